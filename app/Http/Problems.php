@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Prism\Colour\InvalidColour;
+use Prism\Layering\InvalidStep;
+use Prism\Layering\NotationError;
+use Prism\Layering\UnknownPencil;
+use Prism\Materials\InvalidMaterial;
+
+/** How the core's refusals reach the browser: as validation errors, in their own words. */
+final class Problems
+{
+    private const REFUSALS = [InvalidColour::class, InvalidStep::class, NotationError::class, UnknownPencil::class, InvalidMaterial::class];
+
+    public static function register(Exceptions $exceptions): void
+    {
+        $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*') || $request->expectsJson());
+        foreach (self::REFUSALS as $refusal) {
+            $exceptions->dontReport($refusal);
+        }
+        $exceptions->render(static function (\DomainException $refusal, Request $request): ?JsonResponse {
+            foreach (self::REFUSALS as $class) {
+                if ($refusal instanceof $class) {
+                    return self::refused($refusal->getMessage(), $refusal instanceof NotationError ? ['position' => $refusal->position] : []);
+                }
+            }
+
+            return null;
+        });
+    }
+
+    /** @param  array<string, mixed>  $more */
+    public static function refused(string $message, array $more = [], int $status = 422): JsonResponse
+    {
+        return new JsonResponse(['message' => $message, ...$more], $status);
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Middleware\SecurityHeaders;
+use App\Http\Problems;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Middleware\HandleCors;
+use Illuminate\Support\Facades\Route;
+
+return Application::configure(basePath: dirname(__DIR__))
+    ->withRouting(
+        commands: __DIR__.'/../routes/console.php',
+        then: static function (): void {
+            Route::middleware('web')->prefix('api')->group(__DIR__.'/../routes/api.php');
+            Route::middleware('web')->group(__DIR__.'/../routes/web.php');
+        },
+    )
+    ->withMiddleware(static function (Middleware $middleware): void {
+        // Same origin only: no CORS, and its package is not needed (docs/decisions/0002-compat.md).
+        $middleware->remove(HandleCors::class);
+        $middleware->append(SecurityHeaders::class);
+    })
+    ->withExceptions(static function (Exceptions $exceptions): void {
+        Problems::register($exceptions);
+    })
+    ->create();

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    // The demo studio: seeded once, and signed in to by one click.
+    'demo' => (bool) env('PRISM_DEMO', false),
+    'demo_email' => 'demo@studio.invalid',
+
+    // Where pictures and precomputed libraries are kept.
+    'storage' => env('PRISM_STORAGE', storage_path('app')),
+
+    'photo' => [
+        'max_megabytes' => 40,
+        // Checked before a picture is decoded.
+        'max_megapixels' => 60,
+        // Long edge of the working picture that is sampled and shown.
+        'working_edge' => 1600,
+    ],
+];

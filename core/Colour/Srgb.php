@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Colour;
+
+/**
+ * sRGB (IEC 61966-2-1) to and from Lab D50, adapted by Bradford as in ICC v4 profiles.
+ */
+final class Srgb
+{
+    /** Linear sRGB to X, Y, Z under D50 (D65 primaries through Bradford), each row summing to the D50 white. */
+    private const TO_XYZ = [
+        [0.4360747, 0.3850649, 0.1430804],
+        [0.2225045, 0.7168786, 0.0606169],
+        [0.0139322, 0.0971045, 0.7141733],
+    ];
+
+    private const FROM_XYZ = [
+        [3.1338561, -1.6168667, -0.4906146],
+        [-0.9787684, 1.9161415, 0.0334540],
+        [0.0719453, -0.2289914, 1.4052427],
+    ];
+
+    private const WHITE = [0.9642200, 1.0000000, 0.8252100];
+
+    /**
+     * @param  int  $red  0-255, as are the others
+     */
+    public static function toLab(int $red, int $green, int $blue): Lab
+    {
+        $decode = self::decodeTable();
+
+        return self::linearToLab($decode[$red & 255], $decode[$green & 255], $decode[$blue & 255]);
+    }
+
+    /** Linear light 0-1 to Lab. */
+    public static function linearToLab(float $r, float $g, float $b): Lab
+    {
+        $xyz = [];
+        foreach (self::TO_XYZ as $i => [$fr, $fg, $fb]) {
+            // Divided by the row's own sum, so that equal r, g, b give a* = b* = 0 exactly.
+            $xyz[] = ($fr * $r + $fg * $g + $fb * $b) / ($fr + $fg + $fb);
+        }
+
+        return Lab::fromRelativeXyz($xyz[0], $xyz[1], $xyz[2]);
+    }
+
+    /** @return array{int, int, int} 0-255, clipped where the screen cannot show the colour */
+    public static function bytes(Lab $lab): array
+    {
+        [$x, $y, $z] = $lab->toRelativeXyz();
+        $x *= self::WHITE[0];
+        $y *= self::WHITE[1];
+        $z *= self::WHITE[2];
+        $bytes = [];
+        foreach (self::FROM_XYZ as [$fx, $fy, $fz]) {
+            $linear = max(0.0, min(1.0, $fx * $x + $fy * $y + $fz * $z));
+            $encoded = $linear <= 0.0031308 ? 12.92 * $linear : 1.055 * $linear ** (1.0 / 2.4) - 0.055;
+            $bytes[] = (int) round(255.0 * $encoded);
+        }
+
+        return [$bytes[0], $bytes[1], $bytes[2]];
+    }
+
+    public static function hex(Lab $lab): string
+    {
+        return vsprintf('#%02x%02x%02x', self::bytes($lab));
+    }
+
+    /**
+     * Linear light for each of the 256 codes.
+     *
+     * @return list<float>
+     */
+    public static function decodeTable(): array
+    {
+        static $table = null;
+        if ($table === null) {
+            $table = [];
+            for ($code = 0; $code < 256; $code++) {
+                $c = $code / 255.0;
+                $table[] = $c <= 0.04045 ? $c / 12.92 : (($c + 0.055) / 1.055) ** 2.4;
+            }
+        }
+
+        return $table;
+    }
+}

@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Exchange;
+
+/**
+ * A CSV table with a header row: RFC 4180, UTF-8 with or without byte order mark, comma or semicolon.
+ */
+final readonly class Csv
+{
+    /**
+     * @param  list<string>  $columns
+     * @param  array<int, array<string, string>>  $rows  by row number; the header is row 1
+     */
+    private function __construct(public array $columns, public array $rows)
+    {
+    }
+
+    /**
+     * @param  list<string>  $required  columns that must be there
+     *
+     * @throws TableRefused if the text is not such a table, a required column is missing or a row is too long
+     */
+    public static function parse(string $text, array $required): self
+    {
+        if (str_starts_with($text, "\xEF\xBB\xBF")) {
+            $text = substr($text, 3);
+        }
+        if (! mb_check_encoding($text, 'UTF-8')) {
+            throw new TableRefused([new RowError(1, '-', '', 'The text is not UTF-8; save the table as UTF-8.')]);
+        }
+        $firstLine = strtok($text, "\r\n");
+        if ($firstLine === false) {
+            throw new TableRefused([new RowError(1, '-', '', 'The table is empty; it needs a header row: '.implode(',', $required).'.')]);
+        }
+        $separator = substr_count($firstLine, ';') > substr_count($firstLine, ',') ? ';' : ',';
+
+        $stream = fopen('php://temp', 'r+b');
+        if ($stream === false) {
+            throw new \RuntimeException('No memory for the table.');
+        }
+        fwrite($stream, $text);
+        rewind($stream);
+        $header = array_map(trim(...), array_map(strval(...), fgetcsv($stream, null, $separator, '"', '') ?: []));
+        self::checkHeader($header, $required);
+
+        $rows = [];
+        $errors = [];
+        for ($number = 2; ($cells = fgetcsv($stream, null, $separator, '"', '')) !== false; $number++) {
+            if ($cells === [null]) {
+                continue;
+            }
+            if (count($cells) > count($header)) {
+                $errors[] = new RowError($number, '-', implode($separator, $cells), sprintf('The row has %d cells, the header %d.', count($cells), count($header)));
+
+                continue;
+            }
+            $cells = array_pad($cells, count($header), '');
+            $rows[$number] = array_combine($header, array_map(static fn (?string $cell): string => trim((string) $cell), $cells));
+        }
+        fclose($stream);
+        if ($errors !== []) {
+            throw new TableRefused($errors);
+        }
+
+        return new self($header, $rows);
+    }
+
+    public function has(string ...$columns): bool
+    {
+        return array_diff($columns, $this->columns) === [];
+    }
+
+    /**
+     * @param  list<string>  $columns
+     * @param  iterable<list<string|int|float>>  $rows
+     */
+    public static function write(array $columns, iterable $rows): string
+    {
+        $stream = fopen('php://temp', 'r+b');
+        if ($stream === false) {
+            throw new \RuntimeException('No memory for the table.');
+        }
+        fputcsv($stream, $columns, ',', '"', '', "\r\n");
+        foreach ($rows as $row) {
+            fputcsv($stream, $row, ',', '"', '', "\r\n");
+        }
+        rewind($stream);
+        $text = (string) stream_get_contents($stream);
+        fclose($stream);
+
+        return $text;
+    }
+
+    /**
+     * @param  list<string>  $header
+     * @param  list<string>  $required
+     */
+    private static function checkHeader(array $header, array $required): void
+    {
+        $errors = [];
+        foreach (array_diff($required, $header) as $missing) {
+            $errors[] = new RowError(1, $missing, implode(',', $header), 'This column is missing; the header needs '.implode(',', $required).'.');
+        }
+        foreach (array_filter(array_count_values($header), static fn (int $count): bool => $count > 1) as $twice => $count) {
+            $errors[] = new RowError(1, (string) $twice, (string) $twice, 'This column is there twice.');
+        }
+        if ($errors !== []) {
+            throw new TableRefused($errors);
+        }
+    }
+}

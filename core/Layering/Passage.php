@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Layering;
+
+use Prism\Colour\Bands;
+use Prism\Colour\Lab;
+
+/**
+ * The state of a passage of the drawing: the piles of films in the tooth, bin by bin, and how they look.
+ *
+ * Only {@see ToothModel} makes these; once made they are not changed.
+ */
+final class Passage
+{
+    /**
+     * @param  list<float>  $reflectance  60 values: bins by bands
+     * @param  list<float>  $fill  by bin, tooth used up by film
+     * @param  list<float>  $capacity  by bin, what crushing has left
+     * @param  list<float>  $slick  by bin, 0-1
+     * @param  list<Film>  $films  bottom to top
+     */
+    public function __construct(
+        public array $reflectance,
+        public array $fill,
+        public array $capacity,
+        public array $slick,
+        public array $films,
+        public float $paperCapacity,
+        public float $yuleNielsen,
+    ) {
+    }
+
+    /** The colour seen from the distance at which the grain closes. */
+    public function lab(): Lab
+    {
+        return Bands::toLab($this->bands());
+    }
+
+    /**
+     * Mean reflectance over the bins. Light that enters the sheet over a valley may leave under a peak, so part of the
+     * mean is taken over square roots (Yule & Nielsen 1951 with n = 2), part plainly.
+     *
+     * @return list<float> 12 bands
+     */
+    public function bands(): array
+    {
+        $n = Bands::COUNT;
+        $yn = $this->yuleNielsen;
+        $r = $this->reflectance;
+        [$w0, $w1, $w2, $w3, $w4] = Tooth::SHARES;
+        $bands = [];
+        for ($i = 0; $i < $n; $i++) {
+            $a = $r[$i];
+            $b = $r[$n + $i];
+            $c = $r[2 * $n + $i];
+            $d = $r[3 * $n + $i];
+            $e = $r[4 * $n + $i];
+            $root = $w0 * sqrt($a) + $w1 * sqrt($b) + $w2 * sqrt($c) + $w3 * sqrt($d) + $w4 * sqrt($e);
+            $bands[] = (1.0 - $yn) * ($w0 * $a + $w1 * $b + $w2 * $c + $w3 * $d + $w4 * $e) + $yn * $root * $root;
+        }
+
+        return $bands;
+    }
+
+    /** Share of the paper's tooth that is still free, 0-1. */
+    public function toothLeft(): float
+    {
+        $free = 0.0;
+        foreach (Tooth::SHARES as $bin => $share) {
+            $free += $share * max(0.0, $this->capacity[$bin] - $this->fill[$bin]);
+        }
+
+        return max(0.0, min(1.0, $free / $this->paperCapacity));
+    }
+
+    /** How uneven the passage looks: the spread of L* from peaks to valleys. */
+    public function grain(): float
+    {
+        $lightness = $this->binLightness();
+        $mean = 0.0;
+        foreach (Tooth::SHARES as $bin => $share) {
+            $mean += $share * $lightness[$bin];
+        }
+        $variance = 0.0;
+        foreach (Tooth::SHARES as $bin => $share) {
+            $variance += $share * ($lightness[$bin] - $mean) ** 2;
+        }
+
+        return sqrt($variance);
+    }
+
+    /** @return list<float> L* of each bin, peak to valley */
+    public function binLightness(): array
+    {
+        return array_map(fn (int $bin): float => $this->binLab($bin)->L, range(0, Tooth::BINS - 1));
+    }
+
+    /** Colour of one bin alone: what a lens would see. */
+    public function binLab(int $bin): Lab
+    {
+        return Bands::toLab(array_slice($this->reflectance, $bin * Bands::COUNT, Bands::COUNT));
+    }
+}

@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Layering;
+
+use Prism\Materials\PencilId;
+
+/**
+ * Steps from the bottom to the top. The empty stack is the bare paper.
+ */
+final readonly class Stack implements \Countable, \Stringable
+{
+    /** More than any paper takes; guards against pasted nonsense. */
+    public const MAX_STEPS = 40;
+
+    /** @param  list<Step>  $steps */
+    private function __construct(public array $steps)
+    {
+    }
+
+    /** @throws InvalidStep if there are more than MAX_STEPS */
+    public static function of(Step ...$steps): self
+    {
+        if (count($steps) > self::MAX_STEPS) {
+            throw new InvalidStep(sprintf('The stack has %d steps; no paper takes more than %d.', count($steps), self::MAX_STEPS));
+        }
+
+        return new self(array_values($steps));
+    }
+
+    /** @throws NotationError with the position of the first wrong character */
+    public static function parse(string $notation): self
+    {
+        return StackNotation::parse($notation);
+    }
+
+    public function then(Step $step): self
+    {
+        return self::of(...$this->steps, ...[$step]);
+    }
+
+    /** The same stack with another step at one place. */
+    public function with(int $index, Step $step): self
+    {
+        $steps = $this->steps;
+        $steps[$index] = $step;
+
+        return new self(array_values($steps));
+    }
+
+    public function without(int $index): self
+    {
+        $steps = $this->steps;
+        unset($steps[$index]);
+
+        return new self(array_values($steps));
+    }
+
+    /** @return list<PencilId> each once, in order of first use */
+    public function pencils(): array
+    {
+        $pencils = [];
+        foreach ($this->steps as $step) {
+            if ($step->pencil !== null) {
+                $pencils[(string) $step->pencil] ??= $step->pencil;
+            }
+        }
+
+        return array_values($pencils);
+    }
+
+    public function layerCount(): int
+    {
+        return count(array_filter($this->steps, static fn (Step $step): bool => $step->isLayer()));
+    }
+
+    public function count(): int
+    {
+        return count($this->steps);
+    }
+
+    public function __toString(): string
+    {
+        return implode(' > ', $this->steps);
+    }
+}

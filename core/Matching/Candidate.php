@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Matching;
+
+/** A stack inside the search, by index of pencil, with what it costs. */
+final readonly class Candidate
+{
+    /** @param  list<array{int, int, int}>  $layers bottom to top: index of the pencil, percent, passes */
+    public function __construct(public array $layers, public float $cost)
+    {
+    }
+
+    /** The pencils in their order; two candidates of one key differ in pressures only. */
+    public function key(): string
+    {
+        return implode('>', array_column($this->layers, 0));
+    }
+
+    /** Share of the pencils that both use, of all that either uses: 1 for the same set. */
+    public function sharedWith(self $other): float
+    {
+        $own = array_flip(array_column($this->layers, 0));
+        $others = array_flip(array_column($other->layers, 0));
+
+        return count(array_intersect_key($own, $others)) / max(1, count($own + $others));
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Matching;
+
+/** What a search is allowed: how many recipes, pencils and layers, by which school, and without what. */
+final readonly class Limits
+{
+    /**
+     * @throws \InvalidArgumentException if a number is outside what makes sense
+     */
+    public function __construct(
+        public int $top = 3,
+        public int $maxPencils = 4,
+        public int $maxLayers = 6,
+        public School $school = School::LightToDark,
+        public bool $noBlack = false,
+    ) {
+        foreach (['top' => [$top, 1, 20], 'max-pencils' => [$maxPencils, 1, 8], 'max-layers' => [$maxLayers, 1, 12]] as $what => [$value, $low, $high]) {
+            if ($value < $low || $value > $high) {
+                throw new \InvalidArgumentException(sprintf('%s is %d; it goes from %d to %d.', $what, $value, $low, $high));
+            }
+        }
+    }
+}

@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Matching;
+
+use Prism\Layering\Passage;
+use Prism\Layering\ToothModel;
+
+/**
+ * The colours of all stacks of one and two layers that a kit gives on a paper: where a search starts.
+ *
+ * Flat and packed, since it is built once per kit, paper and calibration and then read by every search. Entries of one
+ * ordered pair of pencils stand together; a pair with itself stands for the single pencil.
+ */
+final class PairLibrary
+{
+    /** Pressures in percent tried for the lower and for the upper layer of a pair. */
+    private const LOWER = [25, 40, 55, 75];
+
+    private const UPPER = [30, 50, 70, 92];
+
+    /** Pressures tried for a pencil alone, and passes. */
+    private const SINGLE = [[20, 1], [30, 1], [40, 1], [50, 1], [60, 1], [70, 1], [80, 1], [92, 1], [30, 2], [40, 3], [50, 2], [60, 2], [60, 3], [75, 2], [92, 2], [100, 2]];
+
+    public const GROUP = 16;
+
+    private const FORMAT = 'prism-pairs-1';
+
+    /**
+     * @param  list<string>  $ids  pencils, RANGE:NUMBER
+     * @param  list<float>  $L  GROUP entries for each ordered pair of pencils
+     * @param  list<float>  $a
+     * @param  list<float>  $b
+     */
+    private function __construct(
+        public readonly array $ids,
+        public readonly array $L,
+        public readonly array $a,
+        public readonly array $b,
+    ) {
+    }
+
+    /** @param  list<string>  $ids pencils that the model knows */
+    public static function build(ToothModel $model, array $ids): self
+    {
+        $L = $a = $b = [];
+        $put = static function (Passage $passage) use (&$L, &$a, &$b): void {
+            $lab = $passage->lab();
+            $L[] = $lab->L;
+            $a[] = $lab->a;
+            $b[] = $lab->b;
+        };
+        $bare = $model->bare();
+        foreach ($ids as $lower) {
+            $below = $model->opticsOf($lower);
+            $laid = array_map(static fn (int $percent): Passage => $model->layer($bare, $below, $percent / 100.0, 1.0), self::LOWER);
+            foreach ($ids as $upper) {
+                if ($upper === $lower) {
+                    foreach (self::SINGLE as [$percent, $passes]) {
+                        $put($model->layer($bare, $below, $percent / 100.0, (float) $passes));
+                    }
+
+                    continue;
+                }
+                $above = $model->opticsOf($upper);
+                foreach ($laid as $passage) {
+                    foreach (self::UPPER as $percent) {
+                        $put($model->layer($passage, $above, $percent / 100.0, 1.0));
+                    }
+                }
+            }
+        }
+
+        return new self(array_values($ids), $L, $a, $b);
+    }
+
+    /**
+     * The layers of an entry, bottom to top, as [index of the pencil, percent, passes].
+     *
+     * @return list<array{int, int, int}>
+     */
+    public function layers(int $entry): array
+    {
+        $count = count($this->ids);
+        $group = intdiv($entry, self::GROUP);
+        $within = $entry % self::GROUP;
+        $lower = intdiv($group, $count);
+        $upper = $group % $count;
+        if ($lower === $upper) {
+            return [[$lower, self::SINGLE[$within][0], self::SINGLE[$within][1]]];
+        }
+
+        return [[$lower, self::LOWER[intdiv($within, 4)], 1], [$upper, self::UPPER[$within % 4], 1]];
+    }
+
+    public function pack(): string
+    {
+        $head = json_encode(['format' => self::FORMAT, 'ids' => $this->ids], JSON_THROW_ON_ERROR);
+
+        return pack('V', strlen($head)).$head.pack('g*', ...$this->L).pack('g*', ...$this->a).pack('g*', ...$this->b);
+    }
+
+    /** @throws \UnexpectedValueException if the bytes are not a packed library of these pencils */
+    public static function unpack(string $bytes): self
+    {
+        $length = strlen($bytes) >= 4 ? unpack('V', $bytes) : false;
+        $head = $length === false ? null : json_decode(substr($bytes, 4, (int) $length[1]), true);
+        if (! is_array($head) || ($head['format'] ?? null) !== self::FORMAT || ! is_array($head['ids'] ?? null)) {
+            throw new \UnexpectedValueException('This is not a packed pair library.');
+        }
+        $ids = array_map(strval(...), array_values($head['ids']));
+        $entries = count($ids) ** 2 * self::GROUP;
+        $body = 4 + (int) $length[1];
+        if (strlen($bytes) !== $body + 12 * $entries) {
+            throw new \UnexpectedValueException('The packed pair library is not whole.');
+        }
+        $column = static fn (int $k): array => array_values(unpack('g*', substr($bytes, $body + 4 * $entries * $k, 4 * $entries)) ?: []);
+
+        return new self($ids, $column(0), $column(1), $column(2));
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Matching;
+
+use Prism\Colour\DeltaE;
+use Prism\Colour\Lab;
+use Prism\Colour\ValueScale;
+
+/** A colour to be matched, or only its value. */
+final readonly class Target
+{
+    /** An error of value counts this much on top of its part in dE00: a drawing looks wrong by its values first. */
+    private const VALUE_WEIGHT = 0.35;
+
+    private function __construct(public Lab $colour, public bool $valueOnly)
+    {
+    }
+
+    public static function colour(Lab $colour): self
+    {
+        return new self($colour, false);
+    }
+
+    /** Hue and chroma are ignored. */
+    public static function value(Lab $colour): self
+    {
+        return new self($colour, true);
+    }
+
+    /** How far a colour misses, in dE00, value error weighted above the rest. */
+    public function miss(float $L, float $a, float $b): float
+    {
+        $dL = abs($L - $this->colour->L);
+        if ($this->valueOnly) {
+            return $dL / ValueScale::stepSize() * 8.0;
+        }
+
+        return DeltaE::ciede2000($this->colour->L, $this->colour->a, $this->colour->b, $L, $a, $b) + self::VALUE_WEIGHT * max(0.0, $dL - 0.5) * 0.6;
+    }
+}

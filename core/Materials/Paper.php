@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Materials;
+
+use Prism\Colour\Lab;
+
+/**
+ * A support: its colour, and its tooth.
+ *
+ * The tooth is a distribution of depths, 0 at the peaks to 1 in the deepest valleys, as a share of `roughness`; what it
+ * can hold is `capacity`.
+ */
+final readonly class Paper
+{
+    /**
+     * @param  float  $roughness  how deep the valleys lie for the point of a pencil, against 1 for cartridge: 0.2 (film) to 1.3 (sanded)
+     * @param  float  $capacity  film that the paper holds, against 1 for cartridge: about 0.4 (film) to 2.2 (sanded)
+     * @param  float  $adhesion  how readily it takes pigment, against 1 for cartridge: 0.6 (film) to 1.4 (sanded)
+     */
+    private function __construct(
+        public string $id,
+        public string $name,
+        public Lab $colour,
+        public float $roughness,
+        public float $capacity,
+        public float $adhesion,
+    ) {
+    }
+
+    /** @throws InvalidMaterial if a figure is outside what a paper can have */
+    public static function of(string $id, string $name, Lab $colour, float $roughness = 1.0, float $capacity = 1.0, float $adhesion = 1.0): self
+    {
+        foreach (['roughness' => [$roughness, 0.05, 3.0], 'capacity' => [$capacity, 0.2, 10.0], 'adhesion' => [$adhesion, 0.1, 3.0]] as $what => [$value, $low, $high]) {
+            if (! ($value >= $low && $value <= $high)) {
+                throw new InvalidMaterial(sprintf('The %s of paper "%s" is %s; it goes from %s to %s.', $what, $id, $value, $low, $high));
+            }
+        }
+
+        return new self($id, $name, $colour, $roughness, $capacity, $adhesion);
+    }
+
+    /** Cartridge of a middle tooth, for files that say nothing of their paper. */
+    public static function cartridge(string $id = 'medium', ?Lab $colour = null): self
+    {
+        return self::of($id, 'Cartridge', $colour ?? Lab::of(95.4, -0.6, 1.5));
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Materials;
+
+use Prism\Colour\Lab;
+
+/**
+ * A coloured pencil as its maker describes it, and its measured colour where there is one.
+ */
+final readonly class Pencil
+{
+    /**
+     * @param  ?Lab  $fullCoat  colour of a heavy coat on white paper
+     * @param  ?list<float>  $fullCoatBands  the same as reflectances in the engine's bands, where a spectrum was measured
+     */
+    public function __construct(
+        public PencilId $id,
+        public string $name,
+        public Binder $binder,
+        public Opacity $opacity = Opacity::Semi,
+        public ?string $lightfastness = null,
+        public ?Lab $fullCoat = null,
+        public ?array $fullCoatBands = null,
+    ) {
+    }
+}

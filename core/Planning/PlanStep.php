@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Planning;
+
+use Prism\Colour\Lab;
+use Prism\Layering\Step;
+
+/** One step of the whole drawing: where, what, and how the zone looks before and after. */
+final readonly class PlanStep
+{
+    /**
+     * @param  string  $key  stays the same while the zone's stack is the same up to this step
+     * @param  ?Step  $step  null for a reserve
+     * @param  int  $layer  which step of its zone, from 1; 0 for a reserve
+     */
+    public function __construct(
+        public string $key,
+        public PlannedZone $zone,
+        public StepRole $role,
+        public ?Step $step,
+        public int $layer,
+        public Lab $before,
+        public Lab $after,
+        public string $why,
+    ) {
+    }
+}

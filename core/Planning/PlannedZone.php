@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Planning;
+
+use Prism\Colour\Lab;
+use Prism\Layering\Stack;
+
+/** A zone of the picture with the stack that was chosen for it. The empty stack: the paper stays bare. */
+final readonly class PlannedZone
+{
+    public function __construct(public string $id, public string $name, public Lab $target, public Stack $stack, public ?int $underlayer = null)
+    {
+    }
+}

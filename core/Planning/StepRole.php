@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Planning;
+
+/** What a step does in the order of the work; the order of the cases is that of the phases. */
+enum StepRole: string
+{
+    case Reserve = 'reserve';
+    case Underlayer = 'underlayer';
+    case Layer = 'layer';
+    case Wash = 'wash';
+    case Lift = 'lift';
+    case Blend = 'blend';
+    case Burnish = 'burnish';
+
+    /** Lower comes first where the stacks leave a choice: what closes the paper waits for what does not. */
+    public function phase(): int
+    {
+        return match ($this) {
+            self::Reserve => 0,
+            self::Underlayer => 1,
+            self::Layer, self::Lift => 2,
+            self::Wash => 3,
+            self::Blend, self::Burnish => 4,
+        };
+    }
+}

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Reference;
+
+use Prism\Colour\Lab;
+use Prism\Colour\Srgb;
+
+/** A picture, or a strip of one, in sRGB: three bytes a pixel, row by row from the top. */
+final readonly class Raster
+{
+    private function __construct(public int $width, public int $height, private string $rgb)
+    {
+    }
+
+    /** @throws \InvalidArgumentException if the bytes are not width x height x 3 */
+    public static function of(int $width, int $height, string $rgb): self
+    {
+        if ($width < 1 || $height < 1 || strlen($rgb) !== 3 * $width * $height) {
+            throw new \InvalidArgumentException(sprintf('A raster of %d x %d needs %d bytes; here are %d.', $width, $height, 3 * $width * $height, strlen($rgb)));
+        }
+
+        return new self($width, $height, $rgb);
+    }
+
+    /**
+     * The colour of a round patch.
+     *
+     * Averaged in linear light, as the eye does from a distance. What lies outside the picture does not count; at least
+     * the nearest pixel always does.
+     *
+     * @param  float  $x  centre, in pixels from the left edge
+     * @param  float  $y  centre, in pixels from the top edge
+     * @param  float  $radius  in pixels, 0 for the single pixel
+     */
+    public function sample(float $x, float $y, float $radius): Sample
+    {
+        $centreX = max(0, min($this->width - 1, (int) floor($x)));
+        $centreY = max(0, min($this->height - 1, (int) floor($y)));
+        $reach = (int) ceil(max(0.0, $radius));
+        $limit = max(0.25, $radius * $radius);
+        $decode = Srgb::decodeTable();
+        $sum = [0.0, 0.0, 0.0];
+        $L = $a = $b = $squares = 0.0;
+        $count = 0;
+        for ($row = max(0, $centreY - $reach); $row <= min($this->height - 1, $centreY + $reach); $row++) {
+            for ($column = max(0, $centreX - $reach); $column <= min($this->width - 1, $centreX + $reach); $column++) {
+                $dx = $column - $centreX;
+                $dy = $row - $centreY;
+                if ($dx * $dx + $dy * $dy > $limit) {
+                    continue;
+                }
+                $at = 3 * ($row * $this->width + $column);
+                $r = $decode[ord($this->rgb[$at])];
+                $g = $decode[ord($this->rgb[$at + 1])];
+                $bl = $decode[ord($this->rgb[$at + 2])];
+                $sum[0] += $r;
+                $sum[1] += $g;
+                $sum[2] += $bl;
+                $lab = Srgb::linearToLab($r, $g, $bl);
+                $L += $lab->L;
+                $a += $lab->a;
+                $b += $lab->b;
+                $squares += $lab->L ** 2 + $lab->a ** 2 + $lab->b ** 2;
+                $count++;
+            }
+        }
+        $variance = $squares / $count - ($L / $count) ** 2 - ($a / $count) ** 2 - ($b / $count) ** 2;
+
+        return new Sample(
+            Lab::of(...self::clean(Srgb::linearToLab($sum[0] / $count, $sum[1] / $count, $sum[2] / $count))),
+            sqrt(max(0.0, $variance)),
+            $count,
+        );
+    }
+
+    /** @return array{float, float, float} */
+    private static function clean(Lab $lab): array
+    {
+        return [round($lab->L, 3), round($lab->a, 3), round($lab->b, 3)];
+    }
+}

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Reference;
+
+use Prism\Colour\Lab;
+
+/** A patch of the photo: its mean colour and how much it varies. */
+final readonly class Sample
+{
+    /** @param  float  $spread root mean square distance of the pixels from their mean, in CIELAB units */
+    public function __construct(public Lab $colour, public float $spread, public int $pixels)
+    {
+    }
+}

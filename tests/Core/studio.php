@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use Prism\Calibration\ModelBuilder;
+use Prism\Colour\Lab;
+use Prism\Exchange\PencilTable;
+use Prism\Layering\Passage;
+use Prism\Layering\Stack;
+use Prism\Layering\ToothModel;
+use Prism\Materials\Kit;
+use Prism\Materials\Paper;
+use Prism\Materials\Pencil;
+use Prism\Materials\PencilId;
+
+/** The demo pencils, all 120. */
+function pencils(): Kit
+{
+    static $kit = null;
+
+    return $kit ??= PencilTable::read((string) file_get_contents(__DIR__.'/../../database/demo/pencils.csv'))->kit;
+}
+
+/** @param  list<string>  $ids */
+function box(array $ids): Kit
+{
+    return pencils()->only(array_map(PencilId::of(...), $ids));
+}
+
+function cartridge(): Paper
+{
+    return Paper::cartridge();
+}
+
+function model(?Paper $paper = null): ToothModel
+{
+    static $models = [];
+    $paper ??= cartridge();
+
+    return $models[serialize($paper)] ??= ModelBuilder::for($paper)->build(pencils());
+}
+
+function draw(string $stack, ?Paper $paper = null): Passage
+{
+    return model($paper)->draw(Stack::parse($stack));
+}
+
+function seen(string $stack, ?Paper $paper = null): Lab
+{
+    return draw($stack, $paper)->lab();
+}
+
+/**
+ * Every demo pencil that passes, by RANGE:NUMBER.
+ *
+ * @param  callable(Pencil, Lab): bool  $which
+ * @return list<string>
+ */
+function pencilsWhere(callable $which): array
+{
+    $found = [];
+    foreach (pencils() as $id => $pencil) {
+        if ($which($pencil, seen($id.'@90x2'))) {
+            $found[] = $id;
+        }
+    }
+
+    return $found;
+}
+
+/** Share of the cases in which a fact holds, 0-1. @param  iterable<bool>  $cases */
+function share(iterable $cases): float
+{
+    $all = $held = 0;
+    foreach ($cases as $case) {
+        $all++;
+        $held += $case ? 1 : 0;
+    }
+    if ($all < 8) {
+        throw new \LogicException("Only {$all} cases; a fact wants more.");
+    }
+
+    return $held / $all;
+}

@@ -1,0 +1,9 @@
+<?php
+
+declare(strict_types=1);
+
+use Tests\TestCase;
+
+pest()->extend(TestCase::class)->in('Feature');
+
+require __DIR__.'/Core/studio.php';

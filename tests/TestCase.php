@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests;
+
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
+
+abstract class TestCase extends BaseTestCase
+{
+    use RefreshDatabase;
+
+    public function createApplication()
+    {
+        $app = parent::createApplication();
+        $database = $app->make('config')->get('database.connections.mariadb.database');
+        if (! is_string($database) || ! str_contains($database, 'test')) {
+            throw new \RuntimeException('Tests run on a database with "test" in its name only, not on "'.$database.'".');
+        }
+
+        return $app;
+    }
+}
