@@ -8,6 +8,7 @@ use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
+use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Route;
 
 return Application::configure(basePath: dirname(__DIR__))
@@ -22,6 +23,8 @@ return Application::configure(basePath: dirname(__DIR__))
         // Same origin only: no CORS, and its package is not needed (docs/decisions/0002-compat.md).
         $middleware->remove(HandleCors::class);
         $middleware->append(SecurityHeaders::class);
+        // The API is JSON: an empty text there is an empty text (a bare stack), not nothing.
+        $middleware->convertEmptyStringsToNull(except: [static fn (Request $request): bool => $request->is('api/*')]);
     })
     ->withExceptions(static function (Exceptions $exceptions): void {
         Problems::register($exceptions);

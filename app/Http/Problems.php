@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -12,6 +13,7 @@ use Prism\Layering\InvalidStep;
 use Prism\Layering\NotationError;
 use Prism\Layering\UnknownPencil;
 use Prism\Materials\InvalidMaterial;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** How the core's refusals reach the browser: as validation errors, in their own words. */
 final class Problems
@@ -24,6 +26,9 @@ final class Problems
         foreach (self::REFUSALS as $refusal) {
             $exceptions->dontReport($refusal);
         }
+        $exceptions->render(static fn (NotFoundHttpException $missing, Request $request): ?JsonResponse => $request->is('api/*')
+            ? self::refused($missing->getPrevious() instanceof ModelNotFoundException ? 'There is no such thing in your studio.' : ($missing->getMessage() ?: 'There is nothing at this address.'), status: 404)
+            : null);
         $exceptions->render(static function (\DomainException $refusal, Request $request): ?JsonResponse {
             foreach (self::REFUSALS as $class) {
                 if ($refusal instanceof $class) {

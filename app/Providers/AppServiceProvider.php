@@ -4,15 +4,38 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Studio\Catalogue;
+use App\Studio\Engine;
+use App\Studio\PhotoReader;
+use App\Studio\PhotoStore;
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Contracts\Foundation\Application;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
+use Illuminate\Validation\Rules\Password;
 
 final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        $storage = static fn (): string => (string) config('prism.storage');
+        $this->app->scoped(Catalogue::class);
+        $this->app->scoped(Engine::class, static fn (Application $app): Engine => new Engine($app->make(Catalogue::class), $app->make('cache.store'), $storage().'/engine'));
+        $this->app->singleton(PhotoStore::class, static fn (): PhotoStore => new PhotoStore($storage().'/pieces'));
+        $this->app->singleton(PhotoReader::class, static fn (): PhotoReader => new PhotoReader((int) config('prism.photo.max_megapixels'), (int) config('prism.photo.working_edge')));
     }
 
     public function boot(): void
     {
+        JsonResource::withoutWrapping();
+        Password::defaults(static fn (): Password => Password::min(10));
+        RateLimiter::for('sign-in', static fn (Request $request): array => [
+            Limit::perMinute(5)->by($request->string('email')->lower().'|'.$request->ip()),
+            Limit::perMinute(30)->by((string) $request->ip()),
+        ]);
+        RateLimiter::for('accounts', static fn (Request $request): Limit => Limit::perMinute(10)->by((string) $request->ip()));
+        RateLimiter::for('uploads', static fn (Request $request): Limit => Limit::perMinute(20)->by((string) ($request->user()?->getAuthIdentifier() ?? $request->ip())));
     }
 }

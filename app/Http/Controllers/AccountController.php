@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\ForgotPasswordRequest;
+use App\Http\Requests\RegisterRequest;
+use App\Http\Requests\ResetPasswordRequest;
+use App\Models\User;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Password;
+use Illuminate\Support\Str;
+use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
+
+final class AccountController
+{
+    #[OA\Post(
+        path: '/api/account',
+        operationId: 'register',
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['name', 'email', 'password', 'password_confirmation'], properties: [
+            new OA\Property(property: 'name', type: 'string'),
+            new OA\Property(property: 'email', type: 'string'),
+            new OA\Property(property: 'password', type: 'string'),
+            new OA\Property(property: 'password_confirmation', type: 'string'),
+        ])),
+        responses: [
+            new OA\Response(response: 200, description: 'A new studio, signed in', content: new OA\JsonContent(ref: '#/components/schemas/Session')),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function store(RegisterRequest $request, SessionController $session): JsonResponse
+    {
+        $user = User::query()->create($request->safe()->only(['name', 'email', 'password']));
+        Auth::login($user);
+        $request->session()->regenerate();
+
+        return $session->show($request);
+    }
+
+    #[OA\Post(
+        path: '/api/account/forgot',
+        operationId: 'forgotPassword',
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['email'], properties: [new OA\Property(property: 'email', type: 'string')])),
+        responses: [new OA\Response(response: 204, description: 'Sent, if there is such a studio')],
+    )]
+    public function forgot(ForgotPasswordRequest $request): JsonResponse
+    {
+        // The answer is the same whether the address is known or not.
+        Password::sendResetLink($request->safe()->only(['email']));
+
+        return new JsonResponse(null, 204);
+    }
+
+    #[OA\Post(
+        path: '/api/account/reset',
+        operationId: 'resetPassword',
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['token', 'email', 'password', 'password_confirmation'], properties: [
+            new OA\Property(property: 'token', type: 'string'),
+            new OA\Property(property: 'email', type: 'string'),
+            new OA\Property(property: 'password', type: 'string'),
+            new OA\Property(property: 'password_confirmation', type: 'string'),
+        ])),
+        responses: [
+            new OA\Response(response: 204, description: 'The password is changed'),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function reset(ResetPasswordRequest $request): JsonResponse
+    {
+        $status = Password::reset(
+            $request->safe()->only(['token', 'email', 'password', 'password_confirmation']),
+            static function (User $user, string $password): void {
+                $user->forceFill(['password' => $password, 'remember_token' => Str::random(60)])->save();
+                // Whoever was signed in with the old password is so no longer.
+                DB::table('sessions')->where('user_id', $user->id)->delete();
+            },
+        );
+        if ($status !== Password::PASSWORD_RESET) {
+            throw ValidationException::withMessages(['token' => 'This link is used up or too old. Ask for a new one.']);
+        }
+
+        return new JsonResponse(null, 204);
+    }
+}

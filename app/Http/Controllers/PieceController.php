@@ -1,0 +1,175 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\SampleRequest;
+use App\Http\Requests\StorePieceRequest;
+use App\Http\Requests\UpdatePieceRequest;
+use App\Http\Resources\PieceResource;
+use App\Http\Resources\PieceSummaryResource;
+use App\Http\Resources\SampleResource;
+use App\Jobs\PrepareBox;
+use App\Models\Paper;
+use App\Models\Piece;
+use App\Models\User;
+use App\Studio\PhotoReader;
+use App\Studio\PhotoRefused;
+use App\Studio\PhotoStore;
+use App\Studio\PhotoView;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
+use Prism\Matching\School;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+
+final class PieceController
+{
+    #[OA\Get(path: '/api/pieces', operationId: 'pieces', responses: [new OA\Response(response: 200, description: 'One\'s pieces, last changed first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/PieceSummary')))])]
+    public function index(Request $request): AnonymousResourceCollection
+    {
+        return PieceSummaryResource::collection(
+            self::user($request)->pieces()->with('paper')
+                ->withCount(['zones', 'zones as recipes_count' => static fn ($query) => $query->has('recipe')])
+                ->orderByDesc('updated_at')->get(),
+        );
+    }
+
+    #[OA\Post(
+        path: '/api/pieces',
+        operationId: 'addPiece',
+        requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['title', 'paper', 'photo'], properties: [
+            new OA\Property(property: 'title', type: 'string'),
+            new OA\Property(property: 'paper', type: 'string'),
+            new OA\Property(property: 'photo', type: 'string', format: 'binary'),
+        ]))),
+        responses: [
+            new OA\Response(response: 201, description: 'The new piece', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function store(StorePieceRequest $request, PhotoReader $reader, PhotoStore $photos): JsonResponse
+    {
+        $upload = $request->file('photo');
+        assert($upload instanceof UploadedFile);
+        try {
+            $photo = $reader->read($upload->path());
+        } catch (PhotoRefused $refusal) {
+            throw ValidationException::withMessages(['photo' => $refusal->getMessage()]);
+        }
+        $user = self::user($request);
+        $piece = DB::transaction(static function () use ($request, $user, $photo, $photos, $upload): Piece {
+            $piece = $user->pieces()->create([
+                'title' => $request->validated('title'),
+                'paper_id' => Paper::query()->where('slug', $request->validated('paper'))->value('id'),
+                'school' => School::LightToDark,
+                'photo_width' => $photo->width,
+                'photo_height' => $photo->height,
+            ]);
+            $photos->put($piece, $photo, $upload->path());
+
+            return $piece;
+        });
+        PrepareBox::dispatch($user);
+
+        return PieceResource::make($piece)->response()->setStatusCode(201);
+    }
+
+    #[OA\Get(path: '/api/pieces/{piece}', operationId: 'piece', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [
+        new OA\Response(response: 200, description: 'The piece', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+        new OA\Response(response: 404, description: 'Not in this studio', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+    ])]
+    public function show(Piece $piece): PieceResource
+    {
+        Gate::authorize('view', $piece);
+
+        return PieceResource::make($piece);
+    }
+
+    #[OA\Patch(
+        path: '/api/pieces/{piece}',
+        operationId: 'changePiece',
+        parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(properties: [
+            new OA\Property(property: 'title', type: 'string'),
+            new OA\Property(property: 'paper', type: 'string'),
+            new OA\Property(property: 'school', type: 'string'),
+        ])),
+        responses: [
+            new OA\Response(response: 200, description: 'The piece', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function update(UpdatePieceRequest $request, Piece $piece): PieceResource
+    {
+        Gate::authorize('update', $piece);
+        $changes = $request->safe()->only(['title', 'school']);
+        if ($request->has('paper')) {
+            $changes['paper_id'] = Paper::query()->where('slug', $request->validated('paper'))->value('id');
+        }
+        $piece->update($changes);
+
+        return PieceResource::make($piece->refresh());
+    }
+
+    #[OA\Delete(path: '/api/pieces/{piece}', operationId: 'removePiece', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 204, description: 'Put away; it can be taken back')])]
+    public function destroy(Piece $piece): JsonResponse
+    {
+        Gate::authorize('delete', $piece);
+        $piece->delete();
+
+        return new JsonResponse(null, 204);
+    }
+
+    #[OA\Post(path: '/api/pieces/{piece}/restore', operationId: 'restorePiece', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 204, description: 'Taken back')])]
+    public function restore(string $piece): JsonResponse
+    {
+        $found = Piece::query()->withTrashed()->findOrFail($piece);
+        Gate::authorize('update', $found);
+        $found->restore();
+
+        return new JsonResponse(null, 204);
+    }
+
+    public function photo(Piece $piece, PhotoView $view, PhotoStore $photos): BinaryFileResponse
+    {
+        Gate::authorize('view', $piece);
+
+        return response()->file($photos->path($piece, $view), ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=86400']);
+    }
+
+    #[OA\Post(
+        path: '/api/pieces/{piece}/samples',
+        operationId: 'sample',
+        parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['x', 'y', 'radius'], properties: [
+            new OA\Property(property: 'x', type: 'number'),
+            new OA\Property(property: 'y', type: 'number'),
+            new OA\Property(property: 'radius', type: 'number'),
+        ])),
+        responses: [
+            new OA\Response(response: 200, description: 'The colour of a round patch', content: new OA\JsonContent(ref: '#/components/schemas/Sample')),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function sample(SampleRequest $request, Piece $piece, PhotoStore $photos): SampleResource
+    {
+        Gate::authorize('view', $piece);
+
+        return SampleResource::make($photos->sample($piece, $request->float('x'), $request->float('y'), $request->float('radius')));
+    }
+
+    private static function user(Request $request): User
+    {
+        $user = $request->user();
+        assert($user instanceof User);
+
+        return $user;
+    }
+}

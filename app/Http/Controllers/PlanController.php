@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\DrawnStepRequest;
+use App\Http\Resources\PlanResource;
+use App\Models\Piece;
+use App\Studio\Catalogue;
+use App\Studio\PlanSheet;
+use App\Studio\ZoneRecipes;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Gate;
+use OpenApi\Attributes as OA;
+use Prism\Planning\PlanStep;
+
+/** The plan of a piece, and how far the drawing has come. */
+final class PlanController
+{
+    public function __construct(private readonly ZoneRecipes $recipes, private readonly Catalogue $catalogue) {}
+
+    #[OA\Get(path: '/api/pieces/{piece}/plan', operationId: 'plan', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [
+        new OA\Response(response: 200, description: 'Pull list, cautions and ordered steps', content: new OA\JsonContent(ref: '#/components/schemas/Plan')),
+    ])]
+    public function show(Piece $piece): PlanResource
+    {
+        Gate::authorize('view', $piece);
+
+        return new PlanResource($this->recipes->plan($piece), $piece, $this->catalogue->box($piece->user)->ids());
+    }
+
+    public function sheet(Piece $piece, PlanSheet $sheet): Response
+    {
+        Gate::authorize('view', $piece);
+
+        return new Response($sheet->pdf($piece, $this->recipes->plan($piece)), 200, [
+            'Content-Type' => 'application/pdf',
+            'Content-Disposition' => 'inline; filename="plan.pdf"',
+        ]);
+    }
+
+    #[OA\Post(
+        path: '/api/pieces/{piece}/drawing',
+        operationId: 'markStep',
+        parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['key', 'state'], properties: [
+            new OA\Property(property: 'key', type: 'string'),
+            new OA\Property(property: 'state', type: 'string', enum: ['done', 'skipped']),
+        ])),
+        responses: [
+            new OA\Response(response: 200, description: 'The plan with the step marked', content: new OA\JsonContent(ref: '#/components/schemas/Plan')),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function mark(DrawnStepRequest $request, Piece $piece): PlanResource
+    {
+        Gate::authorize('update', $piece);
+        $plan = $this->recipes->plan($piece);
+        $known = array_map(static fn (PlanStep $step): string => $step->key, $plan->steps);
+        abort_unless(in_array($request->validated('key'), $known, true), 422, 'This step is no longer in the plan; its recipe has changed. Reload to see the plan as it is now.');
+        $piece->drawnSteps()->updateOrCreate(['step_key' => $request->validated('key')], ['state' => $request->validated('state')]);
+
+        return new PlanResource($plan, $piece, $this->catalogue->box($piece->user)->ids());
+    }
+
+    #[OA\Delete(path: '/api/pieces/{piece}/drawing/last', operationId: 'undoStep', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [
+        new OA\Response(response: 200, description: 'The plan with the last mark taken back', content: new OA\JsonContent(ref: '#/components/schemas/Plan')),
+    ])]
+    public function undo(Piece $piece): PlanResource
+    {
+        Gate::authorize('update', $piece);
+        $plan = $this->recipes->plan($piece);
+        $known = array_map(static fn (PlanStep $step): string => $step->key, $plan->steps);
+        $piece->drawnSteps()->whereIn('step_key', $known)->orderByDesc('updated_at')->orderByDesc('id')->first()?->delete();
+
+        return new PlanResource($plan, $piece, $this->catalogue->box($piece->user)->ids());
+    }
+}

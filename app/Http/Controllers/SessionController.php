@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\SignInRequest;
+use App\Http\Resources\UserResource;
+use App\Models\User;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
+
+final class SessionController
+{
+    #[OA\Get(path: '/api/session', operationId: 'session', responses: [new OA\Response(response: 200, description: 'Who is signed in', content: new OA\JsonContent(ref: '#/components/schemas/Session'))])]
+    public function show(Request $request): JsonResponse
+    {
+        $user = $request->user();
+
+        return new JsonResponse(['user' => $user instanceof User ? UserResource::make($user) : null, 'demo' => config('prism.demo')]);
+    }
+
+    #[OA\Post(
+        path: '/api/session',
+        operationId: 'signIn',
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['email', 'password'], properties: [
+            new OA\Property(property: 'email', type: 'string'),
+            new OA\Property(property: 'password', type: 'string'),
+            new OA\Property(property: 'remember', type: 'boolean'),
+        ])),
+        responses: [
+            new OA\Response(response: 200, description: 'Signed in', content: new OA\JsonContent(ref: '#/components/schemas/Session')),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function store(SignInRequest $request): JsonResponse
+    {
+        if (! Auth::attempt($request->safe()->only(['email', 'password']), $request->boolean('remember'))) {
+            throw ValidationException::withMessages(['email' => 'No studio has this e-mail with this password.']);
+        }
+        $request->session()->regenerate();
+
+        return $this->show($request);
+    }
+
+    #[OA\Post(path: '/api/session/demo', operationId: 'openDemo', responses: [
+        new OA\Response(response: 200, description: 'Signed in to the demo studio', content: new OA\JsonContent(ref: '#/components/schemas/Session')),
+        new OA\Response(response: 404, description: 'There is no demo studio here', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+    ])]
+    public function demo(Request $request): JsonResponse
+    {
+        abort_unless((bool) config('prism.demo'), 404, 'There is no demo studio here.');
+        Auth::login(User::query()->where('email', config('prism.demo_email'))->firstOrFail());
+        $request->session()->regenerate();
+
+        return $this->show($request);
+    }
+
+    #[OA\Delete(path: '/api/session', operationId: 'signOut', responses: [new OA\Response(response: 200, description: 'Signed out', content: new OA\JsonContent(ref: '#/components/schemas/Session'))])]
+    public function destroy(Request $request): JsonResponse
+    {
+        Auth::guard('web')->logout();
+        $request->session()->invalidate();
+        $request->session()->regenerateToken();
+
+        return $this->show($request);
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\Piece;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+use OpenApi\Attributes as OA;
+
+/**
+ * @mixin Piece
+ *
+ * @property int $zones_count
+ * @property int $recipes_count
+ */
+#[OA\Schema(schema: 'PieceSummary', required: ['id', 'title', 'paperName', 'photo', 'zoneCount', 'recipeCount', 'updatedAt'], properties: [
+    new OA\Property(property: 'id', type: 'string'),
+    new OA\Property(property: 'title', type: 'string'),
+    new OA\Property(property: 'paperName', type: 'string'),
+    new OA\Property(property: 'photo', ref: '#/components/schemas/Photo'),
+    new OA\Property(property: 'zoneCount', type: 'integer'),
+    new OA\Property(property: 'recipeCount', type: 'integer'),
+    new OA\Property(property: 'updatedAt', type: 'string', format: 'date-time'),
+])]
+final class PieceSummaryResource extends JsonResource
+{
+    /** @return array<string, mixed> */
+    public function toArray(Request $request): array
+    {
+        return [
+            'id' => $this->id,
+            'title' => $this->title,
+            'paperName' => $this->paper->name,
+            'photo' => PieceResource::photo($this->resource),
+            'zoneCount' => $this->zones_count,
+            'recipeCount' => $this->recipes_count,
+            'updatedAt' => $this->updated_at->toIso8601String(),
+        ];
+    }
+}

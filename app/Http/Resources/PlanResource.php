@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\DrawnStep;
+use App\Models\Piece;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+use OpenApi\Attributes as OA;
+use Prism\Colour\Lab;
+use Prism\Planning\Caution;
+use Prism\Planning\Plan;
+use Prism\Planning\PlanStep;
+
+/**
+ * The plan of a piece and how far the drawing has come.
+ *
+ * @property-read Plan $resource
+ */
+#[OA\Schema(schema: 'Plan', required: ['pullList', 'cautions', 'steps', 'currentKey', 'done', 'total', 'zonesWithoutRecipe'], properties: [
+    new OA\Property(property: 'pullList', type: 'array', items: new OA\Items(ref: '#/components/schemas/PullListEntry')),
+    new OA\Property(property: 'cautions', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'steps', type: 'array', items: new OA\Items(ref: '#/components/schemas/PlanStep')),
+    new OA\Property(property: 'currentKey', type: 'string', nullable: true, description: 'the first step neither done nor skipped'),
+    new OA\Property(property: 'done', type: 'integer'),
+    new OA\Property(property: 'total', type: 'integer'),
+    new OA\Property(property: 'zonesWithoutRecipe', type: 'array', items: new OA\Items(type: 'string')),
+])]
+#[OA\Schema(schema: 'PullListEntry', required: ['id', 'range', 'number', 'name', 'binder', 'colour', 'layers', 'zones', 'owned'], properties: [
+    new OA\Property(property: 'id', type: 'string'),
+    new OA\Property(property: 'range', type: 'string'),
+    new OA\Property(property: 'number', type: 'string'),
+    new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'binder', type: 'string'),
+    new OA\Property(property: 'colour', ref: '#/components/schemas/Colour'),
+    new OA\Property(property: 'layers', type: 'integer'),
+    new OA\Property(property: 'zones', type: 'integer'),
+    new OA\Property(property: 'owned', type: 'boolean'),
+])]
+#[OA\Schema(schema: 'PlanStep', required: ['key', 'number', 'zone', 'role', 'step', 'layer', 'before', 'after', 'target', 'why', 'state'], properties: [
+    new OA\Property(property: 'key', type: 'string'),
+    new OA\Property(property: 'number', type: 'integer'),
+    new OA\Property(property: 'zone', required: ['id', 'name'], type: 'object', properties: [
+        new OA\Property(property: 'id', type: 'string'),
+        new OA\Property(property: 'name', type: 'string'),
+    ]),
+    new OA\Property(property: 'role', type: 'string', enum: ['reserve', 'underlayer', 'layer', 'wash', 'lift', 'blend', 'burnish']),
+    new OA\Property(property: 'step', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/Step')]),
+    new OA\Property(property: 'layer', type: 'integer'),
+    new OA\Property(property: 'before', ref: '#/components/schemas/Colour'),
+    new OA\Property(property: 'after', ref: '#/components/schemas/Colour'),
+    new OA\Property(property: 'target', ref: '#/components/schemas/Colour'),
+    new OA\Property(property: 'why', type: 'string'),
+    new OA\Property(property: 'state', type: 'string', enum: ['open', 'done', 'skipped']),
+])]
+final class PlanResource extends JsonResource
+{
+    /** @param list<string> $owned RANGE:NUMBER */
+    public function __construct(Plan $plan, private readonly Piece $piece, private readonly array $owned)
+    {
+        parent::__construct($plan);
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(Request $request): array
+    {
+        $states = $this->piece->drawnSteps()->get()->mapWithKeys(static fn (DrawnStep $drawn): array => [$drawn->step_key => $drawn->state]);
+        $steps = [];
+        $current = null;
+        foreach ($this->resource->steps as $index => $step) {
+            $state = $states[$step->key] ?? 'open';
+            $current ??= $state === 'open' ? $step->key : null;
+            $steps[] = self::step($step, $index + 1, $state);
+        }
+
+        return [
+            'pullList' => array_map($this->entry(...), $this->resource->pullList),
+            'cautions' => array_map(static fn (Caution $caution): string => $caution->sentence(), $this->resource->cautions),
+            'steps' => $steps,
+            'currentKey' => $current,
+            'done' => count(array_filter($steps, static fn (array $step): bool => $step['state'] !== 'open')),
+            'total' => count($steps),
+            'zonesWithoutRecipe' => $this->piece->zones()->doesntHave('recipe')->pluck('name')->all(),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function step(PlanStep $step, int $number, string $state): array
+    {
+        return [
+            'key' => $step->key,
+            'number' => $number,
+            'zone' => ['id' => $step->zone->id, 'name' => $step->zone->name],
+            'role' => $step->role->value,
+            'step' => $step->step === null ? null : StepResource::make($step->step),
+            'layer' => $step->layer,
+            'before' => ColourResource::make($step->before),
+            'after' => ColourResource::make($step->after),
+            'target' => ColourResource::make($step->zone->target),
+            'why' => $step->why,
+            'state' => $state,
+        ];
+    }
+
+    /**
+     * @param  array{pencil: \Prism\Materials\Pencil, layers: int, zones: int}  $entry
+     * @return array<string, mixed>
+     */
+    private function entry(array $entry): array
+    {
+        $pencil = $entry['pencil'];
+
+        return [
+            'id' => (string) $pencil->id,
+            'range' => $pencil->id->range,
+            'number' => $pencil->id->number,
+            'name' => $pencil->name,
+            'binder' => $pencil->binder->value,
+            'colour' => ColourResource::make($pencil->fullCoat ?? Lab::of(50, 0, 0)),
+            'layers' => $entry['layers'],
+            'zones' => $entry['zones'],
+            'owned' => in_array((string) $pencil->id, $this->owned, true),
+        ];
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+use OpenApi\Attributes as OA;
+use Prism\Matching\Recipe;
+use Prism\Matching\Warning;
+
+/** @property-read Recipe $resource */
+#[OA\Schema(schema: 'Recipe', required: ['stack', 'steps', 'predicted', 'sigma', 'toothLeft', 'difference', 'underlayer', 'warnings'], properties: [
+    new OA\Property(property: 'stack', type: 'string', description: 'stack notation; empty for bare paper'),
+    new OA\Property(property: 'steps', type: 'array', items: new OA\Items(ref: '#/components/schemas/Step')),
+    new OA\Property(property: 'predicted', ref: '#/components/schemas/Colour'),
+    new OA\Property(property: 'sigma', type: 'number', description: 'doubt in dE00'),
+    new OA\Property(property: 'toothLeft', type: 'number', description: '0-1'),
+    new OA\Property(property: 'difference', ref: '#/components/schemas/Difference'),
+    new OA\Property(property: 'underlayer', type: 'integer', nullable: true, description: 'index of the underlayer step'),
+    new OA\Property(property: 'warnings', type: 'array', items: new OA\Items(ref: '#/components/schemas/Warning')),
+])]
+#[OA\Schema(schema: 'Difference', required: ['dE00', 'dL', 'dC', 'dH', 'valueSteps', 'words'], properties: [
+    new OA\Property(property: 'dE00', type: 'number'),
+    new OA\Property(property: 'dL', type: 'number'),
+    new OA\Property(property: 'dC', type: 'number'),
+    new OA\Property(property: 'dH', type: 'number'),
+    new OA\Property(property: 'valueSteps', type: 'number'),
+    new OA\Property(property: 'words', type: 'string'),
+])]
+#[OA\Schema(schema: 'Warning', required: ['code', 'sentence'], properties: [
+    new OA\Property(property: 'code', type: 'string'),
+    new OA\Property(property: 'sentence', type: 'string'),
+])]
+final class RecipeResource extends JsonResource
+{
+    /** @return array<string, mixed> */
+    public function toArray(Request $request): array
+    {
+        $recipe = $this->resource;
+
+        return [
+            'stack' => (string) $recipe->stack,
+            'steps' => StepResource::collection($recipe->stack->steps),
+            'predicted' => ColourResource::make($recipe->prediction->colour),
+            'sigma' => round($recipe->prediction->sigma, 2),
+            'toothLeft' => round($recipe->prediction->toothLeft, 3),
+            'difference' => $recipe->difference->jsonSerialize(),
+            'underlayer' => $recipe->underlayer,
+            'warnings' => array_map(static fn (Warning $warning): array => ['code' => $warning->value, 'sentence' => $warning->sentence()], $recipe->warnings),
+        ];
+    }
+}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A step of the plan that was done or skipped.
+ *
+ * @property int $id
+ * @property string $piece_id
+ * @property string $step_key
+ * @property string $state
+ */
+final class DrawnStep extends Model
+{
+    protected $fillable = ['step_key', 'state'];
+}

@@ -1,0 +1,182 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio;
+
+use Imagick;
+use ImagickException;
+use ImagickPixel;
+
+/**
+ * Decodes an uploaded picture: checks it before decoding, turns it upright by its EXIF, converts its profile to sRGB,
+ * takes the first frame of an animation, and scales it to the working size.
+ */
+final class PhotoReader
+{
+    private const SHORTEST_EDGE = 48;
+
+    /** Darker than this L* all over, a picture has nothing to read. */
+    private const BLACK_BELOW = 4.0;
+
+    /** Shipped with TCPDF: the profile that pictures are converted to. */
+    private const SRGB_PROFILE = 'vendor/tecnickcom/tcpdf/include/sRGB.icc';
+
+    private const MEMORY_MEGABYTES = 1024;
+
+    public function __construct(private readonly int $maxMegapixels, private readonly int $workingEdge) {}
+
+    /** @throws PhotoRefused */
+    public function read(string $path): Photo
+    {
+        $bytes = (string) file_get_contents($path);
+        $format = self::format($bytes);
+        if ($format === null) {
+            throw new PhotoRefused('This file is not a picture that can be read here. Choose a JPEG, PNG or WebP.');
+        }
+        if (! self::isWhole($format, $bytes)) {
+            throw new PhotoRefused('This picture is cut off: its end is missing. Copy it again from the camera or the source.');
+        }
+        try {
+            $this->checkSize($path, $format);
+            $image = new Imagick;
+            $image->setResourceLimit(Imagick::RESOURCETYPE_MEMORY, self::MEMORY_MEGABYTES * 1024 * 1024);
+            if ($format === 'jpeg') {
+                // Lets the decoder scale while it reads; a large photo then needs a fraction of the memory.
+                $image->setOption('jpeg:size', sprintf('%1$dx%1$d', 2 * $this->workingEdge));
+            }
+            $image->readImage($format.':'.$path.'[0]');
+
+            return $this->prepared($image);
+        } catch (ImagickException $damage) {
+            throw new PhotoRefused('This picture is damaged and cannot be decoded. Save it again as JPEG or PNG.', previous: $damage);
+        }
+    }
+
+    /**
+     * Before anything is decoded.
+     *
+     * @throws PhotoRefused
+     * @throws ImagickException
+     */
+    private function checkSize(string $path, string $format): void
+    {
+        $header = new Imagick;
+        $header->pingImage($format.':'.$path.'[0]');
+        $width = $header->getImageWidth();
+        $height = $header->getImageHeight();
+        if ($width * $height > $this->maxMegapixels * 1_000_000) {
+            throw new PhotoRefused(sprintf('This picture has %d x %d pixels, %d megapixels; at most %d are read. Save a smaller copy.', $width, $height, (int) round($width * $height / 1e6), $this->maxMegapixels));
+        }
+        if (min($width, $height) < self::SHORTEST_EDGE) {
+            throw new PhotoRefused(sprintf('This picture has only %d x %d pixels; the shorter side needs at least %d.', $width, $height, self::SHORTEST_EDGE));
+        }
+    }
+
+    /**
+     * @throws PhotoRefused
+     * @throws ImagickException
+     */
+    private function prepared(Imagick $image): Photo
+    {
+        $this->toSrgb($image);
+        $image->autoOrient();
+        $image->setImageBackgroundColor(new ImagickPixel('white'));
+        $image->setImageAlphaChannel(Imagick::ALPHACHANNEL_REMOVE);
+        $image->stripImage();
+        if (max($image->getImageWidth(), $image->getImageHeight()) > $this->workingEdge) {
+            $image->thumbnailImage($this->workingEdge, $this->workingEdge, true);
+        }
+        $image->setImageDepth(8);
+        $image->setImageType(Imagick::IMGTYPE_TRUECOLOR);
+
+        $value = $this->valueView($image);
+
+        return new Photo(
+            $image->getImageWidth(),
+            $image->getImageHeight(),
+            self::jpeg($image),
+            self::jpeg($value),
+            self::pixels($image),
+        );
+    }
+
+    /** @throws ImagickException */
+    private function toSrgb(Imagick $image): void
+    {
+        $srgb = (string) file_get_contents(base_path(self::SRGB_PROFILE));
+        $profiled = $image->getImageProfiles('icc') !== [];
+        if ($profiled) {
+            $image->profileImage('icc', $srgb);
+        }
+        // Without a profile there is only the plain conversion; grey and sRGB pictures pass unchanged.
+        if (! in_array($image->getImageColorspace(), [Imagick::COLORSPACE_SRGB, Imagick::COLORSPACE_GRAY], true)) {
+            $image->transformImageColorspace(Imagick::COLORSPACE_SRGB);
+        }
+        if ($image->getImageColorspace() === Imagick::COLORSPACE_GRAY) {
+            $image->transformImageColorspace(Imagick::COLORSPACE_SRGB);
+        }
+    }
+
+    /**
+     * Each pixel as the neutral grey of its own L*.
+     *
+     * @throws PhotoRefused if it is black all over
+     * @throws ImagickException
+     */
+    private function valueView(Imagick $image): Imagick
+    {
+        $value = clone $image;
+        // Relative luminance in linear light; as a grey of that luminance it has the same L*.
+        $value->transformImageColorspace(Imagick::COLORSPACE_RGB);
+        $row = [0.2225045, 0.7168786, 0.0606169, 0.0, 0.0];
+        $value->colorMatrixImage([...$row, ...$row, ...$row, 0.0, 0.0, 0.0, 1.0, 0.0, 0.0, 0.0, 0.0, 0.0, 1.0]);
+        $value->transformImageColorspace(Imagick::COLORSPACE_SRGB);
+        $range = $value->getImageChannelRange(Imagick::CHANNEL_RED);
+        $lightest = ($range['maxima'] ?? 0.0) / $value->getQuantum();
+        if ($lightest * 100.0 < self::BLACK_BELOW) {
+            throw new PhotoRefused('This picture is black all over; there is nothing to read in it. Choose one that is better exposed.');
+        }
+
+        return $value;
+    }
+
+    /** @throws ImagickException */
+    private static function jpeg(Imagick $image): string
+    {
+        $copy = clone $image;
+        $copy->setImageFormat('jpeg');
+        $copy->setImageCompressionQuality(90);
+
+        return $copy->getImageBlob();
+    }
+
+    /** @throws ImagickException */
+    private static function pixels(Imagick $image): string
+    {
+        $copy = clone $image;
+        $copy->setImageFormat('rgb');
+        $copy->setImageDepth(8);
+
+        return $copy->getImageBlob();
+    }
+
+    private static function format(string $bytes): ?string
+    {
+        return match (true) {
+            str_starts_with($bytes, "\xFF\xD8\xFF") => 'jpeg',
+            str_starts_with($bytes, "\x89PNG\r\n\x1A\n") => 'png',
+            str_starts_with($bytes, 'RIFF') && substr($bytes, 8, 4) === 'WEBP' => 'webp',
+            default => null,
+        };
+    }
+
+    private static function isWhole(string $format, string $bytes): bool
+    {
+        return match ($format) {
+            'jpeg' => strrpos($bytes, "\xFF\xD9") > 0,
+            'png' => str_contains(substr($bytes, -32), 'IEND'),
+            default => strlen($bytes) >= (unpack('V', substr($bytes, 4, 4))[1] ?? PHP_INT_MAX) + 8,
+        };
+    }
+}

@@ -1,0 +1,186 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio;
+
+use App\Models\Piece;
+use Prism\Colour\Lab;
+use Prism\Colour\Srgb;
+use Prism\Layering\Pressure;
+use Prism\Planning\Plan;
+use Prism\Planning\PlanStep;
+use TCPDF;
+
+/**
+ * The plan as a sheet of A4 to lie beside the drawing: picture with numbered zones, pull list, cautions, steps with the
+ * colour before and after. Vector, fonts embedded, in millimetres.
+ */
+final class PlanSheet
+{
+    private const MARGIN = 14.0;
+
+    private const WIDTH = 182.0;
+
+    private const BOTTOM = 280.0;
+
+    private const FONT = 'dejavusans';
+
+    private const ROW = 11.0;
+
+    public function __construct(private readonly PhotoStore $photos) {}
+
+    /** @return string the bytes of the PDF */
+    public function pdf(Piece $piece, Plan $plan): string
+    {
+        $pdf = new TCPDF('P', 'mm', 'A4', true, 'UTF-8');
+        $pdf->setCreator('Knotty Prism');
+        $pdf->setTitle($piece->title);
+        $pdf->setPrintHeader(false);
+        $pdf->setPrintFooter(false);
+        $pdf->setAutoPageBreak(false);
+        $pdf->setMargins(self::MARGIN, self::MARGIN, self::MARGIN);
+        $pdf->setFontSubsetting(true);
+        $pdf->AddPage();
+
+        $this->head($pdf, $piece, $plan);
+        $this->pullList($pdf, $plan);
+        $this->steps($pdf, $plan);
+        $this->pageNumbers($pdf, $piece);
+
+        return $pdf->Output('plan.pdf', 'S');
+    }
+
+    private function head(TCPDF $pdf, Piece $piece, Plan $plan): void
+    {
+        $this->text($pdf, self::MARGIN, 12, $piece->title, 18, 'B', self::WIDTH);
+        $this->text($pdf, self::MARGIN, 21, sprintf('%s. %s', $piece->paper->name, $piece->school->sentence()), 9, '', self::WIDTH);
+
+        $height = 74.0;
+        $width = min(110.0, $height * $piece->photo_width / $piece->photo_height);
+        $height = $width * $piece->photo_height / $piece->photo_width;
+        $top = 29.0;
+        $pdf->Image($this->photos->path($piece, PhotoView::Photo), self::MARGIN, $top, $width, $height, 'JPEG');
+        $legend = self::MARGIN + $width + 5;
+        foreach ($piece->zones as $index => $zone) {
+            $this->badge($pdf, self::MARGIN + $zone->x * $width, $top + $zone->y * $height, (string) ($index + 1));
+            $y = $top + 5.4 * $index;
+            if ($y < $top + $height - 4) {
+                $this->swatch($pdf, $legend, $y, 6, 4.4, ZoneRecipes::target($zone));
+                $this->text($pdf, $legend + 7.5, $y - 0.2, sprintf('%d  %s', $index + 1, $zone->name), 8.5, '', self::MARGIN + self::WIDTH - $legend - 8);
+            }
+        }
+        $pdf->setXY(self::MARGIN, $top + $height + 4);
+        foreach ($plan->cautions as $caution) {
+            $this->font($pdf, 7.5);
+            $pdf->MultiCell(self::WIDTH, 4, $caution->sentence(), 0, 'L', false, 1, self::MARGIN, $pdf->GetY() + 0.6);
+        }
+    }
+
+    private function pullList(TCPDF $pdf, Plan $plan): void
+    {
+        $this->heading($pdf, sprintf('Take out %d pencils', count($plan->pullList)));
+        $column = self::WIDTH / 3;
+        $y = $pdf->GetY();
+        foreach ($plan->pullList as $index => ['pencil' => $pencil, 'layers' => $layers]) {
+            if ($index % 3 === 0 && $index > 0) {
+                $y += 9;
+                if ($y > self::BOTTOM - 9) {
+                    $pdf->AddPage();
+                    $y = self::MARGIN;
+                }
+            }
+            $x = self::MARGIN + $column * ($index % 3);
+            $this->swatch($pdf, $x, $y, 9, 7, $pencil->fullCoat ?? Lab::of(50, 0, 0));
+            $this->text($pdf, $x + 11, $y - 0.8, $pencil->id->range.' '.$pencil->id->number, 11, 'B', 30);
+            $this->text($pdf, $x + 11, $y + 3.9, sprintf('%s, %s, %d coats', $pencil->name, $pencil->binder->value, $layers), 6.5, '', $column - 12);
+        }
+        $pdf->setY($y + 11);
+    }
+
+    private function steps(TCPDF $pdf, Plan $plan): void
+    {
+        $this->heading($pdf, sprintf('%d steps', count($plan->steps)));
+        foreach ($plan->steps as $index => $step) {
+            if ($pdf->GetY() > self::BOTTOM - self::ROW) {
+                $pdf->AddPage();
+                $pdf->setY(self::MARGIN);
+            }
+            $this->step($pdf, $index + 1, $step);
+        }
+    }
+
+    private function step(TCPDF $pdf, int $number, PlanStep $step): void
+    {
+        $y = $pdf->GetY();
+        $pdf->setDrawColor(205, 205, 205);
+        $pdf->Line(self::MARGIN, $y, self::MARGIN + self::WIDTH, $y);
+        $pdf->setDrawColor(110, 110, 110);
+        // A box to tick with the pencil in hand.
+        $pdf->Rect(self::MARGIN, $y + 3, 4.4, 4.4);
+        $this->text($pdf, self::MARGIN + 6, $y + 2.6, (string) $number, 8.5, '', 10);
+        $layer = $step->step;
+        if ($layer?->pencil !== null) {
+            $this->text($pdf, self::MARGIN + 15, $y + 1.6, $layer->pencil->range.' '.$layer->pencil->number, 13, 'B', 32);
+            $this->text($pdf, self::MARGIN + 47, $y + 2.4, sprintf('%s%% %s%s', rtrim(rtrim(sprintf('%.1f', $layer->pressurePercent), '0'), '.'), Pressure::word($layer->pressurePercent), $layer->passes > 1 ? ', '.$layer->passes.' passes' : ''), 9, '', 44);
+        } else {
+            $this->text($pdf, self::MARGIN + 15, $y + 1.6, ucfirst($step->role->value), 13, 'B', 60);
+        }
+        $this->text($pdf, self::MARGIN + 91, $y + 0.9, $step->zone->name, 9, 'B', 62);
+        $this->text($pdf, self::MARGIN + 91, $y + 5.2, $step->why, 6, '', 62);
+        $this->swatch($pdf, self::MARGIN + self::WIDTH - 27, $y + 1.5, 9, 8, $step->before);
+        $this->swatch($pdf, self::MARGIN + self::WIDTH - 18, $y + 1.5, 9, 8, $step->after);
+        $this->swatch($pdf, self::MARGIN + self::WIDTH - 7, $y + 1.5, 7, 8, $step->zone->target);
+        $pdf->setY($y + self::ROW);
+    }
+
+    private function pageNumbers(TCPDF $pdf, Piece $piece): void
+    {
+        $pages = $pdf->getNumPages();
+        for ($page = 1; $page <= $pages; $page++) {
+            $pdf->setPage($page);
+            $this->text($pdf, self::MARGIN, 287, sprintf('%s, page %d of %d. Last swatch of a step: the target.', $piece->title, $page, $pages), 7, '', self::WIDTH);
+        }
+    }
+
+    private function heading(TCPDF $pdf, string $text): void
+    {
+        if ($pdf->GetY() > self::BOTTOM - 25) {
+            $pdf->AddPage();
+            $pdf->setY(self::MARGIN);
+        }
+        $y = $pdf->GetY() + 3;
+        $this->text($pdf, self::MARGIN, $y, $text, 12, 'B', self::WIDTH);
+        $pdf->setY($y + 8);
+    }
+
+    private function badge(TCPDF $pdf, float $x, float $y, string $text): void
+    {
+        $pdf->setFillColor(255, 255, 255);
+        $pdf->setDrawColor(40, 40, 40);
+        $pdf->Circle($x, $y, 2.4, 0, 360, 'DF');
+        $this->font($pdf, 7, 'B');
+        $pdf->setXY($x - 4, $y - 1.9);
+        $pdf->Cell(8, 3.8, $text, 0, 0, 'C');
+    }
+
+    private function swatch(TCPDF $pdf, float $x, float $y, float $width, float $height, Lab $colour): void
+    {
+        [$red, $green, $blue] = Srgb::bytes($colour);
+        $pdf->setFillColor($red, $green, $blue);
+        $pdf->Rect($x, $y, $width, $height, 'F');
+    }
+
+    private function text(TCPDF $pdf, float $x, float $y, string $text, float $size, string $style, float $width): void
+    {
+        $this->font($pdf, $size, $style);
+        $pdf->setXY($x, $y);
+        $pdf->Cell($width, 0, $text, 0, 0, 'L', false, '', 0, false, 'T', 'T');
+    }
+
+    private function font(TCPDF $pdf, float $size, string $style = ''): void
+    {
+        $pdf->setFont(self::FONT, $style, $size);
+        $pdf->setTextColor(25, 25, 25);
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio;
+
+use App\Models\Piece;
+use App\Models\Zone;
+use Prism\Colour\Lab;
+use Prism\Layering\Stack;
+use Prism\Matching\Recipe;
+use Prism\Matching\Target;
+use Prism\Planning\Plan;
+use Prism\Planning\PlannedZone;
+use Prism\Planning\Planner;
+
+/** The recipes of a piece's zones as the engine sees them now, and the plan they make. */
+final class ZoneRecipes
+{
+    public function __construct(private readonly Engine $engine, private readonly Catalogue $catalogue) {}
+
+    public static function target(Zone $zone): Lab
+    {
+        return Lab::of($zone->L, $zone->a, $zone->b);
+    }
+
+    public function of(Zone $zone): ?Recipe
+    {
+        if ($zone->recipe === null) {
+            return null;
+        }
+
+        return $this->engine->recipes($zone->piece->paper)->make(Stack::parse($zone->recipe->stack), Target::colour(self::target($zone)));
+    }
+
+    public function plan(Piece $piece): Plan
+    {
+        $zones = [];
+        foreach ($piece->zones()->with('recipe')->get() as $zone) {
+            $recipe = $this->of($zone->setRelation('piece', $piece));
+            if ($recipe !== null) {
+                $zones[] = new PlannedZone($zone->id, $zone->name, self::target($zone), $recipe->stack, $recipe->underlayer);
+            }
+        }
+
+        return (new Planner($this->engine->predictor($piece->paper), $this->catalogue->pencils(), $piece->school))->plan($zones);
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Database\Seeders;
+
+use App\Models\Paper;
+use App\Models\Range;
+use Illuminate\Database\Seeder;
+use Prism\Calibration\FullCoat;
+use Prism\Exchange\PencilTable;
+
+/** The invented ranges and papers that ship. Runs again without harm. */
+final class MaterialsSeeder extends Seeder
+{
+    private const RANGES = [
+        'QW' => ['Saltmarket Works', 'Quayside Wax'],
+        'LO' => ['Tallow & Reed', 'Lightship Oil'],
+    ];
+
+    /** slug => name, L, a, b, roughness, capacity, adhesion */
+    private const PAPERS = [
+        'harbour-cartridge' => ['Harbour Cartridge', 95.4, -0.6, 1.5, 1.0, 1.0, 1.0],
+        'slipway-smooth' => ['Slipway Hot-pressed', 96.0, -0.5, 0.9, 0.65, 0.8, 1.0],
+        'breakwater-sanded' => ['Breakwater Sanded', 92.5, 0.4, 4.2, 1.2, 2.0, 1.1],
+        'fog-toned' => ['Fog Toned', 66.5, 0.8, 3.0, 0.95, 1.0, 1.0],
+    ];
+
+    public function run(): void
+    {
+        $table = PencilTable::read((string) file_get_contents(database_path('demo/pencils.csv')));
+        $ranges = [];
+        foreach (self::RANGES as $code => [$maker, $name]) {
+            $ranges[$code] = Range::query()->updateOrCreate(['code' => $code], ['maker' => $maker, 'name' => $name]);
+        }
+        foreach ($table->kit as $id => $pencil) {
+            $ranges[$pencil->id->range]->pencils()->updateOrCreate(['number' => $pencil->id->number], [
+                'name' => $pencil->name,
+                'aliases' => $table->aliases[$id],
+                'binder' => $pencil->binder->value,
+                'opacity' => $pencil->opacity->value,
+                'lightfastness' => $pencil->lightfastness,
+                'bands' => array_map(static fn (float $value): float => round($value, 6), FullCoat::bandsOf($pencil) ?? []),
+            ]);
+        }
+        foreach (self::PAPERS as $slug => [$name, $L, $a, $b, $roughness, $capacity, $adhesion]) {
+            Paper::query()->updateOrCreate(['slug' => $slug], compact('name', 'L', 'a', 'b', 'roughness', 'capacity', 'adhesion'));
+        }
+    }
+}
