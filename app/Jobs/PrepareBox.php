@@ -24,7 +24,9 @@ final class PrepareBox implements ShouldBeUnique, ShouldQueue
 
     public int $tries = 2;
 
-    public function __construct(private readonly User $user) {}
+    public function __construct(private readonly User $user)
+    {
+    }
 
     public function uniqueId(): string
     {
@@ -37,8 +39,9 @@ final class PrepareBox implements ShouldBeUnique, ShouldQueue
         if (count($box) === 0) {
             return;
         }
-        $papers = Paper::query()->whereIn('id', $this->user->pieces()->select('paper_id'))->get();
-        foreach ($papers as $paper) {
+        $papers = Paper::query();
+        $papers->whereIn('id', $this->user->pieces()->select('paper_id'));
+        foreach ($papers->get() as $paper) {
             $engine->library($paper, $box);
         }
     }

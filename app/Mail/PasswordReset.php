@@ -11,7 +11,9 @@ use Illuminate\Mail\Mailables\Envelope;
 /** Plain text on purpose: no Markdown package is installed (docs/decisions/0002-compat.md). */
 final class PasswordReset extends Mailable
 {
-    public function __construct(private readonly string $address, private readonly string $token) {}
+    public function __construct(private readonly string $address, private readonly string $token)
+    {
+    }
 
     public function envelope(): Envelope
     {

@@ -23,6 +23,7 @@ final class Pencil extends Model
 {
     protected $fillable = ['range_id', 'number', 'name', 'aliases', 'binder', 'opacity', 'lightfastness', 'bands'];
 
+    /** @var array<string, string> */
     protected $casts = ['aliases' => 'array', 'bands' => 'array'];
 
     /** @return BelongsTo<Range, $this> */

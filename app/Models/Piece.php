@@ -36,6 +36,7 @@ final class Piece extends Model
 
     protected $fillable = ['paper_id', 'title', 'school', 'photo_width', 'photo_height'];
 
+    /** @var array<string, string> */
     protected $casts = ['school' => School::class];
 
     /** @return BelongsTo<User, $this> */
@@ -53,7 +54,10 @@ final class Piece extends Model
     /** @return HasMany<Zone, $this> */
     public function zones(): HasMany
     {
-        return $this->hasMany(Zone::class)->orderBy('position')->orderBy('id');
+        $zones = $this->hasMany(Zone::class);
+        $zones->orderBy('position')->orderBy('id');
+
+        return $zones;
     }
 
     /** @return HasMany<DrawnStep, $this> */

@@ -34,7 +34,8 @@ final class Engine
         private readonly Catalogue $catalogue,
         private readonly Repository $cache,
         private readonly string $folder,
-    ) {}
+    ) {
+    }
 
     /** Knows every pencil of the catalogue. */
     public function model(PaperModel $paper): ToothModel

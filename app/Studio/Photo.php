@@ -12,5 +12,7 @@ final readonly class Photo
      * @param  string  $valueJpeg  the same as neutral greys of the same L*
      * @param  string  $rgb  the pixels to sample, three bytes each, row by row
      */
-    public function __construct(public int $width, public int $height, public string $jpeg, public string $valueJpeg, public string $rgb) {}
+    public function __construct(public int $width, public int $height, public string $jpeg, public string $valueJpeg, public string $rgb)
+    {
+    }
 }

@@ -24,7 +24,9 @@ final class PhotoReader
 
     private const MEMORY_MEGABYTES = 1024;
 
-    public function __construct(private readonly int $maxMegapixels, private readonly int $workingEdge) {}
+    public function __construct(private readonly int $maxMegapixels, private readonly int $workingEdge)
+    {
+    }
 
     /** @throws PhotoRefused */
     public function read(string $path): Photo
@@ -133,7 +135,7 @@ final class PhotoReader
         $value->colorMatrixImage([...$row, ...$row, ...$row, 0.0, 0.0, 0.0, 1.0, 0.0, 0.0, 0.0, 0.0, 0.0, 1.0]);
         $value->transformImageColorspace(Imagick::COLORSPACE_SRGB);
         $range = $value->getImageChannelRange(Imagick::CHANNEL_RED);
-        $lightest = ($range['maxima'] ?? 0.0) / $value->getQuantum();
+        $lightest = $range['maxima'] / $value->getQuantum();
         if ($lightest * 100.0 < self::BLACK_BELOW) {
             throw new PhotoRefused('This picture is black all over; there is nothing to read in it. Choose one that is better exposed.');
         }

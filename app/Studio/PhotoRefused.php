@@ -5,4 +5,6 @@ declare(strict_types=1);
 namespace App\Studio;
 
 /** A picture that cannot be a reference; the message says what is wrong and what would be right. */
-final class PhotoRefused extends \DomainException {}
+final class PhotoRefused extends \DomainException
+{
+}

@@ -11,9 +11,11 @@ use Prism\Reference\Sample;
 /** Keeps the pictures of a piece, and samples them without decoding them again. */
 final class PhotoStore
 {
-    public function __construct(private readonly string $folder) {}
+    public function __construct(private readonly string $folder)
+    {
+    }
 
-    /** @param string $original path of the file as it was uploaded */
+    /** @param  string  $original path of the file as it was uploaded */
     public function put(Piece $piece, Photo $photo, string $original): void
     {
         $folder = $this->folderOf($piece);
@@ -44,7 +46,7 @@ final class PhotoStore
         $reach = (int) ceil($radius * $width) + 1;
         $first = max(0, min($height - 1, (int) floor($centre) - $reach));
         $last = max($first, min($height - 1, (int) floor($centre) + $reach));
-        $bytes = (string) file_get_contents($this->folderOf($piece).'/photo.rgb', false, null, 3 * $width * $first, 3 * $width * ($last - $first + 1));
+        $bytes = (string) file_get_contents($this->folderOf($piece).'/photo.rgb', false, null, 3 * $width * $first, max(0, 3 * $width * ($last - $first + 1)));
 
         return Raster::of($width, $last - $first + 1, $bytes)->sample($x * $width, $centre - $first, $radius * $width);
     }

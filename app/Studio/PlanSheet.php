@@ -28,7 +28,9 @@ final class PlanSheet
 
     private const ROW = 11.0;
 
-    public function __construct(private readonly PhotoStore $photos) {}
+    public function __construct(private readonly PhotoStore $photos)
+    {
+    }
 
     /** @return string the bytes of the PDF */
     public function pdf(Piece $piece, Plan $plan): string

@@ -17,7 +17,9 @@ use Prism\Planning\Planner;
 /** The recipes of a piece's zones as the engine sees them now, and the plan they make. */
 final class ZoneRecipes
 {
-    public function __construct(private readonly Engine $engine, private readonly Catalogue $catalogue) {}
+    public function __construct(private readonly Engine $engine, private readonly Catalogue $catalogue)
+    {
+    }
 
     public static function target(Zone $zone): Lab
     {

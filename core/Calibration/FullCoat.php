@@ -38,7 +38,7 @@ final class FullCoat
     }
 
     /**
-     * @param  list<float>  $measured  12 bands of the coat on this paper
+     * @param  array<int, float>  $measured  12 bands of the coat on this paper
      */
     public function optics(Pencil $pencil, array $measured, float $pressurePercent = self::PRESSURE_PERCENT, int $passes = self::PASSES): PencilOptics
     {
@@ -61,8 +61,8 @@ final class FullCoat
     /**
      * Where the coat is lighter than pigment of this opacity could make it, it scatters more.
      *
-     * @param  \Closure(PencilOptics): list<float>  $lay
-     * @param  list<float>  $measured
+     * @param  \Closure(PencilOptics): array<int, float>  $lay
+     * @param  array<int, float>  $measured
      */
     private static function scattering(\Closure $lay, PencilOptics $optics, array $measured): PencilOptics
     {
@@ -87,8 +87,8 @@ final class FullCoat
     }
 
     /**
-     * @param  \Closure(PencilOptics): list<float>  $lay
-     * @param  list<float>  $measured
+     * @param  \Closure(PencilOptics): array<int, float>  $lay
+     * @param  array<int, float>  $measured
      */
     private static function absorption(\Closure $lay, PencilOptics $optics, array $measured): PencilOptics
     {
@@ -117,7 +117,7 @@ final class FullCoat
         return $optics->withAbsorption($K);
     }
 
-    /** @return list<float> bands of the heavy coat a pencil table gives */
+    /** @return array<int, float> bands of the heavy coat a pencil table gives */
     public static function bandsOf(Pencil $pencil): ?array
     {
         if ($pencil->fullCoatBands !== null) {

@@ -149,7 +149,7 @@ final class ModelBuilder
         return $best;
     }
 
-    /** @return list<float> */
+    /** @return array<int, float> */
     private static function bands(Lab $colour): array
     {
         return Reconstruction::smoothest($colour, Bands::WEIGHTS);

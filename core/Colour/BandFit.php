@@ -14,7 +14,7 @@ namespace Prism\Colour;
 final class BandFit
 {
     /**
-     * @return list<list<float>> three rows (X, Y, Z) of Bands::COUNT weights, each row summing to 1
+     * @return list<array<int, float>> three rows (X, Y, Z) of Bands::COUNT weights, each row summing to 1
      */
     public static function derive(): array
     {
@@ -49,7 +49,7 @@ final class BandFit
     /**
      * Bumps, dips and edges of many places and widths, singly and multiplied, as pigments have them.
      *
-     * @return list<array{list<float>, list<float>}> the 36 samples and their bands
+     * @return list<array{array<int, float>, array<int, float>}> the 36 samples and their bands
      */
     private static function training(): array
     {
@@ -74,7 +74,7 @@ final class BandFit
 
     /**
      * @param  callable(float): float  $reflectance
-     * @return list<float>
+     * @return array<int, float>
      */
     private static function sampled(callable $reflectance): array
     {
@@ -87,9 +87,9 @@ final class BandFit
     }
 
     /**
-     * @param  list<list<float>>  $normal
-     * @param  list<float>  $right
-     * @param  list<float>  $row
+     * @param  list<array<int, float>>  $normal
+     * @param  array<int, float>  $right
+     * @param  array<int, float>  $row
      */
     private static function accumulate(array &$normal, array &$right, array $row, float $truth, float $weight): void
     {

@@ -27,8 +27,8 @@ final class Bands
     ];
 
     /**
-     * @param  list<float>  $samples  36 reflectances, 380-730 nm
-     * @return list<float> 12 reflectances
+     * @param  array<int, float>  $samples  36 reflectances, 380-730 nm
+     * @return array<int, float> 12 reflectances
      */
     public static function fromSamples(array $samples): array
     {
@@ -48,7 +48,7 @@ final class Bands
     }
 
     /**
-     * @param  list<float>  $reflectance  12 bands, 0-1
+     * @param  array<int, float>  $reflectance  12 bands, 0-1
      */
     public static function toLab(array $reflectance): Lab
     {

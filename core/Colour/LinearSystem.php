@@ -8,9 +8,9 @@ namespace Prism\Colour;
 final class LinearSystem
 {
     /**
-     * @param  list<list<float>>  $matrix  n rows of n
-     * @param  list<float>  $right  n values
-     * @return list<float> x with matrix . x = right
+     * @param  list<array<int, float>>  $matrix  n rows of n
+     * @param  array<int, float>  $right  n values
+     * @return array<int, float> x with matrix . x = right
      *
      * @throws \DomainException if the matrix is singular
      */

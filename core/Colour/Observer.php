@@ -46,7 +46,7 @@ final class Observer
     /**
      * Weights that turn 36 reflectances into X, Y, Z (perfect white: Y = 1).
      *
-     * @return array{list<float>, list<float>, list<float>}
+     * @return array{array<int, float>, array<int, float>, array<int, float>}
      */
     public static function weights(): array
     {

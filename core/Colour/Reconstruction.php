@@ -18,8 +18,8 @@ final class Reconstruction
     private const TOLERANCE = 1e-10;
 
     /**
-     * @param  list<list<float>>  $weights  rows X, Y, Z relative to white, one weight a band
-     * @return list<float> reflectances 0-1, one a band; for colours no surface can have, the nearest towards grey
+     * @param  list<array<int, float>>  $weights  rows X, Y, Z relative to white, one weight a band
+     * @return array<int, float> reflectances 0-1, one a band; for colours no surface can have, the nearest towards grey
      */
     public static function smoothest(Lab $lab, array $weights): array
     {
@@ -41,8 +41,8 @@ final class Reconstruction
 
     /**
      * @param  array{float, float, float}  $target
-     * @param  list<list<float>>  $weights
-     * @return list<float>|null
+     * @param  list<array<int, float>>  $weights
+     * @return array<int, float>|null
      */
     private static function solve(array $target, array $weights): ?array
     {

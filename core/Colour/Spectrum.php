@@ -9,7 +9,7 @@ namespace Prism\Colour;
  */
 final readonly class Spectrum
 {
-    /** @param  list<float>  $samples */
+    /** @param  array<int, float>  $samples */
     private function __construct(private array $samples)
     {
     }
@@ -46,13 +46,13 @@ final readonly class Spectrum
         return new self(Reconstruction::smoothest($lab, $rows));
     }
 
-    /** @return list<float> */
+    /** @return array<int, float> */
     public function samples(): array
     {
         return $this->samples;
     }
 
-    /** @return list<float> the twelve bands of the engine */
+    /** @return array<int, float> the twelve bands of the engine */
     public function bands(): array
     {
         return Bands::fromSamples($this->samples);

@@ -71,7 +71,7 @@ final class Srgb
     /**
      * Linear light for each of the 256 codes.
      *
-     * @return list<float>
+     * @return array<int, float>
      */
     public static function decodeTable(): array
     {

@@ -18,6 +18,7 @@ final class Wheel
     public const HUES = ['red', 'orange', 'yellow', 'green', 'blue', 'violet'];
 
     /** hab of the six hues, in order round the wheel, and red again. */
+    /** @var array<int, float> */
     private const ANGLES = [28.0, 58.0, 92.0, 155.0, 262.0, 312.0, 388.0];
 
     /** Place on the wheel, 0 up to 18; red is 0, orange 3, yellow 6, green 9, blue 12, violet 15. */
@@ -29,7 +30,7 @@ final class Wheel
         }
         for ($i = 0; $i < 6; $i++) {
             if ($angle <= self::ANGLES[$i + 1]) {
-                return fmod(3.0 * ($i + ($angle - self::ANGLES[$i]) / (self::ANGLES[$i + 1] - self::ANGLES[$i])), self::PARTS);
+                return fmod(3.0 * ($i + ($angle - self::ANGLES[$i]) / max(1.0, self::ANGLES[$i + 1] - self::ANGLES[$i])), self::PARTS);
             }
         }
 

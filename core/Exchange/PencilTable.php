@@ -85,7 +85,7 @@ final readonly class PencilTable
 
     /**
      * @param  array<string, string>  $cells
-     * @return array{?Lab, ?list<float>}
+     * @return array{?Lab, ?array<int, float>}
      */
     private static function colour(Csv $csv, RowReader $reader, int $row, array $cells): array
     {

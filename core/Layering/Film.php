@@ -13,10 +13,10 @@ namespace Prism\Layering;
 final class Film
 {
     /**
-     * @param  list<float>  $k  60 values, absorption times thickness
-     * @param  list<float>  $s  60 values, scattering times thickness
-     * @param  list<float>  $thickness  5 values, against what cartridge holds
-     * @param  list<float>  $below  60 reflectances
+     * @param  array<int, float>  $k  60 values, absorption times thickness
+     * @param  array<int, float>  $s  60 values, scattering times thickness
+     * @param  array<int, float>  $thickness  5 values, against what cartridge holds
+     * @param  array<int, float>  $below  60 reflectances
      * @param  float  $loose  0-1: the share a kneaded eraser could take
      * @param  float  $slick  0-1
      */

@@ -19,10 +19,10 @@ final class KubelkaMunk
      * With q = sqrt(k (k + 2 s)): R1 = s sinh(q)/q / D and T1^2 = 1 / D^2, D = cosh(q) + (k + s) sinh(q)/q, all scaled
      * by exp(-q) so that nothing overflows and thickness 0 needs no special case.
      *
-     * @param  list<float>  $k
-     * @param  list<float>  $s
-     * @param  list<float>  $ground
-     * @return list<float>
+     * @param  array<int, float>  $k
+     * @param  array<int, float>  $s
+     * @param  array<int, float>  $ground
+     * @return array<int, float>
      */
     public static function over(array $k, array $s, array $ground): array
     {

@@ -15,11 +15,11 @@ use Prism\Colour\Lab;
 final class Passage
 {
     /**
-     * @param  list<float>  $reflectance  60 values: bins by bands
-     * @param  list<float>  $fill  by bin, tooth used up by film
-     * @param  list<float>  $capacity  by bin, what crushing has left
-     * @param  list<float>  $slick  by bin, 0-1
-     * @param  list<Film>  $films  bottom to top
+     * @param  array<int, float>  $reflectance  60 values: bins by bands
+     * @param  array<int, float>  $fill  by bin, tooth used up by film
+     * @param  array<int, float>  $capacity  by bin, what crushing has left
+     * @param  array<int, float>  $slick  by bin, 0-1
+     * @param  array<int, Film>  $films  bottom to top
      */
     public function __construct(
         public array $reflectance,
@@ -42,7 +42,7 @@ final class Passage
      * Mean reflectance over the bins. Light that enters the sheet over a valley may leave under a peak, so part of the
      * mean is taken over square roots (Yule & Nielsen 1951 with n = 2), part plainly.
      *
-     * @return list<float> 12 bands
+     * @return array<int, float> 12 bands
      */
     public function bands(): array
     {
@@ -91,7 +91,7 @@ final class Passage
         return sqrt($variance);
     }
 
-    /** @return list<float> L* of each bin, peak to valley */
+    /** @return array<int, float> L* of each bin, peak to valley */
     public function binLightness(): array
     {
         return array_map(fn (int $bin): float => $this->binLab($bin)->L, range(0, Tooth::BINS - 1));

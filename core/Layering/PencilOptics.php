@@ -11,8 +11,8 @@ namespace Prism\Layering;
 final readonly class PencilOptics
 {
     /**
-     * @param  list<float>  $K  12 bands, 0 and up
-     * @param  list<float>  $S  12 bands, above 0
+     * @param  array<int, float>  $K  12 bands, 0 and up
+     * @param  array<int, float>  $S  12 bands, above 0
      * @param  float  $transfer  film left, against 1 for an average wax pencil
      * @param  float  $slick  0-1: share of a following layer kept off by a full film of this
      * @param  float  $drag  0-1: share of the top film dragged along at full pressure
@@ -27,7 +27,7 @@ final readonly class PencilOptics
     }
 
     /**
-     * @param  list<float>  $K
+     * @param  array<int, float>  $K
      */
     public function withAbsorption(array $K): self
     {
@@ -35,7 +35,7 @@ final readonly class PencilOptics
     }
 
     /**
-     * @param  list<float>  $S
+     * @param  array<int, float>  $S
      */
     public function withScattering(array $S): self
     {

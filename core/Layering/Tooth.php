@@ -22,9 +22,9 @@ final readonly class Tooth
     public const SHARES = [0.11846344, 0.23931434, 0.28444444, 0.23931434, 0.11846344];
 
     /**
-     * @param  list<float>  $reflectance  of the bare paper, 12 bands
-     * @param  list<float>  $depth  by bin, peak to valley
-     * @param  list<float>  $capacity  by bin, against what cartridge holds
+     * @param  array<int, float>  $reflectance  of the bare paper, 12 bands
+     * @param  array<int, float>  $depth  by bin, peak to valley
+     * @param  array<int, float>  $capacity  by bin, against what cartridge holds
      */
     private function __construct(
         public array $reflectance,
@@ -42,8 +42,9 @@ final readonly class Tooth
         $total = 0.0;
         foreach (self::NODES as $bin => $node) {
             $depth[] = $paper->roughness * $node;
-            $capacity[] = $paper->capacity * (0.7 + 0.6 * $node);
-            $total += self::SHARES[$bin] * $capacity[$bin];
+            $holds = $paper->capacity * (0.7 + 0.6 * $node);
+            $capacity[] = $holds;
+            $total += self::SHARES[$bin] * $holds;
         }
 
         return new self(Reconstruction::smoothest($paper->colour, Bands::WEIGHTS), $depth, $capacity, $total, $paper->adhesion);

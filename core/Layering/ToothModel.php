@@ -239,9 +239,9 @@ final class ToothModel
     /**
      * All films in one mixture, levelled between the bins by a share.
      *
-     * @param  list<float>  $fill
-     * @param  list<float>  $capacity
-     * @param  list<float>  $slick
+     * @param  array<int, float>  $fill
+     * @param  array<int, float>  $capacity
+     * @param  array<int, float>  $slick
      */
     private function merged(Passage $passage, float $flow, float $strength, float $loose, array $fill, array $capacity, array $slick): Passage
     {
@@ -290,7 +290,7 @@ final class ToothModel
         return $total;
     }
 
-    /** @param  list<float>  $byBin */
+    /** @param  array<int, float>  $byBin */
     private static function mean(array $byBin): float
     {
         $sum = 0.0;

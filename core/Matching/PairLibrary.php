@@ -29,9 +29,9 @@ final class PairLibrary
 
     /**
      * @param  list<string>  $ids  pencils, RANGE:NUMBER
-     * @param  list<float>  $L  GROUP entries for each ordered pair of pencils
-     * @param  list<float>  $a
-     * @param  list<float>  $b
+     * @param  array<int, float>  $L  GROUP entries for each ordered pair of pencils
+     * @param  array<int, float>  $a
+     * @param  array<int, float>  $b
      */
     private function __construct(
         public readonly array $ids,
@@ -72,7 +72,7 @@ final class PairLibrary
             }
         }
 
-        return new self(array_values($ids), $L, $a, $b);
+        return new self($ids, $L, $a, $b);
     }
 
     /**

@@ -63,7 +63,7 @@ final class Search
     private const HEAVY_PERCENT = 60;
 
     /** Shadows are drawn with complements and dark cool colours; black comes last if at all. */
-    private const BLACK = 0.5;
+    private const BLACK = 1.2;
 
     private const BLACK_BELOW = 0.6;
 
@@ -71,6 +71,9 @@ final class Search
 
     /** A target that the bare paper misses by no more than this is first of all left as paper. */
     private const BARE_PAPER = 2.0;
+
+    /** Nor is pencil laid on it for a gain smaller than this. */
+    private const BARE_PAPER_GAIN = 0.75;
 
     /** Recipes that share more than this of their pencils are one recipe to an artist. */
     private const TOO_ALIKE = 0.6;
@@ -86,7 +89,7 @@ final class Search
     /** @var list<array{float, float, float}> L*, chroma, wheel position of the full coat, by index */
     private readonly array $coats;
 
-    /** @var list<bool> by index: may be used in this search */
+    /** @var array<int, bool> by index: may be used in this search */
     private array $allowed = [];
 
     private Target $target;
@@ -106,7 +109,7 @@ final class Search
 
     /**
      * @param  ?Kit  $only  the pencils that may be used; all of the library's if null
-     * @return non-empty-list<Recipe> best first, at most $limits->top
+     * @return list<Recipe> best first, at most $limits->top
      *
      * @throws EmptyBox if no pencil may be used
      */
@@ -133,7 +136,7 @@ final class Search
         }
 
         $bare = new Candidate([], $this->cost($this->model->bare(), []));
-        if ($bare->cost <= self::BARE_PAPER) {
+        if ($bare->cost <= self::BARE_PAPER || $bare->cost <= $ranked[0]->cost + self::BARE_PAPER_GAIN) {
             array_unshift($ranked, $bare);
         }
 
@@ -332,7 +335,7 @@ final class Search
                 if ($count > 1) {
                     $layers = $candidate->layers;
                     array_splice($layers, $at, 1);
-                    $tried = $this->judged(array_values($layers));
+                    $tried = $this->judged($layers);
                     if ($tried->cost < $best->cost) {
                         return $this->refine($tried);
                     }
@@ -473,7 +476,7 @@ final class Search
      * The best of each kind: as many as asked for, no two of nearly the same pencils while others are near enough.
      *
      * @param  list<Candidate>  $ranked
-     * @return non-empty-list<Candidate>
+     * @return list<Candidate>
      */
     private function different(array $ranked): array
     {

@@ -7,10 +7,10 @@ namespace Prism\Matching;
 /** Keeps the n items of least distance out of very many offers. */
 final class Shortlist
 {
-    /** @var list<float> */
+    /** @var array<int, float> */
     private array $distances = [];
 
-    /** @var list<int> */
+    /** @var array<int, int> */
     private array $items = [];
 
     private float $worst = INF;
@@ -46,6 +46,6 @@ final class Shortlist
     /** @return list<int> nearest first */
     public function kept(): array
     {
-        return $this->items;
+        return array_values($this->items);
     }
 }

@@ -62,6 +62,7 @@ final readonly class Kit implements \Countable, \IteratorAggregate
         return new self(array_filter($this->pencils, $keep));
     }
 
+    /** @return \ArrayIterator<string, Pencil> */
     public function getIterator(): \ArrayIterator
     {
         return new \ArrayIterator($this->pencils);

@@ -13,7 +13,7 @@ final readonly class Pencil
 {
     /**
      * @param  ?Lab  $fullCoat  colour of a heavy coat on white paper
-     * @param  ?list<float>  $fullCoatBands  the same as reflectances in the engine's bands, where a spectrum was measured
+     * @param  ?array<int, float>  $fullCoatBands  the same as reflectances in the engine's bands, where a spectrum was measured
      */
     public function __construct(
         public PencilId $id,

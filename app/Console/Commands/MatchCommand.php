@@ -31,7 +31,7 @@ final class MatchCommand extends StudioFiles
         $only = $this->only($kit);
         $this->progress(sprintf('%d pencils, %d swatches, %d targets', count($only ?? $kit), count($swatches), count($targets)));
 
-        $search = self::search($this->model($kit, $swatches, (string) $this->option('paper')), $only ?? $kit);
+        $search = self::search($this->model($kit, $swatches, $this->text('paper')), $only ?? $kit);
         $matches = [];
         foreach ($targets as $id => $colour) {
             $matches[$id] = $search->find($this->option('value-only') ? Target::value($colour) : Target::colour($colour), $limits);
@@ -47,11 +47,11 @@ final class MatchCommand extends StudioFiles
 
     private function limits(): Limits
     {
-        $school = School::tryFrom((string) $this->option('school'));
+        $school = School::tryFrom($this->text('school'));
         if ($school === null) {
             throw new FileRefused(sprintf(
                 '--school: "%s" is none; write %s.',
-                $this->option('school'),
+                $this->text('school'),
                 implode(', ', array_map(static fn (School $school): string => $school->value, School::cases())),
             ));
         }
@@ -61,7 +61,7 @@ final class MatchCommand extends StudioFiles
 
     private function number(string $option): int
     {
-        $value = (string) $this->option($option);
+        $value = $this->text($option);
         if (preg_match('/^\d{1,4}$/', $value) !== 1) {
             throw new FileRefused(sprintf('--%s: "%s" is not a whole number.', $option, $value));
         }
@@ -71,7 +71,7 @@ final class MatchCommand extends StudioFiles
 
     private function only(Kit $kit): ?Kit
     {
-        $list = (string) $this->option('only');
+        $list = $this->text('only');
         if ($list === '') {
             return null;
         }

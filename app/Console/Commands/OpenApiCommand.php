@@ -18,7 +18,8 @@ final class OpenApiCommand extends Command
 
     public function handle(): int
     {
-        file_put_contents((string) $this->option('out'), self::document());
+        $out = $this->option('out');
+        file_put_contents(is_string($out) ? $out : self::PATH, self::document());
 
         return self::SUCCESS;
     }

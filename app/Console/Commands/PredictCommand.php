@@ -21,7 +21,7 @@ final class PredictCommand extends StudioFiles
         $stacks = SwatchTable::readStacks($this->read('stacks'), $kit);
         $this->progress(sprintf('%d pencils, %d swatches, %d stacks', count($kit), count($swatches), count($stacks)));
 
-        $only = (string) $this->option('paper');
+        $only = $this->text('paper');
         $predictors = [];
         $predictions = [];
         foreach ($stacks as ['id' => $id, 'paper' => $paper, 'stack' => $stack]) {

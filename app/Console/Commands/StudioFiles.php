@@ -64,6 +64,13 @@ abstract class StudioFiles extends Command
         }
     }
 
+    protected function text(string $option): string
+    {
+        $value = $this->option($option);
+
+        return is_scalar($value) ? (string) $value : '';
+    }
+
     protected function progress(string $line): void
     {
         fwrite(STDERR, $line."\n");
@@ -82,7 +89,7 @@ abstract class StudioFiles extends Command
     /** @return list<Swatch> none if --swatches is empty */
     protected function swatches(Kit $kit): array
     {
-        return (string) $this->option('swatches') === '' ? [] : SwatchTable::read($this->read('swatches'), $kit);
+        return $this->text('swatches') === '' ? [] : SwatchTable::read($this->read('swatches'), $kit);
     }
 
     /** @param  list<Swatch>  $swatches */
@@ -103,7 +110,7 @@ abstract class StudioFiles extends Command
     /** @throws FileRefused */
     private function path(string $option): string
     {
-        $path = (string) $this->option($option);
+        $path = $this->text($option);
         if ($path === '') {
             throw new FileRefused(sprintf('--%s is missing; it names a file.', $option));
         }

@@ -9,6 +9,7 @@ use App\Http\Requests\RegisterRequest;
 use App\Http\Requests\ResetPasswordRequest;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Password;
@@ -34,7 +35,7 @@ final class AccountController
     )]
     public function store(RegisterRequest $request, SessionController $session): JsonResponse
     {
-        $user = User::query()->create($request->safe()->only(['name', 'email', 'password']));
+        $user = User::query()->create(Arr::only($request->validated(), ['name', 'email', 'password']));
         Auth::login($user);
         $request->session()->regenerate();
 
@@ -50,7 +51,7 @@ final class AccountController
     public function forgot(ForgotPasswordRequest $request): JsonResponse
     {
         // The answer is the same whether the address is known or not.
-        Password::sendResetLink($request->safe()->only(['email']));
+        Password::sendResetLink(Arr::only($request->validated(), ['email']));
 
         return new JsonResponse(null, 204);
     }
@@ -72,7 +73,7 @@ final class AccountController
     public function reset(ResetPasswordRequest $request): JsonResponse
     {
         $status = Password::reset(
-            $request->safe()->only(['token', 'email', 'password', 'password_confirmation']),
+            Arr::only($request->validated(), ['token', 'email', 'password', 'password_confirmation']),
             static function (User $user, string $password): void {
                 $user->forceFill(['password' => $password, 'remember_token' => Str::random(60)])->save();
                 // Whoever was signed in with the old password is so no longer.

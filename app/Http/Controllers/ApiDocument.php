@@ -17,4 +17,6 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'user', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/User')]),
     new OA\Property(property: 'demo', type: 'boolean', description: 'the demo studio is there to be opened'),
 ])]
-final class ApiDocument {}
+final class ApiDocument
+{
+}

@@ -22,6 +22,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\ValidationException;
@@ -109,7 +110,7 @@ final class PieceController
     public function update(UpdatePieceRequest $request, Piece $piece): PieceResource
     {
         Gate::authorize('update', $piece);
-        $changes = $request->safe()->only(['title', 'school']);
+        $changes = Arr::only($request->validated(), ['title', 'school']);
         if ($request->has('paper')) {
             $changes['paper_id'] = Paper::query()->where('slug', $request->validated('paper'))->value('id');
         }
@@ -130,7 +131,7 @@ final class PieceController
     #[OA\Post(path: '/api/pieces/{piece}/restore', operationId: 'restorePiece', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 204, description: 'Taken back')])]
     public function restore(string $piece): JsonResponse
     {
-        $found = Piece::query()->withTrashed()->findOrFail($piece);
+        $found = Piece::withTrashed()->findOrFail($piece);
         Gate::authorize('update', $found);
         $found->restore();
 

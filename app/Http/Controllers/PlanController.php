@@ -18,7 +18,9 @@ use Prism\Planning\PlanStep;
 /** The plan of a piece, and how far the drawing has come. */
 final class PlanController
 {
-    public function __construct(private readonly ZoneRecipes $recipes, private readonly Catalogue $catalogue) {}
+    public function __construct(private readonly ZoneRecipes $recipes, private readonly Catalogue $catalogue)
+    {
+    }
 
     #[OA\Get(path: '/api/pieces/{piece}/plan', operationId: 'plan', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [
         new OA\Response(response: 200, description: 'Pull list, cautions and ordered steps', content: new OA\JsonContent(ref: '#/components/schemas/Plan')),
@@ -72,7 +74,9 @@ final class PlanController
         Gate::authorize('update', $piece);
         $plan = $this->recipes->plan($piece);
         $known = array_map(static fn (PlanStep $step): string => $step->key, $plan->steps);
-        $piece->drawnSteps()->whereIn('step_key', $known)->orderByDesc('updated_at')->orderByDesc('id')->first()?->delete();
+        $drawn = $piece->drawnSteps();
+        $drawn->whereIn('step_key', $known)->orderByDesc('updated_at')->orderByDesc('id');
+        $drawn->first()?->delete();
 
         return new PlanResource($plan, $piece, $this->catalogue->box($piece->user)->ids());
     }

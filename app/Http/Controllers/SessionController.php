@@ -9,6 +9,7 @@ use App\Http\Resources\UserResource;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
@@ -38,7 +39,7 @@ final class SessionController
     )]
     public function store(SignInRequest $request): JsonResponse
     {
-        if (! Auth::attempt($request->safe()->only(['email', 'password']), $request->boolean('remember'))) {
+        if (! Auth::attempt(Arr::only($request->validated(), ['email', 'password']), $request->boolean('remember'))) {
             throw ValidationException::withMessages(['email' => 'No studio has this e-mail with this password.']);
         }
         $request->session()->regenerate();
@@ -62,7 +63,7 @@ final class SessionController
     #[OA\Delete(path: '/api/session', operationId: 'signOut', responses: [new OA\Response(response: 200, description: 'Signed out', content: new OA\JsonContent(ref: '#/components/schemas/Session'))])]
     public function destroy(Request $request): JsonResponse
     {
-        Auth::guard('web')->logout();
+        Auth::logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();
 

@@ -12,6 +12,7 @@ use App\Models\Zone;
 use App\Studio\Engine;
 use App\Studio\PhotoStore;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
@@ -39,7 +40,7 @@ final class ZoneController
     {
         Gate::authorize('update', $piece);
         $stack = $request->validated('stack') !== null ? self::checked($engine, $piece, (string) $request->validated('stack')) : null;
-        $place = $request->safe()->only(['x', 'y', 'radius']);
+        $place = Arr::only($request->validated(), ['x', 'y', 'radius']);
         $sample = $photos->sample($piece, (float) $place['x'], (float) $place['y'], (float) $place['radius']);
         $zone = DB::transaction(static function () use ($piece, $request, $place, $sample, $stack): Zone {
             $zone = $piece->zones()->create([
@@ -83,9 +84,11 @@ final class ZoneController
         $changesStack = $request->has('stack');
         $stack = $request->validated('stack') === null ? null : self::checked($engine, $zone->piece, (string) $request->validated('stack'));
         DB::transaction(static function () use ($request, $zone, $changesStack, $stack): void {
-            $current = Zone::query()->lockForUpdate()->findOrFail($zone->id);
+            $row = Zone::query();
+            $row->lockForUpdate();
+            $current = $row->findOrFail($zone->id);
             abort_if($current->version !== $request->integer('version'), 409, 'This zone was changed meanwhile, in another window perhaps. Reload to see it; your change is not saved.');
-            $current->fill($request->safe()->only(['name']));
+            $current->fill(Arr::only($request->validated(), ['name']));
             $current->version++;
             $current->save();
             if ($changesStack && $stack === null) {
@@ -112,7 +115,7 @@ final class ZoneController
     #[OA\Post(path: '/api/zones/{zone}/restore', operationId: 'restoreZone', parameters: [new OA\PathParameter(name: 'zone', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 204, description: 'Taken back')])]
     public function restore(string $zone): JsonResponse
     {
-        $found = Zone::query()->withTrashed()->findOrFail($zone);
+        $found = Zone::withTrashed()->findOrFail($zone);
         Gate::authorize('update', $found->piece);
         $found->restore();
 

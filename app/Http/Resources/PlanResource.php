@@ -57,7 +57,7 @@ use Prism\Planning\PlanStep;
 ])]
 final class PlanResource extends JsonResource
 {
-    /** @param list<string> $owned RANGE:NUMBER */
+    /** @param  list<string>  $owned RANGE:NUMBER */
     public function __construct(Plan $plan, private readonly Piece $piece, private readonly array $owned)
     {
         parent::__construct($plan);

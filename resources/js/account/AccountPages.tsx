@@ -1,0 +1,300 @@
+import { useState, type ReactNode } from 'react';
+import { Form } from 'react-aria-components';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import styled from 'styled-components';
+import { Refusal } from '../api/client';
+import { useSession } from '../api/queries';
+import { StrongButton, Button } from '../ui/Button';
+import { Field } from '../ui/Field';
+import { Tick } from '../ui/Tick';
+import { grey, space, type } from '../ui/theme';
+import { useForgotPassword, useOpenDemo, useRegister, useResetPassword, useSignIn } from './accountQueries';
+
+const Page = styled.main`
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) 440px;
+    height: 100%;
+    & > div:last-child {
+        display: grid;
+        align-content: center;
+        gap: ${space.l};
+        padding: ${space.xl};
+        background: ${({ theme }) => theme.panel};
+        overflow-y: auto;
+    }
+`;
+
+const Front = styled.div`
+    position: relative;
+    display: grid;
+    align-content: end;
+    padding: ${space.xl};
+    overflow: hidden;
+    & h1 {
+        font-size: 46px;
+        letter-spacing: -0.02em;
+    }
+    & p {
+        font-size: 18px;
+        max-width: 40ch;
+    }
+    & svg {
+        position: absolute;
+        inset: 0 0 auto;
+        width: 100%;
+        height: 62%;
+    }
+`;
+
+const Fields = styled(Form)`
+    display: grid;
+    gap: ${space.m};
+    & h2 {
+        font-size: ${type.title};
+    }
+`;
+
+const Links = styled.p`
+    display: flex;
+    gap: ${space.l};
+`;
+
+/** Nine values over the tooth of a paper: what the studio works with. */
+function Values() {
+    return (
+        <svg viewBox="0 0 900 400" preserveAspectRatio="none" aria-hidden>
+            {Array.from({ length: 9 }, (_, i) => (
+                <rect key={i} x={i * 100} y={0} width={101} height={400 - i * 26} fill={grey(12 + 11 * i)} />
+            ))}
+        </svg>
+    );
+}
+
+function Around({ children }: { children: ReactNode }) {
+    return (
+        <Page>
+            <Front>
+                <Values />
+                <h1>Knotty Prism</h1>
+                <p>
+                    Which pencils, in which order, how hard, over which underlayer, so that the drawing matches the
+                    photo.
+                </p>
+            </Front>
+            <div>{children}</div>
+        </Page>
+    );
+}
+
+const fieldOf = (error: unknown, name: string) => (error instanceof Refusal ? error.fields[name] : undefined);
+const general = (error: unknown) =>
+    error instanceof Refusal && Object.keys(error.fields).length === 0 ? error.message : null;
+
+export function SignInPage() {
+    const session = useSession();
+    const signIn = useSignIn();
+    const demo = useOpenDemo();
+    const [email, setEmail] = useState('');
+    const [password, setPassword] = useState('');
+    const [remember, setRemember] = useState(false);
+
+    return (
+        <Around>
+            <title>Sign in – Knotty Prism</title>
+            {session.data?.demo && (
+                <section>
+                    <StrongButton
+                        style={{ width: '100%', minHeight: 52 }}
+                        isDisabled={demo.isPending}
+                        onPress={() => demo.mutate(undefined)}
+                    >
+                        Open the demo studio
+                    </StrongButton>
+                    {demo.error && <p role="alert">{demo.error.message}</p>}
+                </section>
+            )}
+            <Fields
+                onSubmit={(event) => {
+                    event.preventDefault();
+                    signIn.mutate({ email, password, remember });
+                }}
+            >
+                <h2>Sign in</h2>
+                <Field
+                    label="E-mail"
+                    inputType="email"
+                    autoComplete="email"
+                    value={email}
+                    onChange={setEmail}
+                    problem={fieldOf(signIn.error, 'email')}
+                />
+                <Field
+                    label="Password"
+                    inputType="password"
+                    autoComplete="current-password"
+                    value={password}
+                    onChange={setPassword}
+                    problem={fieldOf(signIn.error, 'password')}
+                />
+                <Tick isSelected={remember} onChange={setRemember}>
+                    Stay signed in
+                </Tick>
+                {general(signIn.error) && <p role="alert">{general(signIn.error)}</p>}
+                <Button type="submit" isDisabled={signIn.isPending}>
+                    Sign in
+                </Button>
+            </Fields>
+            <Links>
+                <Link to="/register">New studio</Link>
+                <Link to="/forgot-password">Forgot the password</Link>
+            </Links>
+        </Around>
+    );
+}
+
+export function RegisterPage() {
+    const register = useRegister();
+    const navigate = useNavigate();
+    const [form, setForm] = useState({ name: '', email: '', password: '', password_confirmation: '' });
+    const set = (name: keyof typeof form) => (value: string) => setForm({ ...form, [name]: value });
+
+    return (
+        <Around>
+            <title>New studio – Knotty Prism</title>
+            <Fields
+                onSubmit={(event) => {
+                    event.preventDefault();
+                    register.mutate(form, { onSuccess: () => void navigate('/pencils') });
+                }}
+            >
+                <h2>New studio</h2>
+                <Field
+                    label="Your name"
+                    autoComplete="name"
+                    value={form.name}
+                    onChange={set('name')}
+                    problem={fieldOf(register.error, 'name')}
+                />
+                <Field
+                    label="E-mail"
+                    inputType="email"
+                    autoComplete="email"
+                    value={form.email}
+                    onChange={set('email')}
+                    problem={fieldOf(register.error, 'email')}
+                />
+                <Field
+                    label="Password, 10 characters or more"
+                    inputType="password"
+                    autoComplete="new-password"
+                    value={form.password}
+                    onChange={set('password')}
+                    problem={fieldOf(register.error, 'password')}
+                />
+                <Field
+                    label="Password again"
+                    inputType="password"
+                    autoComplete="new-password"
+                    value={form.password_confirmation}
+                    onChange={set('password_confirmation')}
+                />
+                {general(register.error) && <p role="alert">{general(register.error)}</p>}
+                <StrongButton type="submit" isDisabled={register.isPending}>
+                    Open the studio
+                </StrongButton>
+            </Fields>
+            <Links>
+                <Link to="/">Sign in instead</Link>
+            </Links>
+        </Around>
+    );
+}
+
+export function ForgotPasswordPage() {
+    const forgot = useForgotPassword();
+    const [email, setEmail] = useState('');
+
+    return (
+        <Around>
+            <title>Forgot the password – Knotty Prism</title>
+            {forgot.isSuccess ? (
+                <p role="status">If there is a studio with this e-mail, a link is on its way. It works for an hour.</p>
+            ) : (
+                <Fields
+                    onSubmit={(event) => {
+                        event.preventDefault();
+                        forgot.mutate(email);
+                    }}
+                >
+                    <h2>Forgot the password</h2>
+                    <Field
+                        label="E-mail"
+                        inputType="email"
+                        autoComplete="email"
+                        value={email}
+                        onChange={setEmail}
+                        problem={forgot.error?.message}
+                    />
+                    <StrongButton type="submit" isDisabled={forgot.isPending}>
+                        Send a link
+                    </StrongButton>
+                </Fields>
+            )}
+            <Links>
+                <Link to="/">Back to sign in</Link>
+            </Links>
+        </Around>
+    );
+}
+
+export function ResetPasswordPage() {
+    const reset = useResetPassword();
+    const [params] = useSearchParams();
+    const [password, setPassword] = useState('');
+    const [again, setAgain] = useState('');
+
+    return (
+        <Around>
+            <title>New password – Knotty Prism</title>
+            {reset.isSuccess ? (
+                <p role="status">The password is changed. Sign in with it now.</p>
+            ) : (
+                <Fields
+                    onSubmit={(event) => {
+                        event.preventDefault();
+                        reset.mutate({
+                            token: params.get('token') ?? '',
+                            email: params.get('email') ?? '',
+                            password,
+                            password_confirmation: again,
+                        });
+                    }}
+                >
+                    <h2>New password</h2>
+                    <Field
+                        label="Password, 10 characters or more"
+                        inputType="password"
+                        autoComplete="new-password"
+                        value={password}
+                        onChange={setPassword}
+                        problem={fieldOf(reset.error, 'password')}
+                    />
+                    <Field
+                        label="Password again"
+                        inputType="password"
+                        autoComplete="new-password"
+                        value={again}
+                        onChange={setAgain}
+                    />
+                    {reset.error && !fieldOf(reset.error, 'password') && <p role="alert">{reset.error.message}</p>}
+                    <StrongButton type="submit" isDisabled={reset.isPending}>
+                        Change the password
+                    </StrongButton>
+                </Fields>
+            )}
+            <Links>
+                <Link to="/">Back to sign in</Link>
+            </Links>
+        </Around>
+    );
+}

@@ -1,0 +1,73 @@
+import createClient, { type Middleware } from 'openapi-fetch';
+import type { components, paths } from './schema';
+
+type Schemas = components['schemas'];
+export type Colour = Schemas['Colour'];
+export type Paper = Schemas['Paper'];
+export type Pencil = Schemas['Pencil'];
+export type Piece = Schemas['Piece'];
+export type PieceSummary = Schemas['PieceSummary'];
+export type Plan = Schemas['Plan'];
+export type PlanStep = Schemas['PlanStep'];
+export type Recipe = Schemas['Recipe'];
+export type Sample = Schemas['Sample'];
+export type SectionBin = Schemas['SectionBin'];
+export type Session = Schemas['Session'];
+export type StackPrediction = Schemas['StackPrediction'];
+export type Step = Schemas['Step'];
+export type Zone = Schemas['Zone'];
+export type SchoolId = Piece['school']['id'];
+
+/** A refusal of the server, in its own words, with what belongs to single fields. */
+export class Refusal extends Error {
+    constructor(
+        message: string,
+        readonly status: number,
+        readonly fields: Record<string, string> = {},
+        readonly position?: number,
+    ) {
+        super(message);
+    }
+}
+
+const csrf: Middleware = {
+    onRequest({ request }) {
+        const token = /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1];
+        if (token) request.headers.set('X-XSRF-TOKEN', decodeURIComponent(token));
+        request.headers.set('Accept', 'application/json');
+
+        return request;
+    },
+};
+
+export const api = createClient<paths>({ baseUrl: window.location.origin });
+api.use(csrf);
+
+interface Answer<T> {
+    data?: T;
+    error?: unknown;
+    response: Response;
+}
+
+/** The data of an answer, or a Refusal. */
+export async function answered<T>(request: Promise<Answer<T>>): Promise<T> {
+    let answer: Answer<T>;
+    try {
+        answer = await request;
+    } catch {
+        throw new Refusal('The studio does not answer. Check that it is running, then try again.', 0);
+    }
+    if (answer.response.ok) return answer.data as T;
+    const problem = (answer.error ?? {}) as { message?: string; errors?: Record<string, string[]>; position?: number };
+    const fields = Object.fromEntries(
+        Object.entries(problem.errors ?? {}).map(([name, said]) => [name, said[0] ?? '']),
+    );
+    const message =
+        answer.response.status === 419
+            ? 'This page was open too long. Reload it and try again; what was saved is still there.'
+            : (problem.message ?? 'Something went wrong in the studio. Try again.');
+
+    throw new Refusal(Object.values(fields)[0] ?? message, answer.response.status, fields, problem.position);
+}
+
+export const messageOf = (error: unknown) => (error instanceof Error ? error.message : 'Something went wrong.');

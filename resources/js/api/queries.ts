@@ -1,0 +1,202 @@
+import { keepPreviousData, QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { answered, api, Refusal, type Colour, type Plan, type SchoolId } from './client';
+
+export const queryClient = new QueryClient({
+    defaultOptions: {
+        queries: {
+            staleTime: 30_000,
+            retry: (count, error) => count < 2 && error instanceof Refusal && error.status === 0,
+            refetchOnWindowFocus: true,
+        },
+    },
+});
+
+export const keys = {
+    session: ['session'] as const,
+    papers: ['papers'] as const,
+    pencils: ['pencils'] as const,
+    pieces: ['pieces'] as const,
+    piece: (id: string) => ['piece', id] as const,
+    plan: (id: string) => ['piece', id, 'plan'] as const,
+};
+
+type Lab = Pick<Colour, 'L' | 'a' | 'b'>;
+const lab = ({ L, a, b }: Lab): Lab => ({ L, a, b });
+
+export const useSession = () =>
+    useQuery({ queryKey: keys.session, queryFn: () => answered(api.GET('/api/session')), staleTime: Infinity });
+
+export const usePapers = () => useQuery({ queryKey: keys.papers, queryFn: () => answered(api.GET('/api/papers')) });
+
+export const usePencils = () => useQuery({ queryKey: keys.pencils, queryFn: () => answered(api.GET('/api/pencils')) });
+
+export const usePieces = () => useQuery({ queryKey: keys.pieces, queryFn: () => answered(api.GET('/api/pieces')) });
+
+export const usePiece = (id: string) =>
+    useQuery({
+        queryKey: keys.piece(id),
+        queryFn: () => answered(api.GET('/api/pieces/{piece}', { params: { path: { piece: id } } })),
+    });
+
+export const usePlan = (id: string) =>
+    useQuery({
+        queryKey: keys.plan(id),
+        queryFn: () => answered(api.GET('/api/pieces/{piece}/plan', { params: { path: { piece: id } } })),
+    });
+
+export interface Spot {
+    x: number;
+    y: number;
+    radius: number;
+}
+
+export const useSample = (piece: string, spot: Spot | null) =>
+    useQuery({
+        queryKey: ['piece', piece, 'sample', spot],
+        enabled: spot !== null,
+        staleTime: Infinity,
+        placeholderData: keepPreviousData,
+        queryFn: () =>
+            answered(
+                api.POST('/api/pieces/{piece}/samples', {
+                    params: { path: { piece } },
+                    body: spot ?? { x: 0, y: 0, radius: 0 },
+                }),
+            ),
+    });
+
+export interface SearchWishes {
+    maxPencils: number;
+    noBlack: boolean;
+    valueOnly: boolean;
+}
+
+/** Recipes depend on box, paper and school too, so these are part of the key. */
+export const useRecipes = (piece: string, target: Lab | null, wishes: SearchWishes, circumstances: string) =>
+    useQuery({
+        queryKey: ['piece', piece, 'recipes', target && lab(target), wishes, circumstances],
+        enabled: target !== null,
+        staleTime: Infinity,
+        queryFn: () =>
+            answered(
+                api.POST('/api/pieces/{piece}/recipes', {
+                    params: { path: { piece } },
+                    body: { ...lab(target ?? { L: 0, a: 0, b: 0 }), ...wishes },
+                }),
+            ),
+    });
+
+export const usePrediction = (piece: string, paper: string, target: Lab, stack: string | null) =>
+    useQuery({
+        queryKey: ['piece', piece, 'prediction', paper, lab(target), stack],
+        enabled: stack !== null,
+        staleTime: Infinity,
+        placeholderData: keepPreviousData,
+        queryFn: () =>
+            answered(
+                api.POST('/api/pieces/{piece}/predictions', {
+                    params: { path: { piece } },
+                    body: { ...lab(target), stack: stack ?? '' },
+                }),
+            ),
+    });
+
+/** Whatever changes a piece makes its own queries and the list of pieces stale. */
+function usePieceMutation<Input, Output>(piece: string, change: (input: Input) => Promise<Output>) {
+    const client = useQueryClient();
+
+    return useMutation({
+        mutationFn: change,
+        onSettled: () =>
+            Promise.all([
+                client.invalidateQueries({ queryKey: keys.piece(piece), exact: true }),
+                client.invalidateQueries({ queryKey: keys.plan(piece) }),
+                client.invalidateQueries({ queryKey: keys.pieces }),
+            ]),
+    });
+}
+
+export const useAddZone = (piece: string) =>
+    usePieceMutation(piece, (body: Spot & { name: string; stack?: string }) =>
+        answered(api.POST('/api/pieces/{piece}/zones', { params: { path: { piece } }, body })),
+    );
+
+export const useChangeZone = (piece: string) =>
+    usePieceMutation(piece, ({ id, ...body }: { id: string; version: number; name?: string; stack?: string | null }) =>
+        answered(api.PATCH('/api/zones/{zone}', { params: { path: { zone: id } }, body })),
+    );
+
+export const useRemoveZone = (piece: string) =>
+    usePieceMutation(piece, (zone: string) =>
+        answered(api.DELETE('/api/zones/{zone}', { params: { path: { zone } } })),
+    );
+
+export const useRestoreZone = (piece: string) =>
+    usePieceMutation(piece, (zone: string) =>
+        answered(api.POST('/api/zones/{zone}/restore', { params: { path: { zone } } })),
+    );
+
+export const useChangePiece = (piece: string) =>
+    usePieceMutation(piece, (body: { title?: string; paper?: string; school?: SchoolId }) =>
+        answered(api.PATCH('/api/pieces/{piece}', { params: { path: { piece } }, body })),
+    );
+
+export const useRemovePiece = (piece: string) =>
+    usePieceMutation(piece, () => answered(api.DELETE('/api/pieces/{piece}', { params: { path: { piece } } })));
+
+export const useRestorePiece = (piece: string) =>
+    usePieceMutation(piece, () => answered(api.POST('/api/pieces/{piece}/restore', { params: { path: { piece } } })));
+
+export function useAddPiece() {
+    const client = useQueryClient();
+
+    return useMutation({
+        mutationFn: ({ title, paper, photo }: { title: string; paper: string; photo: File }) => {
+            const form = new FormData();
+            form.set('title', title);
+            form.set('paper', paper);
+            form.set('photo', photo);
+
+            return answered(
+                api.POST('/api/pieces', {
+                    body: { title, paper, photo: '' },
+                    bodySerializer: () => form,
+                }),
+            );
+        },
+        onSuccess: () => client.invalidateQueries({ queryKey: keys.pieces }),
+    });
+}
+
+function usePlanMutation<Input>(piece: string, change: (input: Input) => Promise<Plan>) {
+    const client = useQueryClient();
+
+    return useMutation({
+        mutationFn: change,
+        onSuccess: (plan) => client.setQueryData(keys.plan(piece), plan),
+        onError: () => client.invalidateQueries({ queryKey: keys.plan(piece) }),
+    });
+}
+
+export const useMarkStep = (piece: string) =>
+    usePlanMutation(piece, (body: { key: string; state: 'done' | 'skipped' }) =>
+        answered(api.POST('/api/pieces/{piece}/drawing', { params: { path: { piece } }, body })),
+    );
+
+export const useUndoStep = (piece: string) =>
+    usePlanMutation(piece, () =>
+        answered(api.DELETE('/api/pieces/{piece}/drawing/last', { params: { path: { piece } } })),
+    );
+
+export function useChangeBox() {
+    const client = useQueryClient();
+
+    return useMutation({
+        mutationFn: (body: { add?: string[]; remove?: string[] }) => answered(api.PUT('/api/box', { body })),
+        onSettled: () =>
+            Promise.all([
+                client.invalidateQueries({ queryKey: keys.pencils }),
+                client.invalidateQueries({ queryKey: keys.session }),
+            ]),
+    });
+}

@@ -1,0 +1,81 @@
+import { Link } from 'react-router';
+import styled from 'styled-components';
+import { useDesk } from '../desk/DeskContext';
+import { Empty } from '../ui/States';
+import { SwatchPair } from '../ui/Swatch';
+import { space, type } from '../ui/theme';
+
+const Page = styled.div`
+    display: grid;
+    gap: ${space.m};
+    padding: ${space.m} ${space.l} ${space.l};
+    & h2 {
+        font-size: ${type.title};
+    }
+`;
+
+const Rows = styled.ul`
+    & li {
+        display: grid;
+        grid-template-columns: 150px minmax(0, 1fr) 70px;
+        gap: ${space.m};
+        align-items: center;
+        padding: ${space.xs} 0;
+        border-top: 1px solid ${({ theme }) => theme.line};
+    }
+    & button {
+        display: block;
+        padding: 0;
+        border: 0;
+        background: none;
+        font-weight: 600;
+        cursor: pointer;
+        text-align: start;
+    }
+    & small {
+        color: ${({ theme }) => theme.quiet};
+        text-align: end;
+    }
+`;
+
+/** Where the recipes will miss the photo, the largest error of value first. */
+export function CompareStage() {
+    const { piece, selection } = useDesk();
+    const rows = piece.zones
+        .flatMap((zone) => (zone.recipe ? [{ zone, recipe: zone.recipe }] : []))
+        .sort((a, b) => Math.abs(b.recipe.difference.dL) - Math.abs(a.recipe.difference.dL));
+
+    if (rows.length === 0) {
+        return (
+            <Empty title="Nothing to compare yet">
+                <p>Once zones have recipes, this shows where the drawing will differ from the photo.</p>
+                <Link to={`/pieces/${piece.id}/match`}>Match a colour</Link>
+            </Empty>
+        );
+    }
+
+    return (
+        <Page>
+            <h1 className="visually-hidden">Compare</h1>
+            <h2>Photo beside prediction</h2>
+            <p>
+                What the recipes give, zone by zone, the largest error of value first. Photos of the drawing itself
+                cannot be read in yet.
+            </p>
+            <Rows>
+                {rows.map(({ zone, recipe }) => (
+                    <li key={zone.id}>
+                        <SwatchPair target={zone.target} predicted={recipe.predicted} width="150px" height="52px" />
+                        <div>
+                            <button type="button" onClick={() => selection.selectZone(zone.id)}>
+                                {zone.name}
+                            </button>
+                            {recipe.difference.words}
+                        </div>
+                        <small>dE00 {recipe.difference.dE00.toFixed(1)}</small>
+                    </li>
+                ))}
+            </Rows>
+        </Page>
+    );
+}

@@ -1,0 +1,227 @@
+import { useMemo, useState } from 'react';
+import { NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
+import styled from 'styled-components';
+import { messageOf, Refusal } from '../api/client';
+import { usePiece, useSample } from '../api/queries';
+import { Button } from '../ui/Button';
+import { Loading, Problem } from '../ui/States';
+import { space, type } from '../ui/theme';
+import { useShortcuts } from '../ui/useShortcuts';
+import { DeskContext, type DeskState, type Selected } from './DeskContext';
+import { Picture } from './Picture';
+import { DEFAULT_RADIUS, LEAST_RADIUS, MOST_RADIUS, useSelection } from './useSelection';
+import { ZoneStrip } from './ZoneStrip';
+
+export const STAGES = [
+    { path: 'look', name: 'Look' },
+    { path: 'match', name: 'Match' },
+    { path: 'plan', name: 'Plan' },
+    { path: 'draw', name: 'Draw' },
+    { path: 'compare', name: 'Compare' },
+] as const;
+
+const Layout = styled.div`
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) minmax(500px, 44%);
+    height: 100%;
+    min-height: 0;
+`;
+
+const Left = styled.div`
+    display: grid;
+    grid-template-rows: minmax(0, auto) auto minmax(0, 1fr);
+    gap: ${space.s};
+    padding: ${space.m};
+    min-height: 0;
+    overflow: auto;
+`;
+
+const Tools = styled.div`
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: ${space.s};
+    font-size: ${type.small};
+    & > span {
+        margin-inline-start: auto;
+        color: ${({ theme }) => theme.quiet};
+    }
+`;
+
+const Toggle = styled(Button)`
+    min-height: 32px;
+    &[aria-pressed='true'] {
+        background: ${({ theme }) => theme.strong};
+        color: ${({ theme }) => theme.onStrong};
+    }
+`;
+
+const Right = styled.main`
+    display: grid;
+    grid-template-rows: auto minmax(0, 1fr);
+    min-height: 0;
+    background: ${({ theme }) => theme.panel};
+`;
+
+const Stages = styled.nav`
+    display: flex;
+    border-bottom: 1px solid ${({ theme }) => theme.line};
+    & a {
+        flex: 1;
+        display: flex;
+        align-items: center;
+        justify-content: center;
+        gap: 6px;
+        min-height: 44px;
+        text-decoration: none;
+        border-bottom: 3px solid transparent;
+    }
+    & a small {
+        color: ${({ theme }) => theme.quiet};
+    }
+    & a[aria-current='page'] {
+        font-weight: 700;
+        border-bottom-color: ${({ theme }) => theme.ink};
+    }
+`;
+
+const Stage = styled.div`
+    min-height: 0;
+    overflow-y: auto;
+`;
+
+/** One piece: the reference on the left and never away, the stage at hand on the right, one selection between them. */
+export function Desk() {
+    const { piece: id = '' } = useParams();
+    const piece = usePiece(id);
+    const selection = useSelection();
+    const navigate = useNavigate();
+    const { search, pathname } = useLocation();
+    const [lit, light] = useState<string | null>(null);
+
+    const zone = piece.data?.zones.find((candidate) => candidate.id === selection.zoneId) ?? null;
+    const sample = useSample(id, zone ? null : selection.spot);
+    const selected = useMemo<Selected | null>(() => {
+        if (zone)
+            return {
+                colour: zone.target,
+                spread: zone.spread,
+                spot: { x: zone.x, y: zone.y, radius: zone.radius },
+                zone,
+            };
+        if (selection.spot && sample.data) return { ...sample.data, spot: selection.spot, zone: null };
+
+        return null;
+    }, [zone, selection.spot, sample.data]);
+    const drawing = pathname.endsWith('/draw');
+
+    const go = (stage: number) => {
+        const path = STAGES[stage]?.path;
+        if (path) void navigate({ pathname: `/pieces/${id}/${path}`, search });
+    };
+    const nextZone = (by: number) => {
+        const zones = piece.data?.zones ?? [];
+        if (zones.length === 0) return;
+        const at = zones.findIndex((candidate) => candidate.id === selection.zoneId);
+        const next = zones[(at + by + zones.length) % zones.length] ?? zones[0];
+        if (next) selection.selectZone(next.id);
+    };
+    const resize = (factor: number) => {
+        const from = selected?.spot ?? { x: 0.5, y: 0.5, radius: DEFAULT_RADIUS };
+        selection.selectSpot({ ...from, radius: Math.min(MOST_RADIUS, Math.max(LEAST_RADIUS, from.radius * factor)) });
+    };
+    useShortcuts({
+        '1': () => go(0),
+        '2': () => go(1),
+        '3': () => go(2),
+        '4': () => go(3),
+        '5': () => go(4),
+        n: () => nextZone(1),
+        p: () => nextZone(-1),
+        g: () => selection.setView(selection.view === 'value' ? 'photo' : 'value'),
+        i: () => selection.setIsolated(!selection.isolated),
+        c: () => document.querySelector<HTMLElement>('[data-testid="picture"]')?.focus(),
+        '[': () => resize(1 / 1.4),
+        ']': () => resize(1.4),
+    });
+
+    const desk = useMemo<DeskState | null>(
+        () => (piece.data ? { piece: piece.data, selection, selected, light } : null),
+        // The selection is read anew from the address on every render.
+        [piece.data, selection, selected],
+    );
+
+    if (piece.isError) {
+        const gone = piece.error instanceof Refusal && piece.error.status === 404;
+
+        return <Problem message={messageOf(piece.error)} {...(gone ? {} : { retry: () => void piece.refetch() })} />;
+    }
+    if (!desk) return <Loading what="Opening the piece" />;
+
+    return (
+        <DeskContext value={desk}>
+            <title>{`${desk.piece.title} – Knotty Prism`}</title>
+            <Layout>
+                <Left>
+                    <Picture
+                        piece={desk.piece}
+                        view={selection.view}
+                        spot={selected?.spot ?? selection.spot}
+                        selectedZone={zone?.id ?? null}
+                        litZone={drawing ? lit : null}
+                        isolatedHex={selection.isolated && selected ? selected.colour.hex : null}
+                        onSample={selection.selectSpot}
+                        onZone={selection.selectZone}
+                    />
+                    <Tools>
+                        <Toggle
+                            aria-pressed={selection.view === 'value'}
+                            onPress={() => selection.setView(selection.view === 'value' ? 'photo' : 'value')}
+                        >
+                            Greyscale
+                        </Toggle>
+                        <Toggle
+                            aria-pressed={selection.isolated}
+                            isDisabled={!selected}
+                            onPress={() => selection.setIsolated(!selection.isolated)}
+                        >
+                            Isolate
+                        </Toggle>
+                        <Toggle aria-label="Smaller sample" onPress={() => resize(1 / 1.4)}>
+                            −
+                        </Toggle>
+                        <b>
+                            {((selected?.spot ?? { radius: DEFAULT_RADIUS }).radius * desk.piece.photo.width).toFixed(
+                                0,
+                            )}{' '}
+                            px
+                        </b>
+                        <Toggle aria-label="Larger sample" onPress={() => resize(1.4)}>
+                            +
+                        </Toggle>
+                        <span>
+                            {desk.piece.title}, {desk.piece.paper.name}
+                        </span>
+                    </Tools>
+                    {desk.piece.zones.length > 0 ? (
+                        <ZoneStrip zones={desk.piece.zones} chosen={zone?.id ?? null} onChoose={selection.selectZone} />
+                    ) : (
+                        <p>Click the photo to sample a colour.</p>
+                    )}
+                </Left>
+                <Right>
+                    <Stages aria-label="Stages">
+                        {STAGES.map((stage, index) => (
+                            <NavLink key={stage.path} to={{ pathname: `/pieces/${id}/${stage.path}`, search }}>
+                                <small>{index + 1}</small> {stage.name}
+                            </NavLink>
+                        ))}
+                    </Stages>
+                    <Stage tabIndex={-1}>
+                        <Outlet />
+                    </Stage>
+                </Right>
+            </Layout>
+        </DeskContext>
+    );
+}

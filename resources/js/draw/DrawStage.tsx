@@ -1,0 +1,215 @@
+import { useEffect } from 'react';
+import { Link } from 'react-router';
+import styled from 'styled-components';
+import { messageOf, type PlanStep } from '../api/client';
+import { useMarkStep, usePlan, useUndoStep } from '../api/queries';
+import { useDesk } from '../desk/DeskContext';
+import { Button, StrongButton } from '../ui/Button';
+import { notify } from '../ui/Notices';
+import { pressureWord } from '../ui/Pressure';
+import { Empty, Loading, Problem } from '../ui/States';
+import { Swatch } from '../ui/Swatch';
+import { space, target, type } from '../ui/theme';
+import { useShortcuts } from '../ui/useShortcuts';
+import { useWakeLock } from './useWakeLock';
+
+const Page = styled.div`
+    display: grid;
+    grid-template-rows: auto 1fr auto;
+    gap: ${space.m};
+    min-height: 100%;
+    padding: ${space.m} ${space.l} ${space.l};
+`;
+
+const Progress = styled.div`
+    display: grid;
+    gap: ${space.xs};
+    & > div {
+        height: 6px;
+        background: ${({ theme }) => theme.line};
+    }
+    & > div > i {
+        display: block;
+        height: 100%;
+        background: ${({ theme }) => theme.ink};
+    }
+`;
+
+const Now = styled.section`
+    display: grid;
+    align-content: center;
+    gap: ${space.s};
+    & h2 {
+        font-size: 20px;
+    }
+    & > p {
+        font-size: ${type.lead};
+        max-width: 46ch;
+    }
+`;
+
+const Number = styled.p`
+    && {
+        font-size: ${type.huge};
+        font-weight: 720;
+        line-height: 0.95;
+        letter-spacing: -0.03em;
+        max-width: none;
+    }
+`;
+
+const Force = styled.p`
+    && {
+        font-size: 34px;
+        font-weight: 560;
+        line-height: 1.15;
+    }
+`;
+
+const Looks = styled.dl`
+    display: flex;
+    & > div {
+        flex: 1;
+        max-width: 150px;
+    }
+    & dt {
+        font-size: ${type.small};
+        color: ${({ theme }) => theme.quiet};
+    }
+`;
+
+const Actions = styled.div`
+    display: grid;
+    grid-template-columns: 2fr 1fr 1fr;
+    gap: ${space.s};
+    & button {
+        min-height: ${target.draw};
+        font-size: ${type.lead};
+    }
+    & small {
+        opacity: 0.75;
+    }
+`;
+
+const heading = (step: PlanStep) =>
+    step.step?.pencil
+        ? step.step.pencil.number
+        : step.role === 'reserve'
+          ? 'Paper'
+          : (step.role[0] ?? '').toUpperCase() + step.role.slice(1);
+
+/** The step at hand, to be read at arm's length. */
+export function DrawStage() {
+    const { piece, light } = useDesk();
+    const plan = usePlan(piece.id);
+    const mark = useMarkStep(piece.id);
+    const undo = useUndoStep(piece.id);
+    useWakeLock();
+
+    const now = plan.data?.steps.find((step) => step.key === plan.data.currentKey) ?? null;
+    const zoneId = now?.zone.id ?? null;
+    useEffect(() => {
+        light(zoneId);
+
+        return () => light(null);
+    }, [zoneId, light]);
+
+    const busy = mark.isPending || undo.isPending;
+    const tell = { onError: (error: Error) => notify(messageOf(error)) };
+    const set = (state: 'done' | 'skipped') => now && !busy && mark.mutate({ key: now.key, state }, tell);
+    const back = () => !busy && undo.mutate(undefined, tell);
+    useShortcuts({ d: () => set('done'), s: () => set('skipped'), u: back, 'mod+z': back });
+
+    if (plan.isError) return <Problem message={messageOf(plan.error)} retry={() => void plan.refetch()} />;
+    if (!plan.data) return <Loading what="Laying out the steps" />;
+    const { done, total } = plan.data;
+    if (total === 0) {
+        return (
+            <Empty title="Nothing to draw yet">
+                <p>Keep a recipe for at least one zone first.</p>
+                <Link to={`/pieces/${piece.id}/match`}>Match a colour</Link>
+            </Empty>
+        );
+    }
+
+    return (
+        <Page>
+            <h1 className="visually-hidden">Draw</h1>
+            <Progress>
+                <span>
+                    {now ? (
+                        <>
+                            Step <b>{now.number}</b> of {total}
+                        </>
+                    ) : (
+                        `All ${total} steps`
+                    )}
+                    , {done} behind you
+                </span>
+                <div aria-hidden>
+                    <i style={{ width: `${(100 * done) / total}%` }} />
+                </div>
+            </Progress>
+            {now ? (
+                <Now aria-live="polite" data-testid="step-now">
+                    <h2>{now.zone.name}</h2>
+                    <div>
+                        {now.step?.pencil && (
+                            <span>
+                                {now.step.pencil.range} {now.step.pencil.name}, {now.step.pencil.binder}
+                                {now.role === 'underlayer' ? ', underlayer' : ''}
+                            </span>
+                        )}
+                        <Number>{heading(now)}</Number>
+                    </div>
+                    {now.step?.pencil && (
+                        <Force>
+                            {now.step.pressurePercent} % {pressureWord(now.step.pressurePercent)}
+                            {now.step.passes > 1 ? `, ${now.step.passes} passes` : ''}
+                        </Force>
+                    )}
+                    <p>{now.why}</p>
+                    <Looks>
+                        <div>
+                            <dt>Before</dt>
+                            <dd>
+                                <Swatch colour={now.before} label="Before" width="100%" height="84px" />
+                            </dd>
+                        </div>
+                        <div>
+                            <dt>After</dt>
+                            <dd>
+                                <Swatch colour={now.after} label="After" width="100%" height="84px" />
+                            </dd>
+                        </div>
+                        <div>
+                            <dt>Target</dt>
+                            <dd>
+                                <Swatch colour={now.target} label="Target" width="100%" height="84px" />
+                            </dd>
+                        </div>
+                    </Looks>
+                </Now>
+            ) : (
+                <Now data-testid="step-now">
+                    <Force>The plan is drawn.</Force>
+                    <p>
+                        Look at the drawing from across the room, beside the photo and mirrored, before you call it
+                        finished.
+                    </p>
+                </Now>
+            )}
+            <Actions>
+                <StrongButton isDisabled={!now} onPress={() => set('done')}>
+                    Done <small>D</small>
+                </StrongButton>
+                <Button isDisabled={!now} onPress={() => set('skipped')}>
+                    Skip <small>S</small>
+                </Button>
+                <Button isDisabled={done === 0} onPress={back}>
+                    Undo <small>U</small>
+                </Button>
+            </Actions>
+        </Page>
+    );
+}

@@ -1,0 +1,76 @@
+import { Button, ComboBox, Input } from 'react-aria-components';
+import styled from 'styled-components';
+import type { Pencil } from '../api/client';
+import { Option, Options, Panel } from '../ui/Choice';
+import { radius, target } from '../ui/theme';
+
+const Box = styled(ComboBox)`
+    display: flex;
+    min-width: 0;
+    border: 1px solid ${({ theme }) => theme.quiet};
+    border-radius: ${radius};
+    background: ${({ theme }) => theme.raised};
+    & > i {
+        flex: none;
+        width: 10px;
+    }
+    & input {
+        flex: 1;
+        width: 100%;
+        min-width: 0;
+        min-height: ${target.usual};
+        padding: 0 8px;
+        border: 0;
+        background: none;
+        font-weight: 680;
+        font-size: 15px;
+    }
+    & > button {
+        width: 30px;
+        border: 0;
+        background: none;
+        cursor: pointer;
+    }
+`;
+
+const Chip = styled.i`
+    flex: none;
+    width: 28px;
+    height: 24px;
+`;
+
+interface Props {
+    pencils: Pencil[];
+    value: string;
+    label: string;
+    onChange: (id: string) => void;
+}
+
+/** A pencil by number or name, out of the box. */
+export function PencilPicker({ pencils, value, label, onChange }: Props) {
+    const hex = pencils.find((pencil) => pencil.id === value)?.colour.hex;
+
+    return (
+        <Box
+            aria-label={label}
+            defaultItems={pencils}
+            selectedKey={value}
+            onSelectionChange={(key) => key !== null && onChange(String(key))}
+            menuTrigger="focus"
+        >
+            <i style={{ background: hex }} aria-hidden />
+            <Input onFocus={(event) => event.target.select()} />
+            <Button aria-label="Show the box">▾</Button>
+            <Panel style={{ width: 320 }}>
+                <Options<Pencil>>
+                    {(pencil) => (
+                        <Option id={pencil.id} textValue={`${pencil.number} ${pencil.name}`}>
+                            <Chip style={{ background: pencil.colour.hex }} aria-hidden />
+                            <b>{pencil.number}</b> {pencil.name} <small>{pencil.range}</small>
+                        </Option>
+                    )}
+                </Options>
+            </Panel>
+        </Box>
+    );
+}

@@ -1,0 +1,32 @@
+import { createGlobalStyle } from 'styled-components';
+import { space, type } from './theme';
+
+export const GlobalStyle = createGlobalStyle`
+    *, *::before, *::after { box-sizing: border-box; }
+    html, body, #root { height: 100%; }
+    body {
+        margin: 0;
+        background: ${({ theme }) => theme.desk};
+        color: ${({ theme }) => theme.ink};
+        font: 400 ${type.body}/1.45 'Inter Variable', system-ui, sans-serif;
+        font-feature-settings: 'tnum' 1, 'cv05' 1;
+        -webkit-font-smoothing: antialiased;
+    }
+    h1, h2, h3, p, ul, ol, figure, dl, dd { margin: 0; padding: 0; }
+    h1, h2, h3 { font-weight: 620; line-height: 1.2; }
+    ul, ol { list-style: none; }
+    button, input, select { font: inherit; color: inherit; }
+    a { color: inherit; text-underline-offset: 3px; }
+    :focus-visible { outline: 2px solid ${({ theme }) => theme.ink}; outline-offset: 2px; }
+    kbd {
+        font: inherit;
+        font-weight: 600;
+        padding: 1px ${space.xs};
+        border: 1px solid ${({ theme }) => theme.quiet};
+        border-radius: 3px;
+    }
+    .visually-hidden {
+        position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); white-space: nowrap;
+    }
+    @media (prefers-reduced-motion: reduce) { * { transition: none !important; animation: none !important; } }
+`;

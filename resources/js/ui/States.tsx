@@ -1,0 +1,56 @@
+import { useEffect, useState, type ReactNode } from 'react';
+import styled from 'styled-components';
+import { Button } from './Button';
+import { space, type } from './theme';
+
+const Box = styled.section`
+    display: grid;
+    gap: ${space.m};
+    justify-items: start;
+    align-content: start;
+    padding: ${space.l};
+    max-width: 54ch;
+`;
+
+const Title = styled.h2`
+    font-size: ${type.title};
+`;
+
+/** Nothing here yet: says what to do first. */
+export function Empty({ title, children }: { title: string; children: ReactNode }) {
+    return (
+        <Box>
+            <Title>{title}</Title>
+            {children}
+        </Box>
+    );
+}
+
+const Waiting = styled.p`
+    padding: ${space.l};
+    color: ${({ theme }) => theme.quiet};
+`;
+
+/** Says that something is under way, but only once it has taken a noticeable time. */
+export function Loading({ what }: { what: string }) {
+    const [slow, setSlow] = useState(false);
+    useEffect(() => {
+        const timer = setTimeout(() => setSlow(true), 200);
+
+        return () => clearTimeout(timer);
+    }, []);
+
+    return <Waiting role="status">{slow ? what : '\u00a0'}</Waiting>;
+}
+
+/** What went wrong, in a sentence, and the way to try again. */
+export function Problem({ message, retry }: { message: string; retry?: () => void }) {
+    return (
+        <Box role="alert">
+            <p>
+                <strong>!</strong> {message}
+            </p>
+            {retry && <Button onPress={retry}>Try again</Button>}
+        </Box>
+    );
+}

@@ -1,0 +1,7 @@
+import type { Theme } from './theme';
+import 'styled-components';
+
+declare module 'styled-components' {
+    // eslint-disable-next-line @typescript-eslint/no-empty-object-type
+    export interface DefaultTheme extends Theme {}
+}
