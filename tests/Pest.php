@@ -7,3 +7,4 @@ use Tests\TestCase;
 pest()->extend(TestCase::class)->in('Feature');
 
 require __DIR__.'/Core/studio.php';
+require __DIR__.'/Feature/helpers.php';

@@ -14,6 +14,8 @@ use ImagickPixel;
  */
 final class PhotoReader
 {
+    private const DAMAGED = 'This picture is damaged and cannot be decoded. Save it again as JPEG or PNG.';
+
     private const SHORTEST_EDGE = 48;
 
     /** Darker than this L* all over, a picture has nothing to read. */
@@ -39,11 +41,11 @@ final class PhotoReader
         if (! self::isWhole($format, $bytes)) {
             throw new PhotoRefused('This picture is cut off: its end is missing. Copy it again from the camera or the source.');
         }
+        $edge = $this->checkSize($path);
         try {
-            $this->checkSize($path, $format);
             $image = new Imagick;
             $image->setResourceLimit(Imagick::RESOURCETYPE_MEMORY, self::MEMORY_MEGABYTES * 1024 * 1024);
-            if ($format === 'jpeg') {
+            if ($format === 'jpeg' && $edge > 2 * $this->workingEdge) {
                 // Lets the decoder scale while it reads; a large photo then needs a fraction of the memory.
                 $image->setOption('jpeg:size', sprintf('%1$dx%1$d', 2 * $this->workingEdge));
             }
@@ -51,28 +53,32 @@ final class PhotoReader
 
             return $this->prepared($image);
         } catch (ImagickException $damage) {
-            throw new PhotoRefused('This picture is damaged and cannot be decoded. Save it again as JPEG or PNG.', previous: $damage);
+            throw new PhotoRefused(self::DAMAGED, previous: $damage);
         }
     }
 
     /**
      * Before anything is decoded.
      *
+     * @return int the longer edge in pixels
+     *
      * @throws PhotoRefused
-     * @throws ImagickException
      */
-    private function checkSize(string $path, string $format): void
+    private function checkSize(string $path): int
     {
-        $header = new Imagick;
-        $header->pingImage($format.':'.$path.'[0]');
-        $width = $header->getImageWidth();
-        $height = $header->getImageHeight();
+        $header = @getimagesize($path);
+        if ($header === false || $header[0] < 1 || $header[1] < 1) {
+            throw new PhotoRefused(self::DAMAGED);
+        }
+        [$width, $height] = $header;
         if ($width * $height > $this->maxMegapixels * 1_000_000) {
             throw new PhotoRefused(sprintf('This picture has %d x %d pixels, %d megapixels; at most %d are read. Save a smaller copy.', $width, $height, (int) round($width * $height / 1e6), $this->maxMegapixels));
         }
         if (min($width, $height) < self::SHORTEST_EDGE) {
             throw new PhotoRefused(sprintf('This picture has only %d x %d pixels; the shorter side needs at least %d.', $width, $height, self::SHORTEST_EDGE));
         }
+
+        return max($width, $height);
     }
 
     /**

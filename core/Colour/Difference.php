@@ -72,7 +72,7 @@ final readonly class Difference implements \JsonSerializable
             }
         } else {
             if (abs($dH) >= $notice) {
-                $parts[] = 'leans '.self::hueTowards($target, $dH);
+                $parts[] = 'leans '.self::hueTowards($actual, $dH);
             }
             if (abs($dC) >= $notice) {
                 $much = abs($dC) > 4.0 * $notice ? 'much too ' : (abs($dC) > 2.0 * $notice ? 'too ' : 'a little ');
@@ -94,11 +94,11 @@ final readonly class Difference implements \JsonSerializable
         };
     }
 
-    /** The next hue round the wheel on the side to which the colour has turned. */
-    private static function hueTowards(Lab $target, float $dH): string
+    /** The hue of the wheel that the colour is at, or comes to next on the side to which it has turned. */
+    private static function hueTowards(Lab $actual, float $dH): string
     {
-        $position = Wheel::position($target->hueDegrees());
-        $next = $dH > 0.0 ? (int) floor($position / 3.0 + 0.17) + 1 : (int) ceil($position / 3.0 - 0.17) - 1;
+        $position = Wheel::position($actual->hueDegrees()) / 3.0;
+        $next = (int) ($dH > 0.0 ? ceil($position) : floor($position));
 
         return Wheel::HUES[($next + 6) % 6];
     }

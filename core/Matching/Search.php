@@ -73,7 +73,7 @@ final class Search
     private const BARE_PAPER = 2.0;
 
     /** Nor is pencil laid on it for a gain smaller than this. */
-    private const BARE_PAPER_GAIN = 0.75;
+    private const BARE_PAPER_GAIN = 1.2;
 
     /** Recipes that share more than this of their pencils are one recipe to an artist. */
     private const TOO_ALIKE = 0.6;
@@ -137,7 +137,8 @@ final class Search
 
         $bare = new Candidate([], $this->cost($this->model->bare(), []));
         if ($bare->cost <= self::BARE_PAPER || $bare->cost <= $ranked[0]->cost + self::BARE_PAPER_GAIN) {
-            array_unshift($ranked, $bare);
+            // Ranked with the best of the others, before it.
+            array_unshift($ranked, new Candidate([], min($bare->cost, $ranked[0]->cost)));
         }
 
         return array_map(

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+// The house's rules: which folder may know which.
+
+const FLOORS = [
+    'Prism\Colour' => 1,
+    'Prism\Materials' => 2,
+    'Prism\Layering' => 3,
+    'Prism\Calibration' => 4,
+    'Prism\Matching' => 4,
+    'Prism\Reference' => 4,
+    'Prism\Planning' => 5,
+    'Prism\Exchange' => 5,
+];
+
+foreach (FLOORS as $folder => $floor) {
+    foreach (FLOORS as $other => $height) {
+        if ($other !== $folder && $height > $floor) {
+            arch("$folder knows nothing of $other, a floor above")->expect($folder)->not->toUse($other);
+        }
+    }
+}
+
+arch('the core knows no framework and no application')->expect('Prism')->not->toUse(['Illuminate', 'App', 'Laravel']);
+
+arch('the core is strict')->expect('Prism')->toUseStrictTypes();
+
+arch('the application is strict')->expect('App')->toUseStrictTypes();
+
+arch('controllers hold no computation')->expect('App\Http\Controllers')
+    ->not->toUse(['Prism\Calibration', 'Prism\Layering\ToothModel', 'Prism\Layering\KubelkaMunk', 'Prism\Matching\Search', 'Prism\Planning\Planner', 'Prism\Reference\Raster']);
+
+arch('models hold no colour science')->expect('App\Models')->not->toUse(['Prism\Colour', 'Prism\Layering', 'Prism\Calibration', 'Prism\Reference', 'Prism\Planning']);
+
+arch('nothing is left from debugging')->expect(['dd', 'dump', 'var_dump', 'ray', 'print_r'])->not->toBeUsed();

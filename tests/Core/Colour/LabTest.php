@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+use Prism\Colour\Appearance;
+use Prism\Colour\BandFit;
+use Prism\Colour\Bands;
+use Prism\Colour\Difference;
+use Prism\Colour\InvalidColour;
+use Prism\Colour\Lab;
+use Prism\Colour\Observer;
+use Prism\Colour\Reconstruction;
+use Prism\Colour\Spectrum;
+use Prism\Colour\Srgb;
+use Prism\Colour\ValueScale;
+use Prism\Colour\Wheel;
+
+it('has a D50 white within a thousandth of the textbook', function (): void {
+    [$x, $y, $z] = array_map(array_sum(...), Observer::weights());
+    expect($x)->toEqualWithDelta(0.9642, 0.001)->and($y)->toEqualWithDelta(1.0, 1e-9)->and($z)->toEqualWithDelta(0.8251, 0.001);
+});
+
+it('keeps sRGB greys neutral and comes back to every code', function (): void {
+    foreach ([0, 1, 17, 128, 200, 255] as $code) {
+        $lab = Srgb::toLab($code, $code, $code);
+        expect(abs($lab->a) + abs($lab->b))->toBeLessThan(1e-9);
+    }
+    foreach ([[12, 200, 90], [255, 0, 0], [0, 0, 255], [3, 4, 250], [250, 240, 10]] as $rgb) {
+        expect(Srgb::bytes(Srgb::toLab(...$rgb)))->toBe($rgb);
+    }
+    // Lindbloom's D50 value of sRGB red.
+    $red = Lab::fromHex('#f00');
+    expect($red->L)->toEqualWithDelta(54.29, 0.02)->and($red->a)->toEqualWithDelta(80.81, 0.05)->and($red->b)->toEqualWithDelta(69.89, 0.05);
+});
+
+it('refuses colours that cannot be', function (Closure $make, string $says): void {
+    expect($make)->toThrow(InvalidColour::class, $says);
+})->with([
+    [fn () => Lab::of(101, 0, 0), 'L* is 101; it goes from 0'],
+    [fn () => Lab::of(NAN, 0, 0), 'not a number'],
+    [fn () => Lab::of(50, 500, 0), 'a* is 500'],
+    [fn () => Lab::fromHex('#12345'), 'six hexadecimal digits'],
+    [fn () => Spectrum::of([0.1, 0.2]), 'has 36 values'],
+    [fn () => Spectrum::of(array_fill(0, 36, 1.2)), 'at 380 nm is 1.2'],
+]);
+
+it('reconstructs a smooth spectrum that reproduces the colour exactly and stays within 0-1', function (): void {
+    mt_srand(7);
+    for ($i = 0; $i < 120; $i++) {
+        $lab = Srgb::toLab(mt_rand(8, 250), mt_rand(8, 250), mt_rand(8, 250));
+        foreach ([Spectrum::fromLab($lab)->samples(), Reconstruction::smoothest($lab, Bands::WEIGHTS)] as $reflectance) {
+            expect(min($reflectance))->toBeGreaterThanOrEqual(0.0)->and(max($reflectance))->toBeLessThanOrEqual(1.0);
+        }
+        // The most vivid corners of a screen are beyond every surface; all others come back to the digit.
+        if ($lab->chroma() < 75.0) {
+            expect(Spectrum::fromLab($lab)->toLab()->differenceTo($lab))->toBeLessThan(0.001)
+                ->and(Bands::toLab(Reconstruction::smoothest($lab, Bands::WEIGHTS))->differenceTo($lab))->toBeLessThan(0.001);
+        }
+    }
+});
+
+it('gives the extremes an answer too', function (): void {
+    foreach ([Lab::of(0, 0, 0), Lab::of(100, 0, 0), Lab::of(60, 120, 120), Lab::of(3, 40, -60)] as $lab) {
+        $bands = Reconstruction::smoothest($lab, Bands::WEIGHTS);
+        expect($bands)->toHaveCount(12)->and(is_nan(array_sum($bands)))->toBeFalse();
+    }
+});
+
+it('carries the weights that the fit derives', function (): void {
+    foreach (BandFit::derive() as $row => $weights) {
+        foreach ($weights as $band => $weight) {
+            expect(Bands::WEIGHTS[$row][$band])->toEqualWithDelta($weight, 2e-6);
+        }
+        expect(array_sum(Bands::WEIGHTS[$row]))->toEqualWithDelta(1.0, 1e-6);
+    }
+});
+
+it('agrees with 36 samples within 0.3 dE00 for the shipped pencils, alone and multiplied', function (): void {
+    $rows = array_map(str_getcsv(...), file(__DIR__.'/../../../database/demo/pencils.csv'));
+    array_shift($rows);
+    $worst = 0.0;
+    $errors = [];
+    foreach ($rows as $i => $row) {
+        $one = array_map(floatval(...), array_slice($row, 8));
+        $other = array_map(floatval(...), array_slice($rows[($i * 31 + 7) % count($rows)], 8));
+        foreach ([$one, array_map(static fn (float $a, float $b): float => $a * $b, $one, $other)] as $samples) {
+            $spectrum = Spectrum::of($samples);
+            $errors[] = $error = $spectrum->toLab()->differenceTo(Bands::toLab($spectrum->bands()));
+            $worst = max($worst, $error);
+        }
+    }
+    sort($errors);
+    expect($errors[(int) (0.95 * count($errors))])->toBeLessThan(0.3)->and($worst)->toBeLessThan(0.8);
+});
+
+it('places hues where artists look for them, complements opposite', function (): void {
+    $place = static fn (string $hex): float => Wheel::position(Lab::fromHex($hex)->hueDegrees());
+    expect(Wheel::family($place('#e6c800')))->toBe('yellow')
+        ->and(Wheel::family($place('#c8281e')))->toStartWith('red')
+        ->and(Wheel::family($place('#1e8c3c')))->toStartWith('green')
+        ->and(Wheel::family($place('#2850aa')))->toStartWith('blue')
+        ->and(Wheel::distance($place('#c8281e'), $place('#1e8c3c')))->toBeGreaterThan(7.0)
+        ->and(Wheel::distance($place('#e6c800'), $place('#5a2d91')))->toBeGreaterThan(7.5)
+        ->and(Wheel::distance($place('#e6821e'), $place('#2850aa')))->toBeGreaterThan(7.5);
+    for ($position = 0.0; $position < 18.0; $position += 0.37) {
+        expect(Wheel::position(Wheel::hueDegrees($position)))->toEqualWithDelta($position, 1e-6)
+            ->and(Wheel::distance($position, Wheel::complement($position)))->toEqualWithDelta(9.0, 1e-9);
+    }
+    expect(Wheel::family(7.0))->toBe('yellow with some green')->and(Wheel::family(8.0))->toBe('green with some yellow')
+        ->and(Wheel::lean(6.4))->toBe('green')->and(Wheel::lean(5.6))->toBe('orange')->and(Wheel::lean(6.0))->toBeNull();
+});
+
+it('names greys, browns, tints and shades', function (): void {
+    expect(Appearance::of(Lab::of(50, 0, 0))->family)->toBe('grey')
+        ->and(Appearance::of(Lab::of(50, 2, 4))->family)->toBe('warm grey')
+        ->and(Appearance::of(Lab::of(50, -1, -4))->family)->toBe('cool grey')
+        ->and(Appearance::of(Lab::of(97, 0, 1))->family)->toBe('white')
+        ->and(Appearance::of(Lab::of(12, 1, 0))->family)->toBe('black')
+        ->and(Appearance::of(Lab::of(45, 20, 16))->family)->toBe('brown with some red')
+        ->and(Appearance::of(Lab::of(52, 7, 22))->family)->toBe('brown with some yellow')
+        ->and(Appearance::of(Lab::of(88, 12, 4))->character)->toBe('a tint')
+        ->and(Appearance::of(Lab::of(25, -2, -30))->character)->toBe('a shade')
+        ->and(Appearance::of(Lab::of(90, -4, 80))->sentence())->toContain('yellow')->toContain('step 8 of 9');
+});
+
+it('reads values on nine rungs', function (): void {
+    expect(ValueScale::step(100))->toBe(9)->and(ValueScale::step(5))->toBe(1)->and(ValueScale::step(56))->toBe(5)
+        ->and(ValueScale::step(56, 3))->toBe(2)
+        ->and(ValueScale::step(ValueScale::lightnessOf(7)))->toBe(7);
+});
+
+it('speaks of differences as an artist would', function (): void {
+    $target = Lab::of(50, 30, 20);
+    $said = static fn (Lab $actual): string => Difference::between($actual, $target)->words;
+    expect($said($target))->toBe('on target')
+        ->and($said(Lab::of(56, 30, 20)))->toBe('half a step too light')
+        ->and($said(Lab::of(28, 30, 20)))->toBe('2 steps too dark')
+        ->and($said(Lab::of(50, 22, 14)))->toContain('dull')
+        ->and($said(Lab::of(50, 24, 28)))->toBe('leans orange')
+        ->and($said(Lab::of(50, 34, 10)))->toBe('leans violet')
+        ->and(Difference::between(Lab::of(50, 6, 0), Lab::of(50, 0, 0))->words)->toContain('leans');
+});

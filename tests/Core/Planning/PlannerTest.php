@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+use Prism\Colour\Lab;
+use Prism\Layering\Predictor;
+use Prism\Layering\Stack;
+use Prism\Matching\School;
+use Prism\Planning\Caution;
+use Prism\Planning\Plan;
+use Prism\Planning\PlannedZone;
+use Prism\Planning\Planner;
+use Prism\Planning\PlanStep;
+use Prism\Planning\StepRole;
+
+use function Tests\Core\model;
+use function Tests\Core\pencils;
+use function Tests\Core\seen;
+
+function zone(string $id, string $stack, ?int $underlayer = null): PlannedZone
+{
+    return new PlannedZone($id, "zone $id", Lab::of(50, 0, 0), Stack::parse($stack), $underlayer);
+}
+
+function planOf(array $zones, School $school = School::LightToDark): Plan
+{
+    return (new Planner(new Predictor(model()), pencils(), $school))->plan($zones);
+}
+
+/** @return list<string> zone:layer */
+function order(Plan $plan): array
+{
+    return array_map(static fn (PlanStep $step): string => $step->zone->id.':'.$step->layer, $plan->steps);
+}
+
+it('keeps the order of every stack, whatever the school', function (): void {
+    mt_srand(3);
+    $ids = pencils()->ids();
+    for ($i = 0; $i < 40; $i++) {
+        $zones = [];
+        foreach (range('a', 'f') as $name) {
+            $steps = [];
+            for ($n = mt_rand(0, 5); $n > 0; $n--) {
+                $steps[] = mt_rand(0, 5) === 0 ? 'wash' : $ids[array_rand($ids)].'@'.mt_rand(20, 100);
+            }
+            $zones[] = zone($name, implode(' > ', $steps), 0);
+        }
+        $plan = planOf($zones, School::cases()[$i % 4]);
+        $seen = [];
+        foreach ($plan->steps as $step) {
+            expect($step->layer)->toBe(max(1, ($seen[$step->zone->id] ?? 0) + 1) * ($step->role === StepRole::Reserve ? 0 : 1));
+            $seen[$step->zone->id] = $step->layer;
+        }
+        expect(count($plan->steps))->toBe(array_sum(array_map(static fn (PlannedZone $zone): int => max(1, count($zone->stack)), $zones)));
+    }
+});
+
+it('puts reserves first, then light before dark, and burnishing last', function (): void {
+    $plan = planOf([
+        zone('dark', 'QW:722@50'),
+        zone('light', 'QW:107@40'),
+        zone('paper', ''),
+        zone('shiny', 'QW:101@95'),
+        zone('middle', 'QW:513@50'),
+    ]);
+    expect(order($plan))->toBe(['paper:0', 'light:1', 'middle:1', 'dark:1', 'shiny:1'])
+        ->and($plan->steps[0]->role)->toBe(StepRole::Reserve)
+        ->and($plan->steps[4]->role)->toBe(StepRole::Burnish);
+    expect(order(planOf([zone('dark', 'QW:722@50'), zone('light', 'QW:107@40')], School::DarkToLight)))->toBe(['dark:1', 'light:1']);
+});
+
+it('lays underlayers before local colour and works elsewhere while a wash dries', function (): void {
+    $plan = planOf([zone('float', 'QW:201@30 > QW:513@60', 0), zone('sky', 'QW:416@40')]);
+    expect(order($plan)[0])->toBe('float:1')->and($plan->steps[0]->role)->toBe(StepRole::Underlayer);
+    $plan = planOf([zone('wet', 'wash > QW:113@40'), zone('other', 'blend')]);
+    expect(order($plan))->toBe(['wet:1', 'other:1', 'wet:2']);
+});
+
+it('lists the pencils in box order with their coats and zones', function (): void {
+    $plan = planOf([zone('a', 'LO:7206@40 > QW:404@50x3'), zone('b', 'QW:404@40 > QW:113@40')]);
+    $list = array_map(static fn (array $entry): array => [(string) $entry['pencil']->id, $entry['layers'], $entry['zones']], $plan->pullList);
+    expect($list)->toBe([['QW:113', 1, 1], ['QW:404', 4, 2], ['LO:7206', 1, 1]]);
+});
+
+it('warns of solvent where there is a wash, and only there', function (): void {
+    expect(planOf([zone('a', 'QW:404@50x3 > wash')])->cautions)->toContain(Caution::Solvent)
+        ->and(planOf([zone('a', 'QW:404@50x3')])->cautions)->not->toContain(Caution::Solvent)
+        ->and(planOf([zone('a', '')])->cautions)->toBe([]);
+});
+
+it('shows each step from the colour before to the colour after', function (): void {
+    $steps = planOf([zone('a', 'QW:116@40 > QW:404@50')])->steps;
+    expect($steps[0]->before)->toEqual(seen(''))->and($steps[0]->after)->toEqual(seen('QW:116@40'))
+        ->and($steps[1]->before)->toEqual($steps[0]->after)->and($steps[1]->after)->toEqual(seen('QW:116@40 > QW:404@50'));
+});
+
+it('keeps the key of a step while the stack below it stays the same', function (): void {
+    $keys = static fn (string $stack): array => array_map(static fn (PlanStep $step): string => $step->key, planOf([zone('a', $stack)])->steps);
+    $before = $keys('QW:116@40 > QW:404@50');
+    $after = $keys('QW:116@40 > QW:404@60');
+    expect($after[0])->toBe($before[0])->and($after[1])->not->toBe($before[1]);
+});
+
+it('has nothing to say without zones', function (): void {
+    $plan = planOf([]);
+    expect($plan->steps)->toBe([])->and($plan->pullList)->toBe([])->and($plan->cautions)->toBe([]);
+});

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Mail\PasswordReset;
+use App\Models\User;
+use Illuminate\Support\Facades\Mail;
+
+use function Tests\Feature\artist;
+
+it('says who is there', function (): void {
+    $this->getJson('/api/session')->assertOk()->assertExactJson(['user' => null, 'demo' => true]);
+    $user = artist();
+    $this->actingAs($user)->getJson('/api/session')->assertJsonPath('user.email', $user->email)->assertJsonPath('user.boxCount', 15);
+});
+
+it('opens a new studio, signs out and in again', function (): void {
+    $this->postJson('/api/account', ['name' => 'Ines', 'email' => 'ines@example.org', 'password' => 'ten pencils', 'password_confirmation' => 'ten pencils'])
+        ->assertOk()->assertJsonPath('user.name', 'Ines')->assertJsonPath('user.boxCount', 0);
+    expect(User::query()->firstOrFail()->password)->not->toBe('ten pencils');
+    $this->deleteJson('/api/session')->assertJsonPath('user', null);
+    $this->postJson('/api/session', ['email' => 'ines@example.org', 'password' => 'wrong pencils'])->assertUnprocessable()->assertJsonPath('errors.email.0', 'No studio has this e-mail with this password.');
+    $this->postJson('/api/session', ['email' => 'ines@example.org', 'password' => 'ten pencils'])->assertJsonPath('user.name', 'Ines');
+});
+
+it('refuses accounts that cannot be', function (): void {
+    $user = artist();
+    $this->postJson('/api/account', ['name' => '', 'email' => $user->email, 'password' => 'short', 'password_confirmation' => 'other'])
+        ->assertUnprocessable()->assertJsonValidationErrors(['name', 'email', 'password']);
+});
+
+it('slows down guessing', function (): void {
+    $user = artist();
+    for ($i = 0; $i < 5; $i++) {
+        $this->postJson('/api/session', ['email' => $user->email, 'password' => "guess $i"])->assertUnprocessable();
+    }
+    $this->postJson('/api/session', ['email' => $user->email, 'password' => 'pencil-and-paper'])->assertTooManyRequests();
+});
+
+it('mails a link for a new password and says nothing of who exists', function (): void {
+    Mail::fake();
+    $user = artist();
+    $this->postJson('/api/account/forgot', ['email' => 'nobody@example.org'])->assertNoContent();
+    Mail::assertNothingSent();
+    $this->postJson('/api/account/forgot', ['email' => $user->email])->assertNoContent();
+    $url = null;
+    Mail::assertSent(PasswordReset::class, function (PasswordReset $mail) use (&$url): bool {
+        preg_match('/token=([^&\s]+)/', $mail->render(), $found);
+        $url = $found[1] ?? null;
+
+        return true;
+    });
+    $form = ['token' => $url, 'email' => $user->email, 'password' => 'another pencil', 'password_confirmation' => 'another pencil'];
+    $this->postJson('/api/account/reset', [...$form, 'token' => 'made up'])->assertUnprocessable()->assertJsonValidationErrorFor('token');
+    $this->postJson('/api/account/reset', $form)->assertNoContent();
+    $this->postJson('/api/session', ['email' => $user->email, 'password' => 'another pencil'])->assertOk();
+    $this->postJson('/api/account/reset', $form)->assertUnprocessable();
+});
+
+it('opens the demo only where there is one', function (): void {
+    $this->seed();
+    $this->postJson('/api/session/demo')->assertOk()->assertJsonPath('user.boxCount', 48);
+    $pieces = $this->getJson('/api/pieces')->assertOk()->json();
+    expect($pieces)->toHaveCount(1)->and($pieces[0]['zoneCount'])->toBe(11)->and($pieces[0]['recipeCount'])->toBe(9);
+    // Seeding again changes nothing.
+    $this->seed();
+    expect(User::query()->count())->toBe(1);
+    config(['prism.demo' => false]);
+    $this->postJson('/api/session/demo')->assertNotFound();
+});
+
+it('keeps strangers out and everything under strict headers', function (): void {
+    foreach (['/api/pieces', '/api/pencils', '/api/papers'] as $path) {
+        $this->getJson($path)->assertUnauthorized();
+    }
+    $response = $this->get('/')->assertOk();
+    expect($response->headers->get('Content-Security-Policy'))->toContain("default-src 'none'")->toContain("script-src 'self'")->not->toContain('unsafe-eval')
+        ->and($response->headers->get('X-Content-Type-Options'))->toBe('nosniff');
+    $this->getJson('/api/nothing-here')->assertNotFound()->assertJsonPath('message', 'There is nothing at this address.');
+});
+
+it('asks for the token of the page', function (): void {
+    // The framework skips this in tests; the middleware must be in the group all the same.
+    expect(app(Illuminate\Contracts\Http\Kernel::class)->getMiddlewareGroups()['web'])->toContain(Illuminate\Foundation\Http\Middleware\ValidateCsrfToken::class);
+});

@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+use const Tests\Feature\ADOBE_RGB;
+use const Tests\Feature\DISPLAY_P3;
+
+use App\Models\Piece;
+use Prism\Reference\Raster;
+
+use function Tests\Feature\artist;
+use function Tests\Feature\blob;
+use function Tests\Feature\bytes;
+use function Tests\Feature\picture;
+use function Tests\Feature\profile;
+use function Tests\Feature\readPhoto;
+
+function upload($test, $photo)
+{
+    return $test->actingAs(artist())->post('/api/pieces', ['title' => 'Jug', 'paper' => 'harbour-cartridge', 'photo' => $photo], ['Accept' => 'application/json']);
+}
+
+/** Lab of the middle of a picture as the studio reads it. */
+function middle(string $photo): array
+{
+    $read = readPhoto($photo);
+    $lab = Raster::of($read->width, $read->height, $read->rgb)->sample($read->width / 2, $read->height / 2, 4)->colour;
+
+    return [$lab->L, $lab->a, $lab->b];
+}
+
+it('takes JPEG, PNG and WebP', function (string $format): void {
+    upload($this, picture($format))->assertCreated()->assertJsonPath('photo.width', 120)->assertJsonPath('photo.height', 90)->assertJsonPath('zones', []);
+    expect(Piece::query()->count())->toBe(1);
+})->with(['jpeg', 'png', 'webp']);
+
+it('shows photo and value view to their owner', function (): void {
+    $piece = upload($this, picture())->json();
+    $this->get($piece['photo']['url'])->assertOk()->assertHeader('Content-Type', 'image/jpeg');
+    $this->get($piece['photo']['valueUrl'])->assertOk();
+});
+
+it('refuses what is no picture, in words, and keeps nothing', function (Closure $make, string $says): void {
+    upload($this, $make())->assertUnprocessable()->assertJsonPath('errors.photo.0', fn (string $said): bool => str_contains($said, $says));
+    expect(Piece::query()->count())->toBe(0);
+})->with([
+    'text' => [fn () => bytes('photo.jpg', 'not a picture at all'), 'not a picture that can be read here'],
+    'drawing in SVG' => [fn () => bytes('photo.png', '<svg xmlns="http://www.w3.org/2000/svg"/>'), 'not a picture that can be read here'],
+    'empty' => [fn () => bytes('photo.png', ''), 'not a picture'],
+    'truncated JPEG' => [fn () => bytes('photo.jpg', substr(blob('jpeg', 400, 300), 0, 700)), 'cut off'],
+    'truncated PNG' => [fn () => bytes('photo.png', substr(blob('png', 400, 300, '#3c7850', fn ($image) => $image->addNoiseImage(Imagick::NOISE_GAUSSIAN)), 0, -40)), 'cut off'],
+    'truncated WebP' => [fn () => bytes('photo.webp', substr(blob('webp', 400, 300), 0, -9)), 'cut off'],
+    'broken inside' => [fn () => bytes('photo.png', substr_replace(blob('png', 300, 200), str_repeat("\0", 12), 16, 12)), 'damaged'],
+    'one pixel' => [fn () => picture('png', 1, 1), 'only 1 x 1 pixels'],
+    'black' => [fn () => picture('jpeg', 120, 90, '#000'), 'black all over'],
+]);
+
+it('checks the number of pixels before decoding', function (): void {
+    // A small file that says it is 30,000 x 30,000: decoding it would take gigabytes.
+    $header = pack('NNCCCCC', 30000, 30000, 8, 2, 0, 0, 0);
+    $chunk = static fn (string $type, string $data): string => pack('N', strlen($data)).$type.$data.pack('N', crc32($type.$data));
+    $bomb = "\x89PNG\r\n\x1A\n".$chunk('IHDR', $header).$chunk('IDAT', gzcompress(str_repeat("\0", 5000))).$chunk('IEND', '');
+    $before = memory_get_peak_usage();
+    upload($this, bytes('big.png', $bomb))->assertUnprocessable()->assertJsonPath('errors.photo.0', fn (string $said): bool => str_contains($said, '30000 x 30000 pixels') && str_contains($said, 'at most 60'));
+    expect(memory_get_peak_usage() - $before)->toBeLessThan(60_000_000);
+});
+
+it('refuses a file over the limit, and missing fields, each by name', function (): void {
+    config(['prism.photo.max_megabytes' => 0]);
+    upload($this, picture('png', 400, 300, '#3c7850', fn ($image) => $image->addNoiseImage(Imagick::NOISE_GAUSSIAN)))->assertJsonValidationErrorFor('photo');
+    $this->postJson('/api/pieces', ['paper' => 'nothing'])->assertUnprocessable()->assertJsonValidationErrors(['title', 'photo', 'paper']);
+});
+
+it('scales a large photo down to the working size', function (): void {
+    $photo = readPhoto(blob('jpeg', 4000, 3000));
+    expect([$photo->width, $photo->height])->toBe([1600, 1200])->and(strlen($photo->rgb))->toBe(3 * 1600 * 1200);
+});
+
+it('turns a photo upright by its EXIF', function (): void {
+    $jpeg = blob('jpeg', 120, 90);
+    // APP1 with one IFD entry: orientation 6, turn clockwise.
+    $exif = "Exif\0\0MM\0*\0\0\0\x08\0\x01\x01\x12\0\x03\0\0\0\x01\0\x06\0\0\0\0\0\0";
+    $turned = substr($jpeg, 0, 2)."\xFF\xE1".pack('n', strlen($exif) + 2).$exif.substr($jpeg, 2);
+    $photo = readPhoto($turned);
+    expect([$photo->width, $photo->height])->toBe([90, 120]);
+});
+
+it('converts wide profiles to sRGB', function (array $primaries, float $gamma): void {
+    $plain = middle(blob('png'));
+    $wide = middle(blob('png', change: fn ($image) => $image->profileImage('icc', profile($primaries, $gamma))));
+    // newImage has no profile, so the first one only labels the same numbers: read through it they are cleaner.
+    expect(hypot($wide[1], $wide[2]))->toBeGreaterThan(hypot($plain[1], $plain[2]) + 3.0);
+})->with(['Display P3' => [DISPLAY_P3, 2.2], 'Adobe RGB' => [ADOBE_RGB, 2.2]]);
+
+it('converts CMYK and grey', function (): void {
+    [$L, $a, $b] = middle(blob('jpeg', colour: '#b43c32', change: fn ($image) => $image->transformImageColorspace(Imagick::COLORSPACE_CMYK)));
+    expect($a)->toBeGreaterThan(20.0)->and($b)->toBeGreaterThan(10.0)->and($L)->toBeGreaterThan(30.0)->toBeLessThan(55.0);
+    [, $a, $b] = middle(blob('jpeg', colour: '#888', change: fn ($image) => $image->transformImageColorspace(Imagick::COLORSPACE_GRAY)));
+    expect(abs($a) + abs($b))->toBeLessThan(0.5);
+});
+
+it('takes the first frame of an animation and lays transparency on white', function (): void {
+    $animated = blob('webp', change: function ($image): void {
+        $image->newImage(120, 90, new ImagickPixel('#c81e1e'));
+        $image->setImageFormat('webp');
+    });
+    expect(middle($animated)[1])->toBeLessThan(0.0);
+    expect(middle(blob('png', colour: 'transparent'))[0])->toBeGreaterThan(99.0);
+});
+
+it('shows values as greys of the same lightness', function (): void {
+    $photo = readPhoto(blob('png', colour: '#3c7850'));
+    $value = new Imagick;
+    $value->readImageBlob($photo->valueJpeg);
+    $pixel = $value->getImagePixelColor(60, 45)->getColor();
+    expect($pixel['r'])->toBe($pixel['g'])->and(Prism\Colour\Srgb::toLab($pixel['r'], $pixel['g'], $pixel['b'])->L)
+        ->toEqualWithDelta(Prism\Colour\Lab::fromHex('#3c7850')->L, 0.6);
+});

@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Paper;
+use App\Models\Pencil;
+use App\Models\Piece;
+use App\Models\User;
+use App\Studio\Photo;
+use App\Studio\PhotoReader;
+use App\Studio\PhotoStore;
+use Database\Seeders\MaterialsSeeder;
+use Illuminate\Http\UploadedFile;
+use Imagick;
+use ImagickPixel;
+
+/** A few pencils of both ranges, enough for a search. */
+const BOX = ['QW' => ['101', '113', '119', '201', '404', '513', '519', '610', '716', '722'], 'LO' => ['7012', '7111', '7206', '7335', '7511']];
+
+function materials(): void
+{
+    (new MaterialsSeeder)->run();
+}
+
+function artist(bool $withBox = true): User
+{
+    if (Paper::query()->doesntExist()) {
+        materials();
+    }
+    $user = User::factory()->create();
+    if ($withBox) {
+        foreach (BOX as $range => $numbers) {
+            $user->box()->attach(Pencil::query()->whereIn('number', $numbers)->whereRelation('range', 'code', $range)->pluck('id'));
+        }
+    }
+
+    return $user;
+}
+
+/** A piece whose photo is four flat quarters: red, green, blue, grey. */
+function pieceOf(User $user): Piece
+{
+    $piece = Piece::factory()->for($user)->create(['photo_width' => 64, 'photo_height' => 48]);
+    $rgb = '';
+    for ($y = 0; $y < 48; $y++) {
+        for ($x = 0; $x < 64; $x++) {
+            $rgb .= $y < 24 ? ($x < 32 ? "\xB4\x3C\x32" : "\x46\x82\x50") : ($x < 32 ? "\x3C\x5A\x96" : "\x80\x80\x80");
+        }
+    }
+    $original = tempnam(sys_get_temp_dir(), 'photo');
+    app(PhotoStore::class)->put($piece, new Photo(64, 48, 'jpeg', 'value', $rgb), $original);
+    unlink($original);
+
+    return $piece;
+}
+
+/** @param  callable(Imagick): void|null  $change */
+function picture(string $format = 'jpeg', int $width = 120, int $height = 90, string $colour = '#3c7850', ?callable $change = null): UploadedFile
+{
+    return bytes("photo.$format", blob($format, $width, $height, $colour, $change));
+}
+
+/** @param  callable(Imagick): void|null  $change */
+function blob(string $format = 'jpeg', int $width = 120, int $height = 90, string $colour = '#3c7850', ?callable $change = null): string
+{
+    $image = new Imagick;
+    $image->newImage($width, $height, new ImagickPixel($colour));
+    $image->setImageFormat($format);
+    if ($change !== null) {
+        $change($image);
+    }
+
+    return $image->getImagesBlob();
+}
+
+/** The picture as the studio reads it. */
+function readPhoto(string $content): Photo
+{
+    $path = tempnam(sys_get_temp_dir(), 'photo');
+    file_put_contents($path, $content);
+    try {
+        return app(PhotoReader::class)->read($path);
+    } finally {
+        unlink($path);
+    }
+}
+
+function bytes(string $name, string $content): UploadedFile
+{
+    return UploadedFile::fake()->createWithContent($name, $content);
+}
+
+/**
+ * A matrix/TRC profile (ICC.1:2010) of given primaries adapted to D50, with one gamma: Display P3 and Adobe RGB in small.
+ *
+ * @param  array{array{float, float, float}, array{float, float, float}, array{float, float, float}}  $primaries  XYZ of red, green, blue
+ */
+function profile(array $primaries, float $gamma): string
+{
+    $fixed = static fn (float $value): string => pack('N', (int) round($value * 65536) & 0xFFFFFFFF);
+    $xyz = static fn (array $v): string => 'XYZ '.pack('N', 0).$fixed($v[0]).$fixed($v[1]).$fixed($v[2]);
+    $curve = 'curv'.pack('NNn', 0, 1, (int) round($gamma * 256))."\0\0";
+    $text = 'desc'.pack('NN', 0, 5)."test\0".pack('NN', 0, 0).pack('nC', 0, 0).str_repeat("\0", 67);
+    $copyright = 'text'.pack('N', 0)."none\0\0\0\0";
+    $tags = ['desc' => $text, 'cprt' => $copyright, 'wtpt' => $xyz([0.9642, 1.0, 0.8249]), 'rXYZ' => $xyz($primaries[0]), 'gXYZ' => $xyz($primaries[1]), 'bXYZ' => $xyz($primaries[2]), 'rTRC' => $curve, 'gTRC' => $curve, 'bTRC' => $curve];
+    $offset = 128 + 4 + 12 * count($tags);
+    $table = pack('N', count($tags));
+    $data = '';
+    foreach ($tags as $name => $content) {
+        $content .= str_repeat("\0", (4 - strlen($content) % 4) % 4);
+        $table .= $name.pack('NN', $offset + strlen($data), strlen($content));
+        $data .= $content;
+    }
+    $size = $offset + strlen($data);
+    $header = pack('N', $size).'test'.pack('N', 0x02400000).'mntrRGB XYZ '.pack('n6', 2026, 1, 1, 0, 0, 0).'acsp'.str_repeat("\0", 28).$fixed(0.9642).$fixed(1.0).$fixed(0.8249);
+
+    return str_pad($header, 128, "\0").$table.$data;
+}
+
+const DISPLAY_P3 = [[0.51512, 0.24120, -0.00105], [0.29198, 0.69225, 0.04189], [0.15710, 0.06657, 0.78407]];
+const ADOBE_RGB = [[0.60974, 0.31111, 0.01947], [0.20528, 0.62567, 0.06087], [0.14919, 0.06322, 0.74457]];
