@@ -53,7 +53,7 @@ function Pages() {
                 <Route path="/reset-password" element={<ResetPasswordPage />} />
                 <Route path="/" element={<Navigate to="/pieces" replace />} />
                 <Route path="/login" element={<Navigate to="/pieces" replace />} />
-                <Route path="/register" element={<Navigate to="/pieces" replace />} />
+                <Route path="/register" element={<Navigate to="/pencils" replace />} />
                 <Route
                     path="*"
                     element={

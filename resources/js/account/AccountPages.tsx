@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import { Form } from 'react-aria-components';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { Refusal } from '../api/client';
 import { useSession } from '../api/queries';
@@ -154,7 +154,6 @@ export function SignInPage() {
 
 export function RegisterPage() {
     const register = useRegister();
-    const navigate = useNavigate();
     const [form, setForm] = useState({ name: '', email: '', password: '', password_confirmation: '' });
     const set = (name: keyof typeof form) => (value: string) => setForm({ ...form, [name]: value });
 
@@ -164,7 +163,7 @@ export function RegisterPage() {
             <Fields
                 onSubmit={(event) => {
                     event.preventDefault();
-                    register.mutate(form, { onSuccess: () => void navigate('/pencils') });
+                    register.mutate(form);
                 }}
             >
                 <h2>New studio</h2>

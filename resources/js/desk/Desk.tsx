@@ -122,7 +122,9 @@ export function Desk() {
     const nextZone = (by: number) => {
         const zones = piece.data?.zones ?? [];
         if (zones.length === 0) return;
-        const at = zones.findIndex((candidate) => candidate.id === selection.zoneId);
+        // From the address itself: two keys in quick succession may come before the next render.
+        const chosen = new URLSearchParams(window.location.search).get('zone');
+        const at = zones.findIndex((candidate) => candidate.id === chosen);
         const next = zones[(at + by + zones.length) % zones.length] ?? zones[0];
         if (next) selection.selectZone(next.id);
     };

@@ -61,7 +61,12 @@ export function ZoneStrip({ zones, chosen, onChoose }: Props) {
                         <i style={{ background: zone.target.hex }} aria-hidden />
                         <b>{index + 1}</b>
                         <span>{zone.name}</span>
-                        {zone.recipe && <b aria-label="has a recipe">✓</b>}
+                        {zone.recipe && (
+                            <>
+                                <b aria-hidden>✓</b>
+                                <span className="visually-hidden">has a recipe</span>
+                            </>
+                        )}
                         <span className="visually-hidden">{spoken(zone.target)}</span>
                     </Item>
                 </li>

@@ -131,7 +131,11 @@ export function PencilsPage() {
     return (
         <Page>
             <title>Pencils – Knotty Prism</title>
-            <h1>{owned.length === 0 ? 'Your box is empty' : `${owned.length} pencils in your box`}</h1>
+            <h1>
+                {owned.length === 0
+                    ? 'Your box is empty'
+                    : `${owned.length} ${owned.length === 1 ? 'pencil' : 'pencils'} in your box`}
+            </h1>
             <Bar>
                 <div style={{ width: 300 }}>
                     <Field label="Find by number, name, old name or family" value={query} onChange={setQuery} />

@@ -45,7 +45,7 @@ interface Props extends TextFieldProps {
 
 export function Field({ label, inputType = 'text', problem, placeholder, ...props }: Props) {
     return (
-        <Box {...props} isInvalid={problem !== undefined}>
+        <Box {...props} validationBehavior="aria" isInvalid={problem !== undefined}>
             <FieldLabel>{label}</FieldLabel>
             <FieldInput type={inputType} placeholder={placeholder} />
             <FieldProblem>{problem}</FieldProblem>

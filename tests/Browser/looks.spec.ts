@@ -1,0 +1,113 @@
+import { expect, openDemo, openHarbour, sampleAt, test } from './studio';
+import { expectSound } from './studio';
+
+const STAGES = ['look', 'match', 'plan', 'draw', 'compare'];
+
+for (const light of ['daylight', 'dim'] as const) {
+    test(`no screen has a serious fault or sticks out at 1024 by 768, ${light}`, async ({ page }) => {
+        await page.setViewportSize({ width: 1024, height: 768 });
+        await page.goto('/');
+        await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+        await expectSound(page);
+        await openDemo(page);
+        if (light === 'dim') await page.getByRole('button', { name: 'Dim studio' }).click();
+        await expectSound(page);
+        await page.goto('/pieces/new');
+        await expect(page.getByRole('heading', { name: 'New piece' })).toBeVisible();
+        await expectSound(page);
+        await page.goto('/pencils');
+        await expect(page.getByRole('heading', { name: /pencils in your box/ })).toBeVisible();
+        await expectSound(page);
+        await page.goto('/pieces');
+        await page.getByRole('link', { name: /Floats and buoy/ }).click();
+        await page.getByRole('button', { name: /Small float, blue/ }).click();
+        for (const stage of STAGES) {
+            await page.getByRole('link', { name: new RegExp(stage, 'i') }).click();
+            await expect(page.getByRole('heading', { level: 1 })).toBeAttached();
+            if (stage === 'match') {
+                await page.getByRole('button', { name: /Open recipe For/ }).click();
+                await expect(page.getByTestId('words')).toBeVisible();
+            }
+            await expectSound(page);
+        }
+    });
+}
+
+test('the interface is achromatic: with the artist\u2019s colours away, no pixel has a hue', async ({ page }) => {
+    await openHarbour(page);
+    await page.getByRole('button', { name: /Buoy, light red/ }).click();
+    await expect(page.getByTestId('recipe').first()).toBeVisible();
+    // What is the artist's: the photo, swatches and chips. They are the only ones with a colour of their own.
+    await page.evaluate(() => {
+        for (const element of document.querySelectorAll<HTMLElement>('img, [data-hex], i, svg circle'))
+            element.style.visibility = 'hidden';
+    });
+    const shot = (await page.screenshot()).toString('base64');
+    const hue = await page.evaluate(async (data) => {
+        const image = new Image();
+        image.src = `data:image/png;base64,${data}`;
+        await image.decode();
+        const canvas = document.createElement('canvas');
+        canvas.width = image.width;
+        canvas.height = image.height;
+        const context = canvas.getContext('2d');
+        context?.drawImage(image, 0, 0);
+        const pixels = context?.getImageData(0, 0, image.width, image.height).data ?? new Uint8ClampedArray();
+        let most = 0;
+        let where = '';
+        for (let i = 0; i < pixels.length; i += 4) {
+            const [r = 0, g = 0, b = 0] = [pixels[i], pixels[i + 1], pixels[i + 2]];
+            const spread = Math.max(r, g, b) - Math.min(r, g, b);
+            if (spread > most) {
+                most = spread;
+                where = `${(i / 4) % image.width},${Math.floor(i / 4 / image.width)}`;
+            }
+        }
+
+        return { most, where };
+    }, shot);
+    expect(hue.most, `at ${hue.where}`).toBeLessThanOrEqual(1);
+});
+
+test('everything often done has a key', async ({ page }) => {
+    await openHarbour(page);
+    await page.keyboard.press('?');
+    await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('n');
+    await expect(page).toHaveURL(/zone=/);
+    const first = page.url();
+    await page.keyboard.press('n');
+    expect(page.url()).not.toBe(first);
+    await page.keyboard.press('p');
+    await expect(page).toHaveURL(first);
+    await page.keyboard.press('g');
+    await expect(page.getByRole('button', { name: 'Greyscale' })).toHaveAttribute('aria-pressed', 'true');
+    await page.keyboard.press('g');
+    await page.keyboard.press('i');
+    await expect(page.getByRole('button', { name: 'Isolate' })).toHaveAttribute('aria-pressed', 'true');
+    await page.keyboard.press('i');
+    for (const [key, stage] of ['look', 'match', 'plan', 'draw', 'compare'].entries()) {
+        await page.keyboard.press(String(key + 1));
+        await expect(page).toHaveURL(new RegExp(`/${stage}\\b`));
+    }
+    // The picture from the keyboard alone.
+    await page.keyboard.press('1');
+    await page.keyboard.press('c');
+    await page.keyboard.press('ArrowRight');
+    await expect(page).toHaveURL(/at=/);
+    await expect(page.getByTestId('reading')).toBeVisible();
+    const radius = page.url();
+    await page.keyboard.press(']');
+    expect(page.url()).not.toBe(radius);
+});
+
+test('nothing jumps when another colour is sampled', async ({ page }) => {
+    await openHarbour(page);
+    await sampleAt(page, 0.2, 0.5);
+    await expect(page.getByTestId('recipe').first()).toBeVisible();
+    const place = await page.getByTestId('reading').boundingBox();
+    await sampleAt(page, 0.63, 0.44);
+    await expect(page.getByTestId('reading')).toContainText('yellow');
+    expect(await page.getByTestId('reading').boundingBox()).toEqual(place);
+});

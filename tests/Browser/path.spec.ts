@@ -1,0 +1,135 @@
+import { expect, openHarbour, sampleAt, test } from './studio';
+
+test('from a spot in the photo to a drawn step, and all of it survives a reload', async ({ page }) => {
+    await openHarbour(page);
+
+    // Look: a click samples the colour and tells it in words and numbers.
+    await page.keyboard.press('1');
+    await sampleAt(page, 0.9, 0.93);
+    const reading = page.getByTestId('reading');
+    await expect(reading).toContainText('Value step');
+    await expect(reading.getByRole('img', { name: /On the hue ring/ })).toBeVisible();
+
+    // Match: three different recipes and the nearest single pencil, without scrolling.
+    await page.keyboard.press('2');
+    const recipes = page.getByTestId('recipe');
+    await expect(recipes.first()).toBeVisible();
+    expect(await recipes.count()).toBeGreaterThanOrEqual(4);
+    await expect(recipes.nth(2)).toBeInViewport({ ratio: 0.8 });
+    await expect(page.getByText('Nearest single')).toBeVisible();
+
+    // The stack editor predicts every change at once.
+    await page.getByRole('button', { name: 'Open recipe No. 1' }).click();
+    const editor = page.getByTestId('editor');
+    await expect(editor).toBeVisible();
+    const before = await editor.getByTestId('dE').textContent();
+    await editor.getByRole('slider', { name: 'Pressure of step 1' }).focus();
+    for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
+    await expect(editor.getByTestId('dE')).not.toHaveText(before ?? '');
+    await editor.getByRole('button', { name: 'Add wash' }).click();
+    await expect(editor.getByText('Solvent wash, dried')).toBeVisible();
+    await editor.getByRole('button', { name: 'Add blend' }).click();
+    await editor.getByRole('button', { name: 'Undo' }).click();
+    await expect(editor.getByText('Colourless blender')).toHaveCount(0);
+    await editor.getByRole('button', { name: 'Redo' }).click();
+    await expect(editor.getByText('Colourless blender')).toBeVisible();
+    await editor.getByRole('button', { name: 'Undo' }).click();
+
+    // What lies open comes back after a reload.
+    const notation = editor.getByLabel(/As text/);
+    const stack = await notation.inputValue();
+    expect(stack).toMatch(/> wash$/);
+    await page.reload();
+    await expect(page.getByTestId('editor').getByLabel(/As text/)).toHaveValue(stack);
+
+    // Kept as the recipe of a named zone.
+    await editor.getByLabel('Name the zone this recipe is for').fill('Front plank');
+    await editor.getByRole('button', { name: 'Keep as zone' }).click();
+    await expect(page.getByRole('button', { name: /Front plank has a recipe/ })).toBeVisible();
+    await page.reload();
+    await expect(page.getByRole('button', { name: /Front plank has a recipe/ })).toBeVisible();
+
+    // Plan: pencils to take out, cautions, ordered steps, the sheet.
+    await page.keyboard.press('3');
+    await expect(page.getByRole('heading', { name: /Take out \d+ pencils/ })).toBeVisible();
+    await expect(page.getByRole('list', { name: 'Cautions' })).toContainText('Solvent: air the room');
+    await expect(page.getByTestId('plan-step').filter({ hasText: 'Front plank' }).first()).toBeVisible();
+    const sheet = await page.request.get(
+        (await page.getByRole('link', { name: 'Plan sheet, PDF' }).getAttribute('href')) ?? '',
+    );
+    expect(sheet.headers()['content-type']).toBe('application/pdf');
+    expect((await sheet.body()).subarray(0, 4).toString()).toBe('%PDF');
+
+    // Draw: one step, done, skipped, taken back; and it remembers where one was.
+    await page.keyboard.press('4');
+    const now = page.getByTestId('step-now');
+    await expect(now).toContainText('Paper');
+    await page.keyboard.press('d');
+    await expect(page.getByText(/Step 2 of/)).toBeVisible();
+    await page.getByRole('button', { name: /Skip/ }).click();
+    await expect(page.getByText(/Step 3 of/)).toBeVisible();
+    await page.keyboard.press('u');
+    await expect(page.getByText(/Step 2 of/)).toBeVisible();
+    await page.reload();
+    await expect(page.getByText(/Step 2 of/)).toBeVisible();
+    await page.getByRole('button', { name: /Undo/ }).click();
+    await expect(page.getByText(/Step 1 of/)).toBeVisible();
+});
+
+test('steps are put in another order by dragging, from the keyboard too', async ({ page }) => {
+    await openHarbour(page);
+    await sampleAt(page, 0.5, 0.12);
+    await page.getByRole('button', { name: 'Open recipe No. 1' }).click();
+    const editor = page.getByTestId('editor');
+    const notation = editor.getByLabel(/As text/);
+    await notation.fill('QW:404@30 > QW:116@40 > QW:513@50');
+    await notation.press('Enter');
+    await expect(editor.getByRole('row')).toHaveCount(3);
+    const words = await editor.getByTestId('words').textContent();
+
+    await editor.getByRole('button', { name: 'Move step 3', exact: true }).focus();
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('ArrowUp');
+    await page.keyboard.press('ArrowUp');
+    await page.keyboard.press('Enter');
+    await expect(notation).not.toHaveValue('QW:404@30 > QW:116@40 > QW:513@50');
+    expect((await notation.inputValue()).split(' > ').sort()).toEqual(['QW:116@40', 'QW:404@30', 'QW:513@50']);
+
+    const from = await editor.getByRole('button', { name: 'Move step 1', exact: true }).boundingBox();
+    const to = await editor.getByRole('row').nth(2).boundingBox();
+    if (!from || !to) throw new Error('There are no rows.');
+    const first = (await notation.inputValue()).split(' > ')[0];
+    await page.mouse.move(from.x + 8, from.y + 12);
+    await page.mouse.down();
+    await page.mouse.move(to.x + 30, to.y + to.height - 4, { steps: 8 });
+    await page.mouse.move(to.x + 30, to.y + to.height - 2, { steps: 2 });
+    await page.mouse.up();
+    await expect.poll(async () => (await notation.inputValue()).split(' > ').at(-1)).toBe(first);
+    expect(words).not.toBeNull();
+
+    // Another pencil, by number.
+    await editor.getByRole('combobox', { name: 'Pencil of step 1' }).fill('722');
+    await page.getByRole('option', { name: /722/ }).click();
+    await expect(notation).toHaveValue(/^QW:722@/);
+
+    // A stack that cannot be read is refused by position and the stack stays.
+    const stays = await notation.inputValue();
+    await notation.fill('QW:404@30 > QW:116@');
+    await notation.press('Enter');
+    await expect(editor.getByText('At character 20: the pressure is missing', { exact: false })).toBeVisible();
+    await notation.fill(stays);
+    await notation.press('Enter');
+    await expect(editor.getByText('At character', { exact: false })).toHaveCount(0);
+});
+
+test('an edit of a kept recipe saves itself', async ({ page }) => {
+    await openHarbour(page);
+    await page.getByRole('button', { name: /Buoy, cream band/ }).click();
+    await page.getByRole('button', { name: /Open recipe For Buoy, cream band/ }).click();
+    const editor = page.getByTestId('editor');
+    await editor.getByRole('button', { name: 'Add lift' }).click();
+    await expect(editor.getByRole('button', { name: 'Kept for Buoy, cream band' })).toBeVisible();
+    await page.reload();
+    await page.getByRole('button', { name: 'All recipes' }).click();
+    await expect(page.getByRole('article', { name: /For Buoy, cream band/ })).toContainText('lift');
+});

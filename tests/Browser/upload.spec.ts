@@ -1,0 +1,88 @@
+import { expect, openDemo, sampleAt, test } from './studio';
+
+const PHOTO = 'database/demo/harbour.jpg';
+
+test('a photo of one\u2019s own becomes a piece; what is no photo is refused in words', async ({ page }) => {
+    await openDemo(page);
+    await page.getByRole('link', { name: 'New piece' }).click();
+    await page.setInputFiles('input[type=file]', {
+        name: 'notes.jpg',
+        mimeType: 'image/jpeg',
+        buffer: Buffer.from('no picture'),
+    });
+    await page
+        .getByLabel('Title')
+        .fill(
+            'A very long title of a piece that an artist gave it without a thought for the width of any card or screen',
+        );
+    await page.getByRole('button', { name: 'Start' }).click();
+    await expect(page.getByText('This file is not a picture that can be read here', { exact: false })).toBeVisible();
+
+    await page.setInputFiles('input[type=file]', PHOTO);
+    await page.getByRole('button', { name: 'Start' }).click();
+    await expect(page.getByText('Choose a colour to match')).toBeVisible();
+    await expect(page.getByText('Click the photo to sample a colour.')).toBeVisible();
+    await sampleAt(page, 0.64, 0.33);
+    await expect(page.getByTestId('recipe').first()).toBeVisible();
+    await page.getByRole('link', { name: '3 Plan' }).click();
+    await expect(page.getByText('No recipes to plan yet')).toBeVisible();
+
+    // Removed, and taken back.
+    await page.goto('/pieces');
+    await page.getByRole('button', { name: /Remove A very long title/ }).click();
+    await expect(page.getByRole('link', { name: /A very long title/ })).toHaveCount(0);
+    await page.getByRole('button', { name: 'Take back' }).click();
+    await expect(page.getByRole('link', { name: /A very long title/ })).toBeVisible();
+});
+
+test('a new studio starts with an empty box and says what to do', async ({ page }) => {
+    await page.goto('/');
+    await page.getByLabel('E-mail').fill('nobody@example.org');
+    await page.getByLabel('Password').fill('not the password');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByText('No studio has this e-mail with this password.')).toBeVisible();
+
+    await page.getByRole('link', { name: 'New studio' }).click();
+    await page.getByLabel('Your name').fill('Ines');
+    await page.getByLabel('E-mail').fill('ines@example.org');
+    await page.getByLabel('Password, 10 characters or more').fill('short');
+    await page.getByLabel('Password again').fill('short');
+    await page.getByRole('button', { name: 'Open the studio' }).click();
+    await expect(page.getByText('at least 10 characters', { exact: false })).toBeVisible();
+    await page.getByLabel('Password, 10 characters or more').fill('ten pencils');
+    await page.getByLabel('Password again').fill('ten pencils');
+    await page.getByRole('button', { name: 'Open the studio' }).click();
+    await expect(page.getByRole('heading', { name: 'Your box is empty' })).toBeVisible();
+
+    await page.getByRole('link', { name: 'Pieces' }).click();
+    await expect(page.getByText('No pieces yet')).toBeVisible();
+    await page.getByRole('link', { name: 'New piece' }).first().click();
+    await page.setInputFiles('input[type=file]', PHOTO);
+    await page.getByRole('button', { name: 'Start' }).click();
+    await sampleAt(page, 0.64, 0.33);
+    await expect(page.getByRole('heading', { name: 'Your box is empty' })).toBeVisible();
+    await page.getByRole('link', { name: 'Put pencils in the box' }).click();
+    await page.getByRole('button', { name: /QW 404/ }).click();
+    await expect(page.getByRole('heading', { name: '1 pencils in your box' })).toHaveCount(0);
+    await expect(page.getByRole('heading', { name: '1 pencil in your box' })).toBeVisible();
+    await page.goBack();
+    await expect(page.getByTestId('recipe').first()).toBeVisible();
+
+    await page.getByRole('button', { name: /Sign out/ }).click();
+    await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+});
+
+test('another artist\u2019s piece is not there', async ({ page, browser, baseURL }) => {
+    await openDemo(page);
+    const href = await page.getByRole('link', { name: /Floats and buoy/ }).getAttribute('href');
+    const stranger = await (await browser.newContext({ baseURL })).newPage();
+    await stranger.goto('/register');
+    await stranger.getByLabel('Your name').fill('Otto');
+    await stranger.getByLabel('E-mail').fill('otto@example.org');
+    await stranger.getByLabel('Password, 10 characters or more').fill('ten pencils');
+    await stranger.getByLabel('Password again').fill('ten pencils');
+    await stranger.getByRole('button', { name: 'Open the studio' }).click();
+    await expect(stranger.getByRole('heading', { name: 'Your box is empty' })).toBeVisible();
+    await stranger.goto(href ?? '');
+    await expect(stranger.getByText('There is no such piece in your studio.')).toBeVisible();
+});
