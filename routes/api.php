@@ -13,7 +13,7 @@ use Illuminate\Support\Facades\Route;
 
 Route::get('session', [SessionController::class, 'show']);
 Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');
-Route::post('session/demo', [SessionController::class, 'demo'])->middleware('throttle:accounts');
+Route::post('session/demo', [SessionController::class, 'demo'])->middleware('throttle:demo');
 Route::delete('session', [SessionController::class, 'destroy']);
 Route::post('account', [AccountController::class, 'store'])->middleware('throttle:accounts');
 Route::post('account/forgot', [AccountController::class, 'forgot'])->middleware('throttle:accounts');

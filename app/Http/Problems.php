@@ -6,6 +6,7 @@ namespace App\Http;
 
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Http\Exceptions\ThrottleRequestsException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Prism\Colour\InvalidColour;
@@ -28,6 +29,9 @@ final class Problems
         }
         $exceptions->render(static fn (NotFoundHttpException $missing, Request $request): ?JsonResponse => $request->is('api/*')
             ? self::refused($missing->getPrevious() instanceof ModelNotFoundException ? 'There is no such thing in your studio.' : ($missing->getMessage() ?: 'There is nothing at this address.'), status: 404)
+            : null);
+        $exceptions->render(static fn (ThrottleRequestsException $many, Request $request): ?JsonResponse => $request->is('api/*')
+            ? self::refused(sprintf('Too many tries. Wait %d seconds, then try again.', (int) ($many->getHeaders()['Retry-After'] ?? 60)), status: 429)
             : null);
         $exceptions->render(static function (\DomainException $refusal, Request $request): ?JsonResponse {
             foreach (self::REFUSALS as $class) {

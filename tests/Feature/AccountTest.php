@@ -34,7 +34,8 @@ it('slows down guessing', function (): void {
     for ($i = 0; $i < 5; $i++) {
         $this->postJson('/api/session', ['email' => $user->email, 'password' => "guess $i"])->assertUnprocessable();
     }
-    $this->postJson('/api/session', ['email' => $user->email, 'password' => 'pencil-and-paper'])->assertTooManyRequests();
+    $this->postJson('/api/session', ['email' => $user->email, 'password' => 'pencil-and-paper'])->assertTooManyRequests()
+        ->assertJsonPath('message', fn (string $said): bool => str_starts_with($said, 'Too many tries. Wait '));
 });
 
 it('mails a link for a new password and says nothing of who exists', function (): void {
