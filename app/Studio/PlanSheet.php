@@ -35,6 +35,9 @@ final class PlanSheet
     /** @return string the bytes of the PDF */
     public function pdf(Piece $piece, Plan $plan): string
     {
+        // Else the library begins each file with Helvetica, which it does not embed.
+        defined('K_TCPDF_EXTERNAL_CONFIG') || define('K_TCPDF_EXTERNAL_CONFIG', true);
+        defined('PDF_FONT_NAME_MAIN') || define('PDF_FONT_NAME_MAIN', self::FONT);
         $pdf = new TCPDF('P', 'mm', 'A4', true, 'UTF-8');
         $pdf->setCreator('Knotty Prism');
         $pdf->setTitle($piece->title);
@@ -95,7 +98,7 @@ final class PlanSheet
             $x = self::MARGIN + $column * ($index % 3);
             $this->swatch($pdf, $x, $y, 9, 7, $pencil->fullCoat ?? Lab::of(50, 0, 0));
             $this->text($pdf, $x + 11, $y - 0.8, $pencil->id->range.' '.$pencil->id->number, 11, 'B', 30);
-            $this->text($pdf, $x + 11, $y + 3.9, sprintf('%s, %s, %d coats', $pencil->name, $pencil->binder->value, $layers), 6.5, '', $column - 12);
+            $this->text($pdf, $x + 11, $y + 3.9, sprintf('%s, %s, %s', $pencil->name, $pencil->binder->value, $layers === 1 ? '1 coat' : $layers.' coats'), 6.5, '', $column - 12);
         }
         $pdf->setY($y + 11);
     }
@@ -129,10 +132,14 @@ final class PlanSheet
             $this->text($pdf, self::MARGIN + 15, $y + 1.6, ucfirst($step->role->value), 13, 'B', 60);
         }
         $this->text($pdf, self::MARGIN + 91, $y + 0.9, $step->zone->name, 9, 'B', 62);
-        $this->text($pdf, self::MARGIN + 91, $y + 5.2, $step->why, 6, '', 62);
+        $this->font($pdf, 6);
+        $pdf->MultiCell(62, 5.6, $step->why, 0, 'L', false, 1, self::MARGIN + 91, $y + 5.0, true, 0, false, true, 5.6, 'T', true);
+        // Neutral behind the colours, so that a white one shows on white paper.
+        $pdf->setFillColor(224, 224, 224);
+        $pdf->Rect(self::MARGIN + self::WIDTH - 28.5, $y + 0.6, 28.5, 9.8, 'F');
         $this->swatch($pdf, self::MARGIN + self::WIDTH - 27, $y + 1.5, 9, 8, $step->before);
         $this->swatch($pdf, self::MARGIN + self::WIDTH - 18, $y + 1.5, 9, 8, $step->after);
-        $this->swatch($pdf, self::MARGIN + self::WIDTH - 7, $y + 1.5, 7, 8, $step->zone->target);
+        $this->swatch($pdf, self::MARGIN + self::WIDTH - 7.5, $y + 1.5, 6, 8, $step->zone->target);
         $pdf->setY($y + self::ROW);
     }
 

@@ -41,6 +41,13 @@ Install them with: apt-get install $need"
     DEBIAN_FRONTEND=noninteractive $sudo apt-get -qq -y -o DPkg::Lock::Timeout=300 install $need >/dev/null || fail "apt-get could not install: $need"
 }
 
+# The front end's tools need a Node.js that is newer than some systems have.
+ensure_node() {
+    local major
+    major="$(node -p 'process.versions.node.split(".")[0]' 2>/dev/null || echo 0)"
+    [ "$major" -ge 20 ] || fail "Node.js 20 or newer is needed; here is ${major}. Install it, then start again."
+}
+
 # --- packages of the project -----------------------------------------------------------------------------------------
 
 # Runs a command when the digest of the given files differs from that of the last time.
@@ -63,6 +70,7 @@ ensure_folders() {
 }
 
 ensure_dependencies() {
+    ensure_node
     [ -d vendor ] || rm -f storage/stamps/composer
     [ -d node_modules ] || rm -f storage/stamps/npm
     once_for composer composer.json -- composer install --no-interaction --no-progress --quiet || fail "Composer could not install the PHP packages."
@@ -78,7 +86,8 @@ random_text() { head -c 24 /dev/urandom | base64 | tr -d '/+=' ; }
 
 ensure_env() {
     [ -f .env ] && return
-    sed -e "s|^APP_KEY=.*|APP_KEY=base64:$(head -c 32 /dev/urandom | base64)|" -e "s|^DB_PASSWORD=.*|DB_PASSWORD=$(random_text)|" .env.example >.env
+    # The first free port from 33061 on; from then on it stays that one.
+    sed -e "s|^DB_PORT=.*|DB_PORT=$(free_port 33061)|" -e "s|^APP_KEY=.*|APP_KEY=base64:$(head -c 32 /dev/urandom | base64)|" -e "s|^DB_PASSWORD=.*|DB_PASSWORD=$(random_text)|" .env.example >.env
     chmod 600 .env
 }
 
