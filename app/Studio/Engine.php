@@ -23,7 +23,7 @@ use Prism\Materials\Kit;
 final class Engine
 {
     /** Goes up when the engine computes differently. */
-    private const VERSION = 1;
+    private const VERSION = 2;
 
     private const BUILD_SECONDS = 60;
 

@@ -95,19 +95,21 @@ final class ModelBuilder
                 $heaviest[$id] = [$weight, $step, $swatch->colour];
             }
         }
-        $fullCoat = new FullCoat($tooth, $this->hand);
+        $swatched = new FullCoat($tooth, $this->hand);
+        // The colour in a pencil table is that of a coat on white cartridge, whatever one draws on.
+        $tabled = new FullCoat(Tooth::of(Paper::cartridge()), $this->hand);
         $optics = [];
         foreach ($kit as $id => $pencil) {
             if (isset($heaviest[$id])) {
                 [, $step, $colour] = $heaviest[$id];
-                $optics[$id] = $fullCoat->optics($pencil, self::bands($colour), $step->pressurePercent, $step->passes);
+                $optics[$id] = $swatched->optics($pencil, self::bands($colour), $step->pressurePercent, $step->passes);
 
                 continue;
             }
             $bands = FullCoat::bandsOf($pencil) ?? throw new InvalidMaterial(sprintf(
                 'Pencil %s has no colour: give it L, a, b in the pencil table, or a swatch of it alone.', $id,
             ));
-            $optics[$id] = $fullCoat->optics($pencil, $bands);
+            $optics[$id] = $tabled->optics($pencil, $bands);
         }
 
         return $optics;

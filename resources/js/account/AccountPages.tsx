@@ -90,6 +90,40 @@ const fieldOf = (error: unknown, name: string) => (error instanceof Refusal ? er
 const general = (error: unknown) =>
     error instanceof Refusal && Object.keys(error.fields).length === 0 ? error.message : null;
 
+interface Passwords {
+    password: string;
+    password_confirmation: string;
+}
+
+interface NewPasswordProps {
+    form: Passwords;
+    onChange: (form: Passwords) => void;
+    error: unknown;
+}
+
+/** A new password, twice. */
+function NewPassword({ form: { password, password_confirmation }, onChange, error }: NewPasswordProps) {
+    return (
+        <>
+            <Field
+                label="Password, 10 characters or more"
+                inputType="password"
+                autoComplete="new-password"
+                value={password}
+                onChange={(typed) => onChange({ password: typed, password_confirmation })}
+                problem={fieldOf(error, 'password')}
+            />
+            <Field
+                label="Password again"
+                inputType="password"
+                autoComplete="new-password"
+                value={password_confirmation}
+                onChange={(typed) => onChange({ password, password_confirmation: typed })}
+            />
+        </>
+    );
+}
+
 export function SignInPage() {
     const session = useSession();
     const signIn = useSignIn();
@@ -155,7 +189,7 @@ export function SignInPage() {
 export function RegisterPage() {
     const register = useRegister();
     const [form, setForm] = useState({ name: '', email: '', password: '', password_confirmation: '' });
-    const set = (name: keyof typeof form) => (value: string) => setForm({ ...form, [name]: value });
+    const set = (name: 'name' | 'email') => (value: string) => setForm({ ...form, [name]: value });
 
     return (
         <Around>
@@ -182,20 +216,10 @@ export function RegisterPage() {
                     onChange={set('email')}
                     problem={fieldOf(register.error, 'email')}
                 />
-                <Field
-                    label="Password, 10 characters or more"
-                    inputType="password"
-                    autoComplete="new-password"
-                    value={form.password}
-                    onChange={set('password')}
-                    problem={fieldOf(register.error, 'password')}
-                />
-                <Field
-                    label="Password again"
-                    inputType="password"
-                    autoComplete="new-password"
-                    value={form.password_confirmation}
-                    onChange={set('password_confirmation')}
+                <NewPassword
+                    form={form}
+                    onChange={(passwords) => setForm({ ...form, ...passwords })}
+                    error={register.error}
                 />
                 {general(register.error) && <p role="alert">{general(register.error)}</p>}
                 <StrongButton type="submit" isDisabled={register.isPending}>
@@ -249,8 +273,7 @@ export function ForgotPasswordPage() {
 export function ResetPasswordPage() {
     const reset = useResetPassword();
     const [params] = useSearchParams();
-    const [password, setPassword] = useState('');
-    const [again, setAgain] = useState('');
+    const [form, setForm] = useState<Passwords>({ password: '', password_confirmation: '' });
 
     return (
         <Around>
@@ -264,27 +287,12 @@ export function ResetPasswordPage() {
                         reset.mutate({
                             token: params.get('token') ?? '',
                             email: params.get('email') ?? '',
-                            password,
-                            password_confirmation: again,
+                            ...form,
                         });
                     }}
                 >
                     <h2>New password</h2>
-                    <Field
-                        label="Password, 10 characters or more"
-                        inputType="password"
-                        autoComplete="new-password"
-                        value={password}
-                        onChange={setPassword}
-                        problem={fieldOf(reset.error, 'password')}
-                    />
-                    <Field
-                        label="Password again"
-                        inputType="password"
-                        autoComplete="new-password"
-                        value={again}
-                        onChange={setAgain}
-                    />
+                    <NewPassword form={form} onChange={setForm} error={reset.error} />
                     {reset.error && !fieldOf(reset.error, 'password') && <p role="alert">{reset.error.message}</p>}
                     <StrongButton type="submit" isDisabled={reset.isPending}>
                         Change the password

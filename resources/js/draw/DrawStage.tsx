@@ -74,6 +74,7 @@ const Looks = styled.dl`
     }
     & dt {
         font-size: ${type.small};
+        text-transform: capitalize;
         color: ${({ theme }) => theme.quiet};
     }
 `;
@@ -170,24 +171,14 @@ export function DrawStage() {
                     )}
                     <p>{now.why}</p>
                     <Looks>
-                        <div>
-                            <dt>Before</dt>
-                            <dd>
-                                <Swatch colour={now.before} label="Before" width="100%" height="84px" />
-                            </dd>
-                        </div>
-                        <div>
-                            <dt>After</dt>
-                            <dd>
-                                <Swatch colour={now.after} label="After" width="100%" height="84px" />
-                            </dd>
-                        </div>
-                        <div>
-                            <dt>Target</dt>
-                            <dd>
-                                <Swatch colour={now.target} label="Target" width="100%" height="84px" />
-                            </dd>
-                        </div>
+                        {(['before', 'after', 'target'] as const).map((which) => (
+                            <div key={which}>
+                                <dt>{which}</dt>
+                                <dd>
+                                    <Swatch colour={now[which]} label={which} width="100%" height="84px" />
+                                </dd>
+                            </div>
+                        ))}
                     </Looks>
                 </Now>
             ) : (

@@ -93,20 +93,21 @@ it('tells one order from the other', function (): void {
     expect(share($cases))->toBeGreaterThan(0.97);
 });
 
-it('gives an opaque pencil more weight on top than a transparent one, while there is tooth', function (): void {
-    $sanded = Paper::of('sanded', 'Sanded', Lab::of(95, 0, 1), 1.2, 2.2);
+it('gives the later layer more weight where there is room for both, an opaque one more than a transparent one', function (): void {
+    // On a nearly full tooth a later layer leaves less film; here both leave what they would alone.
+    $deep = Paper::of('deep', 'Deep tooth', Lab::of(95, 0, 1), 1.0, 5.0);
     $gain = [];
     foreach (Opacity::cases() as $opacity) {
         $gain[$opacity->value] = [];
     }
     foreach (pairsOf(colourful(), 13) as [$below, $above]) {
-        $own = seen("$above@45", $sanded);
+        $own = seen("$above@60", $deep);
         $gain[pencils()->get(PencilId::of($above))->opacity->value][] =
-            seen("$above@45 > $below@45", $sanded)->differenceTo($own) - seen("$below@45 > $above@45", $sanded)->differenceTo($own);
+            seen("$above@60 > $below@60", $deep)->differenceTo($own) - seen("$below@60 > $above@60", $deep)->differenceTo($own);
     }
     $mean = array_map(static fn (array $all): float => array_sum($all) / count($all), $gain);
     expect($mean['opaque'])->toBeGreaterThan($mean['semi'])->and($mean['semi'])->toBeGreaterThan($mean['transparent'])
-        ->and($mean['opaque'])->toBeGreaterThan(0.0);
+        ->and($mean['transparent'])->toBeGreaterThan(0.0);
 });
 
 it('changes a passage less with oil than with wax', function (): void {

@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+use Prism\Colour\Lab;
+use Prism\Colour\LinearSystem;
+use Prism\Matching\Candidate;
+use Prism\Matching\LaidColour;
+use Prism\Matching\School;
+use Prism\Matching\Shortlist;
+use Prism\Matching\Target;
+use Prism\Matching\Warning;
+use Prism\Planning\Caution;
+use Prism\Planning\StepRole;
+
+it('keeps the nearest of many offers, as sorting them would', function (): void {
+    mt_srand(2);
+    for ($round = 0; $round < 30; $round++) {
+        $size = mt_rand(1, 20);
+        $list = new Shortlist($size);
+        $all = [];
+        for ($i = 0; $i < mt_rand(0, 200); $i++) {
+            $all[$i] = mt_rand() / mt_getrandmax();
+            $list->offer($all[$i], $i);
+        }
+        asort($all);
+        expect($list->kept())->toBe(array_slice(array_keys($all), 0, $size));
+    }
+});
+
+it('keeps nothing of an empty offer, and refuses what is infinitely far', function (): void {
+    $list = new Shortlist(3);
+    expect($list->kept())->toBe([]);
+    $list->offer(INF, 7);
+    expect($list->kept())->toBe([]);
+});
+
+it('solves linear systems, and says when there is no solution', function (): void {
+    mt_srand(4);
+    for ($n = 1; $n <= 12; $n++) {
+        $matrix = $solution = [];
+        for ($i = 0; $i < $n; $i++) {
+            $solution[] = mt_rand(-100, 100) / 10;
+            for ($j = 0; $j < $n; $j++) {
+                $matrix[$i][$j] = mt_rand(-100, 100) / 10;
+            }
+        }
+        $right = array_map(static fn (array $row): float => array_sum(array_map(static fn (float $a, float $b): float => $a * $b, $row, $solution)), $matrix);
+        foreach (LinearSystem::solve($matrix, $right) as $i => $value) {
+            expect($value)->toEqualWithDelta($solution[$i], 1e-6);
+        }
+    }
+    expect(fn () => LinearSystem::solve([[1.0, 2.0], [2.0, 4.0]], [1.0, 2.0]))->toThrow(DomainException::class)
+        // A zero on the diagonal is no reason to give up.
+        ->and(LinearSystem::solve([[0.0, 1.0], [1.0, 0.0]], [3.0, 5.0]))->toBe([5.0, 3.0]);
+});
+
+it('weighs an error of value above the same error of hue or chroma', function (): void {
+    $target = Target::colour(Lab::of(50, 20, 10));
+    $value = Lab::of(54, 20, 10);
+    // Another hue, as far in dE00.
+    $low = 10.0;
+    $high = 40.0;
+    for ($i = 0; $i < 40; $i++) {
+        $middle = ($low + $high) / 2;
+        Lab::of(50, 20, $middle)->differenceTo($target->colour) < $value->differenceTo($target->colour) ? $low = $middle : $high = $middle;
+    }
+    expect($target->miss(54, 20, 10))->toBeGreaterThan($target->miss(50, 20, $high) + 0.3)
+        ->and($target->miss(50, 20, 10))->toBe(0.0)
+        ->and(Target::value(Lab::of(50, 20, 10))->miss(50, -60, 60))->toBe(0.0)
+        ->and(Target::value(Lab::of(50, 20, 10))->miss(61, 20, 10))->toEqualWithDelta(8.0, 0.01);
+});
+
+it('knows candidates by their pencils', function (): void {
+    $one = new Candidate([[3, 40, 1], [7, 50, 2]], 1.0);
+    expect($one->key())->toBe('3>7')
+        ->and($one->sharedWith(new Candidate([[7, 20, 1], [3, 20, 1]], 2.0)))->toEqual(1)
+        ->and($one->sharedWith(new Candidate([[7, 20, 1]], 2.0)))->toBe(0.5)
+        ->and($one->sharedWith(new Candidate([[9, 20, 1]], 2.0)))->toEqual(0)
+        ->and((new Candidate([], 0.0))->sharedWith($one))->toEqual(0);
+});
+
+it('costs nothing to lay one layer, by any school but form first', function (School $school): void {
+    $cost = $school->cost([new LaidColour(50, 30, 3, 50)], 50);
+    $school === School::FormFirst ? expect($cost)->toBeGreaterThan(0.0) : expect($cost)->toBe(0.0);
+})->with(School::cases());
+
+it('never costs more than two, whatever the order', function (School $school): void {
+    mt_srand(9);
+    for ($i = 0; $i < 200; $i++) {
+        $layers = [];
+        for ($n = mt_rand(0, 8); $n > 0; $n--) {
+            $layers[] = new LaidColour(mt_rand(10, 98), mt_rand(0, 90), mt_rand(0, 179) / 10, mt_rand(15, 100));
+        }
+        expect($school->cost($layers, mt_rand(5, 98)))->toBeGreaterThanOrEqual(0.0)->toBeLessThanOrEqual(2.0);
+    }
+})->with(School::cases());
+
+it('takes greys, violets and dark blues for form, not yellow or pale', function (): void {
+    expect((new LaidColour(40, 4, 3, 40))->isForm())->toBeTrue()
+        ->and((new LaidColour(30, 40, 15, 40))->isForm())->toBeTrue()
+        ->and((new LaidColour(30, 40, 12, 40))->isForm())->toBeTrue()
+        ->and((new LaidColour(85, 80, 6, 40))->isForm())->toBeFalse()
+        ->and((new LaidColour(90, 4, 3, 40))->isForm())->toBeFalse()
+        ->and((new LaidColour(45, 60, 0, 40))->isForm())->toBeFalse();
+});
+
+it('has a sentence for every school, warning and caution', function (): void {
+    foreach ([...School::cases(), ...Warning::cases(), ...Caution::cases()] as $case) {
+        expect($case->sentence())->toEndWith('.')->and(strlen($case->sentence()))->toBeLessThan(260);
+    }
+    expect(Caution::Solvent->sentence())->toContain('label')->toContain('flame');
+});
+
+it('phases the work: reserve, underlayer, layers, wash, what closes the paper', function (): void {
+    $phases = array_map(static fn (StepRole $role): int => $role->phase(), [StepRole::Reserve, StepRole::Underlayer, StepRole::Layer, StepRole::Wash, StepRole::Burnish]);
+    $sorted = $phases;
+    sort($sorted);
+    expect($phases)->toBe($sorted)->and(array_unique($phases))->toHaveCount(5)
+        ->and(StepRole::Blend->phase())->toBe(StepRole::Burnish->phase());
+});

@@ -1,0 +1,117 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { render } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { MemoryRouter } from 'react-router';
+import type { Colour, Piece, Recipe, SectionBin, Step, Zone } from '../../resources/js/api/client';
+import { DeskLight } from '../../resources/js/ui/DeskLight';
+
+type Appearance = Colour['appearance'];
+
+/** A colour as the server tells it; what matters to a test is given. */
+export function colour(
+    changes: Partial<Omit<Colour, 'appearance'>> = {},
+    appearance: Partial<Appearance> = {},
+): Colour {
+    return {
+        L: 46.4,
+        a: -16.9,
+        b: 7.1,
+        hex: '#547660',
+        ...changes,
+        appearance: {
+            family: 'green',
+            lean: null,
+            temperature: 'cool',
+            character: 'a tone',
+            valueStep: 4,
+            valuePosition: 4.13,
+            wheelPosition: 9.1,
+            hueDegrees: 157.2,
+            chroma: 18.3,
+            sentence: 'green; a tone, step 4 of 9',
+            ...appearance,
+        },
+    };
+}
+
+export function step(number: string, pressurePercent = 40, passes = 1): Step {
+    return {
+        kind: 'layer',
+        pencil: { id: `QW:${number}`, range: 'QW', number, name: 'Made up', binder: 'wax', hex: '#305090' },
+        pressurePercent,
+        pressureWord: 'light',
+        passes,
+        notation: `QW:${number}@${pressurePercent}`,
+    };
+}
+
+export const wash: Step = {
+    kind: 'wash',
+    pencil: null,
+    pressurePercent: 0,
+    pressureWord: 'whisper',
+    passes: 1,
+    notation: 'wash',
+};
+
+export function recipe(changes: Partial<Recipe> = {}): Recipe {
+    return {
+        stack: 'QW:404@40 > QW:519@95',
+        steps: [step('404'), step('519', 95)],
+        predicted: colour({ hex: '#507a62' }),
+        sigma: 2.95,
+        toothLeft: 0.26,
+        difference: { dE00: 0.64, dL: 0.2, dC: 0.1, dH: 0.4, valueSteps: 0.02, words: 'on target' },
+        underlayer: null,
+        warnings: [],
+        ...changes,
+    };
+}
+
+export function zone(id: string, name: string, changes: Partial<Zone> = {}): Zone {
+    return {
+        id,
+        name,
+        x: 0.25,
+        y: 0.5,
+        radius: 0.01,
+        target: colour(),
+        spread: 1.2,
+        version: 1,
+        recipe: null,
+        ...changes,
+    };
+}
+
+export function piece(zones: Zone[]): Piece {
+    return {
+        id: 'p1',
+        title: 'Floats',
+        paper: { id: 'harbour-cartridge', name: 'Harbour Cartridge', colour: colour({ hex: '#f2f3ee' }) },
+        school: { id: 'light-to-dark', sentence: 'Light to dark: the pale layers go down first.' },
+        photo: { url: '/photo', valueUrl: '/value', width: 1600, height: 1200 },
+        zones,
+    };
+}
+
+/** A section whose peaks are full and whose valleys are bare. */
+export const section: SectionBin[] = [0, 1, 2, 3, 4].map((i) => ({
+    depth: 0.05 + 0.22 * i,
+    share: 0.2,
+    capacity: 0.5 + 0.1 * i,
+    looks: '#505050',
+    films: i < 4 ? [{ thickness: 0.5 - 0.1 * i, hex: '#305090' }] : [],
+}));
+
+/** Renders within everything that the studio stands in. */
+export function show(children: ReactNode, address = '/') {
+    const client = new QueryClient({ defaultOptions: { queries: { retry: false }, mutations: { retry: false } } });
+
+    return render(
+        <QueryClientProvider client={client}>
+            <DeskLight>
+                <MemoryRouter initialEntries={[address]}>{children}</MemoryRouter>
+            </DeskLight>
+        </QueryClientProvider>,
+    );
+}
