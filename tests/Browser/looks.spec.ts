@@ -36,7 +36,7 @@ for (const light of ['daylight', 'dim'] as const) {
 test('the interface is achromatic: with the artist\u2019s colours away, no pixel has a hue', async ({ page }) => {
     await openHarbour(page);
     await page.getByRole('button', { name: /Buoy, light red/ }).click();
-    await expect(page.getByTestId('recipe').first()).toBeVisible();
+    await expect(page.getByText('Nearest single')).toBeAttached();
     // What is the artist's: the photo, swatches and chips. They are the only ones with a colour of their own.
     await page.evaluate(() => {
         for (const element of document.querySelectorAll<HTMLElement>('img, [data-hex], i, svg circle'))

@@ -183,10 +183,11 @@ function ZoneForm({ zone }: { zone: Zone | null }) {
                     <Button
                         onPress={() => {
                             selection.selectSpot({ x: zone.x, y: zone.y, radius: zone.radius });
-                            remove.mutate(zone.id, {
-                                onSuccess: () => notify(`${zone.name} removed`, () => restore.mutate(zone.id)),
-                                onError: (error) => notify(messageOf(error)),
-                            });
+                            // This form is gone by then: the answer is awaited, not called back.
+                            remove.mutateAsync(zone.id).then(
+                                () => notify(`${zone.name} removed`, () => restore.mutate(zone.id)),
+                                (error: unknown) => notify(messageOf(error)),
+                            );
                         }}
                     >
                         Remove

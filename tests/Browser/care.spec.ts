@@ -1,0 +1,212 @@
+import { readFileSync } from 'node:fs';
+import { expect, openDemo, openHarbour, sampleAt, test } from './studio';
+
+// Nothing is lost, nothing is told by hue or hover alone, and a hand with a pencil in it can use it.
+
+test('two windows do not overwrite each other silently', async ({ page, context }) => {
+    await openHarbour(page);
+    await page.getByRole('button', { name: /Wall boards/ }).click();
+    await page.getByRole('link', { name: 'Look' }).click();
+    const other = await context.newPage();
+    await other.goto(page.url());
+    await expect(other.getByLabel('Name of the zone')).toHaveValue('Wall boards');
+
+    await page.getByLabel('Name of the zone').fill('Boards, grey');
+    await page.getByRole('button', { name: 'Rename' }).click();
+    await expect(page.getByText('Renamed to Boards, grey')).toBeVisible();
+
+    await other.getByLabel('Name of the zone').fill('Boards, blue');
+    await other.getByRole('button', { name: 'Rename' }).click();
+    await expect(other.getByText('This zone was changed meanwhile', { exact: false })).toBeVisible();
+    await page.reload();
+    await expect(page.getByLabel('Name of the zone')).toHaveValue('Boards, grey');
+
+    // Named as before, for whoever comes next.
+    await page.getByLabel('Name of the zone').fill('Wall boards');
+    await page.getByRole('button', { name: 'Rename' }).click();
+    await expect(page.getByRole('button', { name: /Wall boards/ }).first()).toBeVisible();
+});
+
+test('a removed zone is taken back with its recipe', async ({ page }) => {
+    await openHarbour(page);
+    await page.getByRole('button', { name: /Rope, light side/ }).click();
+    await page.getByRole('link', { name: 'Look' }).click();
+    await page.getByRole('button', { name: 'Remove', exact: true }).click();
+    await expect(page.getByRole('list', { name: 'Zones' }).getByText('Rope, light side')).toHaveCount(0);
+    await page.getByRole('button', { name: 'Take back' }).click();
+    await expect(page.getByRole('button', { name: /Rope, light side has a recipe/ })).toBeVisible();
+});
+
+test('a recipe that cannot be had says so, and one as light as the paper leaves it', async ({ page }) => {
+    await openHarbour(page);
+    await page.getByRole('button', { name: /Lamp glint on the float/ }).click();
+    await expect(page.getByRole('article', { name: /For Lamp glint/ })).toContainText('Leave the paper bare.');
+    await page.getByRole('button', { name: /Small float, blue/ }).click();
+    await page.getByText('Value only').click();
+    await expect(page.getByRole('article', { name: 'Recipe No. 1' })).toBeVisible();
+});
+
+test('fewer pencils give other recipes', async ({ page }) => {
+    await openHarbour(page);
+    await sampleAt(page, 0.5, 0.12);
+    await expect(page.getByTestId('recipe').first()).toBeVisible();
+    await page.getByRole('button', { name: /Pencils, at most/ }).click();
+    await page.getByRole('option', { name: '1', exact: true }).click();
+    await expect(page.getByRole('article', { name: 'Recipe No. 1' })).toBeVisible();
+    for (const card of await page.getByTestId('recipe').all()) {
+        const numbers = await card.locator('li b').allTextContents();
+        expect(new Set(numbers).size).toBeLessThanOrEqual(1);
+    }
+});
+
+test('another paper and school are kept, and the plan follows', async ({ page }) => {
+    await openHarbour(page);
+    await page.getByRole('link', { name: 'Look' }).click();
+    const before = await (async () => {
+        await page.getByRole('link', { name: 'Plan' }).click();
+        await expect(page.getByTestId('plan-step').first()).toBeVisible();
+
+        return page.getByTestId('plan-step').allTextContents();
+    })();
+    await page.getByRole('link', { name: 'Look' }).click();
+    await page.getByRole('button', { name: /School/ }).click();
+    await page.getByRole('option', { name: 'Dark to light' }).click();
+    await expect(page.getByText('Dark to light: the darks anchor', { exact: false })).toBeVisible();
+    await page.getByRole('link', { name: 'Plan' }).click();
+    await expect.poll(() => page.getByTestId('plan-step').allTextContents()).not.toEqual(before);
+    await page.getByRole('link', { name: 'Look' }).click();
+    await page.getByRole('button', { name: /School/ }).click();
+    await page.getByRole('option', { name: 'Light to dark' }).click();
+    await expect(page.getByText('Light to dark: the pale layers', { exact: false })).toBeVisible();
+});
+
+test('Draw is for a hand that holds a pencil: large targets, the number larger still', async ({ page }) => {
+    await page.setViewportSize({ width: 1024, height: 768 });
+    await openHarbour(page);
+    await page.keyboard.press('4');
+    await page.getByRole('button', { name: /Done/ }).click();
+    await expect(page.getByText(/Step 2 of/)).toBeVisible();
+    for (const name of [/Done/, /Skip/, /Undo/]) {
+        const box = await page.getByRole('button', { name }).boundingBox();
+        expect(box?.height).toBeGreaterThanOrEqual(44);
+        expect(box?.width).toBeGreaterThanOrEqual(44);
+        await expect(page.getByRole('button', { name })).toBeInViewport();
+    }
+    const number = page.getByTestId('step-now').getByText(/^\d{3,4}$/);
+    expect(await number.evaluate((element) => parseFloat(getComputedStyle(element).fontSize))).toBeGreaterThanOrEqual(
+        100,
+    );
+    await expect(page.getByTestId('step-now')).toContainText(/\d+ % (whisper|light|easy|medium|firm|burnish)/);
+    await page.getByRole('button', { name: /Undo/ }).click();
+    await expect(page.getByText(/Step 1 of/)).toBeVisible();
+});
+
+test('when the studio does not answer, the page says so and tries again', async ({ page }) => {
+    await openHarbour(page);
+    await page.route('**/plan', (route) => route.abort());
+    await page.getByRole('link', { name: 'Plan' }).click();
+    await expect(page.getByText('The studio does not answer', { exact: false })).toBeVisible({ timeout: 15_000 });
+    await page.unroute('**/plan');
+    await page.getByRole('button', { name: 'Try again' }).click();
+    await expect(page.getByTestId('plan-step').first()).toBeVisible();
+});
+
+test('a long search shows that it goes on, a quick one does not flicker', async ({ page }) => {
+    await openHarbour(page);
+    await page.route('**/recipes', async (route) => {
+        await new Promise((done) => setTimeout(done, 900));
+        await route.continue();
+    });
+    await sampleAt(page, 0.13, 0.06);
+    await expect(page.getByText('Trying stacks')).toBeVisible();
+    await expect(page.getByTestId('recipe').first()).toBeVisible();
+    await expect(page.getByText('Trying stacks')).toHaveCount(0);
+});
+
+test('addresses that are nowhere say so', async ({ page }) => {
+    await openDemo(page);
+    await page.goto('/pieces/01HZZZZZZZZZZZZZZZZZZZZZZZ/match');
+    await expect(page.getByText('There is no such thing in your studio.')).toBeVisible();
+    await page.goto('/attic');
+    await expect(page.getByText('There is nothing at this address')).toBeVisible();
+    await page.getByRole('link', { name: 'To your pieces' }).click();
+    await expect(page.getByRole('heading', { name: 'Pieces' })).toBeVisible();
+});
+
+test('pencils are found by number, name, old name and family', async ({ page }) => {
+    await openDemo(page);
+    await page.getByRole('link', { name: 'Pencils' }).click();
+    const find = page.getByLabel('Find by number, name, old name or family');
+    for (const [wanted, found] of [
+        ['7044', /LO 7044 Flare/],
+        ['harvest buoy', /LO 7035 Harvest Buoy/],
+        ['flag blue', /QW 404 Pennant Blue/],
+        ['brown with some yellow', /Rigging/],
+    ] as const) {
+        await find.fill(wanted);
+        await expect(page.getByRole('button', { name: found })).toBeVisible();
+    }
+    await find.fill('no such pencil');
+    await expect(page.getByText('No pencil answers to that.', { exact: false })).toBeVisible();
+    await find.fill('7044');
+    const flare = page.getByRole('button', { name: /LO 7044 Flare/ });
+    await expect(flare).toHaveAttribute('aria-pressed', 'true');
+    await flare.click();
+    await expect(flare).toHaveAttribute('aria-pressed', 'false');
+    await page.getByRole('button', { name: 'Take back' }).click();
+    await expect(flare).toHaveAttribute('aria-pressed', 'true');
+});
+
+test('a forgotten password is set anew by the link in the mail', async ({ page }) => {
+    await page.goto('/register');
+    await page.getByLabel('Your name').fill('Runa');
+    await page.getByLabel('E-mail').fill('runa@example.org');
+    await page.getByLabel('Password, 10 characters or more').fill('ten pencils');
+    await page.getByLabel('Password again').fill('ten pencils');
+    await page.getByRole('button', { name: 'Open the studio' }).click();
+    await page.getByRole('button', { name: /Sign out/ }).click();
+    await page.getByRole('link', { name: 'Forgot the password' }).click();
+    await page.getByLabel('E-mail').fill('runa@example.org');
+    await page.getByRole('button', { name: 'Send a link' }).click();
+    await expect(page.getByText('a link is on its way', { exact: false })).toBeVisible();
+
+    // Mails go to the log here.
+    const log = readFileSync('storage/logs/laravel.log', 'utf8');
+    const link = [
+        ...log.matchAll(/http:\/\/127\.0\.0\.1:\d+(\/reset-password\?token=\w+&email=runa%40example\.org)/g),
+    ].at(-1)?.[1];
+    await page.goto(link ?? '');
+    await page.getByLabel('Password, 10 characters or more').fill('twelve pencils');
+    await page.getByLabel('Password again').fill('eleven pencils');
+    await page.getByRole('button', { name: 'Change the password' }).click();
+    await expect(page.getByText(/confirmation does not match/)).toBeVisible();
+    await page.getByLabel('Password again').fill('twelve pencils');
+    await page.getByRole('button', { name: 'Change the password' }).click();
+    await expect(page.getByText('The password is changed.', { exact: false })).toBeVisible();
+    await page.getByRole('link', { name: 'Back to sign in' }).click();
+    await page.getByLabel('E-mail').fill('runa@example.org');
+    await page.getByLabel('Password').fill('twelve pencils');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByText('No pieces yet')).toBeVisible();
+});
+
+test('the light of the desk is kept', async ({ page }) => {
+    await openDemo(page);
+    const ground = () => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
+    const daylight = await ground();
+    await page.getByRole('button', { name: 'Dim studio' }).click();
+    expect(await ground()).not.toBe(daylight);
+    const dim = await ground();
+    await page.reload();
+    await expect(page.getByRole('button', { name: 'Daylight desk' })).toBeVisible();
+    expect(await ground()).toBe(dim);
+});
+
+test('nothing but the studio itself is asked for anything', async ({ page, baseURL }) => {
+    const asked = new Set<string>();
+    page.on('request', (request) => asked.add(new URL(request.url()).origin));
+    await openHarbour(page);
+    await page.getByRole('button', { name: /Buoy, light red/ }).click();
+    await expect(page.getByTestId('recipe').first()).toBeVisible();
+    expect([...asked].filter((origin) => origin !== new URL(baseURL ?? '').origin && origin !== 'null')).toEqual([]);
+});

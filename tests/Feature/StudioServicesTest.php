@@ -1,0 +1,235 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Paper;
+use App\Models\Pencil;
+use App\Models\Piece;
+use App\Models\Range;
+use App\Models\User;
+use App\Studio\Catalogue;
+use App\Studio\Engine;
+use App\Studio\PhotoStore;
+use App\Studio\ZoneRecipes;
+use Database\Seeders\MaterialsSeeder;
+use Illuminate\Support\Facades\File;
+use Illuminate\Support\Facades\Schema;
+use Prism\Colour\Lab;
+use Prism\Layering\Stack;
+use Prism\Matching\EmptyBox;
+use Prism\Matching\Target;
+use Prism\Materials\Kit;
+
+use function Tests\Feature\artist;
+use function Tests\Feature\materials;
+use function Tests\Feature\pieceOf;
+
+// What stands between the database and the core.
+
+/** An engine as a new request would have it: nothing in memory. */
+function freshEngine(): Engine
+{
+    app()->forgetScopedInstances();
+
+    return app(Engine::class);
+}
+
+function engineFolder(): string
+{
+    return config('prism.storage').'/engine';
+}
+
+describe('the catalogue', function (): void {
+    it('has every pencil by range and number, as numbers are counted', function (): void {
+        materials();
+        $ids = app(Catalogue::class)->pencils()->ids();
+        expect($ids)->toHaveCount(120)->and($ids[0])->toBe('QW:101')->and(end($ids))->toBe('LO:7642');
+        $range = Range::query()->where('code', 'QW')->firstOrFail();
+        $like = Pencil::query()->where('range_id', $range->id)->firstOrFail();
+        foreach (['9', '80', '1000'] as $number) {
+            $range->pencils()->create([...$like->only(['name', 'aliases', 'binder', 'opacity', 'lightfastness', 'bands']), 'number' => $number]);
+        }
+        app()->forgetScopedInstances();
+        $ids = app(Catalogue::class)->pencils()->ids();
+        expect(array_slice($ids, 0, 3))->toBe(['QW:9', 'QW:80', 'QW:101'])->and(array_search('QW:1000', $ids, true))->toBe(62);
+    });
+
+    it('gives each artist their own box', function (): void {
+        $one = artist();
+        $other = artist(withBox: false);
+        $other->box()->attach(Pencil::query()->where('number', '604')->value('id'));
+        $catalogue = app(Catalogue::class);
+        expect($catalogue->box($one))->toHaveCount(15)->and($catalogue->box($other)->ids())->toBe(['QW:604']);
+    });
+
+    it('brings pencils and papers over whole', function (): void {
+        materials();
+        $pencil = app(Catalogue::class)->pencils()->get(Prism\Materials\PencilId::of('LO:7044'));
+        expect($pencil->name)->toBe('Flare')->and($pencil->binder->value)->toBe('oil')->and($pencil->fullCoatBands)->toHaveCount(12)
+            ->and($pencil->fullCoat?->a)->toBeGreaterThan(40.0);
+        $paper = Catalogue::paper(Paper::query()->where('slug', 'fog-toned')->firstOrFail());
+        expect($paper->colour->L)->toBe(66.5)->and($paper->name)->toBe('Fog Toned');
+    });
+
+    it('is seeded again without doubling, and mends what was changed', function (): void {
+        materials();
+        Pencil::query()->where('number', '101')->update(['name' => 'Scribbled over']);
+        (new MaterialsSeeder)->run();
+        expect(Pencil::query()->count())->toBe(120)->and(Paper::query()->count())->toBe(4)
+            ->and(Pencil::query()->where('number', '101')->value('name'))->toBe('Chalk Quay')
+            ->and(Pencil::query()->where('number', '101')->firstOrFail()->aliases)->toBe(['Whitewash']);
+    });
+});
+
+describe('the engine of the studio', function (): void {
+    beforeEach(function (): void {
+        File::deleteDirectory(engineFolder());
+        $this->user = artist();
+        $this->paper = Paper::query()->where('slug', 'harbour-cartridge')->firstOrFail();
+    });
+
+    it('computes a model once and reads it from then on', function (): void {
+        $first = app(Engine::class)->model($this->paper);
+        $file = File::files(engineFolder())[0];
+        touch($file->getPathname(), 1_000_000_000);
+        $again = freshEngine()->model(Paper::query()->findOrFail($this->paper->id));
+        expect(File::files(engineFolder()))->toHaveCount(1)
+            ->and(filemtime($file->getPathname()))->toBe(1_000_000_000)
+            ->and($again->draw(Stack::parse('QW:404@50 > LO:7044@40'))->lab())->toEqual($first->draw(Stack::parse('QW:404@50 > LO:7044@40'))->lab());
+    });
+
+    it('computes anew when the paper, a pencil or the box changes', function (): void {
+        $box = app(Catalogue::class)->box($this->user);
+        app(Engine::class)->library($this->paper, $box);
+        $names = fn (): array => array_map(static fn ($file): string => $file->getFilename(), File::files(engineFolder()));
+        $before = $names();
+        expect($before)->toHaveCount(2);
+
+        $this->paper->update(['roughness' => 0.8]);
+        freshEngine()->library($this->paper, $box);
+        expect($names())->toHaveCount(4);
+
+        $this->user->box()->attach(Pencil::query()->where('number', '604')->value('id'));
+        freshEngine()->library($this->paper, app(Catalogue::class)->box($this->user));
+        expect($names())->toHaveCount(5);
+
+        $pencil = Pencil::query()->where('number', '404')->firstOrFail();
+        $pencil->update(['bands' => array_map(static fn (float $band): float => 0.5 * $band, $pencil->bands)]);
+        freshEngine()->library($this->paper, app(Catalogue::class)->box($this->user));
+        expect($names())->toHaveCount(7);
+    });
+
+    it('makes anew what was cut off or is foreign', function (string $content): void {
+        $box = app(Catalogue::class)->box($this->user);
+        $good = app(Engine::class)->library($this->paper, $box)->L;
+        foreach (File::files(engineFolder()) as $file) {
+            File::put($file->getPathname(), $content);
+        }
+        expect(freshEngine()->library($this->paper, $box)->L[7])->toEqualWithDelta($good[7], 1e-3);
+    })->with(['', 'x', serialize(['not', 'a model']), serialize(new ArrayObject)]);
+
+    it('refuses to search an empty box', function (): void {
+        expect(fn () => app(Engine::class)->search($this->paper, Kit::of([])))->toThrow(EmptyBox::class);
+    });
+
+    it('searches the box and predicts every pencil, owned or not', function (): void {
+        $recipes = app(Engine::class)->search($this->paper, app(Catalogue::class)->box($this->user))->find(Target::colour(Lab::of(50, 20, 20)));
+        expect($recipes)->not->toBe([]);
+        expect(app(Engine::class)->predictor($this->paper)->predict(Stack::parse('QW:607@50'))->colour->L)->toBeLessThan(95.0);
+    });
+
+    it('sees the same stack otherwise on toned paper', function (): void {
+        $toned = Paper::query()->where('slug', 'fog-toned')->firstOrFail();
+        $stack = Stack::parse('QW:113@60');
+        $white = app(Engine::class)->predictor($this->paper)->predict($stack)->colour;
+        expect(app(Engine::class)->predictor($toned)->predict($stack)->colour->L)->toBeLessThan($white->L - 8.0);
+    });
+});
+
+describe('the pictures of a piece', function (): void {
+    beforeEach(function (): void {
+        $this->piece = pieceOf(artist());
+        $this->photos = app(PhotoStore::class);
+    });
+
+    it('are sampled where the spot is', function (float $x, float $y, string $hex): void {
+        expect($this->photos->sample($this->piece, $x, $y, 0.05)->colour->toHex())->toBe($hex);
+    })->with([[0.25, 0.25, '#b43c32'], [0.75, 0.25, '#468250'], [0.25, 0.75, '#3c5a96'], [0.75, 0.75, '#808080']]);
+
+    it('are sampled at their very edges, large and small', function (float $x, float $y, float $radius): void {
+        $sample = $this->photos->sample($this->piece, $x, $y, $radius);
+        expect($sample->pixels)->toBeGreaterThan(0)->and($sample->colour->L)->toBeGreaterThan(20.0);
+    })->with([[0.0, 0.0, 0.0], [1.0, 1.0, 0.0], [0.0, 1.0, 0.1], [1.0, 0.0, 0.1], [0.5, 0.5, 0.1]]);
+
+    it('mix where quarters meet, and say how much', function (): void {
+        $meeting = $this->photos->sample($this->piece, 0.5, 0.5, 0.08);
+        expect($meeting->spread)->toBeGreaterThan(20.0)->and($this->photos->sample($this->piece, 0.25, 0.25, 0.08)->spread)->toBeLessThan(0.01);
+    });
+
+    it('do not reach into the pictures of another piece', function (): void {
+        $other = pieceOf(artist());
+        File::put($this->photos->path($other, App\Studio\PhotoView::Photo), 'theirs');
+        expect(File::get($this->photos->path($this->piece, App\Studio\PhotoView::Photo)))->toBe('jpeg');
+    });
+});
+
+describe('the plan of a piece', function (): void {
+    it('is made of the zones with recipes, in the school of the piece', function (): void {
+        $piece = pieceOf(artist());
+        foreach (['dark' => 'QW:722@50', 'light' => 'QW:101@40', 'none' => null] as $name => $stack) {
+            $zone = $piece->zones()->create(['name' => $name, 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'L' => 50, 'a' => 0, 'b' => 0, 'spread' => 0, 'position' => 1]);
+            if ($stack !== null) {
+                $zone->recipe()->create(['stack' => $stack]);
+            }
+        }
+        $order = fn (): array => array_map(static fn ($step): string => $step->zone->name, app(ZoneRecipes::class)->plan(Piece::query()->findOrFail($piece->id))->steps);
+        expect($order())->toBe(['light', 'dark']);
+        $piece->update(['school' => 'dark-to-light']);
+        expect($order())->toBe(['dark', 'light']);
+    });
+
+    it('forgets a mark when the stack below it changes, and keeps the others', function (): void {
+        $user = artist();
+        $piece = pieceOf($user);
+        $this->actingAs($user);
+        $zone = $this->postJson("/api/pieces/{$piece->id}/zones", ['name' => 'a', 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'stack' => 'QW:119@40 > QW:201@50'])->json();
+        $plan = $this->getJson("/api/pieces/{$piece->id}/plan")->json();
+        foreach ($plan['steps'] as $step) {
+            $this->postJson("/api/pieces/{$piece->id}/drawing", ['key' => $step['key'], 'state' => 'done']);
+        }
+        $this->patchJson("/api/zones/{$zone['id']}", ['version' => 1, 'stack' => 'QW:119@40 > QW:201@60']);
+        $states = array_column($this->getJson("/api/pieces/{$piece->id}/plan")->json('steps'), 'state');
+        expect($states)->toBe(['done', 'open']);
+        // Back to what was drawn: the mark is there again.
+        $this->patchJson("/api/zones/{$zone['id']}", ['version' => 2, 'stack' => 'QW:119@40 > QW:201@50']);
+        expect($this->getJson("/api/pieces/{$piece->id}/plan")->json('currentKey'))->toBeNull();
+    });
+
+    it('names pencils that are in a recipe but not in the box', function (): void {
+        $user = artist();
+        $piece = pieceOf($user);
+        $this->actingAs($user)->postJson("/api/pieces/{$piece->id}/zones", ['name' => 'a', 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'stack' => 'QW:119@40 > QW:604@50'])->assertCreated();
+        $list = $this->getJson("/api/pieces/{$piece->id}/plan")->json('pullList');
+        expect(array_column($list, 'owned', 'number'))->toBe(['119' => true, '604' => false]);
+    });
+});
+
+describe('the database', function (): void {
+    it('goes back and forwards', function (): void {
+        $this->artisan('migrate:rollback', ['--step' => 2, '--force' => true])->assertSuccessful();
+        expect(Schema::hasTable('pieces'))->toBeFalse();
+        $this->artisan('migrate', ['--force' => true])->assertSuccessful();
+        expect(Schema::hasTable('pieces'))->toBeTrue();
+    });
+
+    it('takes everything of an artist along when they go', function (): void {
+        $user = artist();
+        $piece = pieceOf($user);
+        $piece->zones()->create(['name' => 'a', 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'L' => 50, 'a' => 0, 'b' => 0, 'spread' => 0, 'position' => 1])->recipe()->create(['stack' => '']);
+        $piece->drawnSteps()->create(['step_key' => 'k', 'state' => 'done']);
+        User::query()->whereKey($user->id)->delete();
+        foreach (['pieces', 'zones', 'recipes', 'drawn_steps', 'box_pencils'] as $table) {
+            $this->assertDatabaseEmpty($table);
+        }
+    });
+});
