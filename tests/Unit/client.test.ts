@@ -24,8 +24,7 @@ async function refused(request: Promise<unknown>): Promise<Refusal> {
     return refusal;
 }
 
-const ask = (sent: typeof fetch | undefined = undefined) =>
-    answered(api.GET('/api/session', sent ? { fetch: sent as never } : { fetch: globalThis.fetch as never }));
+const ask = () => answered(api.GET('/api/session'));
 
 afterEach(() => vi.unstubAllGlobals());
 

@@ -1,6 +1,11 @@
 import { cleanup } from '@testing-library/react';
 import { afterEach, vi } from 'vitest';
 
+// jsdom has no CSS object; React Aria only escapes keys with it, and ours need no escaping.
+const CSS = { escape: (key: string) => key };
+Object.assign(globalThis, { CSS });
+Object.assign(window, { CSS });
+
 afterEach(() => {
     cleanup();
     vi.restoreAllMocks();

@@ -40,7 +40,10 @@ const csrf: Middleware = {
     },
 };
 
-export const api = createClient<paths>({ baseUrl: window.location.origin });
+export const api = createClient<paths>({
+    baseUrl: window.location.origin,
+    fetch: (request) => globalThis.fetch(request),
+});
 api.use(csrf);
 
 interface Answer<T> {

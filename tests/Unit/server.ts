@@ -1,0 +1,39 @@
+import { vi } from 'vitest';
+
+export interface Asked {
+    method: string;
+    path: string;
+    body: unknown;
+}
+
+type Answers = Record<string, (asked: Asked) => unknown>;
+
+/** A status other than 200, with its body. */
+export class Answer {
+    constructor(
+        readonly status: number,
+        readonly body: unknown,
+    ) {}
+}
+
+/** Stands in for the server: an answer for each "METHOD /path"; what is asked is kept. */
+export function serve(answers: Answers): Asked[] {
+    const asked: Asked[] = [];
+    vi.stubGlobal('fetch', async (request: Request) => {
+        const text = request.method === 'GET' ? '' : await request.text();
+        const now: Asked = {
+            method: request.method,
+            path: new URL(request.url).pathname,
+            body: text === '' ? null : (JSON.parse(text) as unknown),
+        };
+        asked.push(now);
+        const answer = answers[`${now.method} ${now.path}`];
+        if (!answer) throw new Error(`Nobody answers ${now.method} ${now.path}`);
+        const given = answer(now);
+        const [status, body] = given instanceof Answer ? [given.status, given.body] : [200, given];
+
+        return new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } });
+    });
+
+    return asked;
+}

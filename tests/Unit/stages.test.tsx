@@ -1,0 +1,429 @@
+import { screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { useMemo, useState } from 'react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Pencil, Piece, Plan, PlanStep, StackPrediction, Zone } from '../../resources/js/api/client';
+import { CompareStage } from '../../resources/js/compare/CompareStage';
+import { DeskContext, type Selected } from '../../resources/js/desk/DeskContext';
+import { useSelection } from '../../resources/js/desk/useSelection';
+import { DrawStage } from '../../resources/js/draw/DrawStage';
+import { MatchStage } from '../../resources/js/match/MatchStage';
+import { PlanStage } from '../../resources/js/plan/PlanStage';
+import { Notices } from '../../resources/js/ui/Notices';
+import { colour, piece, recipe, section, show, step, wash, zone } from './fixtures';
+import { Answer, serve } from './server';
+
+beforeEach(() => {
+    // jsdom lays nothing out; the parts only need these to be there.
+    vi.stubGlobal(
+        'ResizeObserver',
+        class {
+            observe() {
+                return undefined;
+            }
+            unobserve() {
+                return undefined;
+            }
+            disconnect() {
+                return undefined;
+            }
+        },
+    );
+});
+afterEach(() => vi.unstubAllGlobals());
+
+/** The desk without its picture: a piece, and the zone that is selected in it. */
+function Around({ of, selected, children }: { of: Piece; selected: Zone | null; children: React.ReactNode }) {
+    const selection = useSelection();
+    const [lit, light] = useState<string | null>(null);
+    const desk = useMemo(() => {
+        const chosen: Selected | null = selected && {
+            colour: selected.target,
+            spread: selected.spread,
+            spot: { x: selected.x, y: selected.y, radius: selected.radius },
+            zone: selected,
+        };
+
+        return { piece: of, selection, selected: chosen, light };
+    }, [of, selection, selected]);
+
+    return (
+        <DeskContext value={desk}>
+            {children}
+            <output data-testid="lit">{lit}</output>
+            <output data-testid="open">{selection.editing}</output>
+            <Notices />
+        </DeskContext>
+    );
+}
+
+const pencil = (number: string, owned = true): Pencil => ({
+    id: `QW:${number}`,
+    range: 'QW',
+    rangeName: 'Saltmarket Works Quayside Wax',
+    number,
+    name: `Pencil ${number}`,
+    aliases: [],
+    binder: 'wax',
+    opacity: 'semi',
+    lightfastness: 'I',
+    colour: colour(),
+    owned,
+});
+
+const prediction = (stack: string, steps = stack === '' ? 0 : stack.split(' > ').length): StackPrediction => ({
+    recipe: recipe({ stack, difference: { ...recipe().difference, words: `words for ${stack}` } }),
+    strip: Array.from({ length: steps + 1 }, () => ({ colour: colour(), toothLeft: 0.5, sigma: 2 })),
+    room: 3,
+    section,
+});
+
+const planStep = (number: number, changes: Partial<PlanStep> = {}): PlanStep => ({
+    key: `key-${number}`,
+    number,
+    zone: { id: `z${number}`, name: `Zone ${number}` },
+    role: 'layer',
+    step: step(String(400 + number), 40, number),
+    layer: 1,
+    before: colour(),
+    after: colour(),
+    target: colour(),
+    why: `Because of ${number}.`,
+    state: 'open',
+    ...changes,
+});
+
+const planOf = (steps: PlanStep[], changes: Partial<Plan> = {}): Plan => ({
+    pullList: [
+        {
+            id: 'QW:404',
+            range: 'QW',
+            number: '404',
+            name: 'Pennant Blue',
+            binder: 'wax',
+            colour: colour(),
+            layers: 2,
+            zones: 1,
+            owned: true,
+        },
+    ],
+    cautions: ['Sharpening: cut away from the body and cap the blade.'],
+    steps,
+    currentKey: steps.find(({ state }) => state === 'open')?.key ?? null,
+    done: steps.filter(({ state }) => state !== 'open').length,
+    total: steps.length,
+    zonesWithoutRecipe: [],
+    ...changes,
+});
+
+describe('Match', () => {
+    const found = {
+        recipes: [recipe(), recipe({ stack: 'QW:513@60', steps: [step('513', 60)] })],
+        nearest: recipe({ stack: 'QW:519@80', steps: [step('519', 80)] }),
+        boxCount: 2,
+    };
+    const free = zone('z', 'Float');
+
+    it('asks for a colour first', () => {
+        serve({ 'GET /api/pencils': () => [] });
+        show(
+            <Around of={piece([])} selected={null}>
+                <MatchStage />
+            </Around>,
+        );
+        expect(screen.getByText('Choose a colour to match')).toBeTruthy();
+    });
+
+    it('shows recipes best first and the nearest single pencil last', async () => {
+        const asked = serve({
+            'GET /api/pencils': () => [pencil('404'), pencil('519')],
+            'POST /api/pieces/p1/recipes': () => found,
+        });
+        show(
+            <Around of={piece([free])} selected={free}>
+                <MatchStage />
+            </Around>,
+        );
+        const cards = await screen.findAllByTestId('recipe');
+        expect(cards.map((card) => card.getAttribute('aria-label'))).toEqual([
+            'Recipe No. 1',
+            'Recipe No. 2',
+            'Recipe Nearest single',
+        ]);
+        expect(asked.at(-1)?.body).toEqual({
+            L: 46.4,
+            a: -16.9,
+            b: 7.1,
+            maxPencils: 4,
+            noBlack: false,
+            valueOnly: false,
+        });
+    });
+
+    it('searches anew for another wish', async () => {
+        const asked = serve({ 'GET /api/pencils': () => [pencil('404')], 'POST /api/pieces/p1/recipes': () => found });
+        show(
+            <Around of={piece([free])} selected={free}>
+                <MatchStage />
+            </Around>,
+        );
+        await screen.findAllByTestId('recipe');
+        await userEvent.click(screen.getByRole('checkbox', { name: 'No black' }));
+        await waitFor(() => expect(asked.at(-1)?.body).toMatchObject({ noBlack: true }));
+    });
+
+    it('puts the kept recipe first and not twice', async () => {
+        const kept = zone('z', 'Float', { recipe: recipe() });
+        serve({ 'GET /api/pencils': () => [pencil('404')], 'POST /api/pieces/p1/recipes': () => found });
+        show(
+            <Around of={piece([kept])} selected={kept}>
+                <MatchStage />
+            </Around>,
+        );
+        await waitFor(() =>
+            expect(screen.getAllByTestId('recipe').map((card) => card.getAttribute('aria-label'))).toEqual([
+                'Recipe For Float',
+                'Recipe No. 1',
+                'Recipe Nearest single',
+            ]),
+        );
+    });
+
+    it('sends to the box when it is empty', async () => {
+        const said = 'There are no pencils to choose from.';
+        serve({
+            'GET /api/pencils': () => [],
+            'POST /api/pieces/p1/recipes': () => new Answer(422, { message: said, errors: { box: [said] } }),
+        });
+        show(
+            <Around of={piece([free])} selected={free}>
+                <MatchStage />
+            </Around>,
+        );
+        expect(await screen.findByText('Your box is empty')).toBeTruthy();
+        expect(screen.getByRole('link', { name: 'Put pencils in the box' }).getAttribute('href')).toBe('/pencils');
+    });
+
+    it('opens a recipe in the editor and predicts every change', async () => {
+        const asked = serve({
+            'GET /api/pencils': () => [pencil('404'), pencil('519'), pencil('116')],
+            'POST /api/pieces/p1/recipes': () => found,
+            'POST /api/pieces/p1/predictions': ({ body }) => prediction((body as { stack: string }).stack),
+            'PATCH /api/zones/z': () => free,
+        });
+        show(
+            <Around of={piece([free])} selected={free}>
+                <MatchStage />
+            </Around>,
+        );
+        await userEvent.click(await screen.findByRole('button', { name: 'Open recipe No. 1' }));
+        expect(await screen.findByText('words for QW:404@40 > QW:519@95')).toBeTruthy();
+        await userEvent.click(screen.getByRole('button', { name: 'Add wash' }));
+        expect(await screen.findByText('words for QW:404@40 > QW:519@95 > wash')).toBeTruthy();
+        const first = within(screen.getAllByRole('row')[0] as HTMLElement);
+        await userEvent.click(first.getByRole('button', { name: 'One pass more' }));
+        await waitFor(() => expect(screen.getByTestId('open').textContent).toBe('QW:404@40x2 > QW:519@95 > wash'));
+        await userEvent.click(screen.getByRole('button', { name: 'Undo' }));
+        await userEvent.click(screen.getByRole('button', { name: 'Undo' }));
+        await waitFor(() => expect(screen.getByTestId('open').textContent).toBe('QW:404@40 > QW:519@95'));
+        expect(screen.getByRole('button', { name: 'Undo' }).hasAttribute('disabled')).toBe(true);
+        await userEvent.click(screen.getByRole('button', { name: 'Redo' }));
+        await waitFor(() => expect(screen.getByTestId('open').textContent).toBe('QW:404@40 > QW:519@95 > wash'));
+        await userEvent.click(screen.getByRole('button', { name: 'Remove step 1' }));
+        await userEvent.click(screen.getByRole('button', { name: 'Keep for Float' }));
+        await waitFor(() =>
+            expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({
+                version: 1,
+                stack: 'QW:519@95 > wash',
+            }),
+        );
+    });
+
+    it('tells when the zone was changed elsewhere meanwhile', async () => {
+        const said = 'This zone was changed meanwhile, in another window perhaps.';
+        serve({
+            'GET /api/pencils': () => [pencil('404')],
+            'POST /api/pieces/p1/recipes': () => found,
+            'POST /api/pieces/p1/predictions': ({ body }) => prediction((body as { stack: string }).stack),
+            'PATCH /api/zones/z': () => new Answer(409, { message: said }),
+        });
+        show(
+            <Around of={piece([free])} selected={free}>
+                <MatchStage />
+            </Around>,
+            '/?edit=QW:404@40',
+        );
+        await userEvent.click(await screen.findByRole('button', { name: 'Keep for Float' }));
+        expect(await screen.findByText(said)).toBeTruthy();
+    });
+});
+
+describe('Plan', () => {
+    const of = piece([zone('z1', 'Zone 1')]);
+    const put = (plan: Plan) => {
+        serve({ 'GET /api/pieces/p1/plan': () => plan });
+        show(
+            <Around of={of} selected={null}>
+                <PlanStage />
+            </Around>,
+        );
+    };
+
+    it('says what to do first when there is nothing to plan', async () => {
+        put(planOf([], { pullList: [], cautions: [] }));
+        expect(await screen.findByText('No recipes to plan yet')).toBeTruthy();
+        expect(screen.getByRole('link', { name: 'Match a colour' }).getAttribute('href')).toBe('/pieces/p1/match');
+    });
+
+    it('lists pencils, cautions and steps in order', async () => {
+        put(
+            planOf(
+                [planStep(1, { role: 'reserve', step: null }), planStep(2), planStep(3, { role: 'wash', step: wash })],
+                { zonesWithoutRecipe: ['Cast shadow'] },
+            ),
+        );
+        expect(await screen.findByRole('heading', { name: 'Take out 1 pencil' })).toBeTruthy();
+        expect(screen.getByRole('list', { name: 'Cautions' }).textContent).toContain('cap the blade');
+        expect(screen.getAllByTestId('plan-step').map((row) => row.querySelector('b')?.textContent)).toEqual([
+            'reserve',
+            '402',
+            'wash',
+        ]);
+        expect(screen.getByText('No recipe yet: Cast shadow.')).toBeTruthy();
+        expect(screen.getByRole('link', { name: 'Plan sheet, PDF' }).getAttribute('href')).toBe(
+            '/api/pieces/p1/plan.pdf',
+        );
+    });
+
+    it('tells done and skipped steps apart without colour', async () => {
+        put(planOf([planStep(1, { state: 'done' }), planStep(2, { state: 'skipped' }), planStep(3)]));
+        const rows = await screen.findAllByTestId('plan-step');
+        expect(rows.map((row) => row.dataset.state)).toEqual(['done', 'skipped', 'open']);
+    });
+
+    it('names a pencil that is not in the box', async () => {
+        const plan = planOf([planStep(1)]);
+        put({ ...plan, pullList: plan.pullList.map((entry) => ({ ...entry, owned: false })) });
+        expect(await screen.findByText(/not in the box/)).toBeTruthy();
+    });
+
+    it('offers another try when the plan does not come', async () => {
+        serve({ 'GET /api/pieces/p1/plan': () => new Answer(500, {}) });
+        show(
+            <Around of={of} selected={null}>
+                <PlanStage />
+            </Around>,
+        );
+        expect(await screen.findByRole('button', { name: 'Try again' })).toBeTruthy();
+    });
+});
+
+describe('Draw', () => {
+    const of = piece([zone('z1', 'Zone 1'), zone('z2', 'Zone 2')]);
+    const first = planOf([
+        planStep(1),
+        planStep(2, { role: 'underlayer' }),
+        planStep(3, { role: 'blend', step: { ...wash, kind: 'blend' } }),
+    ]);
+    const marked = (state: 'done' | 'skipped') =>
+        planOf(first.steps.map((now, index) => (index === 0 ? { ...now, state } : now)));
+    const put = (plan: Plan, more: Parameters<typeof serve>[0] = {}) => {
+        const asked = serve({ 'GET /api/pieces/p1/plan': () => plan, ...more });
+        show(
+            <Around of={of} selected={null}>
+                <DrawStage />
+            </Around>,
+        );
+
+        return asked;
+    };
+
+    it('calls out the number, pressure and passes of the step at hand and lights its zone', async () => {
+        put(first);
+        const now = await screen.findByTestId('step-now');
+        expect(within(now).getByText('401')).toBeTruthy();
+        expect(now.textContent).toContain('40 % light');
+        expect(now.textContent).toContain('Because of 1.');
+        await waitFor(() => expect(screen.getByTestId('lit').textContent).toBe('z1'));
+        expect(screen.getByText(/of 3/).textContent).toContain('Step 1 of 3');
+    });
+
+    it.each([
+        ['d', 'done'],
+        ['s', 'skipped'],
+    ] as const)('goes on by the key %s', async (key, state) => {
+        const asked = put(first, { 'POST /api/pieces/p1/drawing': () => marked(state) });
+        await screen.findByTestId('step-now');
+        await userEvent.keyboard(key);
+        expect(await screen.findByText('402')).toBeTruthy();
+        expect(asked.at(-1)?.body).toEqual({ key: 'key-1', state });
+        expect(screen.getByText(/underlayer/)).toBeTruthy();
+        expect(screen.getByTestId('lit').textContent).toBe('z2');
+    });
+
+    it('takes the last mark back', async () => {
+        const asked = put(marked('done'), { 'DELETE /api/pieces/p1/drawing/last': () => first });
+        await screen.findByText('402');
+        await userEvent.click(screen.getByRole('button', { name: /Undo/ }));
+        expect(await screen.findByText('401')).toBeTruthy();
+        expect(asked.at(-1)?.method).toBe('DELETE');
+        expect(screen.getByRole('button', { name: /Undo/ }).hasAttribute('disabled')).toBe(true);
+    });
+
+    it('names what is no pencil by what is done', async () => {
+        put(planOf(first.steps.map((now, index) => (index < 2 ? { ...now, state: 'done' } : now))));
+        expect(await screen.findByText('Blend')).toBeTruthy();
+        expect(screen.queryByText('%', { exact: false })).toBeNull();
+    });
+
+    it('ends with a look from across the room', async () => {
+        put(planOf(first.steps.map((now) => ({ ...now, state: 'done' }))));
+        expect(await screen.findByText('The plan is drawn.')).toBeTruthy();
+        expect(screen.getByRole('button', { name: /Done/ }).hasAttribute('disabled')).toBe(true);
+    });
+
+    it('stays at the step and says why when a mark is refused', async () => {
+        put(first, {
+            'POST /api/pieces/p1/drawing': () => new Answer(422, { message: 'This step is no longer in the plan.' }),
+        });
+        await screen.findByTestId('step-now');
+        await userEvent.click(screen.getByRole('button', { name: /Done/ }));
+        expect(await screen.findByText('This step is no longer in the plan.')).toBeTruthy();
+        expect(screen.getByText('401')).toBeTruthy();
+    });
+
+    it('has nothing to draw without recipes', async () => {
+        put(planOf([], { pullList: [], cautions: [] }));
+        expect(await screen.findByText('Nothing to draw yet')).toBeTruthy();
+    });
+});
+
+describe('Compare', () => {
+    it('puts the largest error of value first', () => {
+        const missing = (dL: number, words: string) => recipe({ difference: { ...recipe().difference, dL, words } });
+        const of = piece([
+            zone('a', 'A little off', { recipe: missing(0.5, 'very close') }),
+            zone('b', 'Far too light', { recipe: missing(-9, 'one step too dark') }),
+            zone('c', 'Not matched'),
+        ]);
+        show(
+            <Around of={of} selected={null}>
+                <CompareStage />
+            </Around>,
+        );
+        expect(screen.getAllByText(/off$|light$/, { selector: 'button' }).map((name) => name.textContent)).toEqual([
+            'Far too light',
+            'A little off',
+        ]);
+        expect(screen.getByText('one step too dark')).toBeTruthy();
+    });
+
+    it('says what to do first', () => {
+        show(
+            <Around of={piece([])} selected={null}>
+                <CompareStage />
+            </Around>,
+        );
+        expect(screen.getByText('Nothing to compare yet')).toBeTruthy();
+    });
+});
