@@ -48,11 +48,12 @@ const Now = styled.section`
     }
 `;
 
-const Number = styled.p`
+const Number = styled.p<{ $word: boolean }>`
     && {
-        font-size: ${type.huge};
+        /* Words have tails below the line; numbers have none. */
+        font-size: ${({ $word }) => ($word ? type.word : type.huge)};
         font-weight: 720;
-        line-height: 0.95;
+        line-height: ${({ $word }) => ($word ? 1.25 : 0.95)};
         letter-spacing: -0.03em;
         max-width: none;
     }
@@ -161,7 +162,7 @@ export function DrawStage() {
                                 {now.role === 'underlayer' ? ', underlayer' : ''}
                             </span>
                         )}
-                        <Number>{heading(now)}</Number>
+                        <Number $word={!now.step?.pencil}>{heading(now)}</Number>
                     </div>
                     {now.step?.pencil && (
                         <Force>

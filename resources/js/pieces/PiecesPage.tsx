@@ -35,7 +35,7 @@ export const NewLink = styled(Link)`
 
 const Cards = styled.ul`
     display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(280px, 1fr));
+    grid-template-columns: repeat(auto-fill, minmax(340px, 1fr));
     gap: ${space.l};
 `;
 
@@ -60,8 +60,8 @@ const Card = styled.li`
         overflow-wrap: anywhere;
     }
     & a > div {
-        padding: ${space.m};
-        min-height: 84px;
+        /* Room for the button below the words. */
+        padding: ${space.m} ${space.m} 50px;
     }
     & small {
         color: ${({ theme }) => theme.quiet};

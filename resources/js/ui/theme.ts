@@ -63,6 +63,7 @@ export const type = {
     lead: '16px',
     title: '22px',
     number: '26px',
+    word: '84px',
     huge: '132px',
 } as const;
 
