@@ -56,9 +56,8 @@ test('a new studio starts with an empty box and says what to do', async ({ page 
 
     await page.getByRole('link', { name: 'Pieces' }).click();
     await expect(page.getByText('No pieces yet')).toBeVisible();
-    await page.getByRole('link', { name: 'New piece' }).first().click();
-    await page.setInputFiles('input[type=file]', PHOTO);
-    await page.getByRole('button', { name: 'Start' }).click();
+    await page.getByRole('button', { name: 'Try the demo piece' }).click();
+    await expect(page.getByText('Choose a colour to match')).toBeVisible();
     await sampleAt(page, 0.64, 0.33);
     await expect(page.getByRole('heading', { name: 'Your box is empty' })).toBeVisible();
     await page.getByRole('link', { name: 'Put pencils in the box' }).click();

@@ -84,3 +84,14 @@ it('asks for the token of the page', function (): void {
     // The framework skips this in tests; the middleware must be in the group all the same.
     expect(app(Illuminate\Contracts\Http\Kernel::class)->getMiddlewareGroups()['web'])->toContain(Illuminate\Foundation\Http\Middleware\ValidateCsrfToken::class);
 });
+
+it('gives a new artist the demo piece, with recipes from their own box', function (): void {
+    $this->actingAs(artist())->postJson('/api/pieces/demo')->assertCreated()
+        ->assertJsonCount(11, 'zones')
+        ->assertJsonPath('zones.3.name', 'Buoy, light red')
+        ->assertJsonPath('zones.3.recipe.steps.0.kind', 'layer')
+        ->assertJsonPath('zones.10.recipe', null);
+    // Without pencils there are no recipes yet; the zones are there all the same.
+    $this->actingAs(artist(withBox: false))->postJson('/api/pieces/demo')->assertCreated()->assertJsonPath('zones.3.recipe', null);
+    expect(App\Models\Piece::query()->count())->toBe(2);
+});

@@ -14,6 +14,7 @@ use App\Jobs\PrepareBox;
 use App\Models\Paper;
 use App\Models\Piece;
 use App\Models\User;
+use App\Studio\DemoPiece;
 use App\Studio\PhotoReader;
 use App\Studio\PhotoRefused;
 use App\Studio\PhotoStore;
@@ -80,6 +81,12 @@ final class PieceController
         PrepareBox::dispatch($user);
 
         return PieceResource::make($piece)->response()->setStatusCode(201);
+    }
+
+    #[OA\Post(path: '/api/pieces/demo', operationId: 'addDemoPiece', responses: [new OA\Response(response: 201, description: 'The demo still life as a piece of one\'s own', content: new OA\JsonContent(ref: '#/components/schemas/Piece'))])]
+    public function demo(Request $request, DemoPiece $demo): JsonResponse
+    {
+        return PieceResource::make($demo->for(self::user($request)))->response()->setStatusCode(201);
     }
 
     #[OA\Get(path: '/api/pieces/{piece}', operationId: 'piece', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [

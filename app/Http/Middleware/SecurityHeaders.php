@@ -26,7 +26,6 @@ final class SecurityHeaders
                 "default-src 'none'",
                 "script-src 'self'",
                 "style-src 'self' 'nonce-{$nonce}'",
-                "style-src-attr 'unsafe-inline'",
                 "img-src 'self' blob: data:",
                 "font-src 'self'",
                 "connect-src 'self'",

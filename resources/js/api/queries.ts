@@ -168,6 +168,15 @@ export function useAddPiece() {
     });
 }
 
+export function useAddDemoPiece() {
+    const client = useQueryClient();
+
+    return useMutation({
+        mutationFn: () => answered(api.POST('/api/pieces/demo')),
+        onSuccess: () => client.invalidateQueries({ queryKey: keys.pieces }),
+    });
+}
+
 function usePlanMutation<Input>(piece: string, change: (input: Input) => Promise<Plan>) {
     const client = useQueryClient();
 

@@ -148,6 +148,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/pieces/demo': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['addDemoPiece'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/pieces/{piece}': {
         parameters: {
             query?: never;
@@ -870,6 +886,26 @@ export interface operations {
                 };
                 content: {
                     'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    addDemoPiece: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The demo still life as a piece of one's own */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Piece'];
                 };
             };
         };

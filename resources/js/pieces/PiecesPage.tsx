@@ -1,7 +1,7 @@
-import { Link } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { messageOf } from '../api/client';
-import { usePieces, useRemovePiece, useRestorePiece } from '../api/queries';
+import { useAddDemoPiece, usePieces, useRemovePiece, useRestorePiece } from '../api/queries';
 import { Button, buttonLook } from '../ui/Button';
 import { notify } from '../ui/Notices';
 import { Empty, Loading, Problem } from '../ui/States';
@@ -117,6 +117,8 @@ function PieceCard({
 
 export function PiecesPage() {
     const pieces = usePieces();
+    const demo = useAddDemoPiece();
+    const navigate = useNavigate();
 
     return (
         <Page>
@@ -134,6 +136,17 @@ export function PiecesPage() {
                         photo.
                     </p>
                     <NewLink to="/pieces/new">New piece</NewLink>
+                    <Button
+                        isDisabled={demo.isPending}
+                        onPress={() =>
+                            demo.mutateAsync().then(
+                                (piece) => navigate(`/pieces/${piece.id}/match`),
+                                (error: unknown) => notify(messageOf(error)),
+                            )
+                        }
+                    >
+                        Try the demo piece
+                    </Button>
                 </Empty>
             )}
             <Cards>
