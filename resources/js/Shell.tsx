@@ -46,6 +46,11 @@ const Bar = styled.header`
         color: inherit;
         border-color: currentcolor;
     }
+    & button span {
+        max-width: 180px;
+        overflow: hidden;
+        text-overflow: ellipsis;
+    }
     & :focus-visible {
         outline-color: currentcolor;
     }
@@ -95,7 +100,7 @@ export function Shell() {
                 </Button>
                 <Button onPress={toggle}>{setting === 'dim' ? 'Daylight desk' : 'Dim studio'}</Button>
                 <Button onPress={() => signOut.mutate(undefined, { onSuccess: () => void navigate('/') })}>
-                    Sign out{session.data?.user ? ` ${session.data.user.name}` : ''}
+                    Sign out <span>{session.data?.user?.name}</span>
                 </Button>
             </Bar>
             <Outlet />

@@ -78,7 +78,7 @@ test('everything often done has a key', async ({ page }) => {
     await expect(page).toHaveURL(/zone=/);
     const first = page.url();
     await page.keyboard.press('n');
-    expect(page.url()).not.toBe(first);
+    await expect(page).not.toHaveURL(first);
     await page.keyboard.press('p');
     await expect(page).toHaveURL(first);
     await page.keyboard.press('g');
@@ -99,7 +99,7 @@ test('everything often done has a key', async ({ page }) => {
     await expect(page.getByTestId('reading')).toBeVisible();
     const radius = page.url();
     await page.keyboard.press(']');
-    expect(page.url()).not.toBe(radius);
+    await expect(page).not.toHaveURL(radius);
 });
 
 test('nothing jumps when another colour is sampled', async ({ page }) => {

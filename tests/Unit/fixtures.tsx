@@ -1,7 +1,7 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import { MemoryRouter } from 'react-router';
+import { BrowserRouter } from 'react-router';
 import type { Colour, Piece, Recipe, SectionBin, Step, Zone } from '../../resources/js/api/client';
 import { DeskLight } from '../../resources/js/ui/DeskLight';
 
@@ -105,12 +105,13 @@ export const section: SectionBin[] = [0, 1, 2, 3, 4].map((i) => ({
 
 /** Renders within everything that the studio stands in. */
 export function show(children: ReactNode, address = '/') {
+    window.history.replaceState(null, '', address);
     const client = new QueryClient({ defaultOptions: { queries: { retry: false }, mutations: { retry: false } } });
 
     return render(
         <QueryClientProvider client={client}>
             <DeskLight>
-                <MemoryRouter initialEntries={[address]}>{children}</MemoryRouter>
+                <BrowserRouter>{children}</BrowserRouter>
             </DeskLight>
         </QueryClientProvider>,
     );

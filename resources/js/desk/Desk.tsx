@@ -117,7 +117,7 @@ export function Desk() {
 
     const go = (stage: number) => {
         const path = STAGES[stage]?.path;
-        if (path) void navigate({ pathname: `/pieces/${id}/${path}`, search });
+        if (path) void navigate({ pathname: `/pieces/${id}/${path}`, search: window.location.search });
     };
     const nextZone = (by: number) => {
         const zones = piece.data?.zones ?? [];

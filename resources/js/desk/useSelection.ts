@@ -1,5 +1,5 @@
 import { useCallback } from 'react';
-import { useSearchParams } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import type { Spot } from '../api/queries';
 
 export const DEFAULT_RADIUS = 0.012;
@@ -22,22 +22,19 @@ function readSpot(text: string | null): Spot | null {
  * lies open in the editor. A reload or a link brings all of it back.
  */
 export function useSelection() {
-    const [params, setParams] = useSearchParams();
+    const [params] = useSearchParams();
+    const navigate = useNavigate();
     const change = useCallback(
-        (changes: Record<string, string | null>, replace = true) =>
-            setParams(
-                (now) => {
-                    const next = new URLSearchParams(now);
-                    for (const [name, value] of Object.entries(changes)) {
-                        if (value === null) next.delete(name);
-                        else next.set(name, value);
-                    }
-
-                    return next;
-                },
-                { replace },
-            ),
-        [setParams],
+        (changes: Record<string, string | null>) => {
+            // From the address as it is now: what was rendered may be a key press behind it.
+            const next = new URLSearchParams(window.location.search);
+            for (const [name, value] of Object.entries(changes)) {
+                if (value === null) next.delete(name);
+                else next.set(name, value);
+            }
+            void navigate({ pathname: window.location.pathname, search: next.toString() }, { replace: true });
+        },
+        [navigate],
     );
 
     return {
