@@ -12,7 +12,13 @@ use Prism\Colour\ValueScale;
 final readonly class Target
 {
     /** An error of value counts this much on top of its part in dE00: a drawing looks wrong by its values first. */
-    private const VALUE_WEIGHT = 0.35;
+    private const VALUE_WEIGHT = 0.21;
+
+    /** Within this much L* a value is right. */
+    private const VALUE_TOLERANCE = 0.5;
+
+    /** Where only the value counts: what a whole step of it costs, in dE00. */
+    private const VALUE_STEP = 8.0;
 
     private function __construct(public Lab $colour, public bool $valueOnly)
     {
@@ -34,9 +40,9 @@ final readonly class Target
     {
         $dL = abs($L - $this->colour->L);
         if ($this->valueOnly) {
-            return $dL / ValueScale::stepSize() * 8.0;
+            return $dL / ValueScale::stepSize() * self::VALUE_STEP;
         }
 
-        return DeltaE::ciede2000($this->colour->L, $this->colour->a, $this->colour->b, $L, $a, $b) + self::VALUE_WEIGHT * max(0.0, $dL - 0.5) * 0.6;
+        return DeltaE::ciede2000($this->colour->L, $this->colour->a, $this->colour->b, $L, $a, $b) + self::VALUE_WEIGHT * max(0.0, $dL - self::VALUE_TOLERANCE);
     }
 }

@@ -22,6 +22,9 @@ final readonly class Planner
 {
     private const LONG_DRAWING_STEPS = 24;
 
+    /** L* of a middle value; stands for what is no pencil, too. */
+    private const MIDDLE_LIGHTNESS = 55.0;
+
     public function __construct(private Predictor $predictor, private Kit $box, private School $school = School::LightToDark)
     {
     }
@@ -106,10 +109,11 @@ final readonly class Planner
     /** @return array{int, int, float, int} drying last, then phase, then value by school, then the order in the stack */
     private function rank(PlanStep $step, bool $drying): array
     {
-        $L = $step->step?->pencil === null ? 50.0 : $this->predictor->model->draw(Stack::of(Step::layer($step->step->pencil, 90.0, 2)))->lab()->L;
+        $pencil = $step->step?->pencil;
+        $L = $pencil !== null && $this->box->has($pencil) ? ($this->box->get($pencil)->fullCoat->L ?? self::MIDDLE_LIGHTNESS) : self::MIDDLE_LIGHTNESS;
         $value = match ($this->school) {
             School::DarkToLight, School::FormFirst => $L,
-            School::MiddleFirst => abs($L - 55.0),
+            School::MiddleFirst => abs($L - self::MIDDLE_LIGHTNESS),
             School::LightToDark => -$L,
         };
 

@@ -13,6 +13,7 @@ use App\Models\Piece;
 use App\Models\User;
 use App\Studio\Catalogue;
 use App\Studio\Engine;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
@@ -48,11 +49,9 @@ final class MatchController
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
-    public function search(RecipeSearchRequest $request, Piece $piece, Catalogue $catalogue, Engine $engine): JsonResponse
+    public function search(RecipeSearchRequest $request, #[CurrentUser] User $user, Piece $piece, Catalogue $catalogue, Engine $engine): JsonResponse
     {
         Gate::authorize('view', $piece);
-        $user = $request->user();
-        assert($user instanceof User);
         $colour = Lab::of($request->float('L'), $request->float('a'), $request->float('b'));
         $target = $request->boolean('valueOnly') ? Target::value($colour) : Target::colour($colour);
         $limits = new Limits(top: self::RECIPES, maxPencils: $request->integer('maxPencils', 4), school: $piece->school, noBlack: $request->boolean('noBlack'));

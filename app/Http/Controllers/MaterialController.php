@@ -12,8 +12,8 @@ use App\Models\Paper;
 use App\Models\Pencil;
 use App\Models\User;
 use App\Studio\Catalogue;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
@@ -29,9 +29,9 @@ final class MaterialController
     }
 
     #[OA\Get(path: '/api/pencils', operationId: 'pencils', responses: [new OA\Response(response: 200, description: 'Every pencil, in box order', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Pencil')))])]
-    public function pencils(Request $request, Catalogue $catalogue): JsonResponse
+    public function pencils(#[CurrentUser] User $user, Catalogue $catalogue): JsonResponse
     {
-        $owned = self::user($request)->box()->pluck('pencils.id')->flip();
+        $owned = $user->box()->pluck('pencils.id')->flip();
 
         return new JsonResponse(array_map(
             static fn (Pencil $pencil): PencilResource => new PencilResource($pencil, $owned->has($pencil->id)),
@@ -51,9 +51,8 @@ final class MaterialController
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
-    public function changeBox(BoxRequest $request, Catalogue $catalogue): JsonResponse
+    public function changeBox(BoxRequest $request, #[CurrentUser] User $user, Catalogue $catalogue): JsonResponse
     {
-        $user = self::user($request);
         $add = self::rowsOf($catalogue, (array) $request->validated('add', []), 'add');
         $remove = self::rowsOf($catalogue, (array) $request->validated('remove', []), 'remove');
         DB::transaction(static function () use ($user, $add, $remove): void {
@@ -80,13 +79,5 @@ final class MaterialController
         }
 
         return array_values(array_map(static fn (string $id): int => $rows[$id]->id, $ids));
-    }
-
-    private static function user(Request $request): User
-    {
-        $user = $request->user();
-        assert($user instanceof User);
-
-        return $user;
     }
 }

@@ -19,8 +19,8 @@ use App\Studio\PhotoReader;
 use App\Studio\PhotoRefused;
 use App\Studio\PhotoStore;
 use App\Studio\PhotoView;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Arr;
@@ -34,10 +34,10 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
 final class PieceController
 {
     #[OA\Get(path: '/api/pieces', operationId: 'pieces', responses: [new OA\Response(response: 200, description: 'One\'s pieces, last changed first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/PieceSummary')))])]
-    public function index(Request $request): AnonymousResourceCollection
+    public function index(#[CurrentUser] User $user): AnonymousResourceCollection
     {
         return PieceSummaryResource::collection(
-            self::user($request)->pieces()->with('paper')
+            $user->pieces()->with('paper')
                 ->withCount(['zones', 'zones as recipes_count' => static fn ($query) => $query->has('recipe')])
                 ->orderByDesc('updated_at')->get(),
         );
@@ -56,7 +56,7 @@ final class PieceController
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
-    public function store(StorePieceRequest $request, PhotoReader $reader, PhotoStore $photos): JsonResponse
+    public function store(StorePieceRequest $request, #[CurrentUser] User $user, PhotoReader $reader, PhotoStore $photos): JsonResponse
     {
         $upload = $request->file('photo');
         assert($upload instanceof UploadedFile);
@@ -65,7 +65,6 @@ final class PieceController
         } catch (PhotoRefused $refusal) {
             throw ValidationException::withMessages(['photo' => $refusal->getMessage()]);
         }
-        $user = self::user($request);
         $piece = DB::transaction(static function () use ($request, $user, $photo, $photos, $upload): Piece {
             $piece = $user->pieces()->create([
                 'title' => $request->validated('title'),
@@ -84,9 +83,9 @@ final class PieceController
     }
 
     #[OA\Post(path: '/api/pieces/demo', operationId: 'addDemoPiece', responses: [new OA\Response(response: 201, description: 'The demo still life as a piece of one\'s own', content: new OA\JsonContent(ref: '#/components/schemas/Piece'))])]
-    public function demo(Request $request, DemoPiece $demo): JsonResponse
+    public function demo(#[CurrentUser] User $user, DemoPiece $demo): JsonResponse
     {
-        return PieceResource::make($demo->for(self::user($request)))->response()->setStatusCode(201);
+        return PieceResource::make($demo->for($user))->response()->setStatusCode(201);
     }
 
     #[OA\Get(path: '/api/pieces/{piece}', operationId: 'piece', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [
@@ -171,13 +170,5 @@ final class PieceController
         Gate::authorize('view', $piece);
 
         return SampleResource::make($photos->sample($piece, $request->float('x'), $request->float('y'), $request->float('radius')));
-    }
-
-    private static function user(Request $request): User
-    {
-        $user = $request->user();
-        assert($user instanceof User);
-
-        return $user;
     }
 }
