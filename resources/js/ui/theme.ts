@@ -42,17 +42,18 @@ export const daylight: Theme = {
 };
 
 export const dim: Theme = {
-    desk: grey(12),
-    panel: grey(17),
-    raised: grey(23),
-    surround: grey(28),
-    line: grey(35),
-    ink: grey(90),
-    quiet: grey(70),
-    strong: grey(88),
+    // Not darker: a black pencil, L* 15, must show on it.
+    desk: grey(22),
+    panel: grey(29),
+    raised: grey(34),
+    surround: grey(40),
+    line: grey(46),
+    ink: grey(96),
+    quiet: grey(80),
+    strong: grey(92),
     onStrong: grey(10),
-    bar: grey(6),
-    onBar: grey(84),
+    bar: grey(12),
+    onBar: grey(88),
 };
 
 export const space = { xs: '4px', s: '8px', m: '12px', l: '20px', xl: '32px' } as const;
