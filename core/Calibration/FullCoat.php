@@ -27,6 +27,12 @@ final class FullCoat
 
     public const PASSES = 2;
 
+    /** Pencils lighter than this hold white, which scatters and is slick. */
+    private const PALE_FROM = 70.0;
+
+    /** Pale oil is this much slicker, against pale wax. */
+    private const OIL_PALE = 0.3;
+
     private const MAX_ABSORPTION = 60.0;
 
     private const MAX_SCATTERING = 40.0;
@@ -42,20 +48,29 @@ final class FullCoat
      */
     public function optics(Pencil $pencil, array $measured, float $pressurePercent = self::PRESSURE_PERCENT, int $passes = self::PASSES): PencilOptics
     {
-        $wax = $pencil->binder === Binder::Wax;
-        $paleness = max(0.0, (Bands::toLab($measured)->L - 70.0) / 30.0);
-        $hand = $this->hand;
-        $start = new PencilOptics(
-            array_fill(0, Bands::COUNT, 1.0),
-            array_fill(0, Bands::COUNT, $hand->scattering * $pencil->opacity->scattering()),
-            $wax ? 1.0 : $hand->oilTransfer,
-            $wax ? $hand->waxSlick + $hand->paleSlick * $paleness : $hand->oilSlick + 0.3 * $hand->paleSlick * $paleness,
-            $wax ? $hand->waxDrag : $hand->oilDrag,
-        );
-        $model = new ToothModel($this->tooth, $hand, []);
+        $start = self::prior($pencil, Bands::toLab($measured)->L, $this->hand);
+        $model = new ToothModel($this->tooth, $this->hand, []);
         $lay = static fn (PencilOptics $optics): array => $model->layer($model->bare(), $optics, $pressurePercent / 100.0, $passes)->bands();
 
         return self::absorption($lay, self::scattering($lay, $start, $measured), $measured);
+    }
+
+    /**
+     * What maker's word and binder say of a pencil whose heavy coat has this L*; its absorption is a grey until a colour
+     * tells more.
+     */
+    public static function prior(Pencil $pencil, float $L, Hand $hand): PencilOptics
+    {
+        $wax = $pencil->binder === Binder::Wax;
+        $paleness = max(0.0, ($L - self::PALE_FROM) / (100.0 - self::PALE_FROM));
+
+        return new PencilOptics(
+            array_fill(0, Bands::COUNT, 1.0),
+            array_fill(0, Bands::COUNT, $hand->scattering * $pencil->opacity->scattering() ** $hand->opacityPower * exp($hand->paleScattering * $paleness)),
+            $wax ? 1.0 : $hand->oilTransfer,
+            $wax ? $hand->waxSlick + $hand->paleSlick * $paleness : $hand->oilSlick + self::OIL_PALE * $hand->paleSlick * $paleness,
+            $wax ? $hand->waxDrag : $hand->oilDrag,
+        );
     }
 
     /**

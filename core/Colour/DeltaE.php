@@ -16,6 +16,18 @@ final class DeltaE
 
     public static function ciede2000(float $L1, float $a1, float $b1, float $L2, float $a2, float $b2): float
     {
+        [$l, $c, $h] = self::components($L1, $a1, $b1, $L2, $a2, $b2);
+
+        return sqrt($l * $l + $c * $c + $h * $h);
+    }
+
+    /**
+     * The difference as a vector whose length is dE00: lightness, chroma with its share of the rotation, hue.
+     *
+     * @return array{float, float, float}
+     */
+    public static function components(float $L1, float $a1, float $b1, float $L2, float $a2, float $b2): array
+    {
         $meanChroma = (sqrt($a1 * $a1 + $b1 * $b1) + sqrt($a2 * $a2 + $b2 * $b2)) / 2.0;
         $c7 = $meanChroma ** 7;
         $g = 1.5 - 0.5 * sqrt($c7 / ($c7 + self::POW25_7));
@@ -69,6 +81,7 @@ final class DeltaE
         $c = $dC / $sC;
         $h = $dH / $sH;
 
-        return sqrt(max(0.0, $l * $l + $c * $c + $h * $h + $rT * $c * $h));
+        // l2 + c2 + h2 + rT c h, with the mixed term taken into the second component.
+        return [$l, $c + 0.5 * $rT * $h, $h * sqrt(max(0.0, 1.0 - 0.25 * $rT * $rT))];
     }
 }

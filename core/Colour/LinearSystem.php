@@ -16,7 +16,21 @@ final class LinearSystem
      */
     public static function solve(array $matrix, array $right): array
     {
-        $n = count($right);
+        return self::solveAll($matrix, [$right])[0];
+    }
+
+    /**
+     * The same for several right sides.
+     *
+     * @param  list<array<int, float>>  $matrix  n rows of n
+     * @param  non-empty-list<array<int, float>>  $rights  n values each
+     * @return non-empty-list<array<int, float>>
+     *
+     * @throws \DomainException if the matrix is singular
+     */
+    public static function solveAll(array $matrix, array $rights): array
+    {
+        $n = count($matrix);
         for ($column = 0; $column < $n; $column++) {
             $pivot = $column;
             for ($row = $column + 1; $row < $n; $row++) {
@@ -29,7 +43,9 @@ final class LinearSystem
             }
             if ($pivot !== $column) {
                 [$matrix[$pivot], $matrix[$column]] = [$matrix[$column], $matrix[$pivot]];
-                [$right[$pivot], $right[$column]] = [$right[$column], $right[$pivot]];
+                foreach ($rights as $i => $right) {
+                    [$rights[$i][$pivot], $rights[$i][$column]] = [$right[$column], $right[$pivot]];
+                }
             }
             for ($row = $column + 1; $row < $n; $row++) {
                 $factor = $matrix[$row][$column] / $matrix[$column][$column];
@@ -39,18 +55,23 @@ final class LinearSystem
                 for ($k = $column; $k < $n; $k++) {
                     $matrix[$row][$k] -= $factor * $matrix[$column][$k];
                 }
-                $right[$row] -= $factor * $right[$column];
+                foreach ($rights as $i => $right) {
+                    $rights[$i][$row] -= $factor * $right[$column];
+                }
             }
-        }
-        $solution = array_fill(0, $n, 0.0);
-        for ($row = $n - 1; $row >= 0; $row--) {
-            $sum = $right[$row];
-            for ($k = $row + 1; $k < $n; $k++) {
-                $sum -= $matrix[$row][$k] * $solution[$k];
-            }
-            $solution[$row] = $sum / $matrix[$row][$row];
         }
 
-        return $solution;
+        return array_map(static function (array $right) use ($matrix, $n): array {
+            $solution = array_fill(0, $n, 0.0);
+            for ($row = $n - 1; $row >= 0; $row--) {
+                $sum = $right[$row];
+                for ($k = $row + 1; $k < $n; $k++) {
+                    $sum -= $matrix[$row][$k] * $solution[$k];
+                }
+                $solution[$row] = $sum / $matrix[$row][$row];
+            }
+
+            return $solution;
+        }, $rights);
     }
 }

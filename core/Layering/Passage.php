@@ -15,7 +15,7 @@ use Prism\Colour\Lab;
 final class Passage
 {
     /**
-     * @param  array<int, float>  $reflectance  60 values: bins by bands
+     * @param  array<int, float>  $reflectance  60 values: bands by bins
      * @param  array<int, float>  $fill  by bin, tooth used up by film
      * @param  array<int, float>  $capacity  by bin, what crushing has left
      * @param  array<int, float>  $slick  by bin, 0-1
@@ -39,26 +39,27 @@ final class Passage
     }
 
     /**
-     * Mean reflectance over the bins. Light that enters the sheet over a valley may leave under a peak, so part of the
-     * mean is taken over square roots (Yule & Nielsen 1951 with n = 2), part plainly.
+     * Mean reflectance over the bins. Light that enters the sheet over a valley may leave under a peak, which darkens a
+     * grainy passage: for part of the light the mean of roots squared is taken (Yule & Nielsen 1951, n = 2), here to second
+     * order, mean - variance / (4 mean).
      *
      * @return array<int, float> 12 bands
      */
     public function bands(): array
     {
-        $n = Bands::COUNT;
-        $yn = $this->yuleNielsen;
         $r = $this->reflectance;
         [$w0, $w1, $w2, $w3, $w4] = Tooth::SHARES;
+        $sideways = 0.25 * $this->yuleNielsen;
         $bands = [];
-        for ($i = 0; $i < $n; $i++) {
+        for ($i = 0, $count = count($r); $i < $count; $i += Tooth::BINS) {
             $a = $r[$i];
-            $b = $r[$n + $i];
-            $c = $r[2 * $n + $i];
-            $d = $r[3 * $n + $i];
-            $e = $r[4 * $n + $i];
-            $root = $w0 * sqrt($a) + $w1 * sqrt($b) + $w2 * sqrt($c) + $w3 * sqrt($d) + $w4 * sqrt($e);
-            $bands[] = (1.0 - $yn) * ($w0 * $a + $w1 * $b + $w2 * $c + $w3 * $d + $w4 * $e) + $yn * $root * $root;
+            $b = $r[$i + 1];
+            $c = $r[$i + 2];
+            $d = $r[$i + 3];
+            $e = $r[$i + 4];
+            $mean = $w0 * $a + $w1 * $b + $w2 * $c + $w3 * $d + $w4 * $e;
+            $square = $w0 * $a * $a + $w1 * $b * $b + $w2 * $c * $c + $w3 * $d * $d + $w4 * $e * $e;
+            $bands[] = $mean > 0.0 ? $mean - $sideways * ($square / $mean - $mean) : 0.0;
         }
 
         return $bands;
@@ -100,6 +101,11 @@ final class Passage
     /** Colour of one bin alone: what a lens would see. */
     public function binLab(int $bin): Lab
     {
-        return Bands::toLab(array_slice($this->reflectance, $bin * Bands::COUNT, Bands::COUNT));
+        $bands = [];
+        for ($band = 0; $band < Bands::COUNT; $band++) {
+            $bands[] = $this->reflectance[$band * Tooth::BINS + $bin];
+        }
+
+        return Bands::toLab($bands);
     }
 }

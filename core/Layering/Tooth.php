@@ -21,6 +21,9 @@ final readonly class Tooth
 
     public const SHARES = [0.11846344, 0.23931434, 0.28444444, 0.23931434, 0.11846344];
 
+    /** How far the depths gather in the middle, away from peaks and valleys. */
+    private const SHAPE = 0.0568;
+
     /**
      * @param  array<int, float>  $reflectance  of the bare paper, 12 bands
      * @param  array<int, float>  $depth  by bin, peak to valley
@@ -41,7 +44,7 @@ final readonly class Tooth
         $capacity = [];
         $total = 0.0;
         foreach (self::NODES as $bin => $node) {
-            $depth[] = $paper->roughness * $node;
+            $depth[] = $paper->roughness * ($node + self::SHAPE * sin(2.0 * M_PI * $node));
             $holds = $paper->capacity * (0.7 + 0.6 * $node);
             $capacity[] = $holds;
             $total += self::SHARES[$bin] * $holds;

@@ -5,40 +5,39 @@ declare(strict_types=1);
 namespace Prism\Layering;
 
 use Prism\Colour\Bands;
+use Prism\Colour\Lab;
 
 /**
  * What a stack of pencil looks like: the tooth model.
  *
  * A point touches the peaks of the paper and, the harder it is pressed, more of the valleys; it leaves a film there,
- * less where the tooth is full or slick, and drags some of the top film into itself. Films lie on one another by
- * {@see KubelkaMunk}, bin by bin. Pure and deterministic. The loops are flat and long on purpose: they run a hundred thousand times a second in the search.
+ * less where the tooth is full or slick. A firm hand also levels the films below between peaks and valleys and drags some
+ * of the top one into its own. Films lie on one another by {@see KubelkaMunk}, bin by bin. Pure and deterministic; the
+ * loops are flat and long on purpose, since a search runs them a hundred thousand times a second. Equations and what each
+ * part buys: docs/engine.md.
  */
 final class ToothModel
 {
-    /** Solvent: what a wash of plenty of pigment moves from peaks to valleys, and the tooth it gives back. */
-    private const WASH_FLOW = 0.75;
-
-    /** Coats at which half of that happens: a thin layer stays uneven. */
-    private const WASH_HALF = 0.22;
-
-    /** Share of the crushed or filled tooth that a wash gives back. */
-    private const WASH_RETURN = 0.3;
-
-    /** Dissolved pigment covers better: gain in optical depth of a full flow. */
-    private const WASH_STRENGTH = 0.12;
+    /** Film at which half of what a wash can do happens: a thin layer stays uneven. */
+    private const WASH_HALF = 0.08;
 
     private const WASH_LOOSE = 0.12;
 
-    private const BLEND_FLOW = 0.5;
-
-    private const BLEND_CRUSH = 0.95;
-
-    private const BLEND_SLICK = 0.55;
-
     private const BLEND_LOOSE = 0.05;
 
-    /** Share of a loose film that a kneaded eraser takes. */
-    private const LIFT_SHARE = 0.6;
+    /** How looseness falls with pressure. */
+    private const LOOSE_POWER = 1.5;
+
+    /** How soon film covers what was slick below. */
+    private const COVERS = 3.0;
+
+    /** Film laid over a film of this many times its thickness drags a good half of what it could. */
+    private const MOST_DRAGGED = 0.95;
+
+    /** Least absorption and scattering: no film is perfectly clear. */
+    private const LEAST_K = 1e-4;
+
+    private const LEAST_S = 1e-5;
 
     /** @param  array<string, PencilOptics>  $optics by RANGE:NUMBER */
     public function __construct(
@@ -50,15 +49,9 @@ final class ToothModel
 
     public function bare(): Passage
     {
-        $reflectance = [];
-        for ($bin = 0; $bin < Tooth::BINS; $bin++) {
-            foreach ($this->tooth->reflectance as $value) {
-                $reflectance[] = $value;
-            }
-        }
         $none = array_fill(0, Tooth::BINS, 0.0);
 
-        return new Passage($reflectance, $none, $this->tooth->capacity, $none, [], $this->tooth->totalCapacity, $this->hand->yuleNielsen);
+        return new Passage($this->paper(), $none, $this->tooth->capacity, $none, [], $this->tooth->totalCapacity, $this->hand->yuleNielsen);
     }
 
     /** @throws UnknownPencil if the stack uses a pencil that this model does not know */
@@ -76,7 +69,7 @@ final class ToothModel
     public function apply(Passage $passage, Step $step): Passage
     {
         return match ($step->kind) {
-            StepKind::Layer => $this->layer($passage, $this->opticsOf((string) $step->pencil), $step->pressurePercent / 100.0, $step->passes),
+            StepKind::Layer => $this->lay($passage, $this->touch($this->opticsOf((string) $step->pencil), $step->pressurePercent / 100.0, $step->passes)),
             StepKind::Wash => $this->wash($passage),
             StepKind::Blend => $this->blend($passage),
             StepKind::Lift => $this->lift($passage),
@@ -90,83 +83,184 @@ final class ToothModel
     }
 
     /**
-     * One layer.
+     * A pencil as it is laid on this paper.
+     *
+     * @param  float  $pressure  0-1
+     */
+    public function touch(PencilOptics $pencil, float $pressure, float $passes): Touch
+    {
+        $hand = $this->hand;
+        $reach = $hand->reach($pressure);
+        $contact = [];
+        foreach ($this->tooth->depth as $depth) {
+            $contact[] = 1.0 / (1.0 + exp(($depth - $reach) / $hand->reachSoftness));
+        }
+        $density = $hand->densityAt($pressure);
+        $clear = $density * $hand->clearingAt($pressure);
+        $K = $S = $decay = $deep = $inverse = [];
+        foreach ($pencil->K as $band => $value) {
+            $k = max(self::LEAST_K, $density * $value);
+            $s = max(self::LEAST_S, $clear * $pencil->S[$band]);
+            $q = sqrt($k * ($k + 2.0 * $s));
+            $K[] = $k;
+            $S[] = $s;
+            $decay[] = -2.0 * $q;
+            $deep[] = $s / ($k + $s + $q);
+            $inverse[] = ($k + $s + $q) / $s;
+        }
+        $crush = $hand->crush($pressure);
+
+        return new Touch(
+            $contact,
+            $hand->depositGain * $pencil->transfer * $this->tooth->adhesion * $pressure ** $hand->depositPower * $passes ** $hand->passPower,
+            $hand->limit($pressure),
+            $crush,
+            $pencil->drag * Hand::mixing($pressure),
+            $hand->levels($pressure, $passes),
+            $passes,
+            $pencil->slick * (1.0 + 0.5 * $crush),
+            max(0.0, 1.0 - $pressure ** self::LOOSE_POWER),
+            $K, $S, $decay, $deep, $inverse,
+        );
+    }
+
+    /**
+     * One layer of a pencil.
      *
      * @param  float  $pressure  0-1
      */
     public function layer(Passage $passage, PencilOptics $pencil, float $pressure, float $passes): Passage
     {
-        $hand = $this->hand;
-        $reach = $hand->reach($pressure);
-        $rate = $hand->depositGain * $pencil->transfer * $this->tooth->adhesion * $pressure ** $hand->depositPower * $passes ** $hand->passPower;
-        $drag = $pencil->drag * $pressure * $pressure;
-        $crush = $hand->crush($pressure);
-        $softness = $hand->reachSoftness;
-        $rise = $hand->rise;
+        return $this->lay($passage, $this->touch($pencil, $pressure, $passes));
+    }
 
-        $count = count($passage->films);
-        $top = $count > 0 ? $passage->films[$count - 1] : null;
-        $dragging = $top !== null && $drag > 0.01;
-
-        $thickness = [];
-        $taken = [];
-        $fill = [];
-        $capacity = [];
-        $slick = [];
-        for ($bin = 0; $bin < Tooth::BINS; $bin++) {
-            $had = $passage->fill[$bin];
-            $holds = $passage->capacity[$bin];
-            $contact = 1.0 / (1.0 + exp(($this->tooth->depth[$bin] - $rise * $had - $reach) / $softness));
-            $free = max(0.0, $holds - $had);
-            $crowd = $free <= 0.0 ? 0.0 : ($free / $holds) ** $hand->crowdPower;
-            $deposit = min($free, $holds * $crowd * (1.0 - exp(-$rate * $contact / $holds)) * (1.0 - $passage->slick[$bin]));
-            $thickness[$bin] = $deposit;
-            $after = $had + $deposit;
-            $fill[$bin] = $after;
-            $capacity[$bin] = $after + max(0.0, $holds - $after) * (1.0 - $crush * $contact);
-            $cover = 1.0 - exp(-3.0 * $deposit);
-            $slick[$bin] = $passage->slick[$bin] * (1.0 - $cover) + $cover * $pencil->slick * (1.0 + 0.5 * $crush);
-            $taken[$bin] = $dragging && $top->thickness[$bin] > 0.0 ? $drag * $contact * min(1.0, $deposit / $top->thickness[$bin]) : 0.0;
+    /** One layer. Searches keep their touches and call this. */
+    public function lay(Passage $passage, Touch $touch): Passage
+    {
+        if ($touch->levels > 0.0 && $passage->films !== []) {
+            return $this->press($passage, $touch);
         }
-
+        $fill = $passage->fill;
+        $capacity = $passage->capacity;
+        $slick = $passage->slick;
+        $thickness = $this->deposit($touch, $fill, $capacity, $slick);
         $films = $passage->films;
-        $ground = $passage->reflectance;
-        $n = Bands::COUNT;
-        $k = [];
-        $s = [];
-        if ($dragging) {
-            $top = clone $top;
-            $topK = $top->k;
-            $topS = $top->s;
-            for ($bin = 0, $i = 0; $bin < Tooth::BINS; $bin++) {
-                $t = $thickness[$bin];
-                $share = $taken[$bin];
-                for ($band = 0; $band < $n; $band++, $i++) {
-                    $k[$i] = $t * $pencil->K[$band] + $share * $topK[$i];
-                    $s[$i] = $t * $pencil->S[$band] + $share * $topS[$i];
-                    $topK[$i] *= 1.0 - $share;
-                    $topS[$i] *= 1.0 - $share;
-                }
-                $moved = $share * $top->thickness[$bin];
-                $top->thickness[$bin] -= $moved;
-                $thickness[$bin] += $moved;
-            }
-            $top->k = $topK;
-            $top->s = $topS;
-            $films[$count - 1] = $top;
-            $ground = KubelkaMunk::over($topK, $topS, $top->below);
-        } else {
-            for ($bin = 0, $i = 0; $bin < Tooth::BINS; $bin++) {
-                $t = $thickness[$bin];
-                for ($band = 0; $band < $n; $band++, $i++) {
-                    $k[$i] = $t * $pencil->K[$band];
-                    $s[$i] = $t * $pencil->S[$band];
-                }
-            }
-        }
-        $films[] = new Film($k, $s, $thickness, $ground, max(0.0, 1.0 - $pressure ** 1.5), $pencil->slick);
+        $films[] = Film::of($touch, $thickness);
 
-        return new Passage(KubelkaMunk::over($k, $s, $ground), $fill, $capacity, $slick, $films, $passage->paperCapacity, $passage->yuleNielsen);
+        return new Passage(
+            KubelkaMunk::coat($touch, $thickness, $passage->reflectance),
+            $fill, $capacity, $slick, $films, $passage->paperCapacity, $passage->yuleNielsen,
+        );
+    }
+
+    /**
+     * The colour after one more layer, without the passage: what a search asks most.
+     */
+    public function glance(Passage $passage, Touch $touch): Lab
+    {
+        if ($touch->levels > 0.0 && $passage->films !== []) {
+            return $this->press($passage, $touch)->lab();
+        }
+        $thickness = [];
+        $rate = $touch->rate;
+        foreach ($touch->contact as $bin => $contact) {
+            $had = $passage->fill[$bin];
+            $limit = $passage->capacity[$bin] * $touch->limit;
+            $thickness[] = $limit > $had ? ($limit - $had) * (1.0 - exp(-$rate * $contact / $limit)) * (1.0 - $passage->slick[$bin]) : 0.0;
+        }
+
+        return KubelkaMunk::colour($touch, $thickness, $passage->reflectance, $passage->yuleNielsen);
+    }
+
+    /** A layer with a firm hand: what lies below is levelled, and its top dragged along. */
+    private function press(Passage $passage, Touch $touch): Passage
+    {
+        $fill = $passage->fill;
+        $capacity = $passage->capacity;
+        $slick = $passage->slick;
+        $films = [];
+        foreach ($passage->films as $film) {
+            $level = $film->levelled($touch->levels);
+            foreach ($level->thickness as $bin => $t) {
+                $fill[$bin] += $t - $film->thickness[$bin];
+            }
+            $films[] = $level;
+        }
+        foreach ($fill as $bin => $value) {
+            $capacity[$bin] = max($capacity[$bin], $value);
+        }
+        $own = Film::of($touch, $this->deposit($touch, $fill, $capacity, $slick));
+        $last = count($films) - 1;
+        [$films[$last], $films[]] = $this->dragged($films[$last], $own, $touch);
+
+        return new Passage($this->seen($films), $fill, $capacity, $slick, $films, $passage->paperCapacity, $passage->yuleNielsen);
+    }
+
+    /**
+     * What a touch leaves, bin by bin; updates the state of the tooth.
+     *
+     * @param  array<int, float>  $fill
+     * @param  array<int, float>  $capacity
+     * @param  array<int, float>  $slick
+     * @return array<int, float>
+     */
+    private function deposit(Touch $touch, array &$fill, array &$capacity, array &$slick): array
+    {
+        $thickness = [];
+        $rate = $touch->rate;
+        $rises = $touch->limit;
+        $crush = $touch->crush;
+        $ownSlick = $touch->slick;
+        foreach ($touch->contact as $bin => $contact) {
+            $had = $fill[$bin];
+            $holds = $capacity[$bin];
+            $limit = $holds * $rises;
+            $left = $limit > $had ? ($limit - $had) * (1.0 - exp(-$rate * $contact / $limit)) * (1.0 - $slick[$bin]) : 0.0;
+            $thickness[] = $left;
+            $after = $had + $left;
+            $fill[$bin] = $after;
+            if ($holds > $after) {
+                $capacity[$bin] = $after + ($holds - $after) * (1.0 - $crush * $contact);
+            } else {
+                $capacity[$bin] = $after;
+            }
+            $cover = 1.0 - exp(-self::COVERS * $left);
+            $slick[$bin] += $cover * ($ownSlick - $slick[$bin]);
+        }
+
+        return $thickness;
+    }
+
+    /**
+     * Part of the top film is taken up into the new one.
+     *
+     * @return array{Film, Film} what is left of the top film, and the new one
+     */
+    private function dragged(Film $top, Film $own, Touch $touch): array
+    {
+        $left = [];
+        $thickness = $own->thickness;
+        $most = 0.0;
+        foreach ($touch->contact as $bin => $contact) {
+            $had = $top->thickness[$bin];
+            $share = $had > 0.0 ? min(self::MOST_DRAGGED, $touch->drag * $contact * (1.0 - exp(-$own->thickness[$bin] / $had))) : 0.0;
+            $share = 1.0 - (1.0 - $share) ** $touch->passes;
+            $left[] = 1.0 - $share;
+            $thickness[$bin] += $share * $had;
+            $most = max($most, $share);
+        }
+        if ($most < 1e-3) {
+            return [$top, $own];
+        }
+        [$k, $s] = $own->depths();
+        [$topK, $topS] = $top->depths();
+        foreach ($topK as $i => $value) {
+            $share = 1.0 - $left[$i % Tooth::BINS];
+            $k[$i] += $share * $value;
+            $s[$i] += $share * $topS[$i];
+        }
+
+        return [$top->thinned($left), Film::mixture($thickness, $k, $s, $own->loose)];
     }
 
     /** Solvent wash, dried: the films merge, flow into the valleys, and some tooth comes back. */
@@ -176,64 +270,57 @@ final class ToothModel
         if ($total <= 0.0) {
             return $passage;
         }
-        $flow = self::WASH_FLOW * $total / ($total + self::WASH_HALF);
+        $hand = $this->hand;
+        $flow = min(1.0, $hand->washFlow * $total / ($total + self::WASH_HALF));
         $fill = [];
         $capacity = [];
         $slick = [];
         $meanFill = self::mean($passage->fill);
         for ($bin = 0; $bin < Tooth::BINS; $bin++) {
             $levelled = $passage->fill[$bin] + $flow * ($meanFill - $passage->fill[$bin]);
-            $fill[$bin] = $levelled * (1.0 - self::WASH_RETURN);
-            $capacity[$bin] = max($fill[$bin], $passage->capacity[$bin] + self::WASH_RETURN * ($this->tooth->capacity[$bin] - $passage->capacity[$bin]));
+            $fill[$bin] = $levelled * (1.0 - min(1.0, $hand->washReturn));
+            $capacity[$bin] = max($fill[$bin], $passage->capacity[$bin] + $hand->washReturn * ($this->tooth->capacity[$bin] - $passage->capacity[$bin]));
             $slick[$bin] = 0.5 * $passage->slick[$bin];
         }
 
-        return $this->merged($passage, $flow, 1.0 + self::WASH_STRENGTH * $flow, self::WASH_LOOSE, $fill, $capacity, $slick);
+        return $this->merged($passage, $flow, 1.0 + $hand->washStrength * $flow, exp(-$hand->washClearing * $flow), self::WASH_LOOSE, $fill, $capacity, $slick);
     }
 
     /** Colourless blender: the films merge, the valleys fill, the tooth is gone. */
     private function blend(Passage $passage): Passage
     {
-        $total = self::meanThickness($passage);
-        if ($total <= 0.0) {
+        if (self::meanThickness($passage) <= 0.0) {
             return $passage;
         }
+        $hand = $this->hand;
+        $flow = min(1.0, $hand->blendFlow);
         $fill = [];
         $capacity = [];
         $slick = [];
         $meanFill = self::mean($passage->fill);
         for ($bin = 0; $bin < Tooth::BINS; $bin++) {
-            $fill[$bin] = $passage->fill[$bin] + self::BLEND_FLOW * ($meanFill - $passage->fill[$bin]);
-            $capacity[$bin] = $fill[$bin] + max(0.0, $passage->capacity[$bin] - $fill[$bin]) * (1.0 - self::BLEND_CRUSH);
-            $slick[$bin] = max($passage->slick[$bin], self::BLEND_SLICK);
+            $fill[$bin] = $passage->fill[$bin] + $flow * ($meanFill - $passage->fill[$bin]);
+            $capacity[$bin] = $fill[$bin] + max(0.0, $passage->capacity[$bin] - $fill[$bin]) * (1.0 - min(1.0, $hand->blendCrush));
+            $slick[$bin] = max($passage->slick[$bin], $hand->blendSlick);
         }
 
-        return $this->merged($passage, self::BLEND_FLOW, 1.0, self::BLEND_LOOSE, $fill, $capacity, $slick);
+        return $this->merged($passage, $flow, 1.0 + $hand->blendStrength, exp(-$hand->blendClearing), self::BLEND_LOOSE, $fill, $capacity, $slick);
     }
 
-    /** Kneaded eraser: takes from the top films what lies loose. */
+    /** Kneaded eraser: takes from the films what lies loose. */
     private function lift(Passage $passage): Passage
     {
         $films = [];
-        $ground = $this->bare()->reflectance;
         $fill = $passage->fill;
         foreach ($passage->films as $film) {
-            $share = self::LIFT_SHARE * $film->loose;
-            $film = clone $film;
-            $film->below = $ground;
-            for ($bin = 0, $i = 0; $bin < Tooth::BINS; $bin++) {
-                $fill[$bin] = max(0.0, $fill[$bin] - $share * $film->thickness[$bin]);
-                $film->thickness[$bin] *= 1.0 - $share;
-                for ($band = 0; $band < Bands::COUNT; $band++, $i++) {
-                    $film->k[$i] *= 1.0 - $share;
-                    $film->s[$i] *= 1.0 - $share;
-                }
+            $share = min(1.0, $this->hand->liftShare * $film->loose);
+            foreach ($film->thickness as $bin => $t) {
+                $fill[$bin] = max(0.0, $fill[$bin] - $share * $t);
             }
-            $ground = KubelkaMunk::over($film->k, $film->s, $ground);
-            $films[] = $film;
+            $films[] = $film->thinned(array_fill(0, Tooth::BINS, 1.0 - $share));
         }
 
-        return new Passage($ground, $fill, $passage->capacity, $passage->slick, $films, $passage->paperCapacity, $passage->yuleNielsen);
+        return new Passage($this->seen($films), $fill, $passage->capacity, $passage->slick, $films, $passage->paperCapacity, $passage->yuleNielsen);
     }
 
     /**
@@ -243,41 +330,51 @@ final class ToothModel
      * @param  array<int, float>  $capacity
      * @param  array<int, float>  $slick
      */
-    private function merged(Passage $passage, float $flow, float $strength, float $loose, array $fill, array $capacity, array $slick): Passage
+    private function merged(Passage $passage, float $flow, float $strength, float $clearing, float $loose, array $fill, array $capacity, array $slick): Passage
     {
-        $n = Bands::COUNT;
-        $k = array_fill(0, Tooth::BINS * $n, 0.0);
+        $k = array_fill(0, Tooth::BINS * Bands::COUNT, 0.0);
         $s = $k;
         $thickness = array_fill(0, Tooth::BINS, 0.0);
         foreach ($passage->films as $film) {
-            foreach ($film->k as $i => $value) {
-                $k[$i] += $value;
-                $s[$i] += $film->s[$i];
+            [$filmK, $filmS] = $film->depths();
+            foreach ($filmK as $i => $value) {
+                $k[$i] += $strength * $value;
+                $s[$i] += $strength * $clearing * $filmS[$i];
             }
             foreach ($film->thickness as $bin => $value) {
                 $thickness[$bin] += $value;
             }
         }
-        for ($band = 0; $band < $n; $band++) {
-            $meanK = $meanS = 0.0;
-            foreach (Tooth::SHARES as $bin => $share) {
-                $meanK += $share * $k[$bin * $n + $band];
-                $meanS += $share * $s[$bin * $n + $band];
-            }
-            for ($bin = 0; $bin < Tooth::BINS; $bin++) {
-                $i = $bin * $n + $band;
-                $k[$i] = $strength * ($k[$i] + $flow * ($meanK - $k[$i]));
-                $s[$i] = $strength * ($s[$i] + $flow * ($meanS - $s[$i]));
-            }
-        }
-        $mean = self::mean($thickness);
-        foreach ($thickness as $bin => $value) {
-            $thickness[$bin] = $value + $flow * ($mean - $value);
-        }
-        $paper = $this->bare()->reflectance;
-        $film = new Film($k, $s, $thickness, $paper, $loose, self::mean($slick));
+        $films = [Film::mixture($thickness, $k, $s, $loose)->levelled($flow)];
 
-        return new Passage(KubelkaMunk::over($k, $s, $paper), $fill, $capacity, $slick, [$film], $passage->paperCapacity, $passage->yuleNielsen);
+        return new Passage($this->seen($films), $fill, $capacity, $slick, $films, $passage->paperCapacity, $passage->yuleNielsen);
+    }
+
+    /**
+     * @param  array<int, Film>  $films  bottom to top
+     * @return array<int, float> bands by bins
+     */
+    private function seen(array $films): array
+    {
+        $reflectance = $this->paper();
+        foreach ($films as $film) {
+            $reflectance = $film->over($reflectance);
+        }
+
+        return $reflectance;
+    }
+
+    /** @return array<int, float> the bare paper, bands by bins */
+    private function paper(): array
+    {
+        $reflectance = [];
+        foreach ($this->tooth->reflectance as $value) {
+            for ($bin = 0; $bin < Tooth::BINS; $bin++) {
+                $reflectance[] = $value;
+            }
+        }
+
+        return $reflectance;
     }
 
     private static function meanThickness(Passage $passage): float

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Calibration;
+
+use Prism\Layering\Tooth;
+use Prism\Layering\ToothModel;
+use Prism\Materials\Paper;
+
+/** What swatches have taught: hand, papers and pencils, how well they agree, and which of them look wrong. */
+final readonly class Calibration
+{
+    /** A swatch this many standard deviations of noise off, squared, is worth doing again. */
+    private const SUSPICIOUS = 7.0;
+
+    /**
+     * @param  array<string, array{before: float, after: float, swatches: int}>  $pencils  mean dE00 by pencil
+     * @param  list<array{id: string, dE00: float}>  $suspicious  worst first
+     * @param  array<string, true>  $rests  digests of the swatches it rests on
+     */
+    private function __construct(
+        public Fit $fit,
+        public array $pencils,
+        public float $before,
+        public float $after,
+        public array $suspicious,
+        private array $rests,
+    ) {
+    }
+
+    /**
+     * @param  list<Swatch>  $all
+     * @param  list<Swatch>  $used
+     * @param  list<float>  $before  dE00 by used swatch
+     * @param  list<float>  $after
+     * @param  list<float>  $squares  squared residual in standard deviations
+     */
+    public static function of(Fit $fit, array $all, array $used, array $before, array $after, array $squares): self
+    {
+        $pencils = [];
+        $suspicious = [];
+        foreach ($used as $i => $swatch) {
+            foreach (array_unique(array_map(strval(...), $swatch->stack->pencils())) as $id) {
+                $pencils[$id]['before'][] = $before[$i];
+                $pencils[$id]['after'][] = $after[$i];
+            }
+            if ($squares[$i] > self::SUSPICIOUS) {
+                $suspicious[] = ['id' => $swatch->id, 'dE00' => $after[$i]];
+            }
+        }
+        usort($suspicious, static fn (array $a, array $b): int => $b['dE00'] <=> $a['dE00']);
+        $rests = [];
+        foreach ($all as $swatch) {
+            $rests[self::digest($swatch)] = true;
+        }
+
+        return new self(
+            $fit,
+            array_map(static fn (array $errors): array => ['before' => self::mean($errors['before']), 'after' => self::mean($errors['after']), 'swatches' => count($errors['after'])], $pencils),
+            self::mean($before),
+            self::mean($after),
+            $suspicious,
+            $rests,
+        );
+    }
+
+    /** The model on a paper: with the tooth that was found, or, where there were no swatches, the one it is declared with. */
+    public function model(Paper $paper): ToothModel
+    {
+        $fitted = $this->fit->papers[$paper->id] ?? null;
+
+        return $this->fit->model($fitted === null ? Tooth::of($paper) : $fitted->tooth());
+    }
+
+    /** Was this swatch there already? */
+    public function rests(Swatch $swatch): bool
+    {
+        return isset($this->rests[self::digest($swatch)]);
+    }
+
+    private static function digest(Swatch $swatch): string
+    {
+        return hash('xxh64', json_encode([$swatch->paper, (string) $swatch->stack, $swatch->colour], JSON_THROW_ON_ERROR));
+    }
+
+    /** @param  list<float>  $values */
+    private static function mean(array $values): float
+    {
+        return $values === [] ? 0.0 : array_sum($values) / count($values);
+    }
+}
