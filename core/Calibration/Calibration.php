@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 namespace Prism\Calibration;
 
+use Prism\Layering\Doubt;
+use Prism\Layering\Predictor;
 use Prism\Layering\Tooth;
 use Prism\Layering\ToothModel;
+use Prism\Materials\Kit;
 use Prism\Materials\Paper;
+use Prism\Materials\Pencil;
+use Prism\Materials\PencilId;
 
 /** What swatches have taught: hand, papers and pencils, how well they agree, and which of them look wrong. */
 final readonly class Calibration
@@ -14,9 +19,20 @@ final readonly class Calibration
     /** A swatch this many standard deviations of noise off, squared, is worth doing again. */
     private const SUSPICIOUS = 7.0;
 
+    /** Mean squared residual of the studio for which the weights of {@see Doubt} were found. */
+    private const USUAL_SQUARE = 0.187;
+
+    private const FEW_TO_JUDGE = 40;
+
+    private const LEAST_SCATTER = 0.75;
+
+    private const MOST_SCATTER = 1.6;
+
     /**
      * @param  array<string, array{before: float, after: float, swatches: int}>  $pencils  mean dE00 by pencil
      * @param  list<array{id: string, dE00: float}>  $suspicious  worst first
+     * @param  ?string  $yardstick  the paper with most swatches
+     * @param  float  $scale  scatter of these swatches, against the studio for which doubts were weighed
      * @param  array<string, true>  $rests  digests of the swatches it rests on
      */
     private function __construct(
@@ -25,6 +41,8 @@ final readonly class Calibration
         public float $before,
         public float $after,
         public array $suspicious,
+        public ?string $yardstick,
+        public float $scale,
         private array $rests,
     ) {
     }
@@ -61,6 +79,8 @@ final readonly class Calibration
             self::mean($before),
             self::mean($after),
             $suspicious,
+            $used === [] ? null : (string) array_key_first($fit->papers),
+            self::scatter($squares),
             $rests,
         );
     }
@@ -73,10 +93,45 @@ final readonly class Calibration
         return $this->fit->model($fitted === null ? Tooth::of($paper) : $fitted->tooth());
     }
 
+    /** Speaks of stacks on a paper, with its doubt. */
+    public function predictor(Paper $paper): Predictor
+    {
+        $counts = array_map(static fn (array $pencil): int => $pencil['swatches'], $this->pencils);
+        $known = match (true) {
+            $paper->id === $this->yardstick => 0.0,
+            isset($this->fit->papers[$paper->id]) => Doubt::FOUND_PAPER,
+            default => Doubt::DECLARED_PAPER,
+        };
+
+        return new Predictor($this->model($paper), new Doubt($this->scale, $counts, $known));
+    }
+
+    /** Is there a swatch or a colour of this pencil? */
+    public function knows(PencilId $pencil): bool
+    {
+        return isset($this->fit->pencils[(string) $pencil]);
+    }
+
+    /** The pencils of a box that can be predicted. */
+    public function known(Kit $kit): Kit
+    {
+        return $kit->where(fn (Pencil $pencil): bool => $this->knows($pencil->id));
+    }
+
     /** Was this swatch there already? */
     public function rests(Swatch $swatch): bool
     {
         return isset($this->rests[self::digest($swatch)]);
+    }
+
+    /** @param  list<float>  $squares */
+    private static function scatter(array $squares): float
+    {
+        if (count($squares) < self::FEW_TO_JUDGE) {
+            return 1.0;
+        }
+
+        return max(self::LEAST_SCATTER, min(self::MOST_SCATTER, sqrt(self::mean($squares) / self::USUAL_SQUARE)));
     }
 
     private static function digest(Swatch $swatch): string

@@ -17,7 +17,7 @@ final readonly class HandFit
         'density' => 0.15, 'clearing' => 0.1, 'level' => 0.1,
         'scattering' => 0.15, 'opacityPower' => 0.1, 'paleScattering' => 0.1,
         'washFlow' => 0.1, 'washReturn' => 0.15, 'washStrength' => 0.15, 'washClearing' => 0.15,
-        'blendFlow' => 0.1, 'blendCrush' => 0.025, 'blendSlick' => 0.15, 'blendStrength' => 0.15, 'blendClearing' => 0.15,
+        'blendFlow' => 0.1, 'blendSlick' => 0.15, 'blendStrength' => 0.15, 'blendClearing' => 0.15,
         'liftShare' => 0.1,
     ];
 

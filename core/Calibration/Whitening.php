@@ -14,7 +14,7 @@ use Prism\Layering\Sensitivity;
 final readonly class Whitening
 {
     /** Noise of reader and paper, dE00. */
-    public const READING = 0.6;
+    public const READING = 0.8;
 
     /** Noise of a hand's pressure, as a share. */
     public const HAND = 0.07;

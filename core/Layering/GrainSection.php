@@ -60,11 +60,11 @@ final readonly class GrainSection implements \JsonSerializable
     private static function ownColour(Film $film, int $bin): Lab
     {
         $scale = 1.0 / max(1e-6, $film->thickness[$bin]);
-        $from = $bin * Bands::COUNT;
+        [$allK, $allS] = $film->depths();
         $k = $s = [];
         for ($band = 0; $band < Bands::COUNT; $band++) {
-            $k[] = $film->k[$from + $band] * $scale;
-            $s[] = $film->s[$from + $band] * $scale;
+            $k[] = $allK[$band * Tooth::BINS + $bin] * $scale;
+            $s[] = $allS[$band * Tooth::BINS + $bin] * $scale;
         }
 
         return Bands::toLab(KubelkaMunk::over($k, $s, array_fill(0, Bands::COUNT, 0.9)));

@@ -24,9 +24,9 @@ final readonly class Hand
 
     private const LEVEL_POWER = 1.3;
 
-    private const CRUSH_FROM = 0.535;
+    private const CRUSH_FROM = 0.55;
 
-    private const CRUSH_WIDTH = 0.65;
+    private const CRUSH_WIDTH = 0.27;
 
     /** No stroke takes, or crushes, all there is. */
     private const MOST = 0.97;
@@ -81,7 +81,7 @@ final readonly class Hand
         public float $waxSlick = 0.2,
         public float $paleSlick = 0.2,
         public float $oilSlick = 0.1,
-        public float $flatten = 0.759,
+        public float $flatten = 0.95,
         public float $density = 0.391,
         public float $clearing = 0.604,
         public float $level = 0.416,
@@ -93,7 +93,7 @@ final readonly class Hand
         public float $washStrength = 0.0357,
         public float $washClearing = 0.0463,
         public float $blendFlow = 0.415,
-        public float $blendCrush = 0.84,
+        public float $blendCrush = 0.95,
         public float $blendSlick = 0.36,
         public float $blendStrength = 0.294,
         public float $blendClearing = 0.662,

@@ -13,8 +13,14 @@ final readonly class Prediction
      * @param  float  $sigma  uncertainty in dE00: about two of three drawn swatches fall within it
      * @param  float  $toothLeft  0-1
      * @param  float  $grain  spread of L* between peaks and valleys
+     * @param  float  $sensitivity  dE00 that a hand makes which is off by 10 % of pressure in every layer
      */
-    public function __construct(public Lab $colour, public float $sigma, public float $toothLeft, public float $grain)
-    {
+    public function __construct(
+        public Lab $colour,
+        public float $sigma,
+        public float $toothLeft,
+        public float $grain,
+        public float $sensitivity,
+    ) {
     }
 }

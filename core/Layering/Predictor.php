@@ -9,14 +9,6 @@ use Prism\Colour\Bands;
 /** Speaks of stacks in the studio's words: colour, doubt, tooth, room. */
 final readonly class Predictor
 {
-    /**
-     * Doubt of an uncalibrated prediction in dE00, for one layer and for each further step; washes and blenders count
-     * double. Set on the development studio so that two thirds of the held-out errors fall below.
-     */
-    private const SIGMA_ONE = 2.4;
-
-    private const SIGMA_STEP = 0.55;
-
     /** A layer that changes the colour by less is no change. */
     private const ROOM_NOTICED = 1.0;
 
@@ -24,7 +16,7 @@ final readonly class Predictor
 
     public const ROOM_MOST = 12;
 
-    public function __construct(public ToothModel $model)
+    public function __construct(public ToothModel $model, private Doubt $doubt = new Doubt)
     {
     }
 
@@ -82,16 +74,8 @@ final readonly class Predictor
 
     private function of(Stack $stack, Passage $passage): Prediction
     {
-        $weight = 0.0;
-        foreach ($stack->steps as $step) {
-            $weight += $step->isLayer() ? 1.0 : 2.0;
-        }
+        $sensitivity = Sensitivity::of($this->model, $stack);
 
-        return new Prediction(
-            $passage->lab(),
-            $weight === 0.0 ? 0.3 : self::SIGMA_ONE + self::SIGMA_STEP * ($weight - 1.0),
-            $passage->toothLeft(),
-            $passage->grain(),
-        );
+        return new Prediction($passage->lab(), $this->doubt->of($stack, $sensitivity), $passage->toothLeft(), $passage->grain(), $sensitivity->total());
     }
 }

@@ -117,6 +117,7 @@ final class ToothModel
             $crush,
             $pencil->drag * Hand::mixing($pressure),
             $hand->levels($pressure, $passes),
+            Hand::mixing($pressure) > 0.0,
             $passes,
             $pencil->slick * (1.0 + 0.5 * $crush),
             max(0.0, 1.0 - $pressure ** self::LOOSE_POWER),
@@ -137,7 +138,7 @@ final class ToothModel
     /** One layer. Searches keep their touches and call this. */
     public function lay(Passage $passage, Touch $touch): Passage
     {
-        if ($touch->levels > 0.0 && $passage->films !== []) {
+        if ($touch->firm && $passage->films !== []) {
             return $this->press($passage, $touch);
         }
         $fill = $passage->fill;
@@ -158,7 +159,7 @@ final class ToothModel
      */
     public function glance(Passage $passage, Touch $touch): Lab
     {
-        if ($touch->levels > 0.0 && $passage->films !== []) {
+        if ($touch->firm && $passage->films !== []) {
             return $this->press($passage, $touch)->lab();
         }
         $thickness = [];
@@ -249,7 +250,7 @@ final class ToothModel
             $thickness[$bin] += $share * $had;
             $most = max($most, $share);
         }
-        if ($most < 1e-3) {
+        if ($most <= 0.0) {
             return [$top, $own];
         }
         [$k, $s] = $own->depths();

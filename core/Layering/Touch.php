@@ -18,6 +18,7 @@ final readonly class Touch
      * @param  float  $limit  how high film can lie, against what the tooth holds
      * @param  float  $drag  share of the top film dragged along where it touches, in one pass
      * @param  float  $levels  share in which it levels the films below
+     * @param  bool  $firm  pressed so that it moves what lies below
      * @param  float  $slick  slickness of a full film of it
      * @param  float  $loose  0-1: the share a kneaded eraser could take
      * @param  array<int, float>  $K  12 bands, absorption of a film of thickness 1 laid so
@@ -33,6 +34,7 @@ final readonly class Touch
         public float $crush,
         public float $drag,
         public float $levels,
+        public bool $firm,
         public float $passes,
         public float $slick,
         public float $loose,

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use Prism\Calibration\ModelBuilder;
+use Prism\Calibration\Calibration;
+use Prism\Calibration\Calibrator;
 use Prism\Colour\Lab;
 use Prism\Exchange\PencilTable;
 use Prism\Layering\Passage;
@@ -34,12 +35,20 @@ function cartridge(): Paper
     return Paper::cartridge();
 }
 
+/** The demo pencils as their table describes them, without any swatches. */
+function uncalibrated(): Calibration
+{
+    static $calibration = null;
+
+    return $calibration ??= Calibrator::fit(pencils(), []);
+}
+
 function model(?Paper $paper = null): ToothModel
 {
     static $models = [];
     $paper ??= cartridge();
 
-    return $models[serialize($paper)] ??= ModelBuilder::for($paper)->build(pencils());
+    return $models[serialize($paper)] ??= uncalibrated()->model($paper);
 }
 
 function draw(string $stack, ?Paper $paper = null): Passage

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use Illuminate\Console\Command;
-use Prism\Calibration\ModelBuilder;
+use Prism\Calibration\Calibration;
+use Prism\Calibration\Calibrator;
 use Prism\Calibration\Swatch;
 use Prism\Exchange\PencilTable;
 use Prism\Exchange\SwatchTable;
 use Prism\Exchange\TableRefused;
-use Prism\Layering\ToothModel;
 use Prism\Materials\Kit;
 use Prism\Materials\Paper;
 
@@ -93,18 +93,30 @@ abstract class StudioFiles extends Command
     }
 
     /** @param  list<Swatch>  $swatches */
-    protected function model(Kit $kit, array $swatches, string $paper): ToothModel
+    protected function calibration(Kit $kit, array $swatches): Calibration
     {
-        return ModelBuilder::for(Paper::cartridge($paper === '' ? self::mostSwatched($swatches) : $paper), $swatches)->build($kit);
+        $told = -1;
+        $calibration = Calibrator::fit($kit, $swatches, progress: function (string $what, float $share) use (&$told): void {
+            $tenth = (int) ($share * 10);
+            if ($tenth > $told) {
+                $told = $tenth;
+                $this->progress(sprintf('%s: %d %%', $what, $tenth * 10));
+            }
+        });
+        if ($calibration->pencils !== []) {
+            $this->progress(sprintf('calibrated: mean dE00 of the swatches %.2f before, %.2f after', $calibration->before, $calibration->after));
+        }
+        foreach ($calibration->suspicious as ['id' => $id, 'dE00' => $difference]) {
+            $this->progress(sprintf('swatch %s is off by dE00 %.1f; it counts little, do it again', $id, $difference));
+        }
+
+        return $calibration;
     }
 
-    /** @param  list<Swatch>  $swatches */
-    private static function mostSwatched(array $swatches): string
+    /** The paper named, or the one with most swatches. */
+    protected function paper(Calibration $calibration, string $paper): Paper
     {
-        $counts = array_count_values(array_map(static fn (Swatch $swatch): string => $swatch->paper, $swatches));
-        arsort($counts);
-
-        return (string) (array_key_first($counts) ?? 'medium');
+        return Paper::cartridge($paper !== '' ? $paper : $calibration->yardstick ?? 'medium');
     }
 
     /** @throws FileRefused */

@@ -71,7 +71,9 @@ it('agrees for hands with other constants, at the limits too', function (Hand $h
     'no sideways scatter' => [fn () => new Hand(yuleNielsen: 0.0)],
     'all sideways scatter' => [fn () => new Hand(yuleNielsen: 1.0)],
     'nothing crushed' => [fn () => new Hand(flatten: 0.0)],
-    'crowded' => [fn () => new Hand(crowdPower: 2.0)],
+    'nothing dragged or levelled' => [fn () => new Hand(level: 0.0)],
+    'all levelled' => [fn () => new Hand(level: 1.0)],
+    'no change by pressure' => [fn () => new Hand(density: 0.0, clearing: 0.0, pile: 0.0)],
     'hard edge of reach' => [fn () => new Hand(reachSoftness: 0.02)],
     'heavy hand' => [fn () => new Hand(depositGain: 12.0)],
 ]);

@@ -10,50 +10,54 @@ use Prism\Layering\PencilOptics;
 use Prism\Layering\Tooth;
 
 /**
- * The tooth model once more, written for reading: bin by bin, band by band, in the words of docs/how-it-works.md and with
+ * The tooth model once more, written for reading: bin by bin, band by band, in the words of docs/engine.md and with
  * the hyperbolic form of Kubelka and Munk. The fast kernel is checked against it.
  */
 final class PlainToothModel
 {
-    /** @var list<array{fill: float, capacity: float, slick: float, films: list<array{thickness: float, K: list<float>, S: list<float>}>}> */
+    /** @var list<array{fill: float, capacity: float, slick: float}> by bin */
     private array $bins = [];
+
+    /** @var list<list<array{thickness: float, K: list<float>, S: list<float>}>> films bottom to top, each by bin */
+    private array $films = [];
 
     public function __construct(private readonly Tooth $tooth, private readonly Hand $hand)
     {
         for ($bin = 0; $bin < Tooth::BINS; $bin++) {
-            $this->bins[] = ['fill' => 0.0, 'capacity' => $tooth->capacity[$bin], 'slick' => 0.0, 'films' => []];
+            $this->bins[] = ['fill' => 0.0, 'capacity' => $tooth->capacity[$bin], 'slick' => 0.0];
         }
     }
 
     public function layer(PencilOptics $pencil, float $pressure, int $passes): void
     {
         $hand = $this->hand;
+        $firmness = max(0.0, ($pressure - 0.5) / 0.5);
+        $this->level(1.0 - (1.0 - min(0.97, $hand->level * $firmness ** 1.3)) ** $passes);
+
+        $film = [];
         foreach ($this->bins as $bin => $state) {
-            // How much of this depth the point touches.
-            $ground = $this->tooth->depth[$bin] - $hand->rise * $state['fill'];
-            $contact = 1.0 / (1.0 + exp(($ground - $hand->reach($pressure)) / $hand->reachSoftness));
-            // What it would leave on free tooth, and what the films there keep off.
-            $force = $hand->depositGain * $pencil->transfer * $this->tooth->adhesion * $pressure ** $hand->depositPower * $passes ** $hand->passPower;
-            $free = max(0.0, $state['capacity'] - $state['fill']);
-            $crowding = $free <= 0.0 ? 0.0 : ($free / $state['capacity']) ** $hand->crowdPower;
-            $deposit = $state['capacity'] * $crowding * (1.0 - exp(-$force * $contact / $state['capacity'])) * (1.0 - $state['slick']);
-            $deposit = min($deposit, $free);
+            // How much of this depth the point touches, and what it leaves there.
+            $contact = $this->contact($bin, $pressure);
+            $rate = $hand->depositGain * $pencil->transfer * $this->tooth->adhesion * $pressure ** $hand->depositPower * $passes ** $hand->passPower;
+            $limit = $state['capacity'] * (1.0 + $hand->pile * $pressure ** 5);
+            $free = max(0.0, $limit - $state['fill']);
+            $deposit = $free * (1.0 - exp(-$rate * $contact / $limit)) * (1.0 - $state['slick']);
+            // Pressed film is denser and holds less air to scatter.
+            $density = 1.0 + $hand->density * $pressure ** 4;
+            $clear = exp(-$hand->clearing * $pressure ** 3);
+            $film[] = ['thickness' => $deposit, 'K' => self::scaled($pencil->K, $deposit * $density), 'S' => self::scaled($pencil->S, $deposit * $density * $clear)];
 
-            $film = ['thickness' => $deposit, 'K' => self::scaled($pencil->K, $deposit), 'S' => self::scaled($pencil->S, $deposit)];
-            $top = array_pop($state['films']);
-            if ($top !== null) {
-                [$top, $film] = $this->drag($top, $film, $pencil->drag * $pressure * $pressure, $contact, $deposit);
-                $state['films'][] = $top;
-            }
-            $state['films'][] = $film;
-
+            $crush = min(0.97, $hand->flatten * max(0.0, ($pressure - 0.55) / 0.27) ** 2);
             $cover = 1.0 - exp(-3.0 * $deposit);
-            $crush = $hand->crush($pressure);
-            $state['fill'] += $deposit;
-            $state['capacity'] = $state['fill'] + max(0.0, $state['capacity'] - $state['fill']) * (1.0 - $crush * $contact);
-            $state['slick'] = (1.0 - $cover) * $state['slick'] + $cover * $pencil->slick * (1.0 + 0.5 * $crush);
-            $this->bins[$bin] = $state;
+            $fill = $state['fill'] + $deposit;
+            $this->bins[$bin] = [
+                'fill' => $fill,
+                'capacity' => $fill + max(0.0, $state['capacity'] - $fill) * (1.0 - $crush * $contact),
+                'slick' => (1.0 - $cover) * $state['slick'] + $cover * $pencil->slick * (1.0 + 0.5 * $crush),
+            ];
         }
+        $this->films[] = $film;
+        $this->drag($pencil->drag * $firmness, $pressure, $passes);
     }
 
     /** @return list<float> 12 bands, seen from a distance */
@@ -61,16 +65,16 @@ final class PlainToothModel
     {
         $bands = [];
         for ($band = 0; $band < Bands::COUNT; $band++) {
-            $plain = $root = 0.0;
-            foreach ($this->bins as $bin => $state) {
+            $mean = $square = 0.0;
+            for ($bin = 0; $bin < Tooth::BINS; $bin++) {
                 $reflectance = $this->tooth->reflectance[$band];
-                foreach ($state['films'] as $film) {
-                    $reflectance = self::over($film['K'][$band], $film['S'][$band], $reflectance);
+                foreach ($this->films as $film) {
+                    $reflectance = self::over($film[$bin]['K'][$band], $film[$bin]['S'][$band], $reflectance);
                 }
-                $plain += Tooth::SHARES[$bin] * $reflectance;
-                $root += Tooth::SHARES[$bin] * sqrt($reflectance);
+                $mean += Tooth::SHARES[$bin] * $reflectance;
+                $square += Tooth::SHARES[$bin] * $reflectance ** 2;
             }
-            $bands[] = (1.0 - $this->hand->yuleNielsen) * $plain + $this->hand->yuleNielsen * $root ** 2;
+            $bands[] = $mean - $this->hand->yuleNielsen * ($square - $mean ** 2) / (4.0 * $mean);
         }
 
         return $bands;
@@ -86,29 +90,64 @@ final class PlainToothModel
         return $free / $this->tooth->totalCapacity;
     }
 
-    /**
-     * Part of the top film is taken up into the new one.
-     *
-     * @param  array{thickness: float, K: list<float>, S: list<float>}  $top
-     * @param  array{thickness: float, K: list<float>, S: list<float>}  $film
-     * @return array{array{thickness: float, K: list<float>, S: list<float>}, array{thickness: float, K: list<float>, S: list<float>}}
-     */
-    private function drag(array $top, array $film, float $drag, float $contact, float $deposit): array
+    private function contact(int $bin, float $pressure): float
     {
-        if ($drag <= 0.01 || $top['thickness'] <= 0.0) {
-            return [$top, $film];
-        }
-        $share = $drag * $contact * min(1.0, $deposit / $top['thickness']);
-        foreach (['K', 'S'] as $depth) {
-            foreach ($top[$depth] as $band => $value) {
-                $film[$depth][$band] += $share * $value;
-                $top[$depth][$band] -= $share * $value;
+        return 1.0 / (1.0 + exp(($this->tooth->depth[$bin] - $this->hand->reach($pressure)) / $this->hand->reachSoftness));
+    }
+
+    /** A firm hand levels every film below between peaks and valleys. */
+    private function level(float $share): void
+    {
+        foreach ($this->films as $at => $film) {
+            $mean = array_sum(array_map(static fn (array $in, float $part): float => $part * $in['thickness'], $film, Tooth::SHARES));
+            $meanK = $meanS = array_fill(0, Bands::COUNT, 0.0);
+            foreach ($film as $bin => $in) {
+                foreach ($in['K'] as $band => $value) {
+                    $meanK[$band] += Tooth::SHARES[$bin] * $value;
+                    $meanS[$band] += Tooth::SHARES[$bin] * $in['S'][$band];
+                }
+            }
+            foreach ($film as $bin => $in) {
+                $moved = $share * ($mean - $in['thickness']);
+                $this->bins[$bin]['fill'] += $moved;
+                $this->films[$at][$bin]['thickness'] += $moved;
+                foreach ($in['K'] as $band => $value) {
+                    $this->films[$at][$bin]['K'][$band] += $share * ($meanK[$band] - $value);
+                    $this->films[$at][$bin]['S'][$band] += $share * ($meanS[$band] - $in['S'][$band]);
+                }
             }
         }
-        $film['thickness'] += $share * $top['thickness'];
-        $top['thickness'] -= $share * $top['thickness'];
+        foreach ($this->bins as $bin => $state) {
+            $this->bins[$bin]['capacity'] = max($state['capacity'], $state['fill']);
+        }
+    }
 
-        return [$top, $film];
+    /** Part of the film below the last is taken up into it. */
+    private function drag(float $drag, float $pressure, int $passes): void
+    {
+        $last = count($this->films) - 1;
+        if ($last < 1 || $drag <= 0.0) {
+            return;
+        }
+        foreach (array_keys($this->bins) as $bin) {
+            $top = $this->films[$last - 1][$bin];
+            $own = $this->films[$last][$bin];
+            if ($top['thickness'] <= 0.0) {
+                continue;
+            }
+            $once = min(0.95, $drag * $this->contact($bin, $pressure) * (1.0 - exp(-$own['thickness'] / $top['thickness'])));
+            $share = 1.0 - (1.0 - $once) ** $passes;
+            foreach (['K', 'S'] as $depth) {
+                foreach ($top[$depth] as $band => $value) {
+                    $own[$depth][$band] += $share * $value;
+                    $top[$depth][$band] -= $share * $value;
+                }
+            }
+            $own['thickness'] += $share * $top['thickness'];
+            $top['thickness'] -= $share * $top['thickness'];
+            $this->films[$last - 1][$bin] = $top;
+            $this->films[$last][$bin] = $own;
+        }
     }
 
     /** R of a film over a ground, as in Kubelka & Munk 1931 with a = (S + K) / S and b = sqrt(a^2 - 1). */
@@ -130,6 +169,6 @@ final class PlainToothModel
      */
     private static function scaled(array $perThickness, float $thickness): array
     {
-        return array_values(array_map(static fn (float $value): float => $value * $thickness, $perThickness));
+        return array_values(array_map(static fn (float $value): float => max(1e-4, $value) * $thickness, $perThickness));
     }
 }
