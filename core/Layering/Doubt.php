@@ -19,6 +19,9 @@ final readonly class Doubt
     /** Of the colour change by 10 % of pressure in every layer. */
     private const HAND = 0.52;
 
+    /** Of a stack of two or three layers. */
+    private const USUAL_SENSITIVITY = 2.0;
+
     private const EACH_FURTHER_LAYER = 0.5;
 
     private const EACH_BURNISH = 1.9;
@@ -26,12 +29,12 @@ final readonly class Doubt
     private const EACH_OTHER = 0.93;
 
     /** By the number of swatches of a pencil: known from its table colour or from none, from one, two, three. */
-    private const FEW_SWATCHES = [2.5, 1.5, 0.8, 0.5];
+    private const FEW_SWATCHES = [1.6, 1.2, 0.8, 0.5];
 
     /** A paper whose tooth was found from swatches, against one that is the yardstick, and one only declared. */
     public const FOUND_PAPER = 1.25;
 
-    public const DECLARED_PAPER = 2.0;
+    public const DECLARED_PAPER = 1.6;
 
     /**
      * @param  float  $scale  scatter of the studio's swatches, against the studio in which the weights were found
@@ -42,24 +45,35 @@ final readonly class Doubt
     {
     }
 
+    /** What is usual for a stack whose hand and pencils are not looked at: for searches, which ask it very often. */
+    public static function usual(int $layers, int $burnishes, int $others): float
+    {
+        return sqrt(self::square($layers, $burnishes, $others) + (self::HAND * self::USUAL_SENSITIVITY) ** 2);
+    }
+
     public function of(Stack $stack, Sensitivity $sensitivity): float
     {
         $layers = $stack->layerCount();
         if ($layers === 0) {
             return self::BASE * $this->scale;
         }
-        $square = self::BASE ** 2 + (self::HAND * $sensitivity->total()) ** 2 + (self::EACH_FURTHER_LAYER * ($layers - 1)) ** 2;
         $burnishes = $others = 0;
         foreach ($stack->steps as $step) {
             $others += $step->isLayer() ? 0 : 1;
             $burnishes += $step->isLayer() && $step->isBurnish() ? 1 : 0;
         }
-        $square += (self::EACH_BURNISH * $burnishes) ** 2 + (self::EACH_OTHER * $others) ** 2;
+        $square = self::square($layers, $burnishes, $others) + (self::HAND * $sensitivity->total()) ** 2;
         $unknown = $this->paper ** 2;
         foreach (array_unique(array_map(strval(...), $stack->pencils())) as $id) {
             $unknown += (self::FEW_SWATCHES[$this->swatches[$id] ?? 0] ?? 0.0) ** 2;
         }
 
         return sqrt($this->scale ** 2 * $square + $unknown);
+    }
+
+    private static function square(int $layers, int $burnishes, int $others): float
+    {
+        return self::BASE ** 2 + (self::EACH_FURTHER_LAYER * max(0, $layers - 1)) ** 2
+            + (self::EACH_BURNISH * $burnishes) ** 2 + (self::EACH_OTHER * $others) ** 2;
     }
 }

@@ -12,6 +12,9 @@ use Prism\Colour\Lab;
  */
 final readonly class GrainSection implements \JsonSerializable
 {
+    /** Ground over which a film shows its own colour. */
+    private const WHITE = 0.9;
+
     /**
      * @param  list<array{depth: float, share: float, capacity: float, looks: Lab, films: list<array{thickness: float, colour: Lab}>}>  $bins
      */
@@ -60,13 +63,12 @@ final readonly class GrainSection implements \JsonSerializable
     private static function ownColour(Film $film, int $bin): Lab
     {
         $scale = 1.0 / max(1e-6, $film->thickness[$bin]);
-        [$allK, $allS] = $film->depths();
-        $k = $s = [];
-        for ($band = 0; $band < Bands::COUNT; $band++) {
-            $k[] = $allK[$band * Tooth::BINS + $bin] * $scale;
-            $s[] = $allS[$band * Tooth::BINS + $bin] * $scale;
+        [$k, $s] = $film->depths($bin);
+        $seen = [];
+        foreach ($k as $band => $value) {
+            $seen[] = KubelkaMunk::film($scale * $value, $scale * $s[$band], self::WHITE);
         }
 
-        return Bands::toLab(KubelkaMunk::over($k, $s, array_fill(0, Bands::COUNT, 0.9)));
+        return Bands::toLab($seen);
     }
 }

@@ -17,35 +17,7 @@ final class KubelkaMunk
     private const SMALL_Q = 1e-4;
 
     /**
-     * Reflectance of a film of optical depths k = K t, s = S t over a ground.
-     *
-     * With q = sqrt(k (k + 2 s)): R1 = s sinh(q)/q / D and T1^2 = 1 / D^2, D = cosh(q) + (k + s) sinh(q)/q, all scaled
-     * by exp(-q) so that nothing overflows and thickness 0 needs no special case.
-     *
-     * @param  array<int, float>  $k
-     * @param  array<int, float>  $s
-     * @param  array<int, float>  $ground
-     * @return array<int, float>
-     */
-    public static function over(array $k, array $s, array $ground): array
-    {
-        $result = [];
-        foreach ($k as $i => $ki) {
-            $si = $s[$i];
-            $q = sqrt($ki * ($ki + 2.0 * $si));
-            $e = exp(-2.0 * $q);
-            $sh = $q < self::SMALL_Q ? 1.0 - $q : (1.0 - $e) / (2.0 * $q);
-            $d = 0.5 * (1.0 + $e) + ($ki + $si) * $sh;
-            $r = $si * $sh / $d;
-            $g = $ground[$i];
-            $result[$i] = $r + $e / ($d * $d) * $g / (1.0 - $r * $g);
-        }
-
-        return $result;
-    }
-
-    /**
-     * The same for a film of one pencil, bin by bin, from its decay -2 q and its reflectance without end Ri: with
+     * A film of one pencil over a ground, bin by bin, from its decay -2 q and its reflectance without end Ri: with
      * u = exp(-2 q t) (Rg - Ri) and v = Rg - 1 / Ri it is R = (u / Ri - v Ri) / (u - v). Kubelka & Munk 1931, solved for
      * the ground; safe down to thickness 0 as long as K and S are above it.
      *
@@ -95,6 +67,75 @@ final class KubelkaMunk
         }
 
         return $seen;
+    }
+
+    /**
+     * The same for a film of several pencils: their optical depths add up.
+     *
+     * @param  non-empty-list<array{touch: Touch, thickness: array<int, float>, clear: float}>  $parts
+     * @param  array<int, float>  $ground  bands by bins
+     * @return array<int, float>
+     */
+    public static function mixture(array $parts, array $ground): array
+    {
+        $thicknesses = $Ks = $Ss = $clears = [];
+        foreach ($parts as ['touch' => $touch, 'thickness' => $thickness, 'clear' => $clear]) {
+            $thicknesses[] = $thickness;
+            $Ks[] = $touch->K;
+            $Ss[] = $touch->S;
+            $clears[] = $clear;
+        }
+        $count = count($parts);
+        $seen = $ground;
+        $bands = count($Ks[0]);
+        $i = 0;
+        for ($band = 0; $band < $bands; $band++) {
+            $k0 = $k1 = $k2 = $k3 = $k4 = $s0 = $s1 = $s2 = $s3 = $s4 = 0.0;
+            for ($part = 0; $part < $count; $part++) {
+                [$t0, $t1, $t2, $t3, $t4] = $thicknesses[$part];
+                $k = $Ks[$part][$band];
+                $s = $clears[$part] * $Ss[$part][$band];
+                $k0 += $t0 * $k;
+                $k1 += $t1 * $k;
+                $k2 += $t2 * $k;
+                $k3 += $t3 * $k;
+                $k4 += $t4 * $k;
+                $s0 += $t0 * $s;
+                $s1 += $t1 * $s;
+                $s2 += $t2 * $s;
+                $s3 += $t3 * $s;
+                $s4 += $t4 * $s;
+            }
+            $seen[$i] = self::film($k0, $s0, $ground[$i]);
+            $i++;
+            $seen[$i] = self::film($k1, $s1, $ground[$i]);
+            $i++;
+            $seen[$i] = self::film($k2, $s2, $ground[$i]);
+            $i++;
+            $seen[$i] = self::film($k3, $s3, $ground[$i]);
+            $i++;
+            $seen[$i] = self::film($k4, $s4, $ground[$i]);
+            $i++;
+        }
+
+        return $seen;
+    }
+
+    /**
+     * One film of optical depths k and s over a ground: with q = sqrt(k (k + 2 s)) it is R1 = s sinh(q)/q / D and
+     * T1^2 = 1 / D^2, D = cosh(q) + (k + s) sinh(q)/q, all scaled by exp(-q) so that nothing overflows and thickness 0 needs
+     * no special case.
+     */
+    public static function film(float $k, float $s, float $ground): float
+    {
+        $q = sqrt($k * ($k + 2.0 * $s));
+        $e = exp(-2.0 * $q);
+        $sh = $q < self::SMALL_Q ? 1.0 - $q : (1.0 - $e) / (2.0 * $q);
+        $d = 0.5 * (1.0 + $e) + ($k + $s) * $sh;
+        $own = $s * $sh;
+        $through = $d - $own * $ground;
+
+        return ($own * $through + $e * $ground) / ($d * $through);
     }
 
     /**

@@ -19,7 +19,7 @@ final class Passage
      * @param  array<int, float>  $fill  by bin, tooth used up by film
      * @param  array<int, float>  $capacity  by bin, what crushing has left
      * @param  array<int, float>  $slick  by bin, 0-1
-     * @param  array<int, Film>  $films  bottom to top
+     * @param  list<Film>  $films  bottom to top
      */
     public function __construct(
         public array $reflectance,

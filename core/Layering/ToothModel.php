@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Prism\Layering;
 
-use Prism\Colour\Bands;
 use Prism\Colour\Lab;
 
 /**
@@ -239,29 +238,18 @@ final class ToothModel
      */
     private function dragged(Film $top, Film $own, Touch $touch): array
     {
-        $left = [];
-        $thickness = $own->thickness;
+        $left = $taken = [];
         $most = 0.0;
         foreach ($touch->contact as $bin => $contact) {
             $had = $top->thickness[$bin];
             $share = $had > 0.0 ? min(self::MOST_DRAGGED, $touch->drag * $contact * (1.0 - exp(-$own->thickness[$bin] / $had))) : 0.0;
             $share = 1.0 - (1.0 - $share) ** $touch->passes;
             $left[] = 1.0 - $share;
-            $thickness[$bin] += $share * $had;
+            $taken[] = $share;
             $most = max($most, $share);
         }
-        if ($most <= 0.0) {
-            return [$top, $own];
-        }
-        [$k, $s] = $own->depths();
-        [$topK, $topS] = $top->depths();
-        foreach ($topK as $i => $value) {
-            $share = 1.0 - $left[$i % Tooth::BINS];
-            $k[$i] += $share * $value;
-            $s[$i] += $share * $topS[$i];
-        }
 
-        return [$top->thinned($left), Film::mixture($thickness, $k, $s, $own->loose)];
+        return $most <= 0.0 ? [$top, $own] : [$top->thinned($left), Film::mixture([$own, $top->thinned($taken)], $own->loose)];
     }
 
     /** Solvent wash, dried: the films merge, flow into the valleys, and some tooth comes back. */
@@ -333,20 +321,7 @@ final class ToothModel
      */
     private function merged(Passage $passage, float $flow, float $strength, float $clearing, float $loose, array $fill, array $capacity, array $slick): Passage
     {
-        $k = array_fill(0, Tooth::BINS * Bands::COUNT, 0.0);
-        $s = $k;
-        $thickness = array_fill(0, Tooth::BINS, 0.0);
-        foreach ($passage->films as $film) {
-            [$filmK, $filmS] = $film->depths();
-            foreach ($filmK as $i => $value) {
-                $k[$i] += $strength * $value;
-                $s[$i] += $strength * $clearing * $filmS[$i];
-            }
-            foreach ($film->thickness as $bin => $value) {
-                $thickness[$bin] += $value;
-            }
-        }
-        $films = [Film::mixture($thickness, $k, $s, $loose)->levelled($flow)];
+        $films = $passage->films === [] ? [] : [Film::mixture($passage->films, $loose)->levelled($flow)->strengthened($strength, $clearing)];
 
         return new Passage($this->seen($films), $fill, $capacity, $slick, $films, $passage->paperCapacity, $passage->yuleNielsen);
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Prism\Matching;
 
+use Prism\Colour\Lab;
 use Prism\Layering\Passage;
 use Prism\Layering\ToothModel;
 
@@ -45,28 +46,27 @@ final class PairLibrary
     public static function build(ToothModel $model, array $ids): self
     {
         $L = $a = $b = [];
-        $put = static function (Passage $passage) use (&$L, &$a, &$b): void {
-            $lab = $passage->lab();
+        $put = static function (Lab $lab) use (&$L, &$a, &$b): void {
             $L[] = $lab->L;
             $a[] = $lab->a;
             $b[] = $lab->b;
         };
+        $book = new TouchBook($model, $ids);
         $bare = $model->bare();
-        foreach ($ids as $lower) {
-            $below = $model->opticsOf($lower);
-            $laid = array_map(static fn (int $percent): Passage => $model->layer($bare, $below, $percent / 100.0, 1.0), self::LOWER);
-            foreach ($ids as $upper) {
+        $count = count($ids);
+        for ($lower = 0; $lower < $count; $lower++) {
+            $laid = array_map(static fn (int $percent): Passage => $model->lay($bare, $book->touch($lower, $percent, 1)), self::LOWER);
+            for ($upper = 0; $upper < $count; $upper++) {
                 if ($upper === $lower) {
                     foreach (self::SINGLE as [$percent, $passes]) {
-                        $put($model->layer($bare, $below, $percent / 100.0, (float) $passes));
+                        $put($model->glance($bare, $book->touch($lower, $percent, $passes)));
                     }
 
                     continue;
                 }
-                $above = $model->opticsOf($upper);
                 foreach ($laid as $passage) {
                     foreach (self::UPPER as $percent) {
-                        $put($model->layer($passage, $above, $percent / 100.0, 1.0));
+                        $put($model->glance($passage, $book->touch($upper, $percent, 1)));
                     }
                 }
             }

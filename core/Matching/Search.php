@@ -4,10 +4,7 @@ declare(strict_types=1);
 
 namespace Prism\Matching;
 
-use Prism\Colour\Appearance;
-use Prism\Colour\Wheel;
 use Prism\Layering\Passage;
-use Prism\Layering\PencilOptics;
 use Prism\Layering\Predictor;
 use Prism\Layering\Pressure;
 use Prism\Layering\Stack;
@@ -17,29 +14,39 @@ use Prism\Materials\Kit;
 use Prism\Materials\PencilId;
 
 /**
- * Finds the few best, really different stacks for a target.
+ * Finds the few best, really different stacks for a target, from bare paper or from what lies there already.
  *
  * The nearest pairs of a {@see PairLibrary} are extended by a sweep over every further pencil, pressures are refined one
- * after the other on the steps a hand can keep, and of what is near the target as many different sets of pencils as are
- * asked for are kept.
+ * after the other on the steps a hand can keep, what is best is judged again with its own doubt, and of what is near the
+ * target as many different sets of pencils as are asked for are kept. {@see Judge} says what a stack costs.
  */
 final class Search
 {
     private const NEAREST_PAIRS = 56;
 
     /** Pairs that are lighter than the target, of which a third layer may make it. */
-    private const LIGHTER_PAIRS = 28;
+    private const LIGHTER_PAIRS = 24;
 
-    private const EXTENDED = 30;
+    private const NEAREST_SINGLES = 12;
 
-    private const REFINED = 22;
+    private const EXTENDED = 24;
 
-    /** Pressure of a layer that is tried on top, 0-1; and where the passage is this much too light. */
-    private const SWEEP_PRESSURE = 0.35;
+    private const EXTENSIONS_KEPT = 4;
 
-    private const SWEEP_FIRM = 0.65;
+    private const REFINED = 20;
+
+    /** Candidates that are judged with their own doubt. */
+    private const JUDGED = 20;
+
+    /** A layer that is tried on top, percent and passes; and another where the passage is this much too light. */
+    private const SWEEP = [40, 1];
+
+    private const SWEEP_STRONG = [50, 3];
 
     private const SWEEP_FAR = 6.0;
+
+    /** Pressures tried for the first layer over what lies there already. */
+    private const OVER = [20, 30, 40, 50, 65, 80, 95];
 
     /** Pressures move on this grid, percent. */
     private const GRID = 5;
@@ -48,26 +55,8 @@ final class Search
 
     private const MOST_PASSES = 3;
 
-    /** Costs, in dE00. */
-    private const PER_PENCIL = 0.2;
-
-    private const PER_LAYER = 0.12;
-
-    private const LITTLE_TOOTH = 1.2;
-
-    private const BURNISH_BELOW = 1.4;
-
-    /** For each percent above a medium hand in a layer that others follow: such layers belong to the end. */
-    private const HEAVY_BELOW = 0.02;
-
-    private const HEAVY_PERCENT = 60;
-
-    /** Shadows are drawn with complements and dark cool colours; black comes last if at all. */
-    private const BLACK = 1.2;
-
-    private const BLACK_BELOW = 0.6;
-
-    private const UNDERLAYER_GAIN = 0.3;
+    /** With more tooth than this left below, a light layer cannot use it up. */
+    private const TOOTH_ENOUGH = 0.4;
 
     /** A target that the bare paper misses by no more than this is first of all left as paper. */
     private const BARE_PAPER = 2.0;
@@ -83,28 +72,29 @@ final class Search
 
     private readonly RecipeMaker $maker;
 
-    /** @var list<PencilOptics> by index in the library */
-    private readonly array $optics;
+    private readonly TouchBook $book;
 
-    /** @var list<array{float, float, float}> L*, chroma, wheel position of the full coat, by index */
-    private readonly array $coats;
+    private readonly ToothModel $model;
 
     /** @var array<int, bool> by index: may be used in this search */
     private array $allowed = [];
+
+    private Judge $judge;
 
     private Target $target;
 
     private Limits $limits;
 
-    public function __construct(private readonly ToothModel $model, private readonly Kit $kit, private readonly PairLibrary $library)
-    {
-        $this->maker = new RecipeMaker(new Predictor($model), $kit);
-        $this->optics = array_map($model->opticsOf(...), $library->ids);
-        $this->coats = array_map(static function (PencilOptics $optics) use ($model): array {
-            $lab = $model->layer($model->bare(), $optics, 0.9, 2.0)->lab();
+    /** What lies there already, and what made it. */
+    private Passage $ground;
 
-            return [$lab->L, $lab->chroma(), Wheel::position($lab->hueDegrees())];
-        }, $this->optics);
+    private Stack $present;
+
+    public function __construct(private readonly Predictor $predictor, Kit $kit, private readonly PairLibrary $library)
+    {
+        $this->model = $predictor->model;
+        $this->maker = new RecipeMaker($predictor, $kit);
+        $this->book = new TouchBook($this->model, $library->ids);
     }
 
     /**
@@ -115,36 +105,58 @@ final class Search
      */
     public function find(Target $target, Limits $limits = new Limits, ?Kit $only = null): array
     {
-        $this->begin($target, $limits, $only);
-        $found = [];
-        foreach ($this->candidates() as $candidate) {
-            $candidate = $this->refine($candidate);
-            $found[$candidate->key()] = isset($found[$candidate->key()]) && $found[$candidate->key()]->cost <= $candidate->cost ? $found[$candidate->key()] : $candidate;
-        }
-        $ranked = self::ranked($found);
-        // What still misses gets one more layer, and one more.
-        for ($round = 0; $round < 2; $round++) {
-            foreach (array_slice($ranked, 0, 6) as $candidate) {
-                foreach (array_slice(self::ranked($this->oneMore($candidate)), 0, 2) as $longer) {
-                    $longer = $this->refine($longer);
-                    if (! isset($found[$longer->key()]) || $longer->cost < $found[$longer->key()]->cost) {
-                        $found[$longer->key()] = $longer;
-                    }
-                }
-            }
-            $ranked = self::ranked($found);
-        }
-
-        $bare = new Candidate([], $this->cost($this->model->bare(), []));
-        if ($bare->cost <= self::BARE_PAPER || $bare->cost <= $ranked[0]->cost + self::BARE_PAPER_GAIN) {
+        $this->begin($target, $limits, $only, Stack::of());
+        $ranked = $this->judgedAgain($this->explore());
+        $bare = $this->model->bare()->lab();
+        $miss = $target->miss($bare->L, $bare->a, $bare->b);
+        $best = $this->passage($ranked[0]->layers)->lab();
+        if ($miss <= self::BARE_PAPER || $miss <= $target->miss($best->L, $best->a, $best->b) + self::BARE_PAPER_GAIN) {
             // Ranked with the best of the others, before it.
-            array_unshift($ranked, new Candidate([], min($bare->cost, $ranked[0]->cost)));
+            array_unshift($ranked, new Candidate([], min($this->judge->cost($miss, 1.0, []), $ranked[0]->cost)));
         }
 
-        return array_map(
-            fn (Candidate $candidate): Recipe => $this->maker->make($this->stack($candidate->layers), $target, $candidate->cost),
-            $this->different($ranked),
-        );
+        return $this->recipes($this->different($ranked));
+    }
+
+    /**
+     * The least cost found by exploring, before doubt is looked at stack by stack: to measure the search by.
+     *
+     * @throws EmptyBox
+     */
+    public function bestCost(Target $target, Limits $limits = new Limits): float
+    {
+        $this->begin($target, $limits, null, Stack::of());
+
+        return $this->explore()[0]->cost;
+    }
+
+    /**
+     * What to lay next over what lies there already: the best few different continuations. Where a lighter passage is
+     * wanted a lift is tried first. The first is the present stack itself if it is near enough.
+     *
+     * @return list<Recipe> of whole stacks, present steps first
+     *
+     * @throws EmptyBox
+     * @throws \Prism\Layering\UnknownPencil if the present stack uses a pencil that the model does not know
+     */
+    public function correct(Stack $present, Target $target, Limits $limits = new Limits, ?Kit $only = null): array
+    {
+        $found = [];
+        $now = $this->model->draw($present)->lab();
+        $starts = [$present];
+        if (count($present) > 0 && $now->L < $target->colour->L) {
+            $starts[] = $present->then(Step::lift());
+        }
+        foreach ($starts as $start) {
+            $this->begin($target, $limits, $only, $start);
+            $best = $this->different($this->judgedAgain($this->explore()));
+            $seen = $this->ground->lab();
+            $own = new Candidate([], $this->judge->cost($target->miss($seen->L, $seen->a, $seen->b), $this->ground->toothLeft(), []));
+            array_push($found, ...$this->recipes([$own, ...$best]));
+        }
+        usort($found, static fn (Recipe $a, Recipe $b): int => $a->cost <=> $b->cost);
+
+        return array_slice($found, 0, $limits->top);
     }
 
     /**
@@ -154,29 +166,84 @@ final class Search
      */
     public function nearestSingle(Target $target, Limits $limits = new Limits, ?Kit $only = null): Recipe
     {
-        $this->begin($target, new Limits(1, 1, 1, $limits->school, $limits->noBlack), $only);
+        $this->begin($target, new Limits(1, 1, 1, $limits->school, $limits->noBlack), $only, Stack::of());
         $best = [];
         foreach ($this->singles() as $candidate) {
             $candidate = $this->refine($candidate);
             $best[$candidate->key()] = $candidate;
         }
-        $nearest = self::ranked($best)[0];
 
-        return $this->maker->make($this->stack($nearest->layers), $target, $nearest->cost);
+        return $this->recipes($this->judgedAgain([self::ranked($best)[0]]))[0];
     }
 
-    private function begin(Target $target, Limits $limits, ?Kit $only): void
+    private function begin(Target $target, Limits $limits, ?Kit $only, Stack $present): void
     {
         $this->target = $target;
         $this->limits = $limits;
+        $this->judge = new Judge($this->book, $target, $limits);
+        $this->present = $present;
+        $this->ground = $this->model->draw($present);
         $this->allowed = [];
         foreach ($this->library->ids as $index => $id) {
-            [$L, $chroma] = $this->coats[$index];
-            $this->allowed[$index] = ($only === null || $only->has(PencilId::of($id))) && ! ($limits->noBlack && self::isBlack($L, $chroma));
+            $this->allowed[$index] = ($only === null || $only->has(PencilId::of($id))) && ! ($limits->noBlack && $this->book->isBlack($index));
         }
         if (! in_array(true, $this->allowed, true)) {
             throw new EmptyBox;
         }
+    }
+
+    /** @return list<Candidate> refined, best first */
+    private function explore(): array
+    {
+        $found = [];
+        $keep = static function (Candidate $candidate) use (&$found): void {
+            $key = $candidate->key();
+            if (! isset($found[$key]) || $candidate->cost < $found[$key]->cost) {
+                $found[$key] = $candidate;
+            }
+        };
+        foreach ($this->candidates() as $candidate) {
+            $keep($this->refine($candidate));
+        }
+        $ranked = self::ranked($found);
+        // What still misses gets one more layer, and one more.
+        for ($round = 0; $round < 2; $round++) {
+            foreach (array_slice($ranked, 0, 4) as $candidate) {
+                foreach (array_slice(self::ranked($this->oneMore($candidate)), 0, 2) as $longer) {
+                    $keep($this->refine($longer));
+                }
+            }
+            $ranked = self::ranked($found);
+        }
+
+        return $ranked;
+    }
+
+    /**
+     * The best of them with their own doubt and sensitivity in place of what is usual.
+     *
+     * @param  list<Candidate>  $ranked
+     * @return list<Candidate>
+     */
+    private function judgedAgain(array $ranked): array
+    {
+        $own = [];
+        foreach (array_slice($ranked, 0, self::JUDGED) as $candidate) {
+            $prediction = $this->predictor->predict($this->stack($candidate->layers));
+            $colour = $prediction->colour;
+            $own[] = new Candidate($candidate->layers, $this->judge->cost($this->target->miss($colour->L, $colour->a, $colour->b), $prediction->toothLeft, $candidate->layers, $prediction->sigma));
+        }
+
+        return [...self::ranked($own), ...array_slice($ranked, self::JUDGED)];
+    }
+
+    /**
+     * @param  list<Candidate>  $candidates
+     * @return list<Recipe>
+     */
+    private function recipes(array $candidates): array
+    {
+        return array_map(fn (Candidate $candidate): Recipe => $this->maker->make($this->stack($candidate->layers), $this->target, $candidate->cost), $candidates);
     }
 
     /**
@@ -186,22 +253,34 @@ final class Search
      */
     private function candidates(): array
     {
-        $bases = $this->bases();
+        $bases = self::ranked(count($this->present) === 0 ? $this->bases() : $this->over());
         $candidates = [];
         foreach ($bases as $base) {
-            if (count($base->layers) <= $this->limits->maxLayers) {
-                $candidates[$base->key()] = $base;
-            }
+            $candidates[$base->key()] ??= $base;
         }
-        usort($bases, static fn (Candidate $a, Candidate $b): int => $a->cost <=> $b->cost);
         foreach (array_slice($bases, 0, self::EXTENDED) as $base) {
-            $longer = self::ranked($this->oneMore($base));
-            foreach (array_slice($longer, 0, 3) as $candidate) {
-                $candidates[$candidate->key()] = $candidate;
+            foreach (array_slice(self::ranked($this->oneMore($base)), 0, self::EXTENSIONS_KEPT) as $candidate) {
+                $candidates[$candidate->key()] ??= $candidate;
             }
         }
 
         return array_slice(self::ranked($candidates), 0, self::REFINED);
+    }
+
+    /** @return list<Candidate> each pencil once over what lies there */
+    private function over(): array
+    {
+        $bases = [];
+        foreach (array_keys(array_filter($this->allowed)) as $index) {
+            $best = null;
+            foreach (self::OVER as $percent) {
+                $tried = $this->judged([[$index, $percent, 1]]);
+                $best = $best === null || $tried->cost < $best->cost ? $tried : $best;
+            }
+            $bases[] = $best;
+        }
+
+        return $bases;
     }
 
     /** @return list<Candidate> the nearest singles and pairs, and lighter pairs from which a layer more may reach it */
@@ -284,11 +363,11 @@ final class Search
         }
         asort($best);
 
-        return array_map(fn (int $entry): Candidate => $this->judged($this->library->layers($entry)), array_slice(array_keys($best), 0, 12));
+        return array_map(fn (int $entry): Candidate => $this->judged($this->library->layers($entry)), array_slice(array_keys($best), 0, self::NEAREST_SINGLES));
     }
 
     /**
-     * Each allowed pencil tried on top.
+     * Each allowed pencil tried on top, at its better pressure.
      *
      * @return array<string, Candidate>
      */
@@ -298,18 +377,25 @@ final class Search
             return [];
         }
         $passage = $this->passage($base->layers);
-        $pressure = $passage->lab()->L > $this->target->colour->L + self::SWEEP_FAR ? self::SWEEP_FIRM : self::SWEEP_PRESSURE;
+        $sweeps = [self::SWEEP];
+        if ($passage->lab()->L > $this->target->colour->L + self::SWEEP_FAR) {
+            $sweeps[] = self::SWEEP_STRONG;
+        }
         $used = array_flip(array_column($base->layers, 0));
         $full = count($used) >= $this->limits->maxPencils;
         $longer = [];
-        foreach ($this->optics as $index => $optics) {
-            if (! $this->allowed[$index] || ($full && ! isset($used[$index]))) {
+        foreach (array_keys(array_filter($this->allowed)) as $index) {
+            if ($full && ! isset($used[$index])) {
                 continue;
             }
-            $layers = $base->layers;
-            $layers[] = [$index, (int) ($pressure * 100), 1];
-            $candidate = new Candidate($layers, $this->cost($this->model->layer($passage, $optics, $pressure, 1.0), $layers));
-            $longer[$candidate->key()] = $candidate;
+            $best = null;
+            foreach ($sweeps as [$percent, $passes]) {
+                $tried = $this->with($passage, [...$base->layers, [$index, $percent, $passes]]);
+                $best = $best === null || $tried->cost < $best->cost ? $tried : $best;
+            }
+            if ($best !== null) {
+                $longer[$best->key()] = $best;
+            }
         }
 
         return $longer;
@@ -319,16 +405,15 @@ final class Search
     private function refine(Candidate $candidate): Candidate
     {
         $candidate = $this->onGrid($candidate);
-        foreach ([4, 2, 1, 1] as $stride) {
+        foreach ([4, 2, 1] as $stride) {
             $count = count($candidate->layers);
-            $passages = [$this->model->bare()];
+            $passage = $this->ground;
             for ($at = 0; $at < $count; $at++) {
-                $current = $candidate->layers[$at];
                 $best = $candidate;
-                foreach ($this->moves($current, $stride) as $move) {
+                foreach ($this->moves($candidate->layers[$at], $stride) as $move) {
                     $layers = $candidate->layers;
                     $layers[$at] = $move;
-                    $tried = new Candidate($layers, $this->cost($this->continued($passages[$at], $layers, $at), $layers));
+                    $tried = $this->from($passage, $layers, $at);
                     if ($tried->cost < $best->cost - 1e-9) {
                         $best = $tried;
                     }
@@ -336,13 +421,14 @@ final class Search
                 if ($count > 1) {
                     $layers = $candidate->layers;
                     array_splice($layers, $at, 1);
-                    $tried = $this->judged($layers);
+                    $tried = $at < $count - 1 ? $this->from($passage, $layers, $at) : $this->judged($layers);
                     if ($tried->cost < $best->cost) {
                         return $this->refine($tried);
                     }
                 }
                 $candidate = $best;
-                $passages[] = $this->continued($passages[$at], array_slice($candidate->layers, 0, $at + 1), $at);
+                [$index, $percent, $passes] = $candidate->layers[$at];
+                $passage = $this->model->lay($passage, $this->book->touch($index, $percent, $passes));
             }
         }
 
@@ -385,81 +471,65 @@ final class Search
     /** @param  list<array{int, int, int}>  $layers */
     private function judged(array $layers): Candidate
     {
-        return new Candidate($layers, $this->cost($this->passage($layers), $layers));
+        return $this->from($this->ground, $layers, 0);
+    }
+
+    /**
+     * A stack of which the layers below `$at` are laid already.
+     *
+     * @param  list<array{int, int, int}>  $layers
+     */
+    private function from(Passage $passage, array $layers, int $at): Candidate
+    {
+        for ($last = count($layers) - 1; $at < $last; $at++) {
+            [$index, $percent, $passes] = $layers[$at];
+            $passage = $this->model->lay($passage, $this->book->touch($index, $percent, $passes));
+        }
+
+        return $this->with($passage, $layers);
+    }
+
+    /**
+     * A stack of which all but the last layer are laid already.
+     *
+     * @param  list<array{int, int, int}>  $layers
+     */
+    private function with(Passage $passage, array $layers): Candidate
+    {
+        [$index, $percent, $passes] = $layers[count($layers) - 1];
+        $touch = $this->book->touch($index, $percent, $passes);
+        if ($touch->firm || $passage->toothLeft() < self::TOOTH_ENOUGH) {
+            $after = $this->model->lay($passage, $touch);
+            $lab = $after->lab();
+            $toothLeft = $after->toothLeft();
+        } else {
+            $lab = $this->model->glance($passage, $touch);
+            $toothLeft = 1.0;
+        }
+
+        return new Candidate($layers, $this->judge->cost($this->target->miss($lab->L, $lab->a, $lab->b), $toothLeft, $layers));
     }
 
     /** @param  list<array{int, int, int}>  $layers */
     private function passage(array $layers): Passage
     {
-        return $this->continued($this->model->bare(), $layers, 0);
-    }
-
-    /** @param  list<array{int, int, int}>  $layers */
-    private function continued(Passage $passage, array $layers, int $from): Passage
-    {
-        for ($i = $from, $count = count($layers); $i < $count; $i++) {
-            [$index, $percent, $passes] = $layers[$i];
-            $passage = $this->model->layer($passage, $this->optics[$index], $percent / 100.0, (float) $passes);
+        $passage = $this->ground;
+        foreach ($layers as [$index, $percent, $passes]) {
+            $passage = $this->model->lay($passage, $this->book->touch($index, $percent, $passes));
         }
 
         return $passage;
     }
 
-    /** @param  list<array{int, int, int}>  $layers */
-    private function cost(Passage $passage, array $layers): float
-    {
-        $lab = $passage->lab();
-        $count = count($layers);
-        $cost = $this->target->miss($lab->L, $lab->a, $lab->b)
-            + self::PER_PENCIL * max(0, count(array_flip(array_column($layers, 0))) - 1)
-            + self::PER_LAYER * max(0, $count - 1)
-            + self::LITTLE_TOOTH * max(0.0, 1.0 - $passage->toothLeft() / 0.15);
-        $laid = [];
-        foreach ($layers as $i => [$index, $percent]) {
-            [$L, $chroma, $position] = $this->coats[$index];
-            $laid[] = new LaidColour($L, $chroma, $position, $percent);
-            $below = $i < $count - 1;
-            if ($below && $percent > self::HEAVY_PERCENT) {
-                $cost += self::HEAVY_BELOW * ($percent - self::HEAVY_PERCENT) + ($percent >= Pressure::BURNISH_PERCENT ? self::BURNISH_BELOW : 0.0);
-            }
-            if (self::isBlack($L, $chroma)) {
-                $cost += self::BLACK + ($below ? self::BLACK_BELOW : 0.0);
-            }
-        }
-        if ($this->hasUnderlayer($laid)) {
-            array_shift($laid);
-            $cost -= self::UNDERLAYER_GAIN;
-        }
-
-        return $cost + $this->limits->school->cost($laid, $this->target->colour->L);
-    }
-
-    /**
-     * The complement goes under by default: a light first layer from the other side of the wheel.
-     *
-     * @param  list<LaidColour>  $laid
-     */
-    private function hasUnderlayer(array $laid): bool
-    {
-        $goal = $this->target->colour;
-
-        return count($laid) > 1 && ! $this->target->valueOnly && $goal->chroma() > 12.0
-            && $laid[0]->chroma > 12.0 && $laid[0]->pressurePercent <= RecipeMaker::UNDERLAYER_PERCENT
-            && Wheel::distance($laid[0]->wheelPosition, Wheel::position($goal->hueDegrees())) >= RecipeMaker::UNDERLAYER_DISTANCE;
-    }
-
-    private static function isBlack(float $L, float $chroma): bool
-    {
-        return $L < 24.0 && $chroma < Appearance::NEUTRAL_CHROMA;
-    }
-
-    /** @param  list<array{int, int, int}>  $layers */
+    /** @param  list<array{int, int, int}>  $layers over what lies there already */
     private function stack(array $layers): Stack
     {
-        return Stack::of(...array_map(
-            fn (array $layer): Step => Step::layer(PencilId::of($this->library->ids[$layer[0]]), $layer[1], $layer[2]),
-            $layers,
-        ));
+        $stack = $this->present;
+        foreach ($layers as [$index, $percent, $passes]) {
+            $stack = $stack->then(Step::layer(PencilId::of($this->library->ids[$index]), $percent, $passes));
+        }
+
+        return $stack;
     }
 
     /**

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Prism\Colour\Lab;
+use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
 use Prism\Matching\EmptyBox;
 use Prism\Matching\Limits;
@@ -31,7 +32,7 @@ function search(?Kit $kit = null): Search
     static $kept = [];
     $kit ??= smallBox();
 
-    return $kept[implode(',', $kit->ids())] ??= new Search(model(), $kit, PairLibrary::build(model(), $kit->ids()));
+    return $kept[implode(',', $kit->ids())] ??= new Search(new Predictor(model()), $kit, PairLibrary::build(model(), $kit->ids()));
 }
 
 /** @return list<Recipe> */
