@@ -46,6 +46,18 @@ final class User extends Authenticatable
         return $this->belongsToMany(Pencil::class, 'box_pencils');
     }
 
+    /** @return HasMany<Swatch, $this> */
+    public function swatches(): HasMany
+    {
+        return $this->hasMany(Swatch::class);
+    }
+
+    /** @return HasMany<Calibration, $this> */
+    public function calibrations(): HasMany
+    {
+        return $this->hasMany(Calibration::class);
+    }
+
     public function sendPasswordResetNotification($token): void
     {
         Mail::to($this->email)->send(new PasswordReset($this->email, $token));

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Studio\Calibrations;
 use App\Studio\Catalogue;
 use App\Studio\Engine;
 use App\Studio\PhotoReader;
 use App\Studio\PhotoStore;
+use App\Studio\SimulatedReader;
+use App\Studio\SwatchReader;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Http\Request;
@@ -22,7 +25,8 @@ final class AppServiceProvider extends ServiceProvider
     {
         $storage = static fn (): string => (string) config('prism.storage');
         $this->app->scoped(Catalogue::class);
-        $this->app->scoped(Engine::class, static fn (Application $app): Engine => new Engine($app->make(Catalogue::class), $app->make('cache.store'), $storage().'/engine'));
+        $this->app->singleton(SwatchReader::class, SimulatedReader::class);
+        $this->app->scoped(Engine::class, static fn (Application $app): Engine => new Engine($app->make(Catalogue::class), $app->make(Calibrations::class), $app->make('cache.store'), $storage().'/engine'));
         $this->app->singleton(PhotoStore::class, static fn (): PhotoStore => new PhotoStore($storage().'/pieces'));
         $this->app->singleton(PhotoReader::class, static fn (): PhotoReader => new PhotoReader((int) config('prism.photo.max_megapixels'), (int) config('prism.photo.working_edge')));
     }

@@ -9,8 +9,10 @@ use App\Models\Pencil as PencilModel;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
+use Prism\Calibration\Swatch;
 use Prism\Colour\Bands;
 use Prism\Colour\Lab;
+use Prism\Layering\Stack;
 use Prism\Materials\Binder;
 use Prism\Materials\Kit;
 use Prism\Materials\Opacity;
@@ -54,6 +56,23 @@ final class Catalogue
         $this->pencils();
 
         return $this->rows;
+    }
+
+    /** @return list<Swatch> what an artist has swatched, on any paper */
+    public function swatches(User $user): array
+    {
+        $swatches = [];
+        foreach ($user->swatches()->with('paper')->get()->sortBy('id') as $row) {
+            $swatches[] = new Swatch((string) $row->id, $row->paper->slug, Stack::parse($row->stack), Lab::of($row->L, $row->a, $row->b));
+        }
+
+        return $swatches;
+    }
+
+    /** @return array<string, Paper> by slug */
+    public function papers(): array
+    {
+        return PaperModel::query()->get()->mapWithKeys(static fn (PaperModel $row): array => [$row->slug => self::paper($row)])->all();
     }
 
     public static function paper(PaperModel $paper): Paper

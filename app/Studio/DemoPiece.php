@@ -46,7 +46,7 @@ final class DemoPiece
         $photo = $this->reader->read($file);
         $paper = Paper::query()->where('slug', 'harbour-cartridge')->firstOrFail();
         $box = $this->catalogue->box($user);
-        $search = count($box) === 0 ? null : $this->engine->search($paper, $box);
+        $search = count($box) === 0 ? null : $this->engine->search($paper, $user, $box);
 
         return DB::transaction(function () use ($user, $file, $photo, $paper, $search): Piece {
             $piece = $user->pieces()->create([

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace App\Studio;
 
 use App\Models\Paper as PaperModel;
+use App\Models\User;
 use Illuminate\Contracts\Cache\LockProvider;
 use Illuminate\Contracts\Cache\Repository;
-use Prism\Calibration\ModelBuilder;
 use Prism\Layering\Predictor;
-use Prism\Layering\ToothModel;
 use Prism\Matching\EmptyBox;
 use Prism\Matching\PairLibrary;
 use Prism\Matching\RecipeMaker;
@@ -17,76 +16,80 @@ use Prism\Matching\Search;
 use Prism\Materials\Kit;
 
 /**
- * The engine of the core for the studio's papers and boxes. What is dear to compute (the model of a paper, the pair
- * library of a box) is kept in files whose name is a digest of all that goes into it, so nothing stale is ever read.
+ * The engine of the core for the studio's papers and boxes. What is dear to compute (the model of an artist's
+ * paper, the pair library of a box) is kept in files whose name is a digest of all that goes into it, so nothing stale is ever read.
  */
 final class Engine
 {
     /** Goes up when the engine computes differently. */
-    private const VERSION = 2;
+    private const VERSION = 3;
 
     private const BUILD_SECONDS = 60;
 
-    /** @var array<string, ToothModel> */
-    private array $models = [];
+    /** @var array<string, Predictor> */
+    private array $predictors = [];
+
+    /** @var array<int, ?int> calibration in force, by user */
+    private array $inForce = [];
 
     public function __construct(
         private readonly Catalogue $catalogue,
+        private readonly Calibrations $calibrations,
         private readonly Repository $cache,
         private readonly string $folder,
     ) {
     }
 
-    /** Knows every pencil of the catalogue. */
-    public function model(PaperModel $paper): ToothModel
+    /** Speaks for an artist's calibration on a paper; knows every pencil of the catalogue. */
+    public function predictor(PaperModel $paper, User $artist): Predictor
     {
-        $key = $this->digest($paper, $this->catalogue->pencils());
+        $key = $this->digest($paper, $artist, $this->catalogue->pencils());
 
-        return $this->models[$key] ??= $this->kept(
-            "model-$key",
-            fn (): ToothModel => ModelBuilder::for(Catalogue::paper($paper))->build($this->catalogue->pencils()),
+        return $this->predictors[$key] ??= $this->kept(
+            "predictor-$key",
+            fn (): Predictor => $this->calibrations->read($this->inForce($artist))->predictor(Catalogue::paper($paper)),
             serialize(...),
-            static function (string $bytes): ToothModel {
-                $model = @unserialize($bytes);
+            static function (string $bytes): Predictor {
+                $predictor = @unserialize($bytes);
 
-                return $model instanceof ToothModel ? $model : throw new \UnexpectedValueException('Not a model.');
+                return $predictor instanceof Predictor ? $predictor : throw new \UnexpectedValueException('Not a predictor.');
             },
         );
     }
 
-    public function predictor(PaperModel $paper): Predictor
+    public function recipes(PaperModel $paper, User $artist): RecipeMaker
     {
-        return new Predictor($this->model($paper));
-    }
-
-    public function recipes(PaperModel $paper): RecipeMaker
-    {
-        return new RecipeMaker($this->predictor($paper), $this->catalogue->pencils());
+        return new RecipeMaker($this->predictor($paper, $artist), $this->catalogue->pencils());
     }
 
     /** @throws EmptyBox */
-    public function search(PaperModel $paper, Kit $box): Search
+    public function search(PaperModel $paper, User $artist, Kit $box): Search
     {
         if (count($box) === 0) {
             throw new EmptyBox;
         }
 
-        return new Search($this->model($paper), $box, $this->library($paper, $box));
+        return new Search($this->predictor($paper, $artist), $this->catalogue->pencils(), $this->library($paper, $artist, $box));
     }
 
-    public function library(PaperModel $paper, Kit $box): PairLibrary
+    public function library(PaperModel $paper, User $artist, Kit $box): PairLibrary
     {
         return $this->kept(
-            'pairs-'.$this->digest($paper, $box),
-            fn (): PairLibrary => PairLibrary::build($this->model($paper), $box->ids()),
+            'pairs-'.$this->digest($paper, $artist, $box),
+            fn (): PairLibrary => PairLibrary::build($this->predictor($paper, $artist)->model, $box->ids()),
             static fn (PairLibrary $library): string => $library->pack(),
             PairLibrary::unpack(...),
         );
     }
 
-    private function digest(PaperModel $paper, Kit $kit): string
+    private function inForce(User $artist): ?int
     {
-        $parts = [self::VERSION, $paper->only(['slug', 'L', 'a', 'b', 'roughness', 'capacity', 'adhesion'])];
+        return array_key_exists($artist->id, $this->inForce) ? $this->inForce[$artist->id] : $this->inForce[$artist->id] = $this->calibrations->inForce($artist);
+    }
+
+    private function digest(PaperModel $paper, User $artist, Kit $kit): string
+    {
+        $parts = [self::VERSION, $this->inForce($artist), $paper->only(['slug', 'L', 'a', 'b', 'roughness', 'capacity', 'adhesion'])];
         foreach ($kit as $id => $pencil) {
             $parts[] = [$id, $pencil->binder->value, $pencil->opacity->value, $pencil->fullCoatBands];
         }

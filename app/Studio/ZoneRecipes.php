@@ -32,7 +32,7 @@ final class ZoneRecipes
             return null;
         }
 
-        return $this->engine->recipes($zone->piece->paper)->make(Stack::parse($zone->recipe->stack), Target::colour(self::target($zone)));
+        return $this->engine->recipes($zone->piece->paper, $zone->piece->user)->make(Stack::parse($zone->recipe->stack), Target::colour(self::target($zone)));
     }
 
     public function plan(Piece $piece): Plan
@@ -45,6 +45,6 @@ final class ZoneRecipes
             }
         }
 
-        return (new Planner($this->engine->predictor($piece->paper), $this->catalogue->pencils(), $piece->school))->plan($zones);
+        return (new Planner($this->engine->predictor($piece->paper, $piece->user), $this->catalogue->pencils(), $piece->school))->plan($zones);
     }
 }

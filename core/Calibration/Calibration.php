@@ -16,6 +16,8 @@ use Prism\Materials\PencilId;
 /** What swatches have taught: hand, papers and pencils, how well they agree, and which of them look wrong. */
 final readonly class Calibration
 {
+    private const FORMAT = 'prism-calibration-1';
+
     /** A swatch this many standard deviations of noise off, squared, is worth doing again. */
     private const SUSPICIOUS = 7.0;
 
@@ -82,6 +84,52 @@ final readonly class Calibration
             $used === [] ? null : (string) array_key_first($fit->papers),
             self::scatter($squares),
             $rests,
+        );
+    }
+
+    /** @return array<string, mixed> to be kept as JSON */
+    public function toArray(): array
+    {
+        return [
+            'format' => self::FORMAT,
+            'hand' => $this->fit->hand->toArray(),
+            'papers' => array_map(static fn (PaperFit $paper): array => $paper->toArray(), array_values($this->fit->papers)),
+            'pencils' => array_map(static fn (PencilFit $pencil): array => $pencil->toArray(), $this->fit->pencils),
+            'errors' => $this->pencils,
+            'before' => $this->before,
+            'after' => $this->after,
+            'suspicious' => $this->suspicious,
+            'yardstick' => $this->yardstick,
+            'scale' => $this->scale,
+            'rests' => array_map(strval(...), array_keys($this->rests)),
+        ];
+    }
+
+    /**
+     * @param  array<string, mixed>  $kept  as from {@see toArray()}
+     * @param  Kit  $kit  pencils that are no more in it are left out
+     *
+     * @throws \UnexpectedValueException if it is of another format
+     */
+    public static function fromArray(array $kept, Kit $kit): self
+    {
+        if (($kept['format'] ?? null) !== self::FORMAT) {
+            throw new \UnexpectedValueException('This calibration was kept in another format; calibrate again.');
+        }
+        $papers = $pencils = [];
+        foreach ($kept['papers'] as $paper) {
+            $papers[$paper['id']] = PaperFit::fromArray($paper);
+        }
+        foreach ($kit as $id => $pencil) {
+            if (isset($kept['pencils'][$id])) {
+                $pencils[$id] = PencilFit::fromArray($pencil, $kept['pencils'][$id]);
+            }
+        }
+
+        return new self(
+            new Fit(HandFit::fromArray($kept['hand']), $papers, $pencils),
+            $kept['errors'], $kept['before'], $kept['after'], $kept['suspicious'], $kept['yardstick'], $kept['scale'],
+            array_fill_keys($kept['rests'], true),
         );
     }
 

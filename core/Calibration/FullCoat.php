@@ -66,7 +66,7 @@ final class FullCoat
 
         return new PencilOptics(
             array_fill(0, Bands::COUNT, 1.0),
-            array_fill(0, Bands::COUNT, $hand->scattering * $pencil->opacity->scattering() ** $hand->opacityPower * exp($hand->paleScattering * $paleness)),
+            array_fill(0, Bands::COUNT, $hand->scattering * $pencil->opacity->scattering() ** $hand->opacityPower * exp($hand->paleScattering * $paleness * max(0.0, log($pencil->opacity->scattering())))),
             $wax ? 1.0 : $hand->oilTransfer,
             $wax ? $hand->waxSlick + $hand->paleSlick * $paleness : $hand->oilSlick + self::OIL_PALE * $hand->paleSlick * $paleness,
             $wax ? $hand->waxDrag : $hand->oilDrag,

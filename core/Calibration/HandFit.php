@@ -31,6 +31,18 @@ final readonly class HandFit
         return new self($start, array_fill(0, count(self::SPREAD), 0.0));
     }
 
+    /** @return array{start: array<string, float>, offsets: array<int, float>} */
+    public function toArray(): array
+    {
+        return ['start' => get_object_vars($this->start), 'offsets' => $this->offsets];
+    }
+
+    /** @param  array{start: array<string, float>, offsets: array<int, float>}  $kept */
+    public static function fromArray(array $kept): self
+    {
+        return new self(new Hand(...array_map(floatval(...), $kept['start'])), $kept['offsets']);
+    }
+
     public function hand(): Hand
     {
         return $this->start->scaled(array_combine(array_keys(self::SPREAD), array_map(exp(...), $this->offsets)));

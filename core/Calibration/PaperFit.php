@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Prism\Calibration;
 
+use Prism\Colour\Lab;
 use Prism\Layering\Tooth;
 use Prism\Materials\Paper;
 
@@ -38,6 +39,25 @@ final readonly class PaperFit
             $figure(1, $this->declared->capacity, $roughness + $capacity),
             $figure(2, $this->declared->adhesion, $adhesion),
         );
+    }
+
+    /** @return array{id: string, name: string, colour: array{float, float, float}, tooth: array{float, float, float}, offsets: array{float, float, float}} */
+    public function toArray(): array
+    {
+        $paper = $this->declared;
+
+        return [
+            'id' => $paper->id, 'name' => $paper->name,
+            'colour' => [$paper->colour->L, $paper->colour->a, $paper->colour->b],
+            'tooth' => [$paper->roughness, $paper->capacity, $paper->adhesion],
+            'offsets' => $this->offsets,
+        ];
+    }
+
+    /** @param  array{id: string, name: string, colour: array{float, float, float}, tooth: array{float, float, float}, offsets: array{float, float, float}}  $kept */
+    public static function fromArray(array $kept): self
+    {
+        return new self(Paper::of($kept['id'], $kept['name'], Lab::of(...$kept['colour']), ...$kept['tooth']), $kept['offsets']);
     }
 
     public function tooth(): Tooth

@@ -46,6 +46,18 @@ final readonly class PencilFit
         return new self($pencil, $optics->K, $coatL);
     }
 
+    /** @return array{start: array<int, float>, coatL: float, offsets: array<int, float>} */
+    public function toArray(): array
+    {
+        return ['start' => $this->start, 'coatL' => $this->coatL, 'offsets' => $this->offsets];
+    }
+
+    /** @param  array{start: array<int, float>, coatL: float, offsets: array<int, float>}  $kept */
+    public static function fromArray(Pencil $pencil, array $kept): self
+    {
+        return new self($pencil, $kept['start'], $kept['coatL'], $kept['offsets']);
+    }
+
     public function optics(Hand $hand): PencilOptics
     {
         $prior = FullCoat::prior($this->pencil, $this->coatL, $hand);

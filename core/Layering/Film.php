@@ -81,7 +81,11 @@ final readonly class Film
         return [$k, $s];
     }
 
-    /** The film with only these shares of it left, by bin. @param  array<int, float>  $left */
+    /**
+     * The film with only these shares of it left.
+     *
+     * @param  array<int, float>  $left  by bin
+     */
     public function thinned(array $left): self
     {
         [$a, $b, $c, $d, $e] = $left;

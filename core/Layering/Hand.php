@@ -53,7 +53,7 @@ final readonly class Hand
      * @param  float  $level  share in which full pressure levels the films below between peaks and valleys, a pass
      * @param  float  $scattering  Kubelka-Munk S of a film of thickness 1 of a semi-opaque pencil of middle lightness
      * @param  float  $opacityPower  how S follows the maker's word on opacity
-     * @param  float  $paleScattering  how S grows towards white pencils
+     * @param  float  $paleScattering  how S grows towards white pencils that the maker calls opaque
      * @param  float  $washFlow  what a solvent wash of plenty of pigment levels
      * @param  float  $washReturn  share of the filled or crushed tooth that a wash gives back
      * @param  float  $washStrength  gain in optical depth by a wash
@@ -87,7 +87,7 @@ final readonly class Hand
         public float $level = 0.416,
         public float $scattering = 0.428,
         public float $opacityPower = 0.422,
-        public float $paleScattering = 0.616,
+        public float $paleScattering = 1.8,
         public float $washFlow = 0.98,
         public float $washReturn = 0.238,
         public float $washStrength = 0.0357,

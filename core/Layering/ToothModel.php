@@ -190,8 +190,8 @@ final class ToothModel
             $capacity[$bin] = max($capacity[$bin], $value);
         }
         $own = Film::of($touch, $this->deposit($touch, $fill, $capacity, $slick));
-        $last = count($films) - 1;
-        [$films[$last], $films[]] = $this->dragged($films[$last], $own, $touch);
+        $top = array_pop($films);
+        array_push($films, ...($top === null ? [$own] : $this->dragged($top, $own, $touch)));
 
         return new Passage($this->seen($films), $fill, $capacity, $slick, $films, $passage->paperCapacity, $passage->yuleNielsen);
     }

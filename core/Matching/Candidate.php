@@ -18,6 +18,21 @@ final readonly class Candidate
         return implode('>', array_column($this->layers, 0));
     }
 
+    /** @return list<int> the pencils it needs, each once */
+    public function pencils(): array
+    {
+        $pencils = array_values(array_unique(array_column($this->layers, 0)));
+        sort($pencils);
+
+        return $pencils;
+    }
+
+    /** The pencils whatever their order. */
+    public function set(): string
+    {
+        return implode(',', $this->pencils());
+    }
+
     /** Share of the pencils that both use, of all that either uses: 1 for the same set. */
     public function sharedWith(self $other): float
     {

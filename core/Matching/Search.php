@@ -27,7 +27,15 @@ final class Search
     /** Pairs that are lighter than the target, of which a third layer may make it. */
     private const LIGHTER_PAIRS = 24;
 
+    private const LIGHTER_BY = 4.0;
+
+    /** Of value in the quick distance. */
+    private const LIGHTNESS_WEIGHT = 1.3;
+
     private const NEAREST_SINGLES = 12;
+
+    /** Pairs that are extended where many stacks are wanted. */
+    private const WIDENED = 32;
 
     private const EXTENDED = 24;
 
@@ -176,6 +184,50 @@ final class Search
         return $this->recipes($this->judgedAgain([self::ranked($best)[0]]))[0];
     }
 
+    /**
+     * Many stacks for a target, for choosing pencils that serve several targets at once: of each pencil and pair the one
+     * that comes nearest, of triples those that are better than what they are made of. Judged, not refined.
+     *
+     * @return array<string, Candidate> by the set of pencils
+     *
+     * @throws EmptyBox
+     */
+    public function wide(Target $target, Limits $limits, ?Kit $only = null): array
+    {
+        $this->begin($target, $limits, $only, Stack::of());
+        $found = [];
+        $keep = static function (Candidate $candidate) use (&$found): void {
+            $set = $candidate->set();
+            if (! isset($found[$set]) || $candidate->cost < $found[$set]->cost) {
+                $found[$set] = $candidate;
+            }
+        };
+        $lib = $this->library;
+        $this->eachGroup(function (int $entry) use ($lib, $keep): void {
+            $layers = $lib->layers($entry);
+            if (count($layers) <= $this->limits->maxPencils) {
+                $keep(new Candidate($layers, $this->judge->cost($this->target->miss($lib->L[$entry], $lib->a[$entry], $lib->b[$entry]), 1.0, $layers)));
+            }
+        });
+        foreach (array_slice(self::ranked($found), 0, self::WIDENED) as $base) {
+            foreach ($this->oneMore($base) as $longer) {
+                if ($longer->cost < $base->cost) {
+                    $keep($longer);
+                }
+            }
+        }
+
+        return $found;
+    }
+
+    /** A stack of `wide` with its pressures refined, or a simpler one of the same pencils. */
+    public function settle(Target $target, Limits $limits, Candidate $candidate): Recipe
+    {
+        $this->begin($target, $limits, null, Stack::of());
+
+        return $this->recipes([$this->refine($candidate)])[0];
+    }
+
     private function begin(Target $target, Limits $limits, ?Kit $only, Stack $present): void
     {
         $this->target = $target;
@@ -290,54 +342,71 @@ final class Search
         if ($this->limits->maxPencils < 2 || $this->limits->maxLayers < 2) {
             return $bases;
         }
+        $near = new Shortlist(self::NEAREST_PAIRS);
+        $lighter = new Shortlist(self::LIGHTER_PAIRS);
+        $this->eachGroup(static function (int $entry, float $distance, int $entryLighter, float $distanceLighter, bool $pair) use ($near, $lighter): void {
+            if ($pair) {
+                $near->offer($distance, $entry);
+                $lighter->offer($distanceLighter, $entryLighter);
+            }
+        });
+        $lib = $this->library;
+        foreach ([...$near->kept(), ...$lighter->kept()] as $entry) {
+            $bases[] = $this->judged($lib->layers($entry));
+        }
+
+        return $bases;
+    }
+
+    /**
+     * The nearest entry of each allowed pencil and ordered pair in the library, and the nearest of those that are lighter
+     * than the target. Nearness is a quick stand-in for dE00: an ellipsoid along lightness, chroma and hue.
+     *
+     * @param  \Closure(int, float, int, float, bool): void  $tell  entry and distance, lighter entry and distance, is it a pair
+     */
+    private function eachGroup(\Closure $tell): void
+    {
         $lib = $this->library;
         $count = count($lib->ids);
         $goal = $this->target->colour;
+        $goalL = $goal->L;
+        $goalA = $goal->a;
+        $goalB = $goal->b;
         $chroma = $goal->chroma();
-        $cos = $chroma > 0.0 ? $goal->a / $chroma : 1.0;
-        $sin = $chroma > 0.0 ? $goal->b / $chroma : 0.0;
-        // A quick stand-in for dE00 about the target: an ellipsoid along lightness, chroma and hue.
-        $wL = 1.3;
+        $cos = $chroma > 0.0 ? $goalA / $chroma : 1.0;
+        $sin = $chroma > 0.0 ? $goalB / $chroma : 0.0;
         $wC = $this->target->valueOnly ? 0.0 : 1.0 / (1.0 + 0.045 * $chroma);
         $wH = $this->target->valueOnly ? 0.0 : 1.0 / (1.0 + 0.015 * $chroma);
-        $near = new Shortlist(self::NEAREST_PAIRS);
-        $lighter = new Shortlist(self::LIGHTER_PAIRS);
         for ($lower = 0; $lower < $count; $lower++) {
             if (! $this->allowed[$lower]) {
                 continue;
             }
             for ($upper = 0; $upper < $count; $upper++) {
-                if ($upper === $lower || ! $this->allowed[$upper]) {
+                if (! $this->allowed[$upper]) {
                     continue;
                 }
                 $start = ($lower * $count + $upper) * PairLibrary::GROUP;
                 $least = $leastLighter = INF;
                 $at = $atLighter = $start;
                 for ($entry = $start; $entry < $start + PairLibrary::GROUP; $entry++) {
-                    $dL = $lib->L[$entry] - $goal->L;
-                    $da = $lib->a[$entry] - $goal->a;
-                    $db = $lib->b[$entry] - $goal->b;
+                    $dL = $lib->L[$entry] - $goalL;
+                    $da = $lib->a[$entry] - $goalA;
+                    $db = $lib->b[$entry] - $goalB;
                     $dC = ($da * $cos + $db * $sin) * $wC;
                     $dH = ($db * $cos - $da * $sin) * $wH;
-                    $distance = $wL * $dL * $dL + $dC * $dC + $dH * $dH;
+                    $distance = self::LIGHTNESS_WEIGHT * $dL * $dL + $dC * $dC + $dH * $dH;
                     if ($distance < $least) {
                         $least = $distance;
                         $at = $entry;
                     }
-                    if ($dL > 4.0 && $distance < $leastLighter) {
+                    if ($dL > self::LIGHTER_BY && $distance < $leastLighter) {
                         $leastLighter = $distance;
                         $atLighter = $entry;
                     }
                 }
-                $near->offer($least, $at);
-                $lighter->offer($leastLighter, $atLighter);
+                $tell($at, $least, $atLighter, $leastLighter, $upper !== $lower);
             }
         }
-        foreach ([...$near->kept(), ...$lighter->kept()] as $entry) {
-            $bases[] = $this->judged($lib->layers($entry));
-        }
-
-        return $bases;
     }
 
     /** @return list<Candidate> the best setting of each pencil alone, best dozen */
@@ -393,9 +462,7 @@ final class Search
                 $tried = $this->with($passage, [...$base->layers, [$index, $percent, $passes]]);
                 $best = $best === null || $tried->cost < $best->cost ? $tried : $best;
             }
-            if ($best !== null) {
-                $longer[$best->key()] = $best;
-            }
+            $longer[$best->key()] = $best;
         }
 
         return $longer;
@@ -552,12 +619,12 @@ final class Search
     private function different(array $ranked): array
     {
         $chosen = [$ranked[0]];
-        foreach ([self::TOO_ALIKE, 0.99] as $limit) {
+        foreach ([[self::TOO_ALIKE, self::TOO_FAR_BEHIND], [0.99, self::TOO_FAR_BEHIND], [0.99, INF]] as [$limit, $behind]) {
             foreach ($ranked as $candidate) {
                 if (count($chosen) >= $this->limits->top) {
                     break 2;
                 }
-                if ($candidate->cost > $ranked[0]->cost + self::TOO_FAR_BEHIND) {
+                if ($candidate->cost > $ranked[0]->cost + $behind) {
                     break;
                 }
                 foreach ($chosen as $taken) {

@@ -7,8 +7,8 @@ namespace Prism\Matching;
 use Prism\Colour\Appearance;
 use Prism\Colour\Wheel;
 use Prism\Layering\PencilOptics;
-use Prism\Layering\Touch;
 use Prism\Layering\ToothModel;
+use Prism\Layering\Touch;
 
 /** The pencils of a box as a search lays them: made once, kept, asked for by index. */
 final class TouchBook

@@ -10,9 +10,14 @@ enum Warning: string
     case OutOfReach = 'out_of_reach';
     case PaperFull = 'paper_full';
     case LowTooth = 'low_tooth';
-    case Fades = 'fades';
-    case Bloom = 'bloom';
+    case TurnsGreen = 'turns_green';
+    case Muddy = 'muddy';
+    case ValueJump = 'value_jump';
+    case Resists = 'resists';
+    case PaleWillNotCover = 'pale_will_not_cover';
     case ClosesEarly = 'closes_early';
+    case Bloom = 'bloom';
+    case Fades = 'fades';
 
     public function sentence(): string
     {
@@ -20,9 +25,14 @@ enum Warning: string
             self::OutOfReach => 'Out of reach for this box and paper; this is the nearest.',
             self::PaperFull => 'The paper is full: nothing can be laid over this.',
             self::LowTooth => 'Little tooth left for corrections.',
-            self::Fades => 'One of these pencils fades in light.',
-            self::Bloom => 'Heavy dark wax: a pale bloom may rise after some days; buff it gently.',
+            self::TurnsGreen => 'These slide into green together; put a warm colour between, or swap one of them.',
+            self::Muddy => 'This goes muddy: the colours cancel each other. Use fewer, or nearer neighbours.',
+            self::ValueJump => 'A very pale and a very dark pencil meet here, hard to control; add a middle value.',
+            self::Resists => 'What lies below is pale and waxy and will resist; lay the form first.',
+            self::PaleWillNotCover => 'The pale layer will hardly show over this dark; use opaque white, or lift first.',
             self::ClosesEarly => 'A burnished layer lies below others; what follows will hardly take.',
+            self::Bloom => 'Heavy dark wax: a pale bloom may rise after some days; buff it gently.',
+            self::Fades => 'One of these pencils fades in light.',
         };
     }
 }

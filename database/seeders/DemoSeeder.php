@@ -4,32 +4,59 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
+use App\Models\Paper;
 use App\Models\Pencil;
+use App\Models\Swatch;
 use App\Models\User;
+use App\Studio\Calibrations;
 use App\Studio\DemoPiece;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Prism\Exchange\Csv;
 
-/** The demo studio: a box of 48 pencils and a piece with zones and recipes found by the engine. Once only. */
+/** The demo studio: a box of 48 pencils, swatched and calibrated, and a piece with zones and recipes found by the
+ * engine. What is there already is left alone. */
 final class DemoSeeder extends Seeder
 {
     public function run(): void
     {
-        if (User::query()->where('email', config('prism.demo_email'))->exists()) {
-            return;
-        }
         DB::transaction(function (): void {
-            $user = User::query()->create([
+            $user = User::query()->where('email', config('prism.demo_email'))->first();
+            $known = $user !== null;
+            $user ??= User::query()->create([
                 'name' => 'Demo studio',
                 'email' => (string) config('prism.demo_email'),
                 // Nobody signs in by password; the demo opens by one click.
                 'password' => Str::random(40),
             ]);
-            $user->box()->attach($this->box());
-            app(DemoPiece::class)->for($user);
+            if (! $known) {
+                $user->box()->attach($this->box());
+            }
+            if ($user->swatches()->doesntExist()) {
+                $this->swatch($user);
+                app(Calibrations::class)->calibrate($user);
+            }
+            if (! $known) {
+                app(DemoPiece::class)->for($user);
+            }
         });
+    }
+
+    /** The demo box swatched by the simulated hand (database/demo/make-swatches.php). */
+    private function swatch(User $user): void
+    {
+        $papers = Paper::query()->pluck('id', 'slug');
+        $now = now();
+        $rows = [];
+        foreach (Csv::parse((string) file_get_contents(database_path('demo/swatches.csv')), ['paper', 'steps', 'L', 'a', 'b'])->rows as $row) {
+            $rows[] = [
+                'user_id' => $user->id, 'paper_id' => $papers[$row['paper']], 'stack' => $row['steps'],
+                'L' => (float) $row['L'], 'a' => (float) $row['a'], 'b' => (float) $row['b'],
+                'source' => 'simulated', 'created_at' => $now, 'updated_at' => $now,
+            ];
+        }
+        Swatch::query()->insert($rows);
     }
 
     /** @return list<int> */

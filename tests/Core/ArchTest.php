@@ -35,3 +35,8 @@ arch('controllers hold no computation')->expect('App\Http\Controllers')
 arch('models hold no colour science')->expect('App\Models')->not->toUse(['Prism\Colour', 'Prism\Layering', 'Prism\Calibration', 'Prism\Reference', 'Prism\Planning']);
 
 arch('nothing is left from debugging')->expect(['dd', 'dump', 'var_dump', 'ray', 'print_r'])->not->toBeUsed();
+
+arch('the simulated studio knows of the core only colour and notation')->expect('Standin')
+    ->not->toUse(['Prism\Calibration', 'Prism\Matching', 'Prism\Planning', 'Prism\Materials', 'Prism\Layering\ToothModel', 'Prism\Layering\KubelkaMunk', 'Prism\Layering\Hand', 'Illuminate', 'App']);
+
+arch('only the reader brings in the simulated studio')->expect('Standin')->toOnlyBeUsedIn(['App\Studio\SimulatedReader', 'Standin']);

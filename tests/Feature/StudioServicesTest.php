@@ -7,6 +7,7 @@ use App\Models\Pencil;
 use App\Models\Piece;
 use App\Models\Range;
 use App\Models\User;
+use App\Studio\Calibrations;
 use App\Studio\Catalogue;
 use App\Studio\Engine;
 use App\Studio\PhotoStore;
@@ -19,6 +20,7 @@ use Prism\Layering\Stack;
 use Prism\Matching\EmptyBox;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
+use Prism\Materials\PencilId;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\materials;
@@ -89,10 +91,10 @@ describe('the engine of the studio', function (): void {
     });
 
     it('computes a model once and reads it from then on', function (): void {
-        $first = app(Engine::class)->model($this->paper);
+        $first = app(Engine::class)->predictor($this->paper, $this->user)->model;
         $file = File::files(engineFolder())[0];
         touch($file->getPathname(), 1_000_000_000);
-        $again = freshEngine()->model(Paper::query()->findOrFail($this->paper->id));
+        $again = freshEngine()->predictor(Paper::query()->findOrFail($this->paper->id), $this->user)->model;
         expect(File::files(engineFolder()))->toHaveCount(1)
             ->and(filemtime($file->getPathname()))->toBe(1_000_000_000)
             ->and($again->draw(Stack::parse('QW:404@50 > LO:7044@40'))->lab())->toEqual($first->draw(Stack::parse('QW:404@50 > LO:7044@40'))->lab());
@@ -100,49 +102,81 @@ describe('the engine of the studio', function (): void {
 
     it('computes anew when the paper, a pencil or the box changes', function (): void {
         $box = app(Catalogue::class)->box($this->user);
-        app(Engine::class)->library($this->paper, $box);
+        app(Engine::class)->library($this->paper, $this->user, $box);
         $names = fn (): array => array_map(static fn ($file): string => $file->getFilename(), File::files(engineFolder()));
         $before = $names();
         expect($before)->toHaveCount(2);
 
         $this->paper->update(['roughness' => 0.8]);
-        freshEngine()->library($this->paper, $box);
+        freshEngine()->library($this->paper, $this->user, $box);
         expect($names())->toHaveCount(4);
 
         $this->user->box()->attach(Pencil::query()->where('number', '604')->value('id'));
-        freshEngine()->library($this->paper, app(Catalogue::class)->box($this->user));
+        freshEngine()->library($this->paper, $this->user, app(Catalogue::class)->box($this->user));
         expect($names())->toHaveCount(5);
 
         $pencil = Pencil::query()->where('number', '404')->firstOrFail();
         $pencil->update(['bands' => array_map(static fn (float $band): float => 0.5 * $band, $pencil->bands)]);
-        freshEngine()->library($this->paper, app(Catalogue::class)->box($this->user));
+        freshEngine()->library($this->paper, $this->user, app(Catalogue::class)->box($this->user));
         expect($names())->toHaveCount(7);
+    });
+
+    it('computes by the calibration in force, each artist by their own, and anew after the next', function (): void {
+        $stack = Stack::parse('QW:404@50');
+        $seen = fn (User $artist): Lab => freshEngine()->predictor($this->paper, $artist)->predict($stack)->colour;
+        $plain = $seen($this->user);
+        foreach (['' => [95.4, -0.6, 1.5], 'QW:404@30' => [80, 2, -20], 'QW:404@50' => [68, 4, -34], 'QW:404@90x2' => [36, 14, -58]] as $steps => [$L, $a, $b]) {
+            $this->user->swatches()->create(['paper_id' => $this->paper->id, 'stack' => $steps, 'L' => $L, 'a' => $a, 'b' => $b, 'source' => 'typed']);
+        }
+        expect($seen($this->user))->toEqual($plain);
+
+        $kept = app(Calibrations::class)->calibrate($this->user);
+        $calibrated = $seen($this->user);
+        expect($kept->swatch_count)->toBe(4)->and($kept->after)->toBeLessThan($kept->before)
+            ->and($calibrated->differenceTo(Lab::of(68, 4, -34)))->toBeLessThan(4.0)
+            ->and($calibrated->differenceTo($plain))->toBeGreaterThan(2.0)
+            ->and($seen(User::factory()->create()))->toEqual($plain);
+
+        $this->user->swatches()->where('stack', 'QW:404@50')->update(['L' => 60.0]);
+        app(Calibrations::class)->calibrate($this->user);
+        expect($seen($this->user)->L)->toBeLessThan($calibrated->L);
+    });
+
+    it('reads a calibration back as it was made, with pencils that came later', function (): void {
+        $this->user->swatches()->create(['paper_id' => $this->paper->id, 'stack' => 'QW:404@50', 'L' => 68.0, 'a' => 4.0, 'b' => -34.0, 'source' => 'typed']);
+        $id = app(Calibrations::class)->calibrate($this->user)->id;
+        Pencil::query()->where('number', '404')->firstOrFail()->replicate()->fill(['number' => '9404', 'name' => 'Later'])->save();
+        $read = new Calibrations(new Catalogue);
+        $calibration = $read->read($id);
+        expect($calibration->knows(PencilId::of('QW:9404')))->toBeTrue()
+            ->and($calibration->pencils['QW:404']['swatches'])->toBe(1)
+            ->and($calibration->model(Catalogue::paper($this->paper))->draw(Stack::parse('QW:404@50'))->lab()->differenceTo(Lab::of(68, 4, -34)))->toBeLessThan(4.0);
     });
 
     it('makes anew what was cut off or is foreign', function (string $content): void {
         $box = app(Catalogue::class)->box($this->user);
-        $good = app(Engine::class)->library($this->paper, $box)->L;
+        $good = app(Engine::class)->library($this->paper, $this->user, $box)->L;
         foreach (File::files(engineFolder()) as $file) {
             File::put($file->getPathname(), $content);
         }
-        expect(freshEngine()->library($this->paper, $box)->L[7])->toEqualWithDelta($good[7], 1e-3);
+        expect(freshEngine()->library($this->paper, $this->user, $box)->L[7])->toEqualWithDelta($good[7], 1e-3);
     })->with(['', 'x', serialize(['not', 'a model']), serialize(new ArrayObject)]);
 
     it('refuses to search an empty box', function (): void {
-        expect(fn () => app(Engine::class)->search($this->paper, Kit::of([])))->toThrow(EmptyBox::class);
+        expect(fn () => app(Engine::class)->search($this->paper, $this->user, Kit::of([])))->toThrow(EmptyBox::class);
     });
 
     it('searches the box and predicts every pencil, owned or not', function (): void {
-        $recipes = app(Engine::class)->search($this->paper, app(Catalogue::class)->box($this->user))->find(Target::colour(Lab::of(50, 20, 20)));
+        $recipes = app(Engine::class)->search($this->paper, $this->user, app(Catalogue::class)->box($this->user))->find(Target::colour(Lab::of(50, 20, 20)));
         expect($recipes)->not->toBe([]);
-        expect(app(Engine::class)->predictor($this->paper)->predict(Stack::parse('QW:607@50'))->colour->L)->toBeLessThan(95.0);
+        expect(app(Engine::class)->predictor($this->paper, $this->user)->predict(Stack::parse('QW:607@50'))->colour->L)->toBeLessThan(95.0);
     });
 
     it('sees the same stack otherwise on toned paper', function (): void {
         $toned = Paper::query()->where('slug', 'fog-toned')->firstOrFail();
         $stack = Stack::parse('QW:113@60');
-        $white = app(Engine::class)->predictor($this->paper)->predict($stack)->colour;
-        expect(app(Engine::class)->predictor($toned)->predict($stack)->colour->L)->toBeLessThan($white->L - 8.0);
+        $white = app(Engine::class)->predictor($this->paper, $this->user)->predict($stack)->colour;
+        expect(app(Engine::class)->predictor($toned, $this->user)->predict($stack)->colour->L)->toBeLessThan($white->L - 8.0);
     });
 });
 

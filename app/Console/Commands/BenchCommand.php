@@ -4,124 +4,132 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use Closure;
+use App\Console\Bench\Clock;
+use App\Console\Bench\KernelFigures;
+use App\Console\Bench\SearchFigures;
+use App\Console\Bench\StudioFigures;
+use App\Studio\SwatchReader;
 use GuzzleHttp\Client;
 use GuzzleHttp\Cookie\CookieJar;
 use GuzzleHttp\Exception\GuzzleException;
 use Illuminate\Console\Command;
-use Prism\Calibration\ModelBuilder;
-use Prism\Colour\Lab;
+use Prism\Calibration\Calibrator;
 use Prism\Exchange\Csv;
 use Prism\Exchange\PencilTable;
+use Prism\Exchange\SwatchTable;
+use Prism\Exchange\TargetTable;
+use Prism\Layering\Stack;
 use Prism\Layering\Step;
-use Prism\Layering\ToothModel;
-use Prism\Matching\PairLibrary;
-use Prism\Matching\Search;
-use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use Prism\Materials\Paper;
 use Prism\Materials\PencilId;
+use Symfony\Component\Process\PhpExecutableFinder;
+use Symfony\Component\Process\Process;
 
-/** Measures, and prints a table. Machines are noisy: compare figures of one run with each other. */
+/** Measures, and prints tables. Machines are noisy: compare figures of one run with each other. */
 final class BenchCommand extends Command
 {
-    protected $signature = 'prism:bench {--url= : address of a running studio with the demo, for the figures over HTTP}';
+    protected $signature = 'prism:bench {--url= : address of a running studio with the demo, for the figures over HTTP}
+        {--studio= : folder with pencils.csv, train.csv, heldout.csv and targets.csv of a studio to calibrate on}
+        {--kernel-only : only predictions per second}';
 
-    protected $description = 'Measures predictions, search and live prediction over HTTP';
-
-    /** Twenty-four varied targets: lights, darks, greys, earths, clean and hard ones. */
-    private const TARGETS = [
-        [62, 20, 45], [30, 40, 20], [25, -2, -10], [80, -15, 5], [50, 0, 0], [93, 1, 6], [40, -20, 20], [55, -10, -30],
-        [70, 15, -10], [18, 2, 2], [35, 20, -35], [45, 15, 18], [85, 5, 40], [60, 45, 35], [50, -45, 10], [75, 3, 12],
-        [30, 8, 10], [66, -5, -15], [58, 4, -22], [90, -4, 4], [38, 45, -5], [28, -15, -8], [72, 25, 60], [48, -30, -20],
-    ];
+    protected $description = 'Measures predictions, calibration, search, palettes and live prediction over HTTP';
 
     private const HTTP_REQUESTS = 300;
 
     /** Each of the server's workers compiles for itself at first. */
     private const HTTP_WARM_UP = 60;
 
-    /** Deterministic choice of pencils for a kit of a given size. */
-    private const SPREAD = 61;
+    private const DEMO_PAPER = 'harbour-cartridge';
 
-    public function handle(): int
+    /** Reachable targets for the demo box: what some stacks of it, never swatched, came out as. */
+    private const DRAWN_TARGETS = 40;
+
+    public function handle(SwatchReader $reader): int
     {
         $jit = opcache_get_status(false);
         $on = is_array($jit) && ($jit['jit']['on'] ?? false);
-        $this->line(sprintf('PHP %s, JIT %s', PHP_VERSION, $on ? 'on' : 'off'));
         $pencils = PencilTable::read((string) file_get_contents(database_path('demo/pencils.csv')))->kit;
-        $model = ModelBuilder::for(Paper::cartridge())->build($pencils);
-        $this->predictions($model, $pencils);
-        $this->searches($model, $pencils);
+        $predictor = Calibrator::fit($pencils, [])->predictor(Paper::cartridge());
+        $this->table([sprintf('predictions, PHP %s, JIT %s', PHP_VERSION, $on ? 'on' : 'off'), 'per second'], KernelFigures::rows($predictor->model));
+        if ($this->option('kernel-only')) {
+            return self::SUCCESS;
+        }
+        if ($on) {
+            $this->withoutJit();
+        }
+        $search = new SearchFigures($predictor, $pencils);
+        $this->table(['search, 24 targets', 'library s', 'p50 ms', 'p95 ms', 'dE00 median', 'dE00 p90', 'single median', 'sensitivity'], $search->latency([48, 60, 120]));
+        $this->table(['stacks enumerated', 'gap mean', 'p95', 'largest'], [$search->gap()]);
+        $this->table(['palette, 24 targets', 'mean dE00', 'seconds'], $search->palettes());
+        $this->studio();
+        $this->demoStudio($pencils, $reader);
         $this->live();
         $this->line(sprintf('peak memory %d MB', (int) round(memory_get_peak_usage() / 1e6)));
 
         return self::SUCCESS;
     }
 
-    private function predictions(ToothModel $model, Kit $pencils): void
+    /** The same predictions in a process of their own. */
+    private function withoutJit(): void
     {
-        $optics = array_map($model->opticsOf(...), $pencils->ids());
-        $count = count($optics);
-        $rows = [];
-        foreach ([1, 2, 4] as $layers) {
-            $rows[] = [$layers.' layers, whole stack', self::perSecond(static function (int $i) use ($model, $optics, $count, $layers): void {
-                $passage = $model->bare();
-                for ($n = 0; $n < $layers; $n++) {
-                    $passage = $model->layer($passage, $optics[($i * 7 + $n * 31) % $count], 0.4, 1.0);
-                }
-                $passage->lab();
-            })];
-        }
-        $base = $model->layer($model->layer($model->bare(), $optics[3], 0.4, 1.0), $optics[50], 0.4, 1.0);
-        $rows[] = ['one more layer on a cached prefix', self::perSecond(static function (int $i) use ($model, $optics, $count, $base): void {
-            $model->layer($base, $optics[$i % $count], 0.4, 1.0)->lab();
-        })];
-        $this->table(['predictions', 'per second'], $rows);
+        $process = new Process([(new PhpExecutableFinder)->find(false) ?: PHP_BINARY, '-d', 'opcache.jit=disable', base_path('artisan'), 'prism:bench', '--kernel-only'], base_path());
+        $process->run();
+        $this->output->write($process->getOutput());
     }
 
-    private function searches(ToothModel $model, Kit $pencils): void
+    /** A studio given as files, as drawn by a process that the engine does not know. */
+    private function studio(): void
     {
-        $ids = $pencils->ids();
-        $demo = array_map(
-            static fn (array $row): string => $row['range'].':'.$row['number'],
+        $folder = $this->option('studio');
+        $folder = is_string($folder) && $folder !== '' ? $folder : base_path('../shared/data/dev');
+        if (! is_file($folder.'/train.csv')) {
+            $this->warn("No studio in $folder; name one by --studio.");
+
+            return;
+        }
+        $read = static fn (string $name): string => (string) file_get_contents("$folder/$name.csv");
+        $kit = PencilTable::read($read('pencils'))->kit;
+        $held = SwatchTable::read($read('heldout'), $kit);
+        $figures = new StudioFigures($kit, SwatchTable::read($read('train'), $kit));
+        $this->calibrated('studio of '.basename($folder), $figures, $held);
+        $targets = ['r' => [], 'c' => []];
+        foreach (TargetTable::read($read('targets')) as $id => $lab) {
+            $targets[$id[0]][] = $lab;
+        }
+        $paper = $figures->calibration->yardstick ?? 'medium';
+        $this->table(['matches of '.basename($folder), 'targets', 'predicted', 'drawn', 'single drawn'], [
+            $figures->matches('reachable', $targets['r'], $paper),
+            $figures->matches('chart', $targets['c'], $paper),
+        ]);
+    }
+
+    /** The demo studio, whose swatches and whose drawing of the matches are simulated. */
+    private function demoStudio(Kit $pencils, SwatchReader $reader): void
+    {
+        $ids = array_map(
+            static fn (array $row): PencilId => PencilId::of($row['range'].':'.$row['number']),
             array_values(Csv::parse((string) file_get_contents(database_path('demo/box.csv')), ['range', 'number'])->rows),
         );
-        $sixty = array_map(static fn (int $i): string => $ids[($i * self::SPREAD) % count($ids)], range(0, 59));
-        $rows = [];
-        $details = [];
-        foreach (['demo box, 48' => $demo, '60 pencils' => $sixty, '120 pencils' => $ids] as $name => $chosen) {
-            $kit = $pencils->only(array_map(PencilId::of(...), $chosen));
-            $started = hrtime(true);
-            $library = PairLibrary::build($model, $chosen);
-            $build = (hrtime(true) - $started) / 1e9;
-            $search = new Search($model, $kit, $library);
-            $times = $misses = $singles = [];
-            // The first round warms up; the second is measured.
-            foreach ([false, true] as $measured) {
-                foreach (self::TARGETS as [$L, $a, $b]) {
-                    $target = Target::colour(Lab::of($L, $a, $b));
-                    $started = hrtime(true);
-                    $recipes = $search->find($target);
-                    $elapsed = (hrtime(true) - $started) / 1e6;
-                    if (! $measured) {
-                        continue;
-                    }
-                    $times[] = $elapsed;
-                    $misses[] = $recipes[0]->difference->dE00;
-                    $singles[] = $search->nearestSingle($target)->difference->dE00;
-                    if ($chosen === $demo) {
-                        $details[] = [sprintf('%d %d %d', $L, $a, $b), (string) $recipes[0]->stack, sprintf('%.2f', end($misses)), sprintf('%.2f', end($singles)), sprintf('%.0f', $elapsed)];
-                    }
-                }
-            }
-            $rows[] = [
-                $name, sprintf('%.2f', $build), sprintf('%.0f', self::quantile($times, 0.5)), sprintf('%.0f', self::quantile($times, 0.95)),
-                sprintf('%.2f', self::quantile($misses, 0.5)), sprintf('%.2f', self::quantile($misses, 0.9)), sprintf('%.2f', self::quantile($singles, 0.5)),
-            ];
+        $kit = $pencils->only($ids);
+        $figures = new StudioFigures($kit, SwatchTable::read((string) file_get_contents(database_path('demo/swatches.csv')), $kit));
+        $this->calibrated('demo studio', $figures, []);
+        $targets = [];
+        for ($i = 0; $i < self::DRAWN_TARGETS; $i++) {
+            $pick = static fn (int $n): PencilId => $ids[($i * 13 + $n * 29) % count($ids)];
+            $stack = Stack::of(Step::layer($pick(0), 35 + ($i * 7) % 30, 1 + $i % 2), Step::layer($pick(1), 30 + ($i * 11) % 35), ...($i % 3 === 0 ? [Step::layer($pick(2), 40)] : []));
+            $targets[] = $reader->read(self::DEMO_PAPER, $stack, "target $i");
         }
-        $this->table(['target, demo box', 'first recipe', 'dE00', 'single', 'ms'], $details);
-        $this->table(['search, 24 targets', 'library s', 'p50 ms', 'p95 ms', 'dE00 median', 'dE00 p90', 'single median'], $rows);
+        $this->table(['matches, demo studio', 'targets', 'predicted', 'drawn', 'single drawn'], [$figures->matches('reachable', $targets, self::DEMO_PAPER, $reader)]);
+    }
+
+    /** @param  list<\Prism\Calibration\Swatch>  $held */
+    private function calibrated(string $name, StudioFigures $figures, array $held): void
+    {
+        $this->table(["calibration, $name", 'seconds', 'refit of ten', 'dE00 before', 'after', 'suspicious'], [$figures->calibrationRow($held)]);
+        if ($held !== []) {
+            $this->table(["held out, $name", 'stacks', 'dE00 median', 'mean', 'p90', '|dL| median', 'within sigma'], $figures->heldOut($held));
+        }
     }
 
     /** Live re-prediction as the stack editor asks for it. */
@@ -151,31 +159,9 @@ final class BenchCommand extends Command
                     $times[] = (hrtime(true) - $started) / 1e6;
                 }
             }
-            $this->table(['live prediction over HTTP', 'p50 ms', 'p95 ms'], [[$url, sprintf('%.0f', self::quantile($times, 0.5)), sprintf('%.0f', self::quantile($times, 0.95))]]);
+            $this->table(['live prediction over HTTP', 'p50 ms', 'p95 ms'], [[$url, sprintf('%.0f', Clock::quantile($times, 0.5)), sprintf('%.0f', Clock::quantile($times, 0.95))]]);
         } catch (GuzzleException|\RuntimeException) {
             $this->warn("Over HTTP: no studio with the demo answers at $url; start one with bin/start, or name it by --url.");
         }
-    }
-
-    /** @param  Closure(int): void  $work */
-    private static function perSecond(Closure $work): string
-    {
-        for ($i = 0; $i < 3000; $i++) {
-            $work($i);
-        }
-        $started = hrtime(true);
-        for ($i = 0; hrtime(true) - $started < 700_000_000; $i++) {
-            $work($i);
-        }
-
-        return number_format($i / ((hrtime(true) - $started) / 1e9));
-    }
-
-    /** @param  array<int, float>  $values */
-    private static function quantile(array $values, float $share): float
-    {
-        sort($values);
-
-        return $values[(int) min(count($values) - 1, floor($share * count($values)))];
     }
 }

@@ -6,11 +6,8 @@ namespace App\Console\Commands;
 
 use Prism\Exchange\MatchTable;
 use Prism\Exchange\TargetTable;
-use Prism\Layering\ToothModel;
 use Prism\Matching\Limits;
-use Prism\Matching\PairLibrary;
 use Prism\Matching\School;
-use Prism\Matching\Search;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use Prism\Materials\PencilId;
@@ -31,18 +28,13 @@ final class MatchCommand extends StudioFiles
         $only = $this->only($kit);
         $this->progress(sprintf('%d pencils, %d swatches, %d targets', count($only ?? $kit), count($swatches), count($targets)));
 
-        $search = self::search($this->model($kit, $swatches, $this->text('paper')), $only ?? $kit);
+        $search = $this->searchIn($this->calibration($kit, $swatches), $only ?? $kit);
         $matches = [];
         foreach ($targets as $id => $colour) {
             $matches[$id] = $search->find($this->option('value-only') ? Target::value($colour) : Target::colour($colour), $limits);
         }
         $this->write('out', MatchTable::write($matches));
         $this->progress(sprintf('%d targets matched', count($matches)));
-    }
-
-    private static function search(ToothModel $model, Kit $kit): Search
-    {
-        return new Search($model, $kit, PairLibrary::build($model, $kit->ids()));
     }
 
     private function limits(): Limits

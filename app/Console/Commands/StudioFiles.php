@@ -11,6 +11,8 @@ use Prism\Calibration\Swatch;
 use Prism\Exchange\PencilTable;
 use Prism\Exchange\SwatchTable;
 use Prism\Exchange\TableRefused;
+use Prism\Matching\PairLibrary;
+use Prism\Matching\Search;
 use Prism\Materials\Kit;
 use Prism\Materials\Paper;
 
@@ -111,6 +113,23 @@ abstract class StudioFiles extends Command
         }
 
         return $calibration;
+    }
+
+    /** A search over what is known of a box, on the paper of --paper. */
+    protected function searchIn(Calibration $calibration, Kit $box): Search
+    {
+        $known = $calibration->known($box);
+        if (count($known) === 0) {
+            throw new FileRefused('--pencils: none of these pencils has a colour in the table or a swatch; give them one of them.');
+        }
+        foreach ($box as $id => $pencil) {
+            if (! $known->has($pencil->id)) {
+                $this->progress(sprintf('%s is left out: it has neither a colour in the pencil table nor a swatch', $id));
+            }
+        }
+        $predictor = $calibration->predictor($this->paper($calibration, $this->text('paper')));
+
+        return new Search($predictor, $known, PairLibrary::build($predictor->model, $known->ids()));
     }
 
     /** The paper named, or the one with most swatches. */

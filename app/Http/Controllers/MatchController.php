@@ -57,7 +57,7 @@ final class MatchController
         $limits = new Limits(top: self::RECIPES, maxPencils: $request->integer('maxPencils', 4), school: $piece->school, noBlack: $request->boolean('noBlack'));
         $box = $catalogue->box($user);
         try {
-            $search = $engine->search($piece->paper, $box);
+            $search = $engine->search($piece->paper, $user, $box);
 
             return new JsonResponse([
                 'recipes' => RecipeResource::collection($search->find($target, $limits)),
@@ -88,8 +88,8 @@ final class MatchController
     {
         Gate::authorize('view', $piece);
         $target = Target::colour(Lab::of($request->float('L'), $request->float('a'), $request->float('b')));
-        $recipe = $engine->recipes($piece->paper)->make(Stack::parse((string) $request->validated('stack')), $target);
+        $recipe = $engine->recipes($piece->paper, $piece->user)->make(Stack::parse((string) $request->validated('stack')), $target);
 
-        return new StackPredictionResource($recipe, $engine->predictor($piece->paper));
+        return new StackPredictionResource($recipe, $engine->predictor($piece->paper, $piece->user));
     }
 }

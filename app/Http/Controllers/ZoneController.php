@@ -126,7 +126,7 @@ final class ZoneController
     private static function checked(Engine $engine, Piece $piece, string $notation): string
     {
         $stack = Stack::parse($notation);
-        $engine->predictor($piece->paper)->predict($stack);
+        $engine->predictor($piece->paper, $piece->user)->predict($stack);
 
         return (string) $stack;
     }

@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use Prism\Calibration\FullCoat;
 use Prism\Calibration\Calibrator;
+use Prism\Calibration\FullCoat;
 use Prism\Calibration\Swatch;
 use Prism\Colour\Bands;
 use Prism\Colour\Lab;

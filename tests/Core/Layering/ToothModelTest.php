@@ -38,18 +38,18 @@ it('agrees with the hyperbolic textbook form of Kubelka and Munk', function (): 
         $b = sqrt($a * $a - 1.0);
         $coth = 1.0 / tanh($b * $s);
         $textbook = (1.0 - $ground * ($a - $b * $coth)) / ($a - $ground + $b * $coth);
-        expect(KubelkaMunk::over([$k], [$s], [$ground])[0])->toEqualWithDelta($textbook, 1e-9);
+        expect(KubelkaMunk::film($k, $s, $ground))->toEqualWithDelta($textbook, 1e-9);
     }
 });
 
 it('is steady at the edges: no thickness, no scattering, no absorption, black and perfect grounds', function (): void {
-    expect(KubelkaMunk::over([0.0], [0.0], [0.6])[0])->toEqualWithDelta(0.6, 1e-12)
+    expect(KubelkaMunk::film(0.0, 0.0, 0.6))->toEqualWithDelta(0.6, 1e-12)
         // Without scattering: Lambert, there and back.
-        ->and(KubelkaMunk::over([0.7], [0.0], [0.6])[0])->toEqualWithDelta(0.6 * exp(-1.4), 1e-9)
-        ->and(KubelkaMunk::over([0.0], [2.0], [0.0])[0])->toEqualWithDelta(2.0 / 3.0, 1e-9)
-        ->and(KubelkaMunk::over([0.0], [2.0], [1.0])[0])->toEqualWithDelta(1.0, 1e-9)
-        ->and(KubelkaMunk::over([500.0], [300.0], [0.5])[0])->toBeGreaterThan(0.0)->toBeLessThan(1.0)
-        ->and(KubelkaMunk::over([1e-13], [1e-13], [0.5])[0])->toEqualWithDelta(0.5, 1e-9);
+        ->and(KubelkaMunk::film(0.7, 0.0, 0.6))->toEqualWithDelta(0.6 * exp(-1.4), 1e-9)
+        ->and(KubelkaMunk::film(0.0, 2.0, 0.0))->toEqualWithDelta(2.0 / 3.0, 1e-9)
+        ->and(KubelkaMunk::film(0.0, 2.0, 1.0))->toEqualWithDelta(1.0, 1e-9)
+        ->and(KubelkaMunk::film(500.0, 300.0, 0.5))->toBeGreaterThan(0.0)->toBeLessThan(1.0)
+        ->and(KubelkaMunk::film(1e-13, 1e-13, 0.5))->toEqualWithDelta(0.5, 1e-9);
 });
 
 it('keeps reflectance within 0-1 and tooth within 0-1 for random stacks, and never refills itself', function (): void {

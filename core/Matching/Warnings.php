@@ -1,0 +1,203 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Matching;
+
+use Prism\Colour\Difference;
+use Prism\Colour\Lab;
+use Prism\Colour\ValueScale;
+use Prism\Layering\Passage;
+use Prism\Layering\Prediction;
+use Prism\Layering\Pressure;
+use Prism\Layering\Stack;
+use Prism\Layering\Step;
+use Prism\Layering\Tooth;
+use Prism\Layering\ToothModel;
+use Prism\Materials\Binder;
+use Prism\Materials\Kit;
+
+/** Finds out, from predictions step by step, what may go wrong with a stack. */
+final readonly class Warnings
+{
+    /** Above this dE00 the target counts as out of reach. */
+    private const OUT_OF_REACH = 6.0;
+
+    private const PAPER_FULL = 0.04;
+
+    private const LOW_TOOTH = 0.15;
+
+    /** Hue angles that an artist calls green, and the chroma from which one sees it. Dark yellows look olive. */
+    private const GREEN_FROM = 112.0;
+
+    private const OLIVE_FROM = 97.0;
+
+    private const OLIVE_BELOW_L = 78.0;
+
+    private const GREEN_TO = 200.0;
+
+    /** A pencil up to here brings green of its own. */
+    private const TURQUOISE_TO = 235.0;
+
+    private const GREEN_CHROMA = 7.0;
+
+    /** Chroma lost against the target, and share of what the pencils have alone that is left. */
+    private const MUDDY_LOSS = 8.0;
+
+    private const MUDDY_LEFT = 0.5;
+
+    private const MUDDY_PENCIL_CHROMA = 15.0;
+
+    /** Value steps between two layers as each looks alone. */
+    private const JUMP_STEPS = 4.0;
+
+    /** Share of a layer that a slick film keeps off. */
+    private const RESISTED = 0.2;
+
+    private const PALE_L = 78.0;
+
+    /** A pale layer wanted to lighten by more than this, that reaches less than this share of it. */
+    private const PALE_GAP = 25.0;
+
+    private const PALE_COVERS = 0.3;
+
+    private const BLOOM_PERCENT = 80.0;
+
+    private const BLOOM_LIGHTNESS = 45.0;
+
+    private const FADING = ['IV', 'V'];
+
+    public function __construct(private ToothModel $model, private Kit $kit)
+    {
+    }
+
+    /** @return list<Warning> */
+    public function of(Stack $stack, Target $target, Prediction $prediction, Difference $difference): array
+    {
+        $warnings = [];
+        $miss = $target->valueOnly ? abs($difference->dL) : $difference->dE00;
+        if ($miss > self::OUT_OF_REACH) {
+            $warnings[] = Warning::OutOfReach;
+        }
+        if ($prediction->toothLeft < self::PAPER_FULL) {
+            $warnings[] = Warning::PaperFull;
+        } elseif ($prediction->toothLeft < self::LOW_TOOTH) {
+            $warnings[] = Warning::LowTooth;
+        }
+        $alone = [];
+        foreach ($stack->steps as $step) {
+            $alone[] = $step->isLayer() ? $this->model->draw(Stack::of($step))->lab() : null;
+        }
+        $layers = array_values(array_filter($alone));
+        if ($this->turnsGreen($prediction->colour, $layers, $target)) {
+            $warnings[] = Warning::TurnsGreen;
+        }
+        if (! $target->valueOnly && self::isMuddy($prediction->colour, $layers, $target->colour)) {
+            $warnings[] = Warning::Muddy;
+        }
+        $passage = $this->model->bare();
+        $before = null;
+        $last = count($stack) - 1;
+        foreach ($stack->steps as $at => $step) {
+            $after = $this->model->apply($passage, $step);
+            if ($alone[$at] !== null) {
+                if ($before !== null && abs($before->L - $alone[$at]->L) > self::JUMP_STEPS * ValueScale::stepSize()) {
+                    $warnings[] = Warning::ValueJump;
+                }
+                if (self::resisted($passage) > self::RESISTED) {
+                    $warnings[] = Warning::Resists;
+                }
+                if ($this->doesNotCover($passage, $after, $step)) {
+                    $warnings[] = Warning::PaleWillNotCover;
+                }
+                if ($at < $last && $step->pressurePercent >= Pressure::BURNISH_PERCENT) {
+                    $warnings[] = Warning::ClosesEarly;
+                }
+                array_push($warnings, ...$this->ofPencil($step, $prediction->colour->L));
+                $before = $alone[$at];
+            }
+            $passage = $after;
+        }
+
+        return array_values(array_unique($warnings, SORT_REGULAR));
+    }
+
+    /**
+     * Green that comes from no green: not of a pencil, and not wanted.
+     *
+     * @param  list<Lab>  $layers  each alone
+     */
+    private function turnsGreen(Lab $colour, array $layers, Target $target): bool
+    {
+        if (count($layers) < 2 || ! self::isGreen($colour) || (! $target->valueOnly && self::isGreen($target->colour))) {
+            return false;
+        }
+        foreach ($layers as $layer) {
+            if (self::isGreen($layer, self::TURQUOISE_TO)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    private static function isGreen(Lab $colour, float $to = self::GREEN_TO): bool
+    {
+        $hue = $colour->hueDegrees();
+
+        return $colour->chroma() >= self::GREEN_CHROMA && $hue <= $to
+            && $hue >= ($colour->L < self::OLIVE_BELOW_L ? self::OLIVE_FROM : self::GREEN_FROM);
+    }
+
+    /** @param  list<Lab>  $layers  each alone */
+    private static function isMuddy(Lab $colour, array $layers, Lab $goal): bool
+    {
+        $chromatic = array_filter(array_map(static fn (Lab $layer): float => $layer->chroma(), $layers), static fn (float $chroma): bool => $chroma >= self::MUDDY_PENCIL_CHROMA);
+
+        return count($chromatic) >= 2
+            && $goal->chroma() - $colour->chroma() > self::MUDDY_LOSS
+            && $colour->chroma() < self::MUDDY_LEFT * (array_sum($chromatic) / count($chromatic));
+    }
+
+    /** Share of a next layer that slick films would keep off. */
+    private static function resisted(Passage $passage): float
+    {
+        $kept = 0.0;
+        foreach (Tooth::SHARES as $bin => $share) {
+            $kept += $share * $passage->slick[$bin];
+        }
+
+        return $kept;
+    }
+
+    private function doesNotCover(Passage $below, Passage $after, Step $step): bool
+    {
+        if ($step->pencil === null || $below->films === []) {
+            return false;
+        }
+        $optics = $this->model->opticsOf((string) $step->pencil);
+        $own = $this->model->layer($this->model->bare(), $optics, $step->pressurePercent / 100.0, $step->passes)->lab()->L;
+        $gap = $own - $below->lab()->L;
+
+        return $own > self::PALE_L && $gap > self::PALE_GAP && $step->pressurePercent > RecipeMaker::UNDERLAYER_PERCENT
+            && $after->lab()->L - $below->lab()->L < self::PALE_COVERS * $gap;
+    }
+
+    /** @return list<Warning> */
+    private function ofPencil(Step $step, float $L): array
+    {
+        if ($step->pencil === null || ! $this->kit->has($step->pencil)) {
+            return [];
+        }
+        $pencil = $this->kit->get($step->pencil);
+        $warnings = [];
+        if (in_array($pencil->lightfastness, self::FADING, true)) {
+            $warnings[] = Warning::Fades;
+        }
+        if ($pencil->binder === Binder::Wax && $step->pressurePercent >= self::BLOOM_PERCENT && $L < self::BLOOM_LIGHTNESS) {
+            $warnings[] = Warning::Bloom;
+        }
+
+        return $warnings;
+    }
+}

@@ -1,0 +1,262 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Planning;
+
+use Prism\Matching\Candidate;
+use Prism\Matching\EmptyBox;
+use Prism\Matching\Limits;
+use Prism\Matching\Search;
+use Prism\Matching\Target;
+use Prism\Materials\Kit;
+use Prism\Materials\PencilId;
+
+/**
+ * Chooses the few pencils that serve all targets of a picture together, for every size of a curve in one run.
+ *
+ * Each target brings its many stacks ({@see Search::wide()}); what a set of pencils is worth is the weighted sum over the
+ * targets of the cheapest stack it can lay. Pencils are added one by one, the most useful first; at each size wanted,
+ * pencils are exchanged as long as that helps.
+ */
+final class PaletteFinder
+{
+    /** Cost of a target that a set cannot serve at all, dE00. */
+    private const UNSERVED = 60.0;
+
+    private const EXCHANGE_ROUNDS = 2;
+
+    /** @var list<list<array{list<int>, float, Candidate}>> by target: pencils, cost, stack; cheapest first */
+    private array $stacks = [];
+
+    /** @var list<array<int, list<int>>> by target and pencil: which of the stacks use it */
+    private array $using = [];
+
+    /** @var list<float> by target */
+    private array $weights = [];
+
+    public function __construct(private readonly Search $search, private readonly Kit $kit)
+    {
+    }
+
+    /**
+     * @param  array<string, Target>  $targets
+     * @param  list<int>  $sizes
+     * @param  array<string, float>  $weights  by target, 1 where none is given
+     * @param  list<PencilId>  $pinned  always in
+     * @param  list<PencilId>  $banned  never in
+     * @return array<int, Palette> by size, of no more pencils than there are
+     *
+     * @throws EmptyBox
+     */
+    public function curve(array $targets, array $sizes, array $weights = [], array $pinned = [], array $banned = [], Limits $limits = new Limits(maxLayers: 3)): array
+    {
+        $ids = $this->kit->ids();
+        $index = array_flip($ids);
+        $free = $this->kit->where(static fn ($pencil): bool => ! in_array($pencil->id, $banned, false));
+        $this->gather($targets, $weights, $free, $limits);
+        $chosen = [];
+        foreach ($pinned as $pencil) {
+            if (isset($index[(string) $pencil])) {
+                $chosen[$index[(string) $pencil]] = true;
+            }
+        }
+        $fixed = $chosen;
+        $open = array_map(static fn (string $id): int => $index[$id], $free->ids());
+        $palettes = [];
+        sort($sizes);
+        foreach ($sizes as $size) {
+            while (count($chosen) < min($size, count($open) + count($fixed))) {
+                $best = $this->mostUseful($chosen, $open);
+                if ($best === null) {
+                    break;
+                }
+                $chosen[$best] = true;
+            }
+            $chosen = $this->exchanged($chosen, $fixed, $open);
+            $palettes[$size] = $this->palette($targets, $chosen, $limits);
+        }
+
+        return $palettes;
+    }
+
+    /**
+     * @param  array<string, Target>  $targets
+     * @param  array<string, float>  $weights
+     */
+    private function gather(array $targets, array $weights, Kit $free, Limits $limits): void
+    {
+        $this->stacks = $this->using = $this->weights = [];
+        foreach ($targets as $id => $target) {
+            $stacks = [];
+            foreach ($this->search->wide($target, $limits, $free) as $candidate) {
+                $stacks[] = [$candidate->pencils(), $candidate->cost, $candidate];
+            }
+            usort($stacks, static fn (array $a, array $b): int => $a[1] <=> $b[1]);
+            $using = [];
+            foreach ($stacks as $i => [$pencils]) {
+                foreach ($pencils as $pencil) {
+                    $using[$pencil][] = $i;
+                }
+            }
+            $this->stacks[] = $stacks;
+            $this->using[] = $using;
+            $this->weights[] = $weights[$id] ?? 1.0;
+        }
+    }
+
+    /**
+     * @param  array<int, true>  $chosen
+     * @param  list<int>  $open
+     */
+    private function mostUseful(array $chosen, array $open): ?int
+    {
+        $served = $this->served($chosen);
+        $best = null;
+        $least = INF;
+        foreach ($open as $pencil) {
+            if (isset($chosen[$pencil])) {
+                continue;
+            }
+            $cost = $this->with($chosen, $served, $pencil);
+            if ($cost < $least) {
+                $least = $cost;
+                $best = $pencil;
+            }
+        }
+
+        return $best;
+    }
+
+    /**
+     * @param  array<int, true>  $chosen
+     * @param  array<int, true>  $fixed
+     * @param  list<int>  $open
+     * @return array<int, true>
+     */
+    private function exchanged(array $chosen, array $fixed, array $open): array
+    {
+        for ($round = 0; $round < self::EXCHANGE_ROUNDS; $round++) {
+            $before = $this->worth($this->served($chosen));
+            $changed = false;
+            foreach (array_keys(array_diff_key($chosen, $fixed)) as $out) {
+                $rest = $chosen;
+                unset($rest[$out]);
+                $in = $this->mostUseful($rest, $open);
+                if ($in === null || $in === $out) {
+                    continue;
+                }
+                $after = $this->with($rest, $this->served($rest), $in);
+                if ($after < $before - 1e-9) {
+                    $chosen = $rest + [$in => true];
+                    $before = $after;
+                    $changed = true;
+                }
+            }
+            if (! $changed) {
+                break;
+            }
+        }
+
+        return $chosen;
+    }
+
+    /**
+     * The cheapest cost of each target.
+     *
+     * @param  array<int, true>  $chosen
+     * @return list<float>
+     */
+    private function served(array $chosen): array
+    {
+        return array_map(fn (array $stacks): float => self::cheapest($stacks, $chosen)[1] ?? self::UNSERVED, $this->stacks);
+    }
+
+    /**
+     * @param  list<array{list<int>, float, Candidate}>  $stacks
+     * @param  array<int, true>  $chosen
+     * @return ?array{list<int>, float, Candidate}
+     */
+    private static function cheapest(array $stacks, array $chosen): ?array
+    {
+        foreach ($stacks as $stack) {
+            foreach ($stack[0] as $pencil) {
+                if (! isset($chosen[$pencil])) {
+                    continue 2;
+                }
+            }
+
+            return $stack;
+        }
+
+        return null;
+    }
+
+    /**
+     * What the set would cost with one pencil more.
+     *
+     * @param  array<int, true>  $chosen
+     * @param  list<float>  $served
+     */
+    private function with(array $chosen, array $served, int $pencil): float
+    {
+        $chosen[$pencil] = true;
+        foreach ($this->stacks as $target => $stacks) {
+            foreach ($this->using[$target][$pencil] ?? [] as $i) {
+                [$pencils, $cost] = $stacks[$i];
+                if ($cost >= $served[$target]) {
+                    break;
+                }
+                foreach ($pencils as $needed) {
+                    if (! isset($chosen[$needed])) {
+                        continue 2;
+                    }
+                }
+                $served[$target] = $cost;
+
+                break;
+            }
+        }
+
+        return $this->worth($served);
+    }
+
+    /** @param  list<float>  $served */
+    private function worth(array $served): float
+    {
+        $sum = 0.0;
+        foreach ($served as $target => $cost) {
+            $sum += $this->weights[$target] * $cost;
+        }
+
+        return $sum;
+    }
+
+    /**
+     * @param  array<string, Target>  $targets
+     * @param  array<int, true>  $chosen
+     */
+    private function palette(array $targets, array $chosen, Limits $limits): Palette
+    {
+        $recipes = [];
+        $sum = $weight = 0.0;
+        $at = 0;
+        foreach ($targets as $id => $target) {
+            $stack = self::cheapest($this->stacks[$at], $chosen);
+            if ($stack !== null) {
+                $recipes[$id] = $this->search->settle($target, $limits, $stack[2]);
+                $sum += $this->weights[$at] * $recipes[$id]->difference->dE00;
+                $weight += $this->weights[$at];
+            }
+            $at++;
+        }
+        $ids = $this->kit->ids();
+        ksort($chosen);
+
+        return new Palette(
+            array_map(static fn (int $index): PencilId => PencilId::of($ids[$index]), array_keys($chosen)),
+            $recipes,
+            $weight > 0.0 ? $sum / $weight : 0.0,
+        );
+    }
+}

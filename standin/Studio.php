@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Standin;
+
+use Prism\Colour\Lab;
+use Prism\Colour\Spectrum;
+use Prism\Layering\Stack;
+
+/** A whole simulated studio: its leads, its papers, its hand. Clearly no real one: it makes sample data and tries the engine. */
+final class Studio
+{
+    /** Depth of the valleys and what they hold, for papers of the sample studio. */
+    private const TOOTH = ['harbour-cartridge' => [1.0, 1.0], 'slipway-smooth' => [0.74, 0.8], 'breakwater-sanded' => [1.25, 1.8], 'fog-toned' => [0.95, 1.0]];
+
+    /** @var array<string, Sheet> */
+    private array $sheets = [];
+
+    /** @param  array<string, Lead>  $leads  by RANGE:NUMBER */
+    private function __construct(private readonly array $leads, private readonly float $weight, private readonly float $shake)
+    {
+    }
+
+    /**
+     * @param  array<string, array{coat: Spectrum, wax: bool, opacity: string}>  $pencils  by RANGE:NUMBER
+     * @param  string  $character  seed of what its leads are besides their colour
+     * @param  float  $weight  how heavy its hand is
+     */
+    public static function of(array $pencils, string $character = 'harbour', float $weight = 1.0, float $shake = 0.06): self
+    {
+        $leads = [];
+        foreach ($pencils as $id => ['coat' => $coat, 'wax' => $wax, 'opacity' => $opacity]) {
+            $leads[$id] = Lead::of($character.$id, $coat, $wax, $opacity);
+        }
+
+        return new self($leads, $weight, $shake);
+    }
+
+    /** Lays a paper on the desk. */
+    public function paper(string $slug, Lab $colour): void
+    {
+        [$depth, $holds] = self::TOOTH[$slug] ?? [1.0, 1.0];
+        $this->sheets[$slug] = Sheet::of(Spectrum::fromLab($colour), $depth, $holds, $slug);
+    }
+
+    /** Draws a stack on a paper that lies there, and reads it. */
+    public function draw(string $paper, Stack $stack, string $seed): Lab
+    {
+        return Drawing::of($stack, $this->sheets[$paper], $this->leads, $seed, $this->weight, $this->shake);
+    }
+}

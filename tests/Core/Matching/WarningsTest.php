@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+use Prism\Colour\Lab;
+use Prism\Layering\Predictor;
+use Prism\Layering\Stack;
+use Prism\Matching\RecipeMaker;
+use Prism\Matching\Target;
+use Prism\Matching\Warning;
+
+use function Tests\Core\model;
+use function Tests\Core\pencils;
+use function Tests\Core\seen;
+
+// Each warning where it fires and where it does not, computed from predictions of the demo pencils.
+
+/** @return list<Warning> for a stack that is meant to look as it does, or as another colour */
+function warned(string $stack, ?Lab $target = null): array
+{
+    return (new RecipeMaker(new Predictor(model()), pencils()))->make(Stack::parse($stack), Target::colour($target ?? seen($stack)))->warnings;
+}
+
+it('fires where it should and not where it should not', function (Warning $warning, string $fires, string $quiet, ?Lab $target = null): void {
+    expect(warned($fires, $target))->toContain($warning)
+        ->and(warned($quiet, $target))->not->toContain($warning)
+        ->and($warning->sentence())->toEndWith('.');
+})->with([
+    'yellow with black, meant to be a dark yellow' => [Warning::TurnsGreen, 'QW:113@60x2 > QW:722@35', 'QW:113@60x2 > QW:607@50', fn () => Lab::of(60, 2, 40)],
+    'yellow with blue, meant to be grey' => [Warning::TurnsGreen, 'QW:113@50 > QW:404@40', 'QW:201@50 > QW:404@40', fn () => Lab::of(60, 0, 5)],
+    'a green pencil, which is no surprise' => [Warning::TurnsGreen, 'QW:113@50 > QW:404@40', 'QW:113@50 > QW:504@40', fn () => Lab::of(60, 0, 5)],
+    'complements in equal shares, meant to be a clean orange' => [Warning::Muddy, 'QW:131@60x2 > QW:404@60x2', 'QW:131@60x2 > QW:119@60x2', fn () => Lab::of(60, 40, 50)],
+    'a very pale and a very dark pencil' => [Warning::ValueJump, 'QW:107@60x2 > QW:722@80x2', 'QW:604@60x2 > QW:616@60x2'],
+    'dark over pale wax' => [Warning::Resists, 'QW:107@70x3 > QW:404@40', 'QW:404@40 > QW:107@70x3'],
+    'a full paper' => [Warning::PaperFull, 'QW:604@95x4 > QW:616@100x3', 'QW:604@35'],
+    'a little tooth' => [Warning::LowTooth, 'QW:404@85x2', 'QW:404@50'],
+    'clear white over black' => [Warning::PaleWillNotCover, 'QW:722@80x2 > LO:7003@60', 'QW:722@20 > QW:101@60'],
+    'a yellow glaze over black' => [Warning::PaleWillNotCover, 'QW:722@80x2 > QW:113@60', 'QW:604@40 > QW:113@60'],
+    'heavy dark wax' => [Warning::Bloom, 'QW:722@95', 'LO:7642@95'],
+    'light dark wax' => [Warning::Bloom, 'QW:722@95', 'QW:722@40'],
+    'a burnish below' => [Warning::ClosesEarly, 'QW:604@95 > QW:722@30', 'QW:722@30 > QW:604@95'],
+    'a target that no pencil reaches' => [Warning::OutOfReach, 'QW:404@50', 'QW:404@90x2', fn () => seen('QW:404@90x2')],
+]);
+
+it('warns of pencils that fade, and only of those', function (): void {
+    $fading = $fast = null;
+    foreach (pencils() as $id => $pencil) {
+        if (in_array($pencil->lightfastness, ['IV', 'V'], true)) {
+            $fading ??= $id;
+        } elseif ($pencil->lightfastness === 'I') {
+            $fast ??= $id;
+        }
+    }
+    expect($fast)->not->toBeNull()->and(warned("$fast@40"))->not->toContain(Warning::Fades);
+    if ($fading !== null) {
+        expect(warned("$fading@40"))->toContain(Warning::Fades);
+    }
+});
+
+it('says each thing once, and nothing of a plain stack', function (): void {
+    $warnings = warned('QW:722@95 > QW:722@95 > QW:722@95');
+    expect($warnings)->toBe(array_values(array_unique($warnings, SORT_REGULAR)))
+        ->and(warned('QW:604@40'))->toBe([])
+        ->and(warned(''))->toBe([]);
+});
+
+it('looks only at values where only values count', function (): void {
+    $made = (new RecipeMaker(new Predictor(model()), pencils()))->make(Stack::parse('QW:131@60x2 > QW:404@60x2'), Target::value(seen('QW:131@60x2 > QW:404@60x2')));
+    expect($made->warnings)->not->toContain(Warning::Muddy)->not->toContain(Warning::OutOfReach);
+});
