@@ -24,9 +24,9 @@ final readonly class Hand
 
     private const LEVEL_POWER = 1.3;
 
-    private const CRUSH_FROM = 0.55;
+    private const CRUSH_FROM = 0.5;
 
-    private const CRUSH_WIDTH = 0.27;
+    private const CRUSH_WIDTH = 0.32;
 
     /** No stroke takes, or crushes, all there is. */
     private const MOST = 0.97;

@@ -187,7 +187,8 @@ final class ToothModel
             $films[] = $level;
         }
         foreach ($fill as $bin => $value) {
-            $capacity[$bin] = max($capacity[$bin], $value);
+            // What was pushed out of a bin leaves no tooth behind.
+            $capacity[$bin] = max($value, $capacity[$bin] - max(0.0, $passage->fill[$bin] - $value));
         }
         $own = Film::of($touch, $this->deposit($touch, $fill, $capacity, $slick));
         $top = array_pop($films);
@@ -289,7 +290,7 @@ final class ToothModel
         $meanFill = self::mean($passage->fill);
         for ($bin = 0; $bin < Tooth::BINS; $bin++) {
             $fill[$bin] = $passage->fill[$bin] + $flow * ($meanFill - $passage->fill[$bin]);
-            $capacity[$bin] = $fill[$bin] + max(0.0, $passage->capacity[$bin] - $fill[$bin]) * (1.0 - min(1.0, $hand->blendCrush));
+            $capacity[$bin] = $fill[$bin] + max(0.0, $passage->capacity[$bin] - max($fill[$bin], $passage->fill[$bin])) * (1.0 - min(1.0, $hand->blendCrush));
             $slick[$bin] = max($passage->slick[$bin], $hand->blendSlick);
         }
 

@@ -37,11 +37,11 @@ final class Search
     /** Pairs that are extended where many stacks are wanted. */
     private const WIDENED = 32;
 
-    private const EXTENDED = 24;
+    private const EXTENDED = 36;
 
     private const EXTENSIONS_KEPT = 4;
 
-    private const REFINED = 20;
+    private const REFINED = 30;
 
     /** Candidates that are judged with their own doubt. */
     private const JUDGED = 20;
@@ -260,7 +260,7 @@ final class Search
         $ranked = self::ranked($found);
         // What still misses gets one more layer, and one more.
         for ($round = 0; $round < 2; $round++) {
-            foreach (array_slice($ranked, 0, 4) as $candidate) {
+            foreach (array_slice($ranked, 0, 6) as $candidate) {
                 foreach (array_slice(self::ranked($this->oneMore($candidate)), 0, 2) as $longer) {
                     $keep($this->refine($longer));
                 }

@@ -31,14 +31,14 @@ final class BenchCommand extends Command
 {
     protected $signature = 'prism:bench {--url= : address of a running studio with the demo, for the figures over HTTP}
         {--studio= : folder with pencils.csv, train.csv, heldout.csv and targets.csv of a studio to calibrate on}
-        {--kernel-only : only predictions per second}';
+        {--only= : predictions, search, studio or http}';
 
     protected $description = 'Measures predictions, calibration, search, palettes and live prediction over HTTP';
 
     private const HTTP_REQUESTS = 300;
 
     /** Each of the server's workers compiles for itself at first. */
-    private const HTTP_WARM_UP = 60;
+    private const HTTP_WARM_UP = 120;
 
     private const DEMO_PAPER = 'harbour-cartridge';
 
@@ -47,24 +47,31 @@ final class BenchCommand extends Command
 
     public function handle(SwatchReader $reader): int
     {
+        $only = $this->option('only');
+        $wanted = static fn (string $part): bool => ! is_string($only) || $only === $part;
         $jit = opcache_get_status(false);
         $on = is_array($jit) && ($jit['jit']['on'] ?? false);
         $pencils = PencilTable::read((string) file_get_contents(database_path('demo/pencils.csv')))->kit;
         $predictor = Calibrator::fit($pencils, [])->predictor(Paper::cartridge());
-        $this->table([sprintf('predictions, PHP %s, JIT %s', PHP_VERSION, $on ? 'on' : 'off'), 'per second'], KernelFigures::rows($predictor->model));
-        if ($this->option('kernel-only')) {
-            return self::SUCCESS;
+        if ($wanted('predictions')) {
+            $this->table([sprintf('predictions, PHP %s, JIT %s', PHP_VERSION, $on ? 'on' : 'off'), 'per second'], KernelFigures::rows($predictor->model));
+            if ($on) {
+                $this->withoutJit();
+            }
         }
-        if ($on) {
-            $this->withoutJit();
+        if ($wanted('search')) {
+            $search = new SearchFigures($predictor, $pencils);
+            $this->table(['search, 24 targets', 'library s', 'p50 ms', 'p95 ms', 'dE00 median', 'dE00 p90', 'single median', 'sensitivity'], $search->latency([48, 60, 120]));
+            $this->table(['stacks enumerated', 'gap mean', 'p95', 'largest'], [$search->gap()]);
+            $this->table(['palette, 24 targets', 'mean dE00', 'seconds'], $search->palettes());
         }
-        $search = new SearchFigures($predictor, $pencils);
-        $this->table(['search, 24 targets', 'library s', 'p50 ms', 'p95 ms', 'dE00 median', 'dE00 p90', 'single median', 'sensitivity'], $search->latency([48, 60, 120]));
-        $this->table(['stacks enumerated', 'gap mean', 'p95', 'largest'], [$search->gap()]);
-        $this->table(['palette, 24 targets', 'mean dE00', 'seconds'], $search->palettes());
-        $this->studio();
-        $this->demoStudio($pencils, $reader);
-        $this->live();
+        if ($wanted('studio')) {
+            $this->studio();
+            $this->demoStudio($pencils, $reader);
+        }
+        if ($wanted('http')) {
+            $this->live();
+        }
         $this->line(sprintf('peak memory %d MB', (int) round(memory_get_peak_usage() / 1e6)));
 
         return self::SUCCESS;
@@ -73,7 +80,7 @@ final class BenchCommand extends Command
     /** The same predictions in a process of their own. */
     private function withoutJit(): void
     {
-        $process = new Process([(new PhpExecutableFinder)->find(false) ?: PHP_BINARY, '-d', 'opcache.jit=disable', base_path('artisan'), 'prism:bench', '--kernel-only'], base_path());
+        $process = new Process([(new PhpExecutableFinder)->find(false) ?: PHP_BINARY, '-d', 'opcache.jit=disable', base_path('artisan'), 'prism:bench', '--only=predictions'], base_path());
         $process->run();
         $this->output->write($process->getOutput());
     }

@@ -47,7 +47,7 @@ final class PlainToothModel
             $clear = exp(-$hand->clearing * $pressure ** 3);
             $film[] = ['thickness' => $deposit, 'K' => self::scaled($pencil->K, $deposit * $density), 'S' => self::scaled($pencil->S, $deposit * $density * $clear)];
 
-            $crush = min(0.97, $hand->flatten * max(0.0, ($pressure - 0.55) / 0.27) ** 2);
+            $crush = min(0.97, $hand->flatten * max(0.0, ($pressure - 0.5) / 0.32) ** 2);
             $cover = 1.0 - exp(-3.0 * $deposit);
             $fill = $state['fill'] + $deposit;
             $this->bins[$bin] = [
@@ -98,6 +98,7 @@ final class PlainToothModel
     /** A firm hand levels every film below between peaks and valleys. */
     private function level(float $share): void
     {
+        $before = array_column($this->bins, 'fill');
         foreach ($this->films as $at => $film) {
             $mean = array_sum(array_map(static fn (array $in, float $part): float => $part * $in['thickness'], $film, Tooth::SHARES));
             $meanK = $meanS = array_fill(0, Bands::COUNT, 0.0);
@@ -118,7 +119,7 @@ final class PlainToothModel
             }
         }
         foreach ($this->bins as $bin => $state) {
-            $this->bins[$bin]['capacity'] = max($state['capacity'], $state['fill']);
+            $this->bins[$bin]['capacity'] = max($state['fill'], $state['capacity'] - max(0.0, $before[$bin] - $state['fill']));
         }
     }
 

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+use Prism\Colour\Lab;
+use Prism\Layering\Predictor;
+use Prism\Matching\PairLibrary;
+use Prism\Matching\Search;
+use Prism\Matching\Target;
+use Prism\Materials\Kit;
+use Prism\Materials\PencilId;
+use Prism\Planning\PaletteFinder;
+
+use function Tests\Core\box;
+use function Tests\Core\model;
+use function Tests\Core\pencils;
+
+const PICTURE = [[62, 20, 45], [30, 40, 20], [80, -15, 5], [50, 0, 0], [40, -20, 20], [55, -10, -30], [70, 15, -10], [35, 20, -35], [85, 5, 40], [75, 3, 12]];
+
+/** @return array<string, Target> */
+function pictureTargets(): array
+{
+    $targets = [];
+    foreach (PICTURE as $i => $lab) {
+        $targets['z'.$i] = Target::colour(Lab::of(...$lab));
+    }
+
+    return $targets;
+}
+
+function finder(Kit $kit): PaletteFinder
+{
+    return new PaletteFinder(new Search(new Predictor(model()), $kit, PairLibrary::build(model(), $kit->ids())), $kit);
+}
+
+function twenty(): Kit
+{
+    return box(array_values(array_filter(pencils()->ids(), static fn (string $id): bool => crc32($id) % 6 === 1)));
+}
+
+it('gives a palette of each size, better the more pencils it has', function (): void {
+    $palettes = finder(twenty())->curve(pictureTargets(), [12, 3, 6]);
+    expect(array_keys($palettes))->toBe([3, 6, 12]);
+    $mean = INF;
+    foreach ($palettes as $size => $palette) {
+        expect($palette->pencils)->toHaveCount($size)
+            ->and($palette->recipes)->toHaveCount(count(PICTURE))
+            ->and($palette->meanDifference)->toBeLessThan($mean + 0.3);
+        $mean = $palette->meanDifference;
+        $own = array_map(strval(...), $palette->pencils);
+        foreach ($palette->recipes as $recipe) {
+            expect(array_diff(array_map(strval(...), $recipe->stack->pencils()), $own))->toBe([]);
+        }
+    }
+    expect($palettes[12]->meanDifference)->toBeLessThan(0.7 * $palettes[3]->meanDifference);
+});
+
+it('keeps what is pinned and leaves out what is banned', function (): void {
+    $kit = twenty();
+    $free = array_map(strval(...), finder($kit)->curve(pictureTargets(), [5])[5]->pencils);
+    $pin = PencilId::of(array_values(array_diff($kit->ids(), $free))[0]);
+    $ban = PencilId::of($free[0]);
+    $palette = array_map(strval(...), finder($kit)->curve(pictureTargets(), [5], pinned: [$pin], banned: [$ban])[5]->pencils);
+    expect($palette)->toHaveCount(5)->toContain((string) $pin)->not->toContain((string) $ban);
+});
+
+it('serves the heavy targets first', function (): void {
+    $targets = ['red' => Target::colour(Lab::of(40, 45, 25)), 'blue' => Target::colour(Lab::of(40, 5, -40))];
+    $kit = box(['QW:201', 'QW:404', 'QW:107', 'QW:722']);
+    $first = static fn (string $heavy): string => (string) finder($kit)->curve($targets, [1], [$heavy => 20.0])[1]->pencils[0];
+    expect($first('red'))->toBe('QW:201')->and($first('blue'))->toBe('QW:404');
+});
+
+it('is as good as trying every set of a small box', function (): void {
+    $kit = box(['QW:113', 'QW:201', 'QW:404', 'QW:519', 'LO:7606', 'QW:722', 'QW:107']);
+    $targets = array_slice(pictureTargets(), 0, 5);
+    $finder = finder($kit);
+    $best = INF;
+    $ids = $kit->ids();
+    for ($mask = 0; $mask < 1 << count($ids); $mask++) {
+        $in = array_values(array_filter($ids, static fn (string $id, int $i): bool => ($mask >> $i & 1) === 1, ARRAY_FILTER_USE_BOTH));
+        if (count($in) === 3) {
+            $banned = array_map(PencilId::of(...), array_values(array_diff($ids, $in)));
+            $best = min($best, $finder->curve($targets, [3], banned: $banned)[3]->meanDifference);
+        }
+    }
+    expect($finder->curve($targets, [3])[3]->meanDifference)->toBeLessThan($best + 0.6);
+});
+
+it('gives all there is where more is asked for', function (): void {
+    expect(finder(box(['QW:201', 'QW:404']))->curve(pictureTargets(), [8])[8]->pencils)->toHaveCount(2);
+});
