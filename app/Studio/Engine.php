@@ -22,7 +22,7 @@ use Prism\Materials\Kit;
 final class Engine
 {
     /** Goes up when the engine computes differently. */
-    private const VERSION = 3;
+    private const VERSION = 4;
 
     private const BUILD_SECONDS = 60;
 

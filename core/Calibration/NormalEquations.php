@@ -105,17 +105,7 @@ final class NormalEquations
             $solved = LinearSystem::solveAll($matrix, $columns);
             $own[$block] = $solved[0];
             $through[$block] = array_slice($solved, 1);
-            foreach ($this->mixed[$block] as $i => $row) {
-                foreach ($row as $j => $value) {
-                    if ($value === 0.0) {
-                        continue;
-                    }
-                    $right[$j] -= $value * $own[$block][$i];
-                    for ($k = 0; $k < $this->sharedCount; $k++) {
-                        $schur[$j][$k] -= $value * $through[$block][$k][$i];
-                    }
-                }
-            }
+            [$schur, $right] = self::eliminated($schur, $right, $this->mixed[$block], $own[$block], $through[$block]);
         }
         $shared = $this->sharedCount === 0 ? [] : LinearSystem::solve($schur, $right);
         foreach ($own as $block => $step) {
@@ -128,6 +118,40 @@ final class NormalEquations
         }
 
         return [$shared, $own];
+    }
+
+    /**
+     * The shared equations after a block is taken out of them.
+     *
+     * @param  list<array<int, float>>  $schur
+     * @param  array<int, float>  $right
+     * @param  list<array<int, float>>  $mixed  rows of the block by shared unknowns
+     * @param  array<int, float>  $own  the block's solution by itself
+     * @param  list<array<int, float>>  $through  and by shared unknown
+     * @return array{list<array<int, float>>, array<int, float>}
+     */
+    private static function eliminated(array $schur, array $right, array $mixed, array $own, array $through): array
+    {
+        $count = count($right);
+        $size = count($own);
+        for ($j = 0; $j < $count; $j++) {
+            $row = $schur[$j];
+            for ($k = 0; $k < $count; $k++) {
+                $sum = 0.0;
+                for ($i = 0; $i < $size; $i++) {
+                    $sum += $mixed[$i][$j] * $through[$k][$i];
+                }
+                $row[$k] -= $sum;
+            }
+            $schur[$j] = $row;
+            $sum = 0.0;
+            for ($i = 0; $i < $size; $i++) {
+                $sum += $mixed[$i][$j] * $own[$i];
+            }
+            $right[$j] -= $sum;
+        }
+
+        return [$schur, $right];
     }
 
     private function open(string $block, int $size): void

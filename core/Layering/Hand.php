@@ -83,7 +83,7 @@ final readonly class Hand
         public float $oilSlick = 0.1,
         public float $flatten = 0.95,
         public float $density = 0.391,
-        public float $clearing = 0.604,
+        public float $clearing = 0.3,
         public float $level = 0.416,
         public float $scattering = 0.428,
         public float $opacityPower = 0.422,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Console\Bench\AblationFigures;
 use App\Console\Bench\Clock;
 use App\Console\Bench\KernelFigures;
 use App\Console\Bench\SearchFigures;
@@ -14,6 +15,7 @@ use GuzzleHttp\Cookie\CookieJar;
 use GuzzleHttp\Exception\GuzzleException;
 use Illuminate\Console\Command;
 use Prism\Calibration\Calibrator;
+use Prism\Calibration\Swatch;
 use Prism\Exchange\Csv;
 use Prism\Exchange\PencilTable;
 use Prism\Exchange\SwatchTable;
@@ -31,7 +33,7 @@ final class BenchCommand extends Command
 {
     protected $signature = 'prism:bench {--url= : address of a running studio with the demo, for the figures over HTTP}
         {--studio= : folder with pencils.csv, train.csv, heldout.csv and targets.csv of a studio to calibrate on}
-        {--only= : predictions, search, studio or http}';
+        {--only= : predictions, search, studio, http, or ablation}';
 
     protected $description = 'Measures predictions, calibration, search, palettes and live prediction over HTTP';
 
@@ -72,6 +74,10 @@ final class BenchCommand extends Command
         if ($wanted('http')) {
             $this->live();
         }
+        // Only when asked for: it fits the studio over and over.
+        if ($only === 'ablation') {
+            $this->ablation();
+        }
         $this->line(sprintf('peak memory %d MB', (int) round(memory_get_peak_usage() / 1e6)));
 
         return self::SUCCESS;
@@ -88,20 +94,15 @@ final class BenchCommand extends Command
     /** A studio given as files, as drawn by a process that the engine does not know. */
     private function studio(): void
     {
-        $folder = $this->option('studio');
-        $folder = is_string($folder) && $folder !== '' ? $folder : base_path('../shared/data/dev');
-        if (! is_file($folder.'/train.csv')) {
-            $this->warn("No studio in $folder; name one by --studio.");
-
+        $folder = $this->folder();
+        if ($folder === null) {
             return;
         }
-        $read = static fn (string $name): string => (string) file_get_contents("$folder/$name.csv");
-        $kit = PencilTable::read($read('pencils'))->kit;
-        $held = SwatchTable::read($read('heldout'), $kit);
-        $figures = new StudioFigures($kit, SwatchTable::read($read('train'), $kit));
+        [$kit, $train, $held] = self::studioIn($folder);
+        $figures = new StudioFigures($kit, $train);
         $this->calibrated('studio of '.basename($folder), $figures, $held);
         $targets = ['r' => [], 'c' => []];
-        foreach (TargetTable::read($read('targets')) as $id => $lab) {
+        foreach (TargetTable::read((string) file_get_contents("$folder/targets.csv")) as $id => $lab) {
             $targets[$id[0]][] = $lab;
         }
         $paper = $figures->calibration->yardstick ?? 'medium';
@@ -109,6 +110,38 @@ final class BenchCommand extends Command
             $figures->matches('reachable', $targets['r'], $paper),
             $figures->matches('chart', $targets['c'], $paper),
         ]);
+    }
+
+    private function ablation(): void
+    {
+        $folder = $this->folder();
+        if ($folder !== null) {
+            $this->table(['without', 'dE00 median', 'mean', 'p90', '|dL| median', 'others median', 'p90'], AblationFigures::rows(...self::studioIn($folder)));
+        }
+    }
+
+    private function folder(): ?string
+    {
+        $folder = $this->option('studio');
+        $folder = is_string($folder) && $folder !== '' ? $folder : base_path('../shared/data/dev');
+        foreach (['pencils', 'train', 'heldout', 'targets'] as $name) {
+            if (! is_file("$folder/$name.csv")) {
+                $this->warn("No studio: $folder has no $name.csv; name a folder by --studio.");
+
+                return null;
+            }
+        }
+
+        return $folder;
+    }
+
+    /** @return array{Kit, list<Swatch>, list<Swatch>} pencils, swatches, and what was held out */
+    private static function studioIn(string $folder): array
+    {
+        $read = static fn (string $name): string => (string) file_get_contents("$folder/$name.csv");
+        $kit = PencilTable::read($read('pencils'))->kit;
+
+        return [$kit, SwatchTable::read($read('train'), $kit), SwatchTable::read($read('heldout'), $kit)];
     }
 
     /** The demo studio, whose swatches and whose drawing of the matches are simulated. */
@@ -130,7 +163,7 @@ final class BenchCommand extends Command
         $this->table(['matches, demo studio', 'targets', 'predicted', 'drawn', 'single drawn'], [$figures->matches('reachable', $targets, self::DEMO_PAPER, $reader)]);
     }
 
-    /** @param  list<\Prism\Calibration\Swatch>  $held */
+    /** @param  list<Swatch>  $held */
     private function calibrated(string $name, StudioFigures $figures, array $held): void
     {
         $this->table(["calibration, $name", 'seconds', 'refit of ten', 'dE00 before', 'after', 'suspicious'], [$figures->calibrationRow($held)]);
