@@ -48,7 +48,7 @@ final class Drawing
      *
      * @param  array<string, Lead>  $leads
      */
-    public static function of(Stack $stack, Sheet $sheet, array $leads, string $seed, float $weight = 1.0, float $shake = 0.06): Lab
+    public static function of(Stack $stack, Sheet $sheet, array $leads, string $seed, float $weight = 1.0, float $shake = 0.04): Lab
     {
         $drawing = new self($sheet, $leads, new Dice($seed), $weight, $shake);
         foreach ($stack->steps as $step) {

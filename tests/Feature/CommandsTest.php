@@ -75,6 +75,67 @@ it('fails with the reason and writes nothing', function (array $change): void {
     'unknown pencil in swatches' => [['--swatches' => "id,paper,steps,L,a,b\na,m,XX:1@50,50,0,0\n"]],
 ]);
 
+it('chooses palettes for several sizes, and writes what each target gets', function (): void {
+    $targets = ($this->write)('targets.csv', "id,L,a,b\nsky,60,-5,-20\nbrick,45,30,25\nmoss,45,-15,22\nsand,80,3,18\n");
+    $pencils = ($this->write)('pencils.csv', implode('', array_filter(file($this->pencils), static fn (string $line, int $i): bool => $i === 0 || $i % 5 === 0, ARRAY_FILTER_USE_BOTH)));
+    $this->artisan('prism:palette', ['--pencils' => $pencils, '--swatches' => '', '--targets' => $targets, '--sizes' => '2,4', '--out' => $this->out])->assertSuccessful();
+    $rows = array_values(Csv::parse(File::get($this->out), ['size', 'pencils', 'mean_dE00', 'id', 'steps', 'L', 'a', 'b', 'dE00', 'dL'])->rows);
+    expect($rows)->toHaveCount(8)->and(array_count_values(array_column($rows, 'size')))->toBe([2 => 4, 4 => 4])
+        ->and((float) $rows[4]['mean_dE00'])->toBeLessThan((float) $rows[0]['mean_dE00']);
+    foreach ($rows as $row) {
+        $own = explode('|', $row['pencils']);
+        expect($own)->toHaveCount((int) $row['size'])
+            ->and(array_diff(array_map(static fn (string $step): string => strstr($step, '@', true), explode(' > ', $row['steps'])), $own))->toBe([]);
+    }
+});
+
+it('refuses palettes that cannot be, and writes nothing', function (array $change): void {
+    $good = ['--pencils' => $this->pencils, '--swatches' => '', '--targets' => ($this->write)('targets.csv', "id,hex\na,#8c5a3c\n"), '--sizes' => '3', '--out' => $this->out];
+    foreach ($change as $option => $value) {
+        $good[$option] = str_contains($value, "\n") ? ($this->write)('bad.csv', $value) : $value;
+    }
+    $this->artisan('prism:palette', $good)->assertFailed();
+    expect(glob("$this->folder/out.csv*"))->toBe([]);
+})->with([
+    'words for sizes' => [['--sizes' => 'few,many']],
+    'a size of none' => [['--sizes' => '0']],
+    'a size of thousands' => [['--sizes' => '6,4000']],
+    'no targets' => [['--targets' => "id,hex\n"]],
+    'bad target' => [['--targets' => "id,L,a,b\na,high,0,0\n"]],
+    'no file' => [['--targets' => '/nowhere.csv']],
+    'pencils without colour' => [['--pencils' => "range,number,name,binder\nQW,404,x,wax\n"]],
+    'bad swatches' => [['--swatches' => "id,paper,steps,L,a,b\na,m,QW:404@500,50,0,0\nb,m,XX:1@50,50,0,0\n"]],
+]);
+
+it('leaves out pencils of which nothing is known, and refuses stacks that use them', function (): void {
+    $pencils = ($this->write)('pencils.csv', "range,number,name,binder,L,a,b\nAB,1,One,wax,40,50,20\nAB,2,Two,wax,,,\nAB,3,Three,oil,70,-20,30\n");
+    $targets = ($this->write)('targets.csv', "id,hex\na,#b05a50\n");
+    $this->artisan('prism:match', ['--pencils' => $pencils, '--swatches' => '', '--targets' => $targets, '--out' => $this->out])->assertSuccessful();
+    expect(File::get($this->out))->not->toContain('AB:2');
+    File::delete($this->out);
+    $stacks = ($this->write)('stacks.csv', "id,steps\na,AB:1@40 > AB:2@50\n");
+    $this->artisan('prism:predict', ['--pencils' => $pencils, '--swatches' => '', '--stacks' => $stacks, '--out' => $this->out])->assertFailed();
+    expect(is_file($this->out))->toBeFalse();
+});
+
+it('calibrates on the swatches of several papers and predicts for each', function (): void {
+    $box = array_map(static fn (array $row): string => $row['range'].':'.$row['number'], array_values(Csv::parse(File::get(database_path('demo/box.csv')), ['range', 'number'])->rows));
+    $stacks = ($this->write)('stacks.csv', "id,paper,steps\na,harbour-cartridge,{$box[5]}@45\nb,slipway-smooth,{$box[5]}@45\nc,fog-toned,{$box[5]}@45\nd,never-seen,{$box[5]}@45\n");
+    $this->artisan('prism:predict', ['--pencils' => $this->pencils, '--swatches' => database_path('demo/swatches.csv'), '--stacks' => $stacks, '--out' => $this->out])->assertSuccessful();
+    $rows = array_values(Csv::parse(File::get($this->out), ['id'])->rows);
+    expect((float) $rows[2]['L'])->toBeLessThan((float) $rows[0]['L'])
+        ->and((float) $rows[1]['sigma'])->toBeGreaterThan((float) $rows[0]['sigma'])
+        ->and((float) $rows[3]['sigma'])->toBeGreaterThan((float) $rows[0]['sigma']);
+    foreach ($rows as $row) {
+        expect((float) $row['sigma'])->toBeGreaterThan(0.5)->toBeLessThan(6.0)->and((float) $row['tooth_left'])->toBeGreaterThan(0.3);
+    }
+});
+
+it('measures predictions', function (): void {
+    $this->artisan('prism:bench', ['--only' => 'none'])->expectsOutputToContain('peak memory')->assertSuccessful();
+    $this->artisan('prism:bench', ['--only' => 'ablation', '--studio' => '/nowhere'])->expectsOutputToContain('No studio')->assertSuccessful();
+});
+
 it('cannot write where there is no folder', function (): void {
     $stacks = ($this->write)('stacks.csv', "id,steps\na,QW:404@50\n");
     $this->artisan('prism:predict', ['--pencils' => $this->pencils, '--swatches' => '', '--stacks' => $stacks, '--out' => '/nowhere/out.csv'])->assertFailed();
