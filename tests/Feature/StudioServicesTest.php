@@ -11,7 +11,9 @@ use App\Studio\Calibrations;
 use App\Studio\Catalogue;
 use App\Studio\Engine;
 use App\Studio\PhotoStore;
+use App\Studio\SwatchReader;
 use App\Studio\ZoneRecipes;
+use Database\Seeders\DemoSeeder;
 use Database\Seeders\MaterialsSeeder;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Schema;
@@ -265,5 +267,47 @@ describe('the database', function (): void {
         foreach (['pieces', 'zones', 'recipes', 'drawn_steps', 'box_pencils'] as $table) {
             $this->assertDatabaseEmpty($table);
         }
+    });
+});
+
+describe('the demo studio', function (): void {
+    it('comes swatched and calibrated, once, and to those that have it already', function (): void {
+        config(['prism.demo' => true]);
+        (new MaterialsSeeder)->run();
+        (new DemoSeeder)->run();
+        $demo = User::query()->where('email', config('prism.demo_email'))->firstOrFail();
+        expect($demo->swatches()->count())->toBeGreaterThan(300)
+            ->and($demo->swatches()->where('source', '!=', 'simulated')->exists())->toBeFalse()
+            ->and($demo->calibrations()->count())->toBe(1)->and($demo->pieces()->count())->toBe(1);
+        $calibration = $demo->calibrations()->firstOrFail();
+        expect($calibration->after)->toBeLessThan(0.6 * $calibration->before);
+
+        (new DemoSeeder)->run();
+        expect($demo->calibrations()->count())->toBe(1)->and($demo->pieces()->count())->toBe(1);
+
+        // A studio from before there were swatches gets them, and keeps its pieces.
+        $demo->calibrations()->delete();
+        $demo->swatches()->delete();
+        (new DemoSeeder)->run();
+        expect($demo->swatches()->count())->toBeGreaterThan(300)->and($demo->calibrations()->count())->toBe(1)->and($demo->pieces()->count())->toBe(1);
+    });
+
+    it('predicts what the simulated hand draws, better than from the table alone', function (): void {
+        config(['prism.demo' => true]);
+        (new MaterialsSeeder)->run();
+        (new DemoSeeder)->run();
+        $demo = User::query()->where('email', config('prism.demo_email'))->firstOrFail();
+        $paper = Paper::query()->where('slug', 'harbour-cartridge')->firstOrFail();
+        $reader = app(SwatchReader::class);
+        $calibrated = app(Engine::class)->predictor($paper, $demo);
+        $plain = app(Engine::class)->predictor($paper, User::factory()->create());
+        $errors = ['calibrated' => 0.0, 'plain' => 0.0];
+        foreach (['QW:404@40 > QW:116@45', 'QW:201@50x2', 'QW:604@45 > QW:616@50', 'LO:7206@55', 'QW:722@35 > QW:404@40'] as $i => $steps) {
+            $stack = Stack::parse($steps);
+            $drawn = $reader->read('harbour-cartridge', $stack, "test $i");
+            $errors['calibrated'] += $calibrated->predict($stack)->colour->differenceTo($drawn);
+            $errors['plain'] += $plain->predict($stack)->colour->differenceTo($drawn);
+        }
+        expect($errors['calibrated'])->toBeLessThan($errors['plain'])->and($errors['calibrated'] / 5)->toBeLessThan(4.5);
     });
 });

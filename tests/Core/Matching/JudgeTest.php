@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+use Prism\Colour\Lab;
+use Prism\Layering\Doubt;
+use Prism\Layering\Predictor;
+use Prism\Layering\Stack;
+use Prism\Layering\ToothModel;
+use Prism\Matching\Candidate;
+use Prism\Matching\Judge;
+use Prism\Matching\Limits;
+use Prism\Matching\PairLibrary;
+use Prism\Matching\School;
+use Prism\Matching\Search;
+use Prism\Matching\Target;
+use Prism\Matching\TouchBook;
+
+use function Tests\Core\box;
+use function Tests\Core\model;
+use function Tests\Core\seen;
+
+const JUDGED = ['QW:113', 'QW:201', 'QW:404', 'QW:519', 'QW:722', 'LO:7206', 'LO:7606'];
+
+function judge(?Target $target = null, Limits $limits = new Limits): Judge
+{
+    return new Judge(new TouchBook(model(), JUDGED), $target ?? Target::colour(Lab::of(50, 20, 20)), $limits);
+}
+
+function at(string $pencil): int
+{
+    return (int) array_search($pencil, JUDGED, true);
+}
+
+it('costs a plain layer nothing but its miss, taken with what one cannot know', function (): void {
+    $doubt = Doubt::usual(1, 0, 0);
+    $layer = [[at('QW:201'), 50, 1]];
+    expect(judge()->cost(0.0, 1.0, $layer))->toEqualWithDelta(0.0, 1e-9)
+        ->and(judge()->cost(3.0, 1.0, $layer))->toEqualWithDelta(sqrt(9.0 + $doubt ** 2) - $doubt, 1e-9)
+        ->and(judge()->cost(3.0, 1.0, $layer, 2.0))->toEqualWithDelta(sqrt(13.0) - $doubt, 1e-9);
+});
+
+it('never costs less than it says is the least', function (): void {
+    mt_srand(41);
+    foreach (School::cases() as $school) {
+        $judge = judge(limits: new Limits(school: $school));
+        for ($i = 0; $i < 300; $i++) {
+            $layers = array_map(static fn (): array => [mt_rand(0, count(JUDGED) - 1), 5 * mt_rand(3, 20), mt_rand(1, 3)], range(1, mt_rand(1, 4)));
+            $miss = mt_rand(0, 2000) / 100;
+            expect($judge->cost($miss, mt_rand(0, 100) / 100, $layers))->toBeGreaterThanOrEqual($judge->atLeast($miss) - 1e-9);
+        }
+    }
+});
+
+it('charges for more pencils, more layers, little tooth, a burnish, black, and heavy layers below', function (): void {
+    $cost = static fn (array $layers, float $tooth = 1.0): float => judge()->cost(1.0, $tooth, $layers);
+    $red = [at('QW:201'), 45, 1];
+    $blue = [at('QW:404'), 45, 1];
+    expect($cost([$red]))->toBeLessThan($cost([$red, $red]))
+        ->and($cost([$red, $red]))->toBeLessThan($cost([$red, $blue]))
+        ->and($cost([$red]))->toBeLessThan($cost([$red], 0.02))
+        ->and($cost([[at('QW:201'), 80, 1]]))->toBeLessThan($cost([[at('QW:201'), 85, 1]]))
+        ->and($cost([$red, [at('QW:519'), 40, 1]]))->toBeLessThan($cost([$red, [at('QW:722'), 40, 1]]))
+        ->and($cost([[at('QW:722'), 40, 1], $red]))->toBeGreaterThan($cost([[at('QW:404'), 40, 1], $red]) + 1.0)
+        ->and($cost([$red, [at('QW:519'), 75, 1]]))->toBeLessThan($cost([[at('QW:201'), 75, 1], [at('QW:519'), 75, 1]]));
+});
+
+it('likes a light complement under a colour', function (): void {
+    $goal = Target::colour(Lab::of(55, 45, 30));
+    $under = judge($goal)->cost(1.0, 1.0, [[at('QW:519'), 35, 1], [at('QW:201'), 60, 1]]);
+    $heavyUnder = judge($goal)->cost(1.0, 1.0, [[at('QW:519'), 55, 1], [at('QW:201'), 60, 1]]);
+    expect($under)->toBeLessThan($heavyUnder);
+});
+
+it('keeps its touches and knows its blacks', function (): void {
+    $book = new TouchBook(model(), JUDGED);
+    expect($book->touch(1, 40, 2))->toBe($book->touch(1, 40, 2))
+        ->and($book->touch(1, 40, 2))->not->toBe($book->touch(1, 40, 1))
+        ->and($book->laid(2, 35)->pressurePercent)->toBe(35.0)
+        ->and($book->lightness(at('QW:113')))->toBeGreaterThan(80.0)
+        ->and(array_values(array_filter(array_keys(JUDGED), $book->isBlack(...))))->toBe([at('QW:722')]);
+    $passage = model()->lay(model()->bare(), $book->touch(at('QW:404'), 50, 2));
+    expect($passage->lab())->toEqual(seen('QW:404@50x2'));
+});
+
+it('names a set of pencils whatever their order', function (): void {
+    $one = new Candidate([[3, 40, 1], [1, 50, 1], [3, 30, 1]], 1.0);
+    $other = new Candidate([[1, 20, 1], [3, 70, 2]], 2.0);
+    expect($one->set())->toBe('1,3')->and($other->set())->toBe($one->set())
+        ->and($one->key())->not->toBe($other->key())
+        ->and($one->sharedWith($other))->toBe(1.0)
+        ->and($one->pencils())->toBe([1, 3]);
+});
+
+it('gives many stacks for a target, of each set of pencils the best', function (): void {
+    $kit = box(JUDGED);
+    $search = new Search(new Predictor(model()), $kit, PairLibrary::build(model(), $kit->ids()));
+    $target = Target::colour(seen('QW:201@45 > QW:113@45'));
+    $wide = $search->wide($target, new Limits(maxLayers: 3));
+    foreach ($wide as $set => $candidate) {
+        expect($candidate->set())->toBe((string) $set);
+    }
+    // Each pencil alone and each pair.
+    $sizes = array_count_values(array_map(static fn (Candidate $candidate): int => count($candidate->pencils()), $wide));
+    expect($sizes[1])->toBe(7)->and($sizes[2])->toBe(21);
+    $best = array_reduce($wide, static fn (?Candidate $best, Candidate $next): Candidate => $best === null || $next->cost < $best->cost ? $next : $best);
+    $settled = $search->settle($target, new Limits(maxLayers: 3), $best);
+    expect($settled->difference->dE00)->toBeLessThan(3.0);
+});
+
+it('stays within one school, whichever, and within its limits', function (School $school): void {
+    $kit = box(JUDGED);
+    $search = new Search(new Predictor(model()), $kit, PairLibrary::build(model(), $kit->ids()));
+    foreach ([[50, 20, 20], [40, -5, -20], [65, -10, 35]] as [$L, $a, $b]) {
+        foreach ($search->find(Target::colour(Lab::of($L, $a, $b)), new Limits(top: 3, maxPencils: 2, maxLayers: 3, school: $school, noBlack: true)) as $recipe) {
+            expect(count($recipe->stack->pencils()))->toBeLessThanOrEqual(3)
+                ->and(count(array_unique(array_map(strval(...), $recipe->stack->pencils()))))->toBeLessThanOrEqual(2)
+                ->and((string) $recipe->stack)->not->toContain('QW:722')
+                ->and($recipe->prediction->sensitivity)->toBeGreaterThanOrEqual(0.0);
+        }
+    }
+})->with(School::cases());
+
+it('looks no different for a model that was kept in a file', function (): void {
+    $kept = unserialize(serialize(model()));
+    $stack = Stack::parse('QW:404@40 > QW:201@90 > wash > QW:113@55x2 > lift');
+    expect($kept)->toBeInstanceOf(ToothModel::class)->and($kept->draw($stack)->lab())->toEqual(model()->draw($stack)->lab());
+});
