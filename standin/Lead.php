@@ -15,7 +15,7 @@ final readonly class Lead
     /** More of it in pale leads, which hold white. */
     private const WHITE_SCATTERS = 6.0;
 
-    private const THICK_COAT = 1.0;
+    private const THICK_COAT = 0.75;
 
     private const LEAST_REFLECTANCE = 0.012;
 

@@ -52,7 +52,7 @@ final readonly class Warnings
     private const JUMP_STEPS = 4.0;
 
     /** Share of a layer that a slick film keeps off. */
-    private const RESISTED = 0.2;
+    private const RESISTED = 0.31;
 
     private const PALE_L = 78.0;
 

@@ -32,6 +32,7 @@ it('fires where it should and not where it should not', function (Warning $warni
     'complements in equal shares, meant to be a clean orange' => [Warning::Muddy, 'QW:131@60x2 > QW:404@60x2', 'QW:131@60x2 > QW:119@60x2', fn () => Lab::of(60, 40, 50)],
     'a very pale and a very dark pencil' => [Warning::ValueJump, 'QW:107@60x2 > QW:722@80x2', 'QW:604@60x2 > QW:616@60x2'],
     'dark over pale wax' => [Warning::Resists, 'QW:107@70x3 > QW:404@40', 'QW:404@40 > QW:107@70x3'],
+    'a burnished orange is slick, but no pale one' => [Warning::Resists, 'QW:107@70x3 > QW:404@40', 'QW:128@90x3 > QW:404@40'],
     'a full paper' => [Warning::PaperFull, 'QW:604@95x4 > QW:616@100x3', 'QW:604@35'],
     'a little tooth' => [Warning::LowTooth, 'QW:404@85x2', 'QW:404@50'],
     'clear white over black' => [Warning::PaleWillNotCover, 'QW:722@80x2 > LO:7003@60', 'QW:722@20 > QW:101@60'],
