@@ -39,6 +39,8 @@ final readonly class Candidate
         $own = array_flip(array_column($this->layers, 0));
         $others = array_flip(array_column($other->layers, 0));
 
-        return count(array_intersect_key($own, $others)) / max(1, count($own + $others));
+        $either = count($own + $others);
+
+        return $either === 0 ? 1.0 : count(array_intersect_key($own, $others)) / $either;
     }
 }

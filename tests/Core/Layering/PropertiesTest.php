@@ -166,10 +166,10 @@ it('holds to the facts of the studio after calibration too', function (): void {
     // 2: light passes leave more tooth than one heavy pass of the same strength; where one firm pass does it, it is not heavy.
     $roomier = [];
     foreach ($dark as $id) {
-        $L = $seen("$id@50x5")->L;
+        $L = $seen("$id@50x7")->L;
         for ($percent = 20.0; $percent < 100.0 && $seen("$id@$percent")->L > $L; $percent++);
-        if ($percent >= 68.0) {
-            $roomier[] = $model->draw(Stack::parse("$id@50x5"))->toothLeft() > $model->draw(Stack::parse("$id@$percent"))->toothLeft();
+        if ($percent >= 70.0) {
+            $roomier[] = $model->draw(Stack::parse("$id@50x7"))->toothLeft() > $model->draw(Stack::parse("$id@$percent"))->toothLeft();
         }
     }
     expect(count($roomier))->toBeGreaterThan(8)->and($share($roomier))->toBeGreaterThan(0.85)

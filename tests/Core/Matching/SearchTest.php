@@ -186,3 +186,9 @@ it('warns of bloom, burnish below and full paper, and only then', function (): v
         ->and($codes('QW:604@90x4 > blend'))->toContain(Warning::PaperFull)
         ->and($codes('QW:604@30'))->toBe([]);
 });
+
+it('offers the bare paper once where the paper is the colour', function (): void {
+    $recipes = search()->find(Target::colour(Lab::of(98, 0, 1)), new Limits(top: 5));
+    $stacks = array_map(static fn (Recipe $recipe): string => (string) $recipe->stack, $recipes);
+    expect($stacks[0])->toBe('')->and(array_unique($stacks))->toHaveCount(count($stacks));
+});
