@@ -60,6 +60,7 @@ export function recipe(changes: Partial<Recipe> = {}): Recipe {
         steps: [step('404'), step('519', 95)],
         predicted: colour({ hex: '#507a62' }),
         sigma: 2.95,
+        sensitivity: 3.1,
         toothLeft: 0.26,
         difference: { dE00: 0.64, dL: 0.2, dC: 0.1, dH: 0.4, valueSteps: 0.02, words: 'on target' },
         underlayer: null,

@@ -11,11 +11,12 @@ use Prism\Matching\Recipe;
 use Prism\Matching\Warning;
 
 /** @property-read Recipe $resource */
-#[OA\Schema(schema: 'Recipe', required: ['stack', 'steps', 'predicted', 'sigma', 'toothLeft', 'difference', 'underlayer', 'warnings'], properties: [
+#[OA\Schema(schema: 'Recipe', required: ['stack', 'steps', 'predicted', 'sigma', 'sensitivity', 'toothLeft', 'difference', 'underlayer', 'warnings'], properties: [
     new OA\Property(property: 'stack', type: 'string', description: 'stack notation; empty for bare paper'),
     new OA\Property(property: 'steps', type: 'array', items: new OA\Items(ref: '#/components/schemas/Step')),
     new OA\Property(property: 'predicted', ref: '#/components/schemas/Colour'),
     new OA\Property(property: 'sigma', type: 'number', description: 'doubt in dE00'),
+    new OA\Property(property: 'sensitivity', type: 'number', description: 'dE00 that a hand makes which is off by 10 % of pressure in every layer'),
     new OA\Property(property: 'toothLeft', type: 'number', description: '0-1'),
     new OA\Property(property: 'difference', ref: '#/components/schemas/Difference'),
     new OA\Property(property: 'underlayer', type: 'integer', nullable: true, description: 'index of the underlayer step'),
@@ -45,6 +46,7 @@ final class RecipeResource extends JsonResource
             'steps' => StepResource::collection($recipe->stack->steps),
             'predicted' => ColourResource::make($recipe->prediction->colour),
             'sigma' => round($recipe->prediction->sigma, 2),
+            'sensitivity' => round($recipe->prediction->sensitivity, 2),
             'toothLeft' => round($recipe->prediction->toothLeft, 3),
             'difference' => $recipe->difference->jsonSerialize(),
             'underlayer' => $recipe->underlayer,

@@ -479,6 +479,8 @@ export interface components {
             predicted: components['schemas']['Colour'];
             /** @description doubt in dE00 */
             sigma: number;
+            /** @description dE00 that a hand makes which is off by 10 % of pressure in every layer */
+            sensitivity: number;
             /** @description 0-1 */
             toothLeft: number;
             difference: components['schemas']['Difference'];

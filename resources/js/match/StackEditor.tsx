@@ -252,6 +252,9 @@ export function StackEditor({ selected }: { selected: Selected }) {
                             dE00 <span data-testid="dE">{known.recipe.difference.dE00.toFixed(2)}</span> ±{' '}
                             {known.recipe.sigma.toFixed(1)}, predicted {known.recipe.predicted.appearance.sentence}
                         </small>
+                        <small data-testid="hand">
+                            A hand 10 % off in each layer moves it by dE00 {known.recipe.sensitivity.toFixed(1)}
+                        </small>
                         <span style={{ display: 'flex', alignItems: 'center', gap: 4 }}>
                             <ToothRings left={known.recipe.toothLeft} size={22} /> left,{' '}
                             {known.room === 0
