@@ -36,6 +36,7 @@ await take('look');
 await stage('Plan');
 await take('plan');
 await stage('Draw');
+await page.getByText(/Step 1 of/).waitFor();
 // The first step leaves paper bare; the second is a pencil.
 await page.keyboard.press('d');
 await page.getByText(/Step 2 of/).waitFor();
