@@ -9,7 +9,6 @@ use Prism\Exchange\SwatchTable;
 use Prism\Layering\Passage;
 use Prism\Layering\PencilOptics;
 use Prism\Layering\Stack;
-use Prism\Layering\StackNotation;
 use Prism\Layering\Step;
 use Prism\Layering\Tooth;
 use Prism\Layering\ToothModel;
@@ -149,7 +148,6 @@ it('reads back any stack that it writes', function (): void {
         $stack = Stack::of(...array_map(static fn (): Step => randomStep(), range(1, mt_rand(1, 9))));
         expect((string) Stack::parse((string) $stack))->toBe((string) $stack);
     }
-    expect(class_exists(StackNotation::class))->toBeTrue();
 });
 
 it('holds to the facts of the studio after calibration too', function (): void {
