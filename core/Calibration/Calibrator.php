@@ -220,7 +220,8 @@ final class Calibrator
             $papers[] = $swatch->paper;
         }
         $this->fitted = array_values(array_intersect($this->fitted, $pencils));
-        $this->foundPapers = array_values(array_intersect($this->foundPapers, $papers));
+        // The yardstick stays what it was, however many swatches another paper has by now.
+        $this->foundPapers = array_values(array_diff(array_intersect($this->foundPapers, $papers), [$previous->yardstick]));
     }
 
     private function settle(): void

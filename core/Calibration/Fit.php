@@ -42,16 +42,6 @@ final readonly class Fit
         return new self($hand, $this->papers, $this->pencils);
     }
 
-    public function withPaper(string $id, PaperFit $paper): self
-    {
-        return new self($this->hand, [$id => $paper] + $this->papers, $this->pencils);
-    }
-
-    public function withPencil(string $id, PencilFit $pencil): self
-    {
-        return new self($this->hand, $this->papers, [$id => $pencil] + $this->pencils);
-    }
-
     /** @return array<string, PencilOptics> */
     private function optics(Hand $hand): array
     {

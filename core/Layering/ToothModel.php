@@ -30,7 +30,7 @@ final class ToothModel
     /** How soon film covers what was slick below. */
     private const COVERS = 3.0;
 
-    /** Film laid over a film of this many times its thickness drags a good half of what it could. */
+    /** No pass takes up more of the film below, as a share. */
     private const MOST_DRAGGED = 0.95;
 
     /** Least absorption and scattering: no film is perfectly clear. */

@@ -54,12 +54,6 @@ final class TouchBook
         return $this->laid[$index * 128 + $percent] ??= new LaidColour(...[...$this->coats[$index], $percent]);
     }
 
-    /** L* of the heavy coat. */
-    public function lightness(int $index): float
-    {
-        return $this->coats[$index][0];
-    }
-
     public function isBlack(int $index): bool
     {
         [$L, $chroma] = $this->coats[$index];

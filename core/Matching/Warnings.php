@@ -107,7 +107,7 @@ final readonly class Warnings
                 if (self::resisted($passage) > self::RESISTED) {
                     $warnings[] = Warning::Resists;
                 }
-                if ($this->doesNotCover($passage, $after, $step)) {
+                if (self::doesNotCover($passage, $after, $step, $alone[$at]->L)) {
                     $warnings[] = Warning::PaleWillNotCover;
                 }
                 if ($at < $last && $step->pressurePercent >= Pressure::BURNISH_PERCENT) {
@@ -170,16 +170,12 @@ final readonly class Warnings
         return $kept;
     }
 
-    private function doesNotCover(Passage $below, Passage $after, Step $step): bool
+    /** @param  float  $own  L* of the layer alone */
+    private static function doesNotCover(Passage $below, Passage $after, Step $step, float $own): bool
     {
-        if ($step->pencil === null || $below->films === []) {
-            return false;
-        }
-        $optics = $this->model->opticsOf((string) $step->pencil);
-        $own = $this->model->layer($this->model->bare(), $optics, $step->pressurePercent / 100.0, $step->passes)->lab()->L;
         $gap = $own - $below->lab()->L;
 
-        return $own > self::PALE_L && $gap > self::PALE_GAP && $step->pressurePercent > RecipeMaker::UNDERLAYER_PERCENT
+        return $below->films !== [] && $own > self::PALE_L && $gap > self::PALE_GAP && $step->pressurePercent > RecipeMaker::UNDERLAYER_PERCENT
             && $after->lab()->L - $below->lab()->L < self::PALE_COVERS * $gap;
     }
 

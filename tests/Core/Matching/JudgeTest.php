@@ -77,7 +77,7 @@ it('keeps its touches and knows its blacks', function (): void {
     expect($book->touch(1, 40, 2))->toBe($book->touch(1, 40, 2))
         ->and($book->touch(1, 40, 2))->not->toBe($book->touch(1, 40, 1))
         ->and($book->laid(2, 35)->pressurePercent)->toBe(35.0)
-        ->and($book->lightness(at('QW:113')))->toBeGreaterThan(80.0)
+        ->and($book->laid(at('QW:113'), 50)->L)->toBeGreaterThan(80.0)
         ->and(array_values(array_filter(array_keys(JUDGED), $book->isBlack(...))))->toBe([at('QW:722')]);
     $passage = model()->lay(model()->bare(), $book->touch(at('QW:404'), 50, 2));
     expect($passage->lab())->toEqual(seen('QW:404@50x2'));
