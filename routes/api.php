@@ -5,9 +5,12 @@ declare(strict_types=1);
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\MatchController;
 use App\Http\Controllers\MaterialController;
+use App\Http\Controllers\PencilController;
 use App\Http\Controllers\PieceController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\SessionController;
+use App\Http\Controllers\SubstituteController;
+use App\Http\Controllers\WorkController;
 use App\Http\Controllers\ZoneController;
 use Illuminate\Support\Facades\Route;
 
@@ -21,8 +24,23 @@ Route::post('account/reset', [AccountController::class, 'reset'])->middleware('t
 
 Route::middleware('auth')->group(static function (): void {
     Route::get('papers', [MaterialController::class, 'papers']);
-    Route::get('pencils', [MaterialController::class, 'pencils']);
     Route::put('box', [MaterialController::class, 'changeBox']);
+    Route::patch('box/{pencil}', [MaterialController::class, 'noteInBox']);
+
+    Route::get('pencils', [PencilController::class, 'index']);
+    Route::post('pencils', [PencilController::class, 'store']);
+    Route::post('pencils/preview', [PencilController::class, 'preview']);
+    Route::post('pencils/import', [PencilController::class, 'import']);
+    Route::get('pencils.{format}', [PencilController::class, 'export'])->whereIn('format', ['csv', 'gpl']);
+    Route::get('pencils/{pencil}', [PencilController::class, 'show']);
+    Route::put('pencils/{pencil}', [PencilController::class, 'update']);
+    Route::delete('pencils/{pencil}', [PencilController::class, 'destroy']);
+    Route::post('substitutes', [SubstituteController::class, 'find']);
+
+    Route::get('works', [WorkController::class, 'latest']);
+    Route::post('works', [WorkController::class, 'store'])->middleware('throttle:uploads');
+    Route::get('works/{work}', [WorkController::class, 'show']);
+    Route::delete('works/{work}', [WorkController::class, 'cancel']);
 
     Route::get('pieces', [PieceController::class, 'index']);
     Route::post('pieces', [PieceController::class, 'store'])->middleware('throttle:uploads');

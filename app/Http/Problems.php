@@ -10,6 +10,7 @@ use Illuminate\Http\Exceptions\ThrottleRequestsException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Prism\Colour\InvalidColour;
+use Prism\Exchange\TableRefused;
 use Prism\Layering\InvalidStep;
 use Prism\Layering\NotationError;
 use Prism\Layering\UnknownPencil;
@@ -20,6 +21,8 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 final class Problems
 {
     private const REFUSALS = [InvalidColour::class, InvalidStep::class, NotationError::class, UnknownPencil::class, InvalidMaterial::class];
+
+    private const ROWS_SHOWN = 200;
 
     public static function register(Exceptions $exceptions): void
     {
@@ -42,6 +45,11 @@ final class Problems
 
             return null;
         });
+        $exceptions->dontReport(TableRefused::class);
+        $exceptions->render(static fn (TableRefused $refusal, Request $request): JsonResponse => self::refused(
+            sprintf('%s in this file cannot be taken in; nothing of it was.', count($refusal->errors) === 1 ? 'One thing' : count($refusal->errors).' things'),
+            ['rows' => array_slice($refusal->errors, 0, self::ROWS_SHOWN)],
+        ));
     }
 
     /** @param  array<string, mixed>  $more */

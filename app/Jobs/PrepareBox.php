@@ -42,7 +42,7 @@ final class PrepareBox implements ShouldBeUnique, ShouldQueue
         $papers = Paper::query();
         $papers->whereIn('id', $this->user->pieces()->select('paper_id'));
         foreach ($papers->get() as $paper) {
-            $engine->library($paper, $this->user, $box);
+            $engine->library($paper, $this->user, $engine->searchable($paper, $this->user, $box));
         }
     }
 }

@@ -6,6 +6,8 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\SoftDeletes;
+use Illuminate\Support\Carbon;
 
 /**
  * What an artist laid on which paper, and the colour read.
@@ -17,12 +19,23 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property float $L
  * @property float $a
  * @property float $b
- * @property string $source
+ * @property string $source  typed, instrument, picture or simulated
+ * @property string $note
+ * @property ?Carbon $drawn_on
+ * @property ?float $spread  dE00 within the swatch, where a picture was read
+ * @property string $technique
+ * @property ?string $chart_id
+ * @property Carbon $created_at
  * @property-read Paper $paper
  */
 final class Swatch extends Model
 {
-    protected $fillable = ['paper_id', 'stack', 'L', 'a', 'b', 'source'];
+    use SoftDeletes;
+
+    protected $fillable = ['paper_id', 'stack', 'L', 'a', 'b', 'source', 'note', 'drawn_on', 'spread', 'technique', 'chart_id'];
+
+    /** @var array<string, string> */
+    protected $casts = ['drawn_on' => 'date:Y-m-d'];
 
     /** @return BelongsTo<Paper, $this> */
     public function paper(): BelongsTo

@@ -17,6 +17,7 @@ use Illuminate\Support\Facades\Mail;
  * @property string $name
  * @property string $email
  * @property string $password
+ * @property ?int $calibration_id  the one in force
  */
 final class User extends Authenticatable
 {
@@ -43,7 +44,7 @@ final class User extends Authenticatable
      */
     public function box(): BelongsToMany
     {
-        return $this->belongsToMany(Pencil::class, 'box_pencils');
+        return $this->belongsToMany(Pencil::class, 'box_pencils')->withPivot(['favourite', 'spare', 'length_mm']);
     }
 
     /** @return HasMany<Swatch, $this> */
@@ -56,6 +57,24 @@ final class User extends Authenticatable
     public function calibrations(): HasMany
     {
         return $this->hasMany(Calibration::class);
+    }
+
+    /** @return HasMany<Chart, $this> */
+    public function charts(): HasMany
+    {
+        return $this->hasMany(Chart::class);
+    }
+
+    /** @return HasMany<Work, $this> */
+    public function works(): HasMany
+    {
+        return $this->hasMany(Work::class);
+    }
+
+    /** @return HasMany<Range, $this> their own */
+    public function ranges(): HasMany
+    {
+        return $this->hasMany(Range::class);
     }
 
     public function sendPasswordResetNotification($token): void

@@ -26,7 +26,7 @@ final class AppServiceProvider extends ServiceProvider
         $storage = static fn (): string => (string) config('prism.storage');
         $this->app->scoped(Catalogue::class);
         $this->app->singleton(SwatchReader::class, SimulatedReader::class);
-        $this->app->scoped(Engine::class, static fn (Application $app): Engine => new Engine($app->make(Catalogue::class), $app->make(Calibrations::class), $app->make('cache.store'), $storage().'/engine'));
+        $this->app->scoped(Engine::class, static fn (Application $app): Engine => new Engine($app->make(Calibrations::class), $app->make('cache.store'), $storage().'/engine'));
         $this->app->singleton(PhotoStore::class, static fn (): PhotoStore => new PhotoStore($storage().'/pieces'));
         $this->app->singleton(PhotoReader::class, static fn (): PhotoReader => new PhotoReader((int) config('prism.photo.max_megapixels'), (int) config('prism.photo.working_edge')));
     }

@@ -7,10 +7,13 @@ namespace App\Studio;
 use App\Models\Calibration as CalibrationModel;
 use App\Models\User;
 use Closure;
+use Illuminate\Support\Facades\DB;
 use Prism\Calibration\Calibration;
 use Prism\Calibration\Calibrator;
+use Prism\Calibration\Swatch;
+use Prism\Materials\Kit;
 
-/** An artist's calibrations: made from the swatch book, the latest in force. */
+/** An artist's calibrations: made from the swatch book, one of them in force. */
 final class Calibrations
 {
     public function __construct(private readonly Catalogue $catalogue)
@@ -20,41 +23,49 @@ final class Calibrations
     /**
      * Fits the engine to all of an artist's swatches and puts that in force.
      *
-     * @param  ?Closure(string, float): void  $progress
+     * @param  ?Closure(string, float): void  $progress  may throw to cancel
      */
     public function calibrate(User $user, ?Closure $progress = null): CalibrationModel
     {
         $swatches = $this->catalogue->swatches($user);
-        $calibration = Calibrator::fit($this->catalogue->pencils(), $swatches, $this->catalogue->papers(), progress: $progress);
+        $kit = $this->catalogue->desk($user, ...array_map(static fn (Swatch $swatch) => $swatch->stack, $swatches));
+        $calibration = Calibrator::fit($kit, $swatches, $this->catalogue->papers(), progress: $progress);
 
-        return $user->calibrations()->create([
-            'swatch_count' => count($swatches),
-            'before' => $calibration->before,
-            'after' => $calibration->after,
-            'fit' => $calibration->toArray(),
-        ]);
+        return DB::transaction(function () use ($user, $swatches, $calibration): CalibrationModel {
+            $kept = $user->calibrations()->create([
+                'number' => 1 + (int) $user->calibrations()->lockForUpdate()->max('number'),
+                'swatch_count' => count($swatches),
+                'before' => $calibration->before,
+                'after' => $calibration->after,
+                'fit' => $calibration->toArray(),
+            ]);
+            $this->putInForce($user, $kept);
+
+            return $kept;
+        });
+    }
+
+    /** From now on this one speaks; none means the pencils' own colours. */
+    public function putInForce(User $user, ?CalibrationModel $calibration): void
+    {
+        $user->calibration_id = $calibration?->id;
+        $user->save();
     }
 
     /** Number of the calibration in force; null if there is none. */
     public function inForce(User $user): ?int
     {
-        $id = $user->calibrations()->max('id');
-
-        return $id === null ? null : (int) $id;
+        return $user->calibration_id;
     }
 
-    /** A calibration read back, with the pencils that came to the ranges since; without swatches for null. */
-    public function read(?int $id): Calibration
+    /** A calibration read back for these pencils, those that it has not met as their table describes them; without swatches for null. */
+    public function read(?int $id, Kit $pencils): Calibration
     {
-        $pencils = $this->catalogue->pencils();
-        if ($id === null) {
-            return Calibrator::fit($pencils, []);
-        }
-        $row = CalibrationModel::query()->findOrFail($id);
-        $user = User::query()->findOrFail($row->user_id);
-        $kept = Calibration::fromArray($row->fit, $pencils);
+        return $id === null ? Calibrator::fit($pencils, []) : $this->of(CalibrationModel::query()->findOrFail($id), $pencils);
+    }
 
-        return count($kept->known($pencils)) === count($pencils) ? $kept
-            : Calibrator::refit($kept, $pencils, array_values(array_filter($this->catalogue->swatches($user), $kept->rests(...))), $this->catalogue->papers());
+    public function of(CalibrationModel $row, Kit $pencils): Calibration
+    {
+        return Calibrator::with(Calibration::fromArray($row->fit, $pencils), $pencils);
     }
 }

@@ -6,11 +6,10 @@ namespace App\Studio;
 
 use App\Models\Paper as PaperModel;
 use App\Models\Pencil as PencilModel;
+use App\Models\Swatch as SwatchModel;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Database\Eloquent\Collection;
 use Prism\Calibration\Swatch;
-use Prism\Colour\Bands;
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
 use Prism\Materials\Binder;
@@ -20,42 +19,94 @@ use Prism\Materials\Paper;
 use Prism\Materials\Pencil;
 use Prism\Materials\PencilId;
 
-/** From rows of the database to the materials of the core. */
+/**
+ * From rows of the database to the materials of the core. Only the pencils that are asked for are read: there may be
+ * thousands of them, and an artist draws with a few dozen.
+ */
 final class Catalogue
 {
-    private ?Kit $pencils = null;
+    /** @var array<int, Kit> boxes by user */
+    private array $boxes = [];
 
-    /** @var array<string, PencilModel> */
+    /** @var array<int, array<string, PencilModel>> rows read so far, by user and RANGE:NUMBER */
     private array $rows = [];
 
-    /** Every pencil of every range, by range and number. */
-    public function pencils(): Kit
+    /** Every pencil that an artist can see, by range and number. */
+    public function pencils(User $artist): Kit
     {
-        if ($this->pencils === null) {
-            foreach ($this->ordered(PencilModel::query()) as $row) {
-                $this->rows[self::id($row)] = $row;
-            }
-            $this->pencils = Kit::of(array_map(self::pencil(...), array_values($this->rows)));
-        }
-
-        return $this->pencils;
+        return $this->kit($artist, PencilModel::seenBy($artist));
     }
 
     /** The pencils that an artist owns, in box order. */
-    public function box(User $user): Kit
+    public function box(User $artist): Kit
     {
-        $all = $this->pencils();
-        $owned = $user->box()->pluck('pencils.id')->flip();
+        if (! isset($this->boxes[$artist->id])) {
+            $owned = PencilModel::seenBy($artist);
+            $owned->whereIn('id', $artist->box()->select('pencils.id'));
+            $this->boxes[$artist->id] = $this->kit($artist, $owned);
+        }
 
-        return $all->where(fn (Pencil $pencil): bool => $owned->has($this->rows[(string) $pencil->id]->id));
+        return $this->boxes[$artist->id];
     }
 
-    /** @return array<string, PencilModel> every pencil's row by RANGE:NUMBER */
-    public function rows(): array
+    /** The pencils of one range, in box order. */
+    public function range(User $artist, string $code): Kit
     {
-        $this->pencils();
+        return $this->kit($artist, PencilModel::seenBy($artist)->whereRelation('range', 'code', strtoupper($code)));
+    }
 
-        return $this->rows;
+    /** The box, and after it what else some stacks are made of. */
+    public function desk(User $artist, Stack ...$stacks): Kit
+    {
+        $box = $this->box($artist);
+        $others = [];
+        foreach ($stacks as $stack) {
+            foreach ($stack->pencils() as $pencil) {
+                if (! $box->has($pencil)) {
+                    $others[(string) $pencil] = $pencil;
+                }
+            }
+        }
+        ksort($others);
+
+        return $others === [] ? $box : Kit::of([...$box, ...$this->some($artist, array_values($others))]);
+    }
+
+    /**
+     * The pencils of these numbers, as far as there are such.
+     *
+     * @param  list<PencilId>  $ids
+     */
+    public function some(User $artist, array $ids): Kit
+    {
+        $wanted = $missing = [];
+        foreach ($ids as $id) {
+            $wanted[(string) $id] = true;
+            if (! isset($this->rows[$artist->id][(string) $id])) {
+                $missing[$id->range][] = $id->number;
+            }
+        }
+        if ($missing !== []) {
+            $this->kit($artist, PencilModel::seenBy($artist)->where(static function (Builder $any) use ($missing): void {
+                foreach ($missing as $range => $numbers) {
+                    $any->orWhere(static function (Builder $one) use ($numbers, $range): void {
+                        $one->whereRelation('range', 'code', $range)->whereIn('number', $numbers);
+                    });
+                }
+            }));
+        }
+
+        return Kit::of(array_map(self::pencil(...), array_values(array_intersect_key($this->rows[$artist->id] ?? [], $wanted))));
+    }
+
+    /** A pencil's row; null if the artist sees no such pencil. */
+    public function row(User $artist, PencilId $id): ?PencilModel
+    {
+        if (! isset($this->rows[$artist->id][(string) $id])) {
+            $this->some($artist, [$id]);
+        }
+
+        return $this->rows[$artist->id][(string) $id] ?? null;
     }
 
     /** @return list<Swatch> what an artist has swatched, on any paper */
@@ -63,7 +114,7 @@ final class Catalogue
     {
         $swatches = [];
         foreach ($user->swatches()->with('paper')->get()->sortBy('id') as $row) {
-            $swatches[] = new Swatch((string) $row->id, $row->paper->slug, Stack::parse($row->stack), Lab::of($row->L, $row->a, $row->b));
+            $swatches[] = self::swatch($row);
         }
 
         return $swatches;
@@ -80,23 +131,17 @@ final class Catalogue
         return Paper::of($paper->slug, $paper->name, Lab::of($paper->L, $paper->a, $paper->b), $paper->roughness, $paper->capacity, $paper->adhesion);
     }
 
+    public static function swatch(SwatchModel $row): Swatch
+    {
+        return new Swatch((string) $row->id, $row->paper->slug, Stack::parse($row->stack), Lab::of($row->L, $row->a, $row->b));
+    }
+
     public static function id(PencilModel $pencil): string
     {
         return $pencil->range->code.':'.$pencil->number;
     }
 
-    /**
-     * @param  Builder<PencilModel>  $query
-     * @return Collection<int, PencilModel>
-     */
-    private function ordered(Builder $query): Collection
-    {
-        return $query->with('range')->get()->sort(
-            static fn (PencilModel $a, PencilModel $b): int => [$a->range_id, strnatcmp($a->number, $b->number)] <=> [$b->range_id, 0],
-        )->values();
-    }
-
-    private static function pencil(PencilModel $row): Pencil
+    public static function pencil(PencilModel $row): Pencil
     {
         return new Pencil(
             PencilId::of(self::id($row)),
@@ -104,8 +149,29 @@ final class Catalogue
             Binder::from($row->binder),
             Opacity::from($row->opacity),
             $row->lightfastness,
-            Bands::toLab($row->bands),
-            array_map(floatval(...), $row->bands),
+            self::colour($row),
+            $row->bands === null ? null : array_map(floatval(...), $row->bands),
         );
+    }
+
+    /** Of a heavy coat; null if none was measured. */
+    public static function colour(PencilModel $row): ?Lab
+    {
+        return $row->L === null ? null : Lab::of($row->L, (float) $row->a, (float) $row->b);
+    }
+
+    /** @param  Builder<PencilModel>  $query */
+    private function kit(User $artist, Builder $query): Kit
+    {
+        $rows = $query->with('range')->get()->sort(
+            static fn (PencilModel $a, PencilModel $b): int => [$a->range_id, strnatcmp($a->number, $b->number)] <=> [$b->range_id, 0],
+        );
+        $pencils = [];
+        foreach ($rows as $row) {
+            $this->rows[$artist->id][self::id($row)] = $row;
+            $pencils[] = self::pencil($row);
+        }
+
+        return Kit::of($pencils);
     }
 }

@@ -14,6 +14,8 @@ use Prism\Matching\PairLibrary;
 use Prism\Matching\RecipeMaker;
 use Prism\Matching\Search;
 use Prism\Materials\Kit;
+use Prism\Materials\Pencil;
+use Prism\Planning\Representatives;
 
 /**
  * The engine of the core for the studio's papers and boxes. What is dear to compute (the model of an artist's
@@ -22,32 +24,31 @@ use Prism\Materials\Kit;
 final class Engine
 {
     /** Goes up when the engine computes differently. */
-    private const VERSION = 4;
+    private const VERSION = 5;
 
     private const BUILD_SECONDS = 60;
+
+    /** Pairs are counted in squares. */
+    private const MOST_SEARCHED = 160;
 
     /** @var array<string, Predictor> */
     private array $predictors = [];
 
-    /** @var array<int, ?int> calibration in force, by user */
-    private array $inForce = [];
-
     public function __construct(
-        private readonly Catalogue $catalogue,
         private readonly Calibrations $calibrations,
         private readonly Repository $cache,
         private readonly string $folder,
     ) {
     }
 
-    /** Speaks for an artist's calibration on a paper; knows every pencil of the catalogue. */
-    public function predictor(PaperModel $paper, User $artist): Predictor
+    /** Speaks for an artist's calibration on a paper; knows the pencils of a kit. */
+    public function predictor(PaperModel $paper, User $artist, Kit $kit): Predictor
     {
-        $key = $this->digest($paper, $artist, $this->catalogue->pencils());
+        $key = $this->digest($paper, $artist, $kit);
 
         return $this->predictors[$key] ??= $this->kept(
             "predictor-$key",
-            fn (): Predictor => $this->calibrations->read($this->inForce($artist))->predictor(Catalogue::paper($paper)),
+            fn (): Predictor => $this->calibrations->read($this->calibrations->inForce($artist), $kit)->predictor(Catalogue::paper($paper)),
             serialize(...),
             static function (string $bytes): Predictor {
                 $predictor = @unserialize($bytes);
@@ -57,39 +58,57 @@ final class Engine
         );
     }
 
-    public function recipes(PaperModel $paper, User $artist): RecipeMaker
+    public function recipes(PaperModel $paper, User $artist, Kit $kit): RecipeMaker
     {
-        return new RecipeMaker($this->predictor($paper, $artist), $this->catalogue->pencils());
+        return new RecipeMaker($this->predictor($paper, $artist, $kit), $kit);
     }
 
     /** @throws EmptyBox */
     public function search(PaperModel $paper, User $artist, Kit $box): Search
     {
-        if (count($box) === 0) {
+        $known = $this->searchable($paper, $artist, $box);
+        if (count($known) === 0) {
             throw new EmptyBox;
         }
 
-        return new Search($this->predictor($paper, $artist), $this->catalogue->pencils(), $this->library($paper, $artist, $box));
+        return new Search($this->predictor($paper, $artist, $box), $known, $this->library($paper, $artist, $known));
+    }
+
+    /**
+     * The pencils of a box that a search tries: those of which a colour or a swatch is known, and of a very large box so many
+     * that every other lies near one of them.
+     */
+    public function searchable(PaperModel $paper, User $artist, Kit $box): Kit
+    {
+        $optics = $this->predictor($paper, $artist, $box)->model->optics;
+        $known = $box->where(static fn (Pencil $pencil): bool => isset($optics[(string) $pencil->id]));
+        if (count($known) <= self::MOST_SEARCHED) {
+            return $known;
+        }
+        $coats = [];
+        foreach ($known as $id => $pencil) {
+            if ($pencil->fullCoat !== null) {
+                $coats[$id] = $pencil->fullCoat;
+            }
+        }
+        $chosen = array_flip(Representatives::of($coats, self::MOST_SEARCHED));
+
+        return $known->where(static fn (Pencil $pencil): bool => isset($chosen[(string) $pencil->id]));
     }
 
     public function library(PaperModel $paper, User $artist, Kit $box): PairLibrary
     {
         return $this->kept(
             'pairs-'.$this->digest($paper, $artist, $box),
-            fn (): PairLibrary => PairLibrary::build($this->predictor($paper, $artist)->model, $box->ids()),
+            fn (): PairLibrary => PairLibrary::build($this->predictor($paper, $artist, $box)->model, $box->ids()),
             static fn (PairLibrary $library): string => $library->pack(),
             PairLibrary::unpack(...),
         );
     }
 
-    private function inForce(User $artist): ?int
-    {
-        return array_key_exists($artist->id, $this->inForce) ? $this->inForce[$artist->id] : $this->inForce[$artist->id] = $this->calibrations->inForce($artist);
-    }
-
     private function digest(PaperModel $paper, User $artist, Kit $kit): string
     {
-        $parts = [self::VERSION, $this->inForce($artist), $paper->only(['slug', 'L', 'a', 'b', 'roughness', 'capacity', 'adhesion'])];
+        $parts = [self::VERSION, $this->calibrations->inForce($artist), $paper->only(['slug', 'L', 'a', 'b', 'roughness', 'capacity', 'adhesion'])];
         foreach ($kit as $id => $pencil) {
             $parts[] = [$id, $pencil->binder->value, $pencil->opacity->value, $pencil->fullCoatBands];
         }

@@ -32,7 +32,9 @@ final class ZoneRecipes
             return null;
         }
 
-        return $this->engine->recipes($zone->piece->paper, $zone->piece->user)->make(Stack::parse($zone->recipe->stack), Target::colour(self::target($zone)));
+        $stack = Stack::parse($zone->recipe->stack);
+
+        return $this->engine->recipes($zone->piece->paper, $zone->piece->user, $this->catalogue->desk($zone->piece->user, $stack))->make($stack, Target::colour(self::target($zone)));
     }
 
     public function plan(Piece $piece): Plan
@@ -45,6 +47,8 @@ final class ZoneRecipes
             }
         }
 
-        return (new Planner($this->engine->predictor($piece->paper, $piece->user), $this->catalogue->pencils(), $piece->school))->plan($zones);
+        $desk = $this->catalogue->desk($piece->user, ...array_map(static fn (PlannedZone $zone): Stack => $zone->stack, $zones));
+
+        return (new Planner($this->engine->predictor($piece->paper, $piece->user, $desk), $desk, $piece->school))->plan($zones);
     }
 }

@@ -154,6 +154,12 @@ final readonly class Calibration
         return new Predictor($this->model($paper), new Doubt($this->scale, $counts, $known));
     }
 
+    /** @param  array<string, PencilFit>  $pencils  beside those that it knows */
+    public function withPencils(array $pencils): self
+    {
+        return new self(new Fit($this->fit->hand, $this->fit->papers, $this->fit->pencils + $pencils), $this->pencils, $this->before, $this->after, $this->suspicious, $this->yardstick, $this->scale, $this->rests);
+    }
+
     /** Is there a swatch or a colour of this pencil? */
     public function knows(PencilId $pencil): bool
     {

@@ -120,6 +120,19 @@ final class Calibrator
         return $calibrator->result($swatches, $before);
     }
 
+    /** A calibration with pencils that it has not met, as their table describes them under its hand. */
+    public static function with(Calibration $known, Kit $kit): Calibration
+    {
+        $new = $kit->where(static fn (Pencil $pencil): bool => ! $known->knows($pencil->id));
+        if (count($new) === 0) {
+            return $known;
+        }
+        $calibrator = new self($new, [], false, null);
+        $calibrator->start([], [], new Hand);
+
+        return $known->withPencils($calibrator->fit->pencils);
+    }
+
     /**
      * @param  list<Swatch>  $swatches
      * @param  array<string, Paper>  $papers

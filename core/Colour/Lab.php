@@ -64,6 +64,18 @@ final readonly class Lab implements \JsonSerializable
         return Srgb::toLab((int) hexdec(substr($digits, 0, 2)), (int) hexdec(substr($digits, 2, 2)), (int) hexdec(substr($digits, 4, 2)));
     }
 
+    /**
+     * As an artist types it: #rrggbb, or three numbers L* a* b*.
+     *
+     * @throws InvalidColour if it is neither
+     */
+    public static function typed(string $text): self
+    {
+        return preg_match('/^\s*(-?[\d.]+)[\s,;]+(-?[\d.]+)[\s,;]+(-?[\d.]+)\s*$/', $text, $lab) === 1
+            ? self::of((float) $lab[1], (float) $lab[2], (float) $lab[3])
+            : self::fromHex($text);
+    }
+
     /** As #rrggbb in sRGB; what the screen cannot show is clipped. */
     public function toHex(): string
     {

@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace Prism\Exchange;
 
 use Prism\Colour\Lab;
+use Prism\Colour\Spectrum;
 use Prism\Materials\Binder;
 use Prism\Materials\InvalidMaterial;
 use Prism\Materials\Kit;
 use Prism\Materials\Opacity;
 use Prism\Materials\Pencil;
 use Prism\Materials\PencilId;
+use Prism\Materials\Status;
 
 /**
  * The pencils table: range,number,name,binder, and optionally aliases, status, replaced_by, opacity, lightfastness and a
@@ -20,49 +22,75 @@ final readonly class PencilTable
 {
     private const REQUIRED = ['range', 'number', 'name', 'binder'];
 
-    private const LIGHTFASTNESS = ['I', 'II', 'III', 'IV', 'V'];
-
-    /** @param  array<string, list<string>>  $aliases former names by RANGE:NUMBER */
-    private function __construct(public Kit $kit, public array $aliases)
+    /**
+     * @param  array<string, PencilEntry>  $entries  by RANGE:NUMBER
+     * @param  array<int, string>  $rows  RANGE:NUMBER by row of the table
+     */
+    private function __construct(public Kit $kit, public array $entries, public array $rows)
     {
     }
 
-    /** @throws TableRefused with every bad row */
-    public static function read(string $text): self
+    /** @param  iterable<PencilEntry>  $entries */
+    public static function write(iterable $entries): string
+    {
+        $rows = [];
+        $spectral = false;
+        foreach ($entries as $entry) {
+            $spectral = $spectral || $entry->spectrum !== null;
+            $rows[] = $entry;
+        }
+        $columns = [...self::REQUIRED, 'aliases', 'status', 'replaced_by', 'opacity', 'lightfastness', 'L', 'a', 'b', ...($spectral ? RowReader::spectrumColumns() : [])];
+
+        return Csv::write($columns, array_map(static function (PencilEntry $entry) use ($spectral): array {
+            $pencil = $entry->pencil;
+            $colour = $pencil->fullCoat;
+
+            return [
+                $pencil->id->range, $pencil->id->number, $pencil->name, $pencil->binder->value,
+                implode('|', $entry->aliases), $entry->status->value, (string) $entry->replacedBy, $pencil->opacity->value, (string) $pencil->lightfastness,
+                ...($colour === null ? ['', '', ''] : [round($colour->L, 3), round($colour->a, 3), round($colour->b, 3)]),
+                ...($spectral ? ($entry->spectrum?->samples() ?? array_fill(0, count(RowReader::spectrumColumns()), '')) : []),
+            ];
+        }, $rows));
+    }
+
+    /**
+     * @param  ?\Closure(PencilEntry): ?array{string, string}  $refuses  the column of a row that is not wanted, and what would be right
+     *
+     * @throws TableRefused with every bad row
+     */
+    public static function read(string $text, ?\Closure $refuses = null): self
     {
         $csv = Csv::parse($text, self::REQUIRED);
         $reader = new RowReader;
-        $pencils = [];
-        $aliases = [];
+        $entries = $rows = [];
         foreach ($csv->rows as $row => $cells) {
-            $pencil = self::pencil($csv, $reader, $row, $cells);
-            if ($pencil === null) {
+            $entry = self::entry($csv, $reader, $row, $cells);
+            if ($entry === null) {
                 continue;
             }
-            $id = (string) $pencil->id;
-            if (isset($pencils[$id])) {
+            $id = (string) $entry->pencil->id;
+            if (isset($entries[$id])) {
                 $reader->refuse($row, 'number', $cells['number'], sprintf('Pencil %s is in the table already; each may stand there once.', $id));
 
                 continue;
             }
-            $pencils[$id] = $pencil;
-            $aliases[$id] = array_values(array_filter(array_map(trim(...), explode('|', $cells['aliases'] ?? ''))));
+            $wrong = $refuses === null ? null : $refuses($entry);
+            if ($wrong !== null) {
+                $reader->refuse($row, $wrong[0], $cells[$wrong[0]] ?? $id, $wrong[1]);
+            }
+            $entries[$id] = $entry;
+            $rows[$row] = $id;
         }
         $reader->finish();
 
-        return new self(Kit::of($pencils), $aliases);
+        return new self(Kit::of(array_map(static fn (PencilEntry $entry): Pencil => $entry->pencil, $entries)), $entries, $rows);
     }
 
     /** @param  array<string, string>  $cells */
-    private static function pencil(Csv $csv, RowReader $reader, int $row, array $cells): ?Pencil
+    private static function entry(Csv $csv, RowReader $reader, int $row, array $cells): ?PencilEntry
     {
-        try {
-            $id = PencilId::of($cells['range'].':'.$cells['number']);
-        } catch (InvalidMaterial $refusal) {
-            $reader->refuse($row, 'number', $cells['range'].':'.$cells['number'], $refusal->getMessage());
-
-            return null;
-        }
+        $id = self::id($reader, $row, 'number', $cells['range'].':'.$cells['number']);
         $binder = Binder::tryFrom(strtolower($cells['binder']));
         if ($binder === null) {
             $reader->refuse($row, 'binder', $cells['binder'], 'Write wax or oil.');
@@ -71,28 +99,50 @@ final readonly class PencilTable
         if ($opacity === null) {
             $reader->refuse($row, 'opacity', $cells['opacity'], 'Write transparent, semi or opaque.');
         }
+        $status = ($cells['status'] ?? '') === '' ? Status::Current : Status::tryFrom(strtolower($cells['status']));
+        if ($status === null) {
+            $reader->refuse($row, 'status', $cells['status'], 'Write current, renamed or discontinued.');
+        }
+        $replacedBy = ($cells['replaced_by'] ?? '') === '' ? null : self::id($reader, $row, 'replaced_by', $cells['replaced_by']);
         $lightfastness = ($cells['lightfastness'] ?? '') === '' ? null : strtoupper($cells['lightfastness']);
-        if ($lightfastness !== null && ! in_array($lightfastness, self::LIGHTFASTNESS, true)) {
+        if ($lightfastness !== null && ! in_array($lightfastness, Pencil::LIGHTFASTNESS, true)) {
             $reader->refuse($row, 'lightfastness', $cells['lightfastness'], 'Write I, II, III, IV or V.');
         }
-        if ($binder === null || $opacity === null) {
+        [$lab, $spectrum] = self::colour($csv, $reader, $row, $cells);
+        if ($id === null || $binder === null || $opacity === null || $status === null) {
             return null;
         }
-        [$lab, $bands] = self::colour($csv, $reader, $row, $cells);
 
-        return new Pencil($id, $cells['name'], $binder, $opacity, $lightfastness, $lab, $bands);
+        return new PencilEntry(
+            new Pencil($id, $cells['name'], $binder, $opacity, $lightfastness, $lab, $spectrum?->bands()),
+            array_values(array_filter(array_map(trim(...), explode('|', $cells['aliases'] ?? '')), static fn (string $alias): bool => $alias !== '')),
+            $status,
+            $replacedBy,
+            $spectrum,
+        );
+    }
+
+    private static function id(RowReader $reader, int $row, string $column, string $id): ?PencilId
+    {
+        try {
+            return PencilId::of($id);
+        } catch (InvalidMaterial $refusal) {
+            $reader->refuse($row, $column, $id, $refusal->getMessage());
+
+            return null;
+        }
     }
 
     /**
      * @param  array<string, string>  $cells
-     * @return array{?Lab, ?array<int, float>}
+     * @return array{?Lab, ?Spectrum}
      */
     private static function colour(Csv $csv, RowReader $reader, int $row, array $cells): array
     {
         if ($csv->has(...RowReader::spectrumColumns()) && ($cells['R380'] ?? '') !== '') {
             $spectrum = $reader->spectrum($row, $cells);
 
-            return [$spectrum?->toLab(), $spectrum?->bands()];
+            return [$spectrum?->toLab(), $spectrum];
         }
         if ($csv->has('L', 'a', 'b') && $cells['L'] !== '') {
             return [$reader->lab($row, $cells), null];

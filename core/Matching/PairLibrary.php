@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Prism\Matching;
 
 use Prism\Colour\Lab;
-use Prism\Layering\Passage;
 use Prism\Layering\ToothModel;
 
 /**
@@ -52,27 +51,42 @@ final class PairLibrary
             $b[] = $lab->b;
         };
         $book = new TouchBook($model, $ids);
-        $bare = $model->bare();
         $count = count($ids);
         for ($lower = 0; $lower < $count; $lower++) {
-            $laid = array_map(static fn (int $percent): Passage => $model->lay($bare, $book->touch($lower, $percent, 1)), self::LOWER);
             for ($upper = 0; $upper < $count; $upper++) {
-                if ($upper === $lower) {
-                    foreach (self::SINGLE as [$percent, $passes]) {
-                        $put($model->glance($bare, $book->touch($lower, $percent, $passes)));
-                    }
-
-                    continue;
-                }
-                foreach ($laid as $passage) {
-                    foreach (self::UPPER as $percent) {
-                        $put($model->glance($passage, $book->touch($upper, $percent, 1)));
-                    }
+                foreach (self::group($model, $book, $lower, $upper) as $lab) {
+                    $put($lab);
                 }
             }
         }
 
         return new self($ids, $L, $a, $b);
+    }
+
+    /**
+     * The GROUP colours of one pencil over another, or of a pencil alone where both are the same.
+     *
+     * @return list<Lab>
+     */
+    public static function group(ToothModel $model, TouchBook $book, int $lower, int $upper): array
+    {
+        $bare = $model->bare();
+        $group = [];
+        if ($upper === $lower) {
+            foreach (self::SINGLE as [$percent, $passes]) {
+                $group[] = $model->glance($bare, $book->touch($lower, $percent, $passes));
+            }
+
+            return $group;
+        }
+        foreach (self::LOWER as $below) {
+            $passage = $book->ground($lower, $below);
+            foreach (self::UPPER as $percent) {
+                $group[] = $model->glance($passage, $book->touch($upper, $percent, 1));
+            }
+        }
+
+        return $group;
     }
 
     /**
@@ -84,9 +98,17 @@ final class PairLibrary
     {
         $count = count($this->ids);
         $group = intdiv($entry, self::GROUP);
-        $within = $entry % self::GROUP;
-        $lower = intdiv($group, $count);
-        $upper = $group % $count;
+
+        return self::layersOf(intdiv($group, $count), $group % $count, $entry % self::GROUP);
+    }
+
+    /**
+     * The layers of one colour of a {@see group()}.
+     *
+     * @return list<array{int, int, int}>
+     */
+    public static function layersOf(int $lower, int $upper, int $within): array
+    {
         if ($lower === $upper) {
             return [[$lower, self::SINGLE[$within][0], self::SINGLE[$within][1]]];
         }

@@ -6,6 +6,7 @@ namespace Prism\Matching;
 
 use Prism\Colour\Appearance;
 use Prism\Colour\Wheel;
+use Prism\Layering\Passage;
 use Prism\Layering\PencilOptics;
 use Prism\Layering\ToothModel;
 use Prism\Layering\Touch;
@@ -29,6 +30,9 @@ final class TouchBook
     /** @var array<int, Touch> */
     private array $touches = [];
 
+    /** @var array<int, Passage> */
+    private array $grounds = [];
+
     /** @var array<int, LaidColour> */
     private array $laid = [];
 
@@ -46,6 +50,12 @@ final class TouchBook
     public function touch(int $index, int $percent, int $passes): Touch
     {
         return $this->touches[($index * 128 + $percent) * 16 + $passes] ??= $this->model->touch($this->optics[$index], $percent / 100.0, (float) $passes);
+    }
+
+    /** A light or heavier first layer on the bare paper. */
+    public function ground(int $index, int $percent): Passage
+    {
+        return $this->grounds[$index * 128 + $percent] ??= $this->model->lay($this->model->bare(), $this->touch($index, $percent, 1));
     }
 
     /** As the schools see it. */

@@ -11,6 +11,9 @@ use Prism\Colour\Lab;
  */
 final readonly class Pencil
 {
+    /** Best first. */
+    public const LIGHTFASTNESS = ['I', 'II', 'III', 'IV', 'V'];
+
     /**
      * @param  ?Lab  $fullCoat  colour of a heavy coat on white paper
      * @param  ?array<int, float>  $fullCoatBands  the same as reflectances in the engine's bands, where a spectrum was measured

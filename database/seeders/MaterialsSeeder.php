@@ -6,8 +6,8 @@ namespace Database\Seeders;
 
 use App\Models\Paper;
 use App\Models\Range;
+use App\Studio\PencilBook;
 use Illuminate\Database\Seeder;
-use Prism\Calibration\FullCoat;
 use Prism\Exchange\PencilTable;
 
 /** The invented ranges and papers that ship. Runs again without harm. */
@@ -31,17 +31,10 @@ final class MaterialsSeeder extends Seeder
         $table = PencilTable::read((string) file_get_contents(database_path('demo/pencils.csv')));
         $ranges = [];
         foreach (self::RANGES as $code => [$maker, $name]) {
-            $ranges[$code] = Range::query()->updateOrCreate(['code' => $code], ['maker' => $maker, 'name' => $name]);
+            $ranges[$code] = Range::query()->updateOrCreate(['code' => $code, 'user_id' => null], ['maker' => $maker, 'name' => $name]);
         }
-        foreach ($table->kit as $id => $pencil) {
-            $ranges[$pencil->id->range]->pencils()->updateOrCreate(['number' => $pencil->id->number], [
-                'name' => $pencil->name,
-                'aliases' => $table->aliases[$id],
-                'binder' => $pencil->binder->value,
-                'opacity' => $pencil->opacity->value,
-                'lightfastness' => $pencil->lightfastness,
-                'bands' => array_map(static fn (float $value): float => round($value, 6), FullCoat::bandsOf($pencil) ?? []),
-            ]);
+        foreach ($table->entries as $entry) {
+            $ranges[$entry->pencil->id->range]->pencils()->updateOrCreate(['number' => $entry->pencil->id->number], PencilBook::columns($entry));
         }
         foreach (self::PAPERS as $slug => [$name, $L, $a, $b, $roughness, $capacity, $adhesion]) {
             Paper::query()->updateOrCreate(['slug' => $slug], compact('name', 'L', 'a', 'b', 'roughness', 'capacity', 'adhesion'));

@@ -148,7 +148,7 @@ it('keeps the box: all or nothing, and prepares it in the queue', function (): v
     Queue::fake();
     $this->putJson('/api/box', ['add' => ['QW:604'], 'remove' => ['QW:101']])->assertNoContent();
     Queue::assertPushed(PrepareBox::class);
-    $owned = array_column(array_filter($this->getJson('/api/pencils')->json(), static fn (array $pencil): bool => $pencil['owned']), 'id');
+    $owned = array_column(array_filter($this->getJson('/api/pencils')->json('pencils'), static fn (array $pencil): bool => $pencil['owned']), 'id');
     expect($owned)->toHaveCount(15)->toContain('QW:604')->not->toContain('QW:101');
     $this->putJson('/api/box', ['add' => ['QW:607', 'QW:9999']])->assertUnprocessable()->assertJsonPath('errors.add.0', 'There is no pencil QW:9999 in any range.');
     expect($this->user->box()->count())->toBe(15);

@@ -38,6 +38,11 @@ function freshEngine(): Engine
     return app(Engine::class);
 }
 
+function desk(User $artist, Stack ...$stacks): Kit
+{
+    return app(Catalogue::class)->desk($artist, ...$stacks);
+}
+
 function engineFolder(): string
 {
     return config('prism.storage').'/engine';
@@ -46,7 +51,7 @@ function engineFolder(): string
 describe('the catalogue', function (): void {
     it('has every pencil by range and number, as numbers are counted', function (): void {
         materials();
-        $ids = app(Catalogue::class)->pencils()->ids();
+        $ids = app(Catalogue::class)->pencils(artist())->ids();
         expect($ids)->toHaveCount(120)->and($ids[0])->toBe('QW:101')->and(end($ids))->toBe('LO:7642');
         $range = Range::query()->where('code', 'QW')->firstOrFail();
         $like = Pencil::query()->where('range_id', $range->id)->firstOrFail();
@@ -54,7 +59,7 @@ describe('the catalogue', function (): void {
             $range->pencils()->create([...$like->only(['name', 'aliases', 'binder', 'opacity', 'lightfastness', 'bands']), 'number' => $number]);
         }
         app()->forgetScopedInstances();
-        $ids = app(Catalogue::class)->pencils()->ids();
+        $ids = app(Catalogue::class)->pencils(artist())->ids();
         expect(array_slice($ids, 0, 3))->toBe(['QW:9', 'QW:80', 'QW:101'])->and(array_search('QW:1000', $ids, true))->toBe(62);
     });
 
@@ -68,7 +73,7 @@ describe('the catalogue', function (): void {
 
     it('brings pencils and papers over whole', function (): void {
         materials();
-        $pencil = app(Catalogue::class)->pencils()->get(Prism\Materials\PencilId::of('LO:7044'));
+        $pencil = app(Catalogue::class)->pencils(artist())->get(Prism\Materials\PencilId::of('LO:7044'));
         expect($pencil->name)->toBe('Flare')->and($pencil->binder->value)->toBe('oil')->and($pencil->fullCoatBands)->toHaveCount(12)
             ->and($pencil->fullCoat?->a)->toBeGreaterThan(40.0);
         $paper = Catalogue::paper(Paper::query()->where('slug', 'fog-toned')->firstOrFail());
@@ -93,13 +98,13 @@ describe('the engine of the studio', function (): void {
     });
 
     it('computes a model once and reads it from then on', function (): void {
-        $first = app(Engine::class)->predictor($this->paper, $this->user)->model;
+        $first = app(Engine::class)->predictor($this->paper, $this->user, desk($this->user))->model;
         $file = File::files(engineFolder())[0];
         touch($file->getPathname(), 1_000_000_000);
-        $again = freshEngine()->predictor(Paper::query()->findOrFail($this->paper->id), $this->user)->model;
+        $again = freshEngine()->predictor(Paper::query()->findOrFail($this->paper->id), $this->user, desk($this->user))->model;
         expect(File::files(engineFolder()))->toHaveCount(1)
             ->and(filemtime($file->getPathname()))->toBe(1_000_000_000)
-            ->and($again->draw(Stack::parse('QW:404@50 > LO:7044@40'))->lab())->toEqual($first->draw(Stack::parse('QW:404@50 > LO:7044@40'))->lab());
+            ->and($again->draw(Stack::parse('QW:404@50 > LO:7111@40'))->lab())->toEqual($first->draw(Stack::parse('QW:404@50 > LO:7111@40'))->lab());
     });
 
     it('computes anew when the paper, a pencil or the box changes', function (): void {
@@ -115,17 +120,17 @@ describe('the engine of the studio', function (): void {
 
         $this->user->box()->attach(Pencil::query()->where('number', '604')->value('id'));
         freshEngine()->library($this->paper, $this->user, app(Catalogue::class)->box($this->user));
-        expect($names())->toHaveCount(5);
+        expect($names())->toHaveCount(6);
 
         $pencil = Pencil::query()->where('number', '404')->firstOrFail();
         $pencil->update(['bands' => array_map(static fn (float $band): float => 0.5 * $band, $pencil->bands)]);
         freshEngine()->library($this->paper, $this->user, app(Catalogue::class)->box($this->user));
-        expect($names())->toHaveCount(7);
+        expect($names())->toHaveCount(8);
     });
 
     it('computes by the calibration in force, each artist by their own, and anew after the next', function (): void {
         $stack = Stack::parse('QW:404@50');
-        $seen = fn (User $artist): Lab => freshEngine()->predictor($this->paper, $artist)->predict($stack)->colour;
+        $seen = fn (User $artist): Lab => freshEngine()->predictor($this->paper, $artist, desk($artist, $stack))->predict($stack)->colour;
         $plain = $seen($this->user);
         foreach (['' => [95.4, -0.6, 1.5], 'QW:404@30' => [80, 2, -20], 'QW:404@50' => [68, 4, -34], 'QW:404@90x2' => [36, 14, -58]] as $steps => [$L, $a, $b]) {
             $this->user->swatches()->create(['paper_id' => $this->paper->id, 'stack' => $steps, 'L' => $L, 'a' => $a, 'b' => $b, 'source' => 'typed']);
@@ -148,8 +153,7 @@ describe('the engine of the studio', function (): void {
         $this->user->swatches()->create(['paper_id' => $this->paper->id, 'stack' => 'QW:404@50', 'L' => 68.0, 'a' => 4.0, 'b' => -34.0, 'source' => 'typed']);
         $id = app(Calibrations::class)->calibrate($this->user)->id;
         Pencil::query()->where('number', '404')->firstOrFail()->replicate()->fill(['number' => '9404', 'name' => 'Later'])->save();
-        $read = new Calibrations(new Catalogue);
-        $calibration = $read->read($id);
+        $calibration = (new Calibrations(new Catalogue))->read($id, (new Catalogue)->pencils($this->user));
         expect($calibration->knows(PencilId::of('QW:9404')))->toBeTrue()
             ->and($calibration->pencils['QW:404']['swatches'])->toBe(1)
             ->and($calibration->model(Catalogue::paper($this->paper))->draw(Stack::parse('QW:404@50'))->lab()->differenceTo(Lab::of(68, 4, -34)))->toBeLessThan(4.0);
@@ -171,14 +175,14 @@ describe('the engine of the studio', function (): void {
     it('searches the box and predicts every pencil, owned or not', function (): void {
         $recipes = app(Engine::class)->search($this->paper, $this->user, app(Catalogue::class)->box($this->user))->find(Target::colour(Lab::of(50, 20, 20)));
         expect($recipes)->not->toBe([]);
-        expect(app(Engine::class)->predictor($this->paper, $this->user)->predict(Stack::parse('QW:607@50'))->colour->L)->toBeLessThan(95.0);
+        expect(app(Engine::class)->predictor($this->paper, $this->user, desk($this->user, Stack::parse('QW:607@50')))->predict(Stack::parse('QW:607@50'))->colour->L)->toBeLessThan(95.0);
     });
 
     it('sees the same stack otherwise on toned paper', function (): void {
         $toned = Paper::query()->where('slug', 'fog-toned')->firstOrFail();
         $stack = Stack::parse('QW:113@60');
-        $white = app(Engine::class)->predictor($this->paper, $this->user)->predict($stack)->colour;
-        expect(app(Engine::class)->predictor($toned, $this->user)->predict($stack)->colour->L)->toBeLessThan($white->L - 8.0);
+        $white = app(Engine::class)->predictor($this->paper, $this->user, desk($this->user))->predict($stack)->colour;
+        expect(app(Engine::class)->predictor($toned, $this->user, desk($this->user))->predict($stack)->colour->L)->toBeLessThan($white->L - 8.0);
     });
 });
 
@@ -252,7 +256,7 @@ describe('the plan of a piece', function (): void {
 
 describe('the database', function (): void {
     it('goes back and forwards', function (): void {
-        $this->artisan('migrate:rollback', ['--step' => 2, '--force' => true])->assertSuccessful();
+        $this->artisan('migrate:rollback', ['--step' => 3, '--force' => true])->assertSuccessful();
         expect(Schema::hasTable('pieces'))->toBeFalse();
         $this->artisan('migrate', ['--force' => true])->assertSuccessful();
         expect(Schema::hasTable('pieces'))->toBeTrue();
@@ -299,8 +303,8 @@ describe('the demo studio', function (): void {
         $demo = User::query()->where('email', config('prism.demo_email'))->firstOrFail();
         $paper = Paper::query()->where('slug', 'harbour-cartridge')->firstOrFail();
         $reader = app(SwatchReader::class);
-        $calibrated = app(Engine::class)->predictor($paper, $demo);
-        $plain = app(Engine::class)->predictor($paper, User::factory()->create());
+        $calibrated = app(Engine::class)->predictor($paper, $demo, desk($demo));
+        $plain = app(Engine::class)->predictor($paper, User::factory()->create(), desk($demo));
         $errors = ['calibrated' => 0.0, 'plain' => 0.0];
         foreach (['QW:404@40 > QW:116@45', 'QW:201@50x2', 'QW:604@45 > QW:616@50', 'LO:7206@55', 'QW:722@35 > QW:404@40'] as $i => $steps) {
             $stack = Stack::parse($steps);

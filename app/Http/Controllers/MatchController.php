@@ -8,6 +8,7 @@ use App\Http\Problems;
 use App\Http\Requests\PredictionRequest;
 use App\Http\Requests\RecipeSearchRequest;
 use App\Http\Resources\RecipeResource;
+use App\Http\Resources\RestsOn;
 use App\Http\Resources\StackPredictionResource;
 use App\Models\Piece;
 use App\Models\User;
@@ -41,10 +42,11 @@ final class MatchController
             new OA\Property(property: 'noBlack', type: 'boolean'),
         ])),
         responses: [
-            new OA\Response(response: 200, description: 'Recipes, best first, and the nearest single pencil', content: new OA\JsonContent(required: ['recipes', 'nearest', 'boxCount'], properties: [
+            new OA\Response(response: 200, description: 'Recipes, best first, and the nearest single pencil', content: new OA\JsonContent(required: ['recipes', 'nearest', 'boxCount', 'calibration'], properties: [
                 new OA\Property(property: 'recipes', type: 'array', items: new OA\Items(ref: '#/components/schemas/Recipe')),
                 new OA\Property(property: 'nearest', ref: '#/components/schemas/Recipe'),
                 new OA\Property(property: 'boxCount', type: 'integer'),
+                new OA\Property(property: 'calibration', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/RestsOn')]),
             ])),
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
@@ -63,6 +65,7 @@ final class MatchController
                 'recipes' => RecipeResource::collection($search->find($target, $limits)),
                 'nearest' => RecipeResource::make($search->nearestSingle($target, $limits)),
                 'boxCount' => count($box),
+                'calibration' => RestsOn::of($user),
             ]);
         } catch (EmptyBox $empty) {
             return Problems::refused($empty->getMessage(), ['errors' => ['box' => [$empty->getMessage()]]]);
@@ -84,12 +87,14 @@ final class MatchController
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
-    public function predict(PredictionRequest $request, Piece $piece, Engine $engine): StackPredictionResource
+    public function predict(PredictionRequest $request, Piece $piece, Catalogue $catalogue, Engine $engine): StackPredictionResource
     {
         Gate::authorize('view', $piece);
         $target = Target::colour(Lab::of($request->float('L'), $request->float('a'), $request->float('b')));
-        $recipe = $engine->recipes($piece->paper, $piece->user)->make(Stack::parse((string) $request->validated('stack')), $target);
+        $stack = Stack::parse((string) $request->validated('stack'));
+        $desk = $catalogue->desk($piece->user, $stack);
+        $recipe = $engine->recipes($piece->paper, $piece->user, $desk)->make($stack, $target);
 
-        return new StackPredictionResource($recipe, $engine->predictor($piece->paper, $piece->user));
+        return new StackPredictionResource($recipe, $engine->predictor($piece->paper, $piece->user, $desk), $piece->user);
     }
 }

@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\BoxNoteRequest;
 use App\Http\Requests\BoxRequest;
 use App\Http\Resources\PaperResource;
-use App\Http\Resources\PencilResource;
 use App\Jobs\PrepareBox;
 use App\Models\Paper;
-use App\Models\Pencil;
 use App\Models\User;
 use App\Studio\Catalogue;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -18,6 +17,7 @@ use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
+use Prism\Materials\PencilId;
 
 /** Papers, pencils, and the box of those one owns. */
 final class MaterialController
@@ -26,17 +26,6 @@ final class MaterialController
     public function papers(): AnonymousResourceCollection
     {
         return PaperResource::collection(Paper::query()->orderBy('id')->get());
-    }
-
-    #[OA\Get(path: '/api/pencils', operationId: 'pencils', responses: [new OA\Response(response: 200, description: 'Every pencil, in box order', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Pencil')))])]
-    public function pencils(#[CurrentUser] User $user, Catalogue $catalogue): JsonResponse
-    {
-        $owned = $user->box()->pluck('pencils.id')->flip();
-
-        return new JsonResponse(array_map(
-            static fn (Pencil $pencil): PencilResource => new PencilResource($pencil, $owned->has($pencil->id)),
-            array_values($catalogue->rows()),
-        ));
     }
 
     #[OA\Put(
@@ -53,13 +42,36 @@ final class MaterialController
     )]
     public function changeBox(BoxRequest $request, #[CurrentUser] User $user, Catalogue $catalogue): JsonResponse
     {
-        $add = self::rowsOf($catalogue, (array) $request->validated('add', []), 'add');
-        $remove = self::rowsOf($catalogue, (array) $request->validated('remove', []), 'remove');
+        $add = self::rowsOf($catalogue, $user, (array) $request->validated('add', []), 'add');
+        $remove = self::rowsOf($catalogue, $user, (array) $request->validated('remove', []), 'remove');
         DB::transaction(static function () use ($user, $add, $remove): void {
             $user->box()->detach($remove);
             $user->box()->syncWithoutDetaching($add);
         });
         PrepareBox::dispatch($user);
+
+        return new JsonResponse(null, 204);
+    }
+
+    #[OA\Patch(
+        path: '/api/box/{pencil}',
+        operationId: 'noteInBox',
+        parameters: [new OA\PathParameter(name: 'pencil', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(properties: [
+            new OA\Property(property: 'favourite', type: 'boolean'),
+            new OA\Property(property: 'spare', type: 'integer'),
+            new OA\Property(property: 'lengthMm', type: 'integer', nullable: true),
+        ])),
+        responses: [
+            new OA\Response(response: 204, description: 'Noted'),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function noteInBox(BoxNoteRequest $request, #[CurrentUser] User $user, string $pencil, Catalogue $catalogue): JsonResponse
+    {
+        [$row] = self::rowsOf($catalogue, $user, [$pencil], 'pencil');
+        abort_unless($user->box()->whereKey($row)->exists(), 422, sprintf('Pencil %s is not in your box; put it in first.', $pencil));
+        $user->box()->updateExistingPivot($row, $request->columns());
 
         return new JsonResponse(null, 204);
     }
@@ -70,14 +82,19 @@ final class MaterialController
      *
      * @throws ValidationException
      */
-    private static function rowsOf(Catalogue $catalogue, array $ids, string $field): array
+    private static function rowsOf(Catalogue $catalogue, User $user, array $ids, string $field): array
     {
-        $rows = $catalogue->rows();
-        $unknown = array_diff($ids, array_keys($rows));
+        $rows = $unknown = [];
+        $texts = array_map(strval(...), $ids);
+        $catalogue->some($user, array_map(PencilId::of(...), array_values(array_filter($texts, static fn (string $id): bool => preg_match('/^'.PencilId::PATTERN.'$/', $id) === 1))));
+        foreach ($texts as $id) {
+            $row = preg_match('/^'.PencilId::PATTERN.'$/', $id) === 1 ? $catalogue->row($user, PencilId::of($id)) : null;
+            $row === null ? $unknown[] = $id : $rows[] = $row->id;
+        }
         if ($unknown !== []) {
             throw ValidationException::withMessages([$field => sprintf('There is no pencil %s in any range.', implode(', ', $unknown))]);
         }
 
-        return array_values(array_map(static fn (string $id): int => $rows[$id]->id, $ids));
+        return $rows;
     }
 }

@@ -9,6 +9,7 @@ use App\Http\Requests\UpdateZoneRequest;
 use App\Http\Resources\ZoneResource;
 use App\Models\Piece;
 use App\Models\Zone;
+use App\Studio\Catalogue;
 use App\Studio\Engine;
 use App\Studio\PhotoStore;
 use Illuminate\Http\JsonResponse;
@@ -126,7 +127,7 @@ final class ZoneController
     private static function checked(Engine $engine, Piece $piece, string $notation): string
     {
         $stack = Stack::parse($notation);
-        $engine->predictor($piece->paper, $piece->user)->predict($stack);
+        $engine->predictor($piece->paper, $piece->user, app(Catalogue::class)->desk($piece->user, $stack))->predict($stack);
 
         return (string) $stack;
     }

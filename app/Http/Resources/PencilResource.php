@@ -9,29 +9,36 @@ use App\Studio\Catalogue;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
-use Prism\Colour\Bands;
+use Prism\Colour\Appearance;
+use Prism\Colour\Lab;
 
 /**
- * A pencil with its colour laid heavily; `owned` is set by the controller.
+ * A pencil in few words, so that thousands can be listed; whether it is owned is told by the one who asks.
  *
  * @mixin Pencil
  */
-#[OA\Schema(schema: 'Pencil', required: ['id', 'range', 'rangeName', 'number', 'name', 'aliases', 'binder', 'opacity', 'lightfastness', 'colour', 'owned'], properties: [
+#[OA\Schema(schema: 'Pencil', required: ['id', 'range', 'number', 'name', 'aliases', 'binder', 'status', 'replacedBy', 'owned', 'favourite', 'L', 'hex', 'family', 'lean', 'character', 'valueStep', 'distance'], properties: [
     new OA\Property(property: 'id', type: 'string', description: 'RANGE:NUMBER'),
     new OA\Property(property: 'range', type: 'string'),
-    new OA\Property(property: 'rangeName', type: 'string'),
     new OA\Property(property: 'number', type: 'string'),
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'aliases', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'binder', type: 'string', enum: ['wax', 'oil']),
-    new OA\Property(property: 'opacity', type: 'string', enum: ['transparent', 'semi', 'opaque']),
-    new OA\Property(property: 'lightfastness', type: 'string', nullable: true),
-    new OA\Property(property: 'colour', ref: '#/components/schemas/Colour'),
+    new OA\Property(property: 'status', type: 'string', enum: ['current', 'renamed', 'discontinued']),
+    new OA\Property(property: 'replacedBy', type: 'string', nullable: true),
     new OA\Property(property: 'owned', type: 'boolean'),
+    new OA\Property(property: 'favourite', type: 'boolean'),
+    new OA\Property(property: 'L', type: 'number', nullable: true, description: 'of the heavy coat; null without a colour'),
+    new OA\Property(property: 'hex', type: 'string', nullable: true),
+    new OA\Property(property: 'family', type: 'string', nullable: true),
+    new OA\Property(property: 'lean', type: 'string', nullable: true),
+    new OA\Property(property: 'character', type: 'string', nullable: true),
+    new OA\Property(property: 'valueStep', type: 'integer', nullable: true),
+    new OA\Property(property: 'distance', type: 'number', nullable: true, description: 'dE00 from the colour that was asked for'),
 ])]
 final class PencilResource extends JsonResource
 {
-    public function __construct(Pencil $pencil, private readonly bool $owned)
+    public function __construct(Pencil $pencil, private readonly bool $owned, private readonly bool $favourite = false)
     {
         parent::__construct($pencil);
     }
@@ -39,18 +46,25 @@ final class PencilResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
+        $lab = Catalogue::colour($this->resource);
+
+        return self::row($this->resource->range->code, $this->resource, $this->resource->aliases, $lab, $lab === null ? null : Appearance::of($lab), $this->owned, $this->favourite);
+    }
+
+    /**
+     * @param  \stdClass|Pencil  $pencil
+     * @param  list<string>  $aliases
+     * @return array<string, mixed>
+     */
+    public static function row(string $range, object $pencil, array $aliases, ?Lab $lab, ?Appearance $appearance, bool $owned, bool $favourite): array
+    {
         return [
-            'id' => Catalogue::id($this->resource),
-            'range' => $this->range->code,
-            'rangeName' => $this->range->maker.' '.$this->range->name,
-            'number' => $this->number,
-            'name' => $this->name,
-            'aliases' => $this->aliases,
-            'binder' => $this->binder,
-            'opacity' => $this->opacity,
-            'lightfastness' => $this->lightfastness,
-            'colour' => ColourResource::make(Bands::toLab($this->bands)),
-            'owned' => $this->owned,
+            'id' => $range.':'.$pencil->number, 'range' => $range, 'number' => $pencil->number, 'name' => $pencil->name, 'aliases' => $aliases,
+            'binder' => $pencil->binder, 'status' => $pencil->status, 'replacedBy' => $pencil->replaced_by,
+            'owned' => $owned, 'favourite' => $favourite,
+            'L' => $lab === null ? null : round($lab->L, 1), 'hex' => $lab?->toHex(),
+            'family' => $appearance?->family, 'lean' => $appearance?->lean, 'character' => $appearance?->character, 'valueStep' => $appearance?->valueStep,
+            'distance' => null,
         ];
     }
 }

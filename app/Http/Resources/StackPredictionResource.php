@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Models\User;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
@@ -17,11 +18,12 @@ use Prism\Matching\Recipe;
  *
  * @property-read Recipe $resource
  */
-#[OA\Schema(schema: 'StackPrediction', required: ['recipe', 'strip', 'room', 'section'], properties: [
+#[OA\Schema(schema: 'StackPrediction', required: ['recipe', 'strip', 'room', 'section', 'calibration'], properties: [
     new OA\Property(property: 'recipe', ref: '#/components/schemas/Recipe'),
     new OA\Property(property: 'strip', type: 'array', description: 'the bare paper, then after each step', items: new OA\Items(ref: '#/components/schemas/StripEntry')),
     new OA\Property(property: 'room', type: 'integer', description: 'light layers that would still show'),
     new OA\Property(property: 'section', type: 'array', items: new OA\Items(ref: '#/components/schemas/SectionBin')),
+    new OA\Property(property: 'calibration', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/RestsOn')]),
 ])]
 #[OA\Schema(schema: 'StripEntry', required: ['colour', 'toothLeft', 'sigma'], properties: [
     new OA\Property(property: 'colour', ref: '#/components/schemas/Colour'),
@@ -40,7 +42,7 @@ use Prism\Matching\Recipe;
 ])]
 final class StackPredictionResource extends JsonResource
 {
-    public function __construct(Recipe $recipe, private readonly Predictor $predictor)
+    public function __construct(Recipe $recipe, private readonly Predictor $predictor, private readonly User $artist)
     {
         parent::__construct($recipe);
     }
@@ -58,6 +60,7 @@ final class StackPredictionResource extends JsonResource
                 'sigma' => round($prediction->sigma, 2),
             ], $this->predictor->strip($this->resource->stack)),
             'room' => $this->predictor->room($passage),
+            'calibration' => RestsOn::of($this->artist),
             'section' => GrainSection::of($passage, $this->predictor->model->tooth)->jsonSerialize(),
         ];
     }

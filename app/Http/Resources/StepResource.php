@@ -8,7 +8,6 @@ use App\Studio\Catalogue;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
-use Prism\Colour\Bands;
 use Prism\Layering\Pressure;
 use Prism\Layering\Step;
 
@@ -37,14 +36,14 @@ final class StepResource extends JsonResource
         $step = $this->resource;
         $pencil = null;
         if ($step->pencil !== null) {
-            $row = app(Catalogue::class)->rows()[(string) $step->pencil] ?? null;
+            $row = app(Catalogue::class)->row($request->user() ?? abort(401), $step->pencil);
             $pencil = [
                 'id' => (string) $step->pencil,
                 'range' => $step->pencil->range,
                 'number' => $step->pencil->number,
                 'name' => $row === null ? '' : $row->name,
                 'binder' => $row === null ? 'wax' : $row->binder,
-                'hex' => $row === null ? '#808080' : Bands::toLab($row->bands)->toHex(),
+                'hex' => ($row === null ? null : Catalogue::colour($row))?->toHex() ?? '#808080',
             ];
         }
 

@@ -100,22 +100,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    '/api/pencils': {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations['pencils'];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     '/api/box': {
         parameters: {
             query?: never;
@@ -126,6 +110,86 @@ export interface paths {
         get?: never;
         put: operations['changeBox'];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/box/{pencil}': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch: operations['noteInBox'];
+        trace?: never;
+    };
+    '/api/pencils': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['pencils'];
+        put?: never;
+        post: operations['addPencil'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/pencils/{pencil}': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['pencil'];
+        put: operations['changePencil'];
+        post?: never;
+        delete: operations['removePencil'];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/pencils/preview': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['previewPencils'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/pencils/import': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['importPencils'];
         delete?: never;
         options?: never;
         head?: never;
@@ -292,6 +356,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/substitutes': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['substitutes'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/works': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['latestWork'];
+        put?: never;
+        post: operations['startWork'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/works/{work}': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['work'];
+        put?: never;
+        post?: never;
+        delete: operations['cancelWork'];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/pieces/{piece}/zones': {
         parameters: {
             query?: never;
@@ -358,6 +470,63 @@ export interface components {
             /** @description the demo studio is there to be opened */
             demo: boolean;
         };
+        Range: {
+            code: string;
+            maker: string;
+            name: string;
+            /** @description the artist wrote it down */
+            own: boolean;
+            count: number;
+            owned: number;
+        };
+        PencilForm: {
+            range: string;
+            rangeName?: string;
+            maker?: string;
+            number: string;
+            name: string;
+            aliases: string[];
+            /** @enum {string} */
+            binder: 'wax' | 'oil';
+            /** @enum {string} */
+            opacity: 'transparent' | 'semi' | 'opaque';
+            lightfastness?: string | null;
+            /** @enum {string} */
+            status: 'current' | 'renamed' | 'discontinued';
+            replacedBy?: string | null;
+            /** @description hex, or L* a* b* of a heavy coat; left alone where absent */
+            colour?: string | null;
+        };
+        PencilFile: {
+            /** @description a pencils table (CSV) or a GPL palette */
+            text: string;
+            /**
+             * @description for a palette, which does not say
+             * @enum {string}
+             */
+            binder?: 'wax' | 'oil';
+            intoBox?: boolean;
+        };
+        Substitutes: {
+            calibration: components['schemas']['RestsOn'] | null;
+            pencils: {
+                pencil: components['schemas']['Pencil'];
+                /** @description by its maker */
+                replacedBy: string | null;
+                nearest: components['schemas']['Pencil'] | null;
+                strengths: {
+                    strength: string;
+                    wanted: components['schemas']['Recipe'];
+                    pencil: components['schemas']['Recipe'] | null;
+                    mix: components['schemas']['Recipe'];
+                }[];
+            }[];
+            recipes: {
+                wanted: components['schemas']['Recipe'];
+                swapped: components['schemas']['Recipe'] | null;
+                mix: components['schemas']['Recipe'];
+            }[];
+        };
         Colour: {
             L: number;
             a: number;
@@ -386,21 +555,80 @@ export interface components {
             name: string;
             colour: components['schemas']['Colour'];
         };
+        PencilPage: {
+            pencil: components['schemas']['Pencil'];
+            rangeName: string;
+            maker: string;
+            /** @description may be changed */
+            own: boolean;
+            /** @enum {string} */
+            opacity: 'transparent' | 'semi' | 'opaque';
+            lightfastness: string | null;
+            colour: components['schemas']['Colour'] | null;
+            /** @enum {string} */
+            measured: 'spectrum' | 'Lab' | 'none';
+            paper: components['schemas']['Paper'];
+            strengths: components['schemas']['Strength'][];
+            partners: components['schemas']['Partner'][];
+            usedIn: {
+                piece: string;
+                title: string;
+                zone: string;
+                name: string;
+                stack: string;
+            }[];
+            /** @description the latest */
+            swatches: components['schemas']['Swatch'][];
+            swatchCount: number;
+            error: {
+                before: number;
+                after: number;
+                swatches: number;
+            } | null;
+            calibration: components['schemas']['RestsOn'] | null;
+            spare: number;
+            lengthMm: number | null;
+        };
+        Strength: {
+            /** @enum {string} */
+            strength: 'light' | 'medium' | 'heavy';
+            stack: string;
+            colour: components['schemas']['Colour'];
+            sigma: number;
+            toothLeft: number;
+            section: components['schemas']['SectionBin'][];
+        };
+        Partner: {
+            pencil: components['schemas']['Pencil'];
+            /** @description colours that neither makes alone */
+            gained: number;
+            stack: string;
+            colour: components['schemas']['Colour'];
+            sigma: number;
+        };
         Pencil: {
             /** @description RANGE:NUMBER */
             id: string;
             range: string;
-            rangeName: string;
             number: string;
             name: string;
             aliases: string[];
             /** @enum {string} */
             binder: 'wax' | 'oil';
             /** @enum {string} */
-            opacity: 'transparent' | 'semi' | 'opaque';
-            lightfastness: string | null;
-            colour: components['schemas']['Colour'];
+            status: 'current' | 'renamed' | 'discontinued';
+            replacedBy: string | null;
             owned: boolean;
+            favourite: boolean;
+            /** @description of the heavy coat; null without a colour */
+            L: number | null;
+            hex: string | null;
+            family: string | null;
+            lean: string | null;
+            character: string | null;
+            valueStep: number | null;
+            /** @description dE00 from the colour that was asked for */
+            distance: number | null;
         };
         Piece: {
             id: string;
@@ -500,6 +728,15 @@ export interface components {
             code: string;
             sentence: string;
         };
+        RestsOn: {
+            /** @description The calibration that a prediction rests on. */
+            id: number;
+            /** @description counted by artist */
+            number: number;
+            swatches: number;
+            /** Format: date-time */
+            madeAt: string;
+        };
         Sample: {
             colour: components['schemas']['Colour'];
             spread: number;
@@ -512,6 +749,7 @@ export interface components {
             /** @description light layers that would still show */
             room: number;
             section: components['schemas']['SectionBin'][];
+            calibration: components['schemas']['RestsOn'] | null;
         };
         StripEntry: {
             colour: components['schemas']['Colour'];
@@ -546,10 +784,114 @@ export interface components {
             binder: 'wax' | 'oil';
             hex: string;
         };
+        Swatch: {
+            id: number;
+            paper: string;
+            /** @description empty for the bare paper */
+            stack: string;
+            colour: components['schemas']['Colour'];
+            /** @enum {string} */
+            source: 'typed' | 'instrument' | 'picture' | 'simulated';
+            note: string;
+            /** Format: date */
+            drawnOn: string | null;
+            spread: number | null;
+            technique: string;
+            chart: string | null;
+            /** Format: date-time */
+            writtenAt: string;
+        };
         User: {
             name: string;
             email: string;
             boxCount: number;
+        };
+        Work: {
+            id: string;
+            /** @enum {string} */
+            kind: 'calibration' | 'audit' | 'filling' | 'search-again';
+            /** @enum {string} */
+            state: 'waiting' | 'running' | 'done' | 'failed' | 'cancelled';
+            doing: string;
+            /** @description 0-1 */
+            progress: number;
+            problem: string;
+            /** Format: date-time */
+            startedAt: string;
+            /** @description by kind */
+            result:
+                | (
+                      | components['schemas']['AuditResult']
+                      | components['schemas']['CalibrationResult']
+                      | components['schemas']['FillingResult']
+                      | components['schemas']['SearchAgainResult']
+                  )
+                | null;
+        };
+        CalibrationResult: {
+            calibration: number;
+        };
+        FillingResult: {
+            chart: string;
+            sheet: number;
+            /** @description address of the simulated photo */
+            picture: string;
+        };
+        SearchAgainResult: {
+            searched: number;
+            changed: {
+                zone: string;
+                name: string;
+                had: string;
+                has: string;
+            }[];
+        };
+        AuditResult: {
+            paper: string;
+            box: number;
+            compared: number;
+            cover: {
+                family: string;
+                counts: {
+                    [key: string]: number;
+                };
+                missing: string[];
+            }[];
+            reached: number;
+            reachable: number;
+            /** @description wheel position, chroma, value step, 1 if reached */
+            cells: number[][];
+            ladder: {
+                step: number;
+                reached: number;
+                missing: number;
+            }[];
+            holes: components['schemas']['Hole'][];
+            nextInGeneral: {
+                pencil: string;
+                gained: number;
+                fills: components['schemas']['Hole'][];
+            }[];
+            nextForPieces: {
+                pencil: string;
+                gained: number;
+                targets: number;
+            }[];
+            targets: number;
+            curve: components['schemas']['CurvePoint'][];
+            ownCurve: components['schemas']['CurvePoint'][];
+        };
+        Hole: {
+            family: string;
+            character: string;
+            valueStep: number;
+            cells: number;
+            hex: string;
+        };
+        CurvePoint: {
+            size: number;
+            dE00: number;
+            pencils: string[];
         };
         Zone: {
             id: string;
@@ -705,6 +1047,7 @@ export interface operations {
                         recipes: components['schemas']['Recipe'][];
                         nearest: components['schemas']['Recipe'];
                         boxCount: number;
+                        calibration: components['schemas']['RestsOn'] | null;
                     };
                 };
             };
@@ -780,26 +1123,6 @@ export interface operations {
             };
         };
     };
-    pencils: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Every pencil, in box order */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    'application/json': components['schemas']['Pencil'][];
-                };
-            };
-        };
-    };
     changeBox: {
         parameters: {
             query?: never;
@@ -824,6 +1147,274 @@ export interface operations {
                 content?: never;
             };
             /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    noteInBox: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pencil: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    favourite?: boolean;
+                    spare?: number;
+                    lengthMm?: number | null;
+                };
+            };
+        };
+        responses: {
+            /** @description Noted */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    pencils: {
+        parameters: {
+            query?: {
+                scope?: 'all' | 'box';
+                order?: 'roll' | 'number';
+                /** @description number, name, former name */
+                q?: string;
+                /** @description hex, L* a* b* or a pencil: nearest first */
+                near?: string;
+                range?: string;
+                family?: string;
+                lean?: string;
+                binder?: string;
+                value?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Pencils in the order asked for */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        pencils: components['schemas']['Pencil'][];
+                        total: number;
+                        owned: number;
+                        ranges: components['schemas']['Range'][];
+                        families: string[];
+                    };
+                };
+            };
+        };
+    };
+    addPencil: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': components['schemas']['PencilForm'];
+            };
+        };
+        responses: {
+            /** @description Written down */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Pencil'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    pencil: {
+        parameters: {
+            query?: {
+                paper?: string;
+            };
+            header?: never;
+            path: {
+                pencil: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description All that is known of it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['PencilPage'];
+                };
+            };
+        };
+    };
+    changePencil: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pencil: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': components['schemas']['PencilForm'];
+            };
+        };
+        responses: {
+            /** @description Changed */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Pencil'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    removePencil: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pencil: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken away */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    previewPencils: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': components['schemas']['PencilFile'];
+            };
+        };
+        responses: {
+            /** @description What the file would bring */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        new: number;
+                        changed: number;
+                        unchanged: number;
+                        rows: {
+                            row: number;
+                            id: string;
+                            name: string;
+                            binder: string;
+                            hex: string | null;
+                            /** @enum {string} */
+                            change: 'new' | 'changed' | 'unchanged';
+                        }[];
+                    };
+                };
+            };
+            /** @description Every bad row */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    importPencils: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': components['schemas']['PencilFile'];
+            };
+        };
+        responses: {
+            /** @description Taken in, all of it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        written: number;
+                    };
+                };
+            };
+            /** @description Every bad row; nothing was taken in */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -1246,6 +1837,157 @@ export interface operations {
                 };
                 content: {
                     'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    substitutes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    /** @description a pencil, a list of pencils or recipes, by lines */
+                    text: string;
+                    paper: string;
+                    /** @description a range; the box if empty */
+                    into?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Nearest pencils and mixes */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Substitutes'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    latestWork: {
+        parameters: {
+            query: {
+                kind: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The latest of a kind */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        work: components['schemas']['Work'] | null;
+                    };
+                };
+            };
+        };
+    };
+    startWork: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    /** @enum {string} */
+                    kind: 'calibration' | 'audit' | 'filling' | 'search-again';
+                    /** @description for an audit */
+                    paper?: string;
+                    /** @description for a filling */
+                    chart?: string;
+                    /** @description for a filling: which sheet of the chart */
+                    sheet?: number;
+                    /** @description for a search again */
+                    zones?: string[];
+                };
+            };
+        };
+        responses: {
+            /** @description Waits for its turn; of one kind only one runs at a time */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Work'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    work: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                work: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How far it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Work'];
+                };
+            };
+        };
+    };
+    cancelWork: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                work: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Cancelled, unless it was over already */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Work'];
                 };
             };
         };

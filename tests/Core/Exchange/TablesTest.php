@@ -41,7 +41,7 @@ it('reads pencils with commas or semicolons, with a byte order mark, quotes and 
         $table = PencilTable::read($text);
         $pencil = $table->kit->get(PencilId::of('AB:12'));
         expect($pencil->name)->toBe('Red, old')->and($pencil->binder)->toBe(Binder::Wax)->and($pencil->opacity)->toBe(Opacity::Opaque)
-            ->and($pencil->fullCoat)->toEqual(Lab::of(40, 30.5, 20))->and($table->aliases['AB:12'])->toBe(['Rust', 'Iron']);
+            ->and($pencil->fullCoat)->toEqual(Lab::of(40, 30.5, 20))->and($table->entries['AB:12']->aliases)->toBe(['Rust', 'Iron']);
     }
 });
 

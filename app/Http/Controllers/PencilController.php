@@ -1,0 +1,216 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\PencilFileRequest;
+use App\Http\Requests\PencilListRequest;
+use App\Http\Requests\PencilRequest;
+use App\Http\Resources\PencilPageResource;
+use App\Http\Resources\PencilResource;
+use App\Jobs\PrepareBox;
+use App\Models\Paper;
+use App\Models\Pencil;
+use App\Models\Range;
+use App\Models\User;
+use App\Studio\Catalogue;
+use App\Studio\PencilBook;
+use App\Studio\PencilList;
+use App\Studio\PencilPage;
+use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
+use Prism\Materials\PencilId;
+
+/** The pencils of all ranges: looked through, looked at, written down. */
+final class PencilController
+{
+    #[OA\Get(path: '/api/pencils', operationId: 'pencils', parameters: [
+        new OA\QueryParameter(name: 'scope', schema: new OA\Schema(type: 'string', enum: ['all', 'box'])),
+        new OA\QueryParameter(name: 'order', schema: new OA\Schema(type: 'string', enum: ['roll', 'number'])),
+        new OA\QueryParameter(name: 'q', description: 'number, name, former name', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'near', description: 'hex, L* a* b* or a pencil: nearest first', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'range', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'family', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'lean', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'binder', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'value', schema: new OA\Schema(type: 'integer')),
+    ], responses: [new OA\Response(response: 200, description: 'Pencils in the order asked for', content: new OA\JsonContent(required: ['pencils', 'total', 'owned', 'ranges', 'families'], properties: [
+        new OA\Property(property: 'pencils', type: 'array', items: new OA\Items(ref: '#/components/schemas/Pencil')),
+        new OA\Property(property: 'total', type: 'integer'),
+        new OA\Property(property: 'owned', type: 'integer'),
+        new OA\Property(property: 'ranges', type: 'array', items: new OA\Items(ref: '#/components/schemas/Range')),
+        new OA\Property(property: 'families', type: 'array', items: new OA\Items(type: 'string')),
+    ]))])]
+    #[OA\Schema(schema: 'Range', required: ['code', 'maker', 'name', 'own', 'count', 'owned'], properties: [
+        new OA\Property(property: 'code', type: 'string'),
+        new OA\Property(property: 'maker', type: 'string'),
+        new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'own', type: 'boolean', description: 'the artist wrote it down'),
+        new OA\Property(property: 'count', type: 'integer'),
+        new OA\Property(property: 'owned', type: 'integer'),
+    ])]
+    public function index(PencilListRequest $request, #[CurrentUser] User $user, Catalogue $catalogue, PencilList $list): JsonResponse
+    {
+        return new JsonResponse($list->find($user, $request->wanted($user, $catalogue)));
+    }
+
+    #[OA\Get(path: '/api/pencils/{pencil}', operationId: 'pencil', parameters: [
+        new OA\PathParameter(name: 'pencil', required: true, schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'paper', schema: new OA\Schema(type: 'string')),
+    ], responses: [new OA\Response(response: 200, description: 'All that is known of it', content: new OA\JsonContent(ref: '#/components/schemas/PencilPage'))])]
+    public function show(Request $request, #[CurrentUser] User $user, string $pencil, Catalogue $catalogue, PencilPage $page): PencilPageResource
+    {
+        return new PencilPageResource(self::found($catalogue, $user, $pencil), $user, self::paper($request, $user), $page);
+    }
+
+    #[OA\Post(path: '/api/pencils', operationId: 'addPencil', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/PencilForm')), responses: [
+        new OA\Response(response: 201, description: 'Written down', content: new OA\JsonContent(ref: '#/components/schemas/Pencil')),
+        new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+    ])]
+    #[OA\Schema(schema: 'PencilForm', required: ['range', 'number', 'name', 'binder', 'opacity', 'status', 'aliases'], properties: [
+        new OA\Property(property: 'range', type: 'string'),
+        new OA\Property(property: 'rangeName', type: 'string'),
+        new OA\Property(property: 'maker', type: 'string'),
+        new OA\Property(property: 'number', type: 'string'),
+        new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'aliases', type: 'array', items: new OA\Items(type: 'string')),
+        new OA\Property(property: 'binder', type: 'string', enum: ['wax', 'oil']),
+        new OA\Property(property: 'opacity', type: 'string', enum: ['transparent', 'semi', 'opaque']),
+        new OA\Property(property: 'lightfastness', type: 'string', nullable: true),
+        new OA\Property(property: 'status', type: 'string', enum: ['current', 'renamed', 'discontinued']),
+        new OA\Property(property: 'replacedBy', type: 'string', nullable: true),
+        new OA\Property(property: 'colour', type: 'string', nullable: true, description: 'hex, or L* a* b* of a heavy coat; left alone where absent'),
+    ])]
+    public function store(PencilRequest $request, #[CurrentUser] User $user, Catalogue $catalogue, PencilBook $book): JsonResponse
+    {
+        $entry = $request->entry();
+        $id = $entry->pencil->id;
+        $shipped = Range::query();
+        $range = $shipped->whereNull('user_id')->where('code', $id->range)->first();
+        if ($range !== null) {
+            Gate::authorize('update', $range);
+        }
+        if ($catalogue->row($user, $id) !== null) {
+            throw ValidationException::withMessages(['number' => sprintf('There is a pencil %s already; open it to change it.', $id)]);
+        }
+        $row = $book->put($user, $entry, (string) $request->validated('maker', ''), (string) $request->validated('rangeName', ''));
+
+        return (new PencilResource($row, false))->response()->setStatusCode(201);
+    }
+
+    #[OA\Put(path: '/api/pencils/{pencil}', operationId: 'changePencil', parameters: [new OA\PathParameter(name: 'pencil', required: true, schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/PencilForm')), responses: [
+        new OA\Response(response: 200, description: 'Changed', content: new OA\JsonContent(ref: '#/components/schemas/Pencil')),
+        new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+    ])]
+    public function update(PencilRequest $request, #[CurrentUser] User $user, string $pencil, Catalogue $catalogue, PencilBook $book): PencilResource
+    {
+        $row = self::found($catalogue, $user, $pencil);
+        Gate::authorize('update', $row->range);
+        $columns = PencilBook::columns($request->entry());
+        if (! $request->has('colour')) {
+            // The colour was not touched; a measured spectrum stays.
+            unset($columns['bands'], $columns['spectrum'], $columns['L'], $columns['a'], $columns['b']);
+        }
+        $row->update($columns);
+
+        return new PencilResource($row, $user->box()->whereKey($row->id)->exists());
+    }
+
+    #[OA\Delete(path: '/api/pencils/{pencil}', operationId: 'removePencil', parameters: [new OA\PathParameter(name: 'pencil', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 204, description: 'Taken away')])]
+    public function destroy(#[CurrentUser] User $user, string $pencil, Catalogue $catalogue, PencilPage $page): JsonResponse
+    {
+        $row = self::found($catalogue, $user, $pencil);
+        Gate::authorize('update', $row->range);
+        $id = PencilId::of($pencil);
+        $zones = count($page->usedIn($user, $id));
+        $swatches = $user->swatches()->where('stack', 'like', '%'.$id.'@%')->count();
+        abort_if($zones + $swatches > 0, 422, sprintf('Pencil %s is in %d of your recipes and %d of your swatches. Mark it discontinued instead.', $id, $zones, $swatches));
+        $row->delete();
+
+        return new JsonResponse(null, 204);
+    }
+
+    #[OA\Post(path: '/api/pencils/preview', operationId: 'previewPencils', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/PencilFile')), responses: [
+        new OA\Response(response: 200, description: 'What the file would bring', content: new OA\JsonContent(required: ['new', 'changed', 'unchanged', 'rows'], properties: [
+            new OA\Property(property: 'new', type: 'integer'),
+            new OA\Property(property: 'changed', type: 'integer'),
+            new OA\Property(property: 'unchanged', type: 'integer'),
+            new OA\Property(property: 'rows', type: 'array', items: new OA\Items(required: ['row', 'id', 'name', 'binder', 'hex', 'change'], properties: [
+                new OA\Property(property: 'row', type: 'integer'),
+                new OA\Property(property: 'id', type: 'string'),
+                new OA\Property(property: 'name', type: 'string'),
+                new OA\Property(property: 'binder', type: 'string'),
+                new OA\Property(property: 'hex', type: 'string', nullable: true),
+                new OA\Property(property: 'change', type: 'string', enum: ['new', 'changed', 'unchanged']),
+            ])),
+        ])),
+        new OA\Response(response: 422, description: 'Every bad row', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+    ])]
+    #[OA\Schema(schema: 'PencilFile', required: ['text'], properties: [
+        new OA\Property(property: 'text', type: 'string', description: 'a pencils table (CSV) or a GPL palette'),
+        new OA\Property(property: 'binder', type: 'string', enum: ['wax', 'oil'], description: 'for a palette, which does not say'),
+        new OA\Property(property: 'intoBox', type: 'boolean'),
+    ])]
+    public function preview(PencilFileRequest $request, #[CurrentUser] User $user, PencilBook $book): JsonResponse
+    {
+        $preview = $book->preview($user, $request->text(), $request->binder());
+        $preview['rows'] = array_map(static fn (array $row): array => [
+            'row' => $row['row'], 'id' => (string) $row['entry']->pencil->id, 'name' => $row['entry']->pencil->name,
+            'binder' => $row['entry']->pencil->binder->value, 'hex' => $row['entry']->pencil->fullCoat?->toHex(), 'change' => $row['change'],
+        ], $preview['rows']);
+
+        return new JsonResponse($preview);
+    }
+
+    #[OA\Post(path: '/api/pencils/import', operationId: 'importPencils', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/PencilFile')), responses: [
+        new OA\Response(response: 200, description: 'Taken in, all of it', content: new OA\JsonContent(required: ['written'], properties: [new OA\Property(property: 'written', type: 'integer')])),
+        new OA\Response(response: 422, description: 'Every bad row; nothing was taken in', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+    ])]
+    public function import(PencilFileRequest $request, #[CurrentUser] User $user, PencilBook $book): JsonResponse
+    {
+        $written = $book->import($user, $request->text(), $request->binder(), $request->boolean('intoBox'));
+        PrepareBox::dispatch($user);
+
+        return new JsonResponse(['written' => $written]);
+    }
+
+    /** The pencils as a file: CSV with all that is known, or a GPL palette of their colours. */
+    public function export(Request $request, #[CurrentUser] User $user, PencilBook $book, string $format): Response
+    {
+        $pencils = Pencil::seenBy($user)->with('range');
+        if ($request->query('scope') === 'box') {
+            $pencils->whereIn('id', $user->box()->select('pencils.id'));
+        }
+        if ($request->filled('range')) {
+            $pencils->whereRelation('range', 'code', (string) $request->string('range'));
+        }
+        $rows = $pencils->get()->sortBy(['range_id', 'id']);
+
+        return new Response($format === 'gpl' ? $book->gpl('Knotty Prism pencils', $rows) : $book->csv($rows), 200, [
+            'Content-Type' => $format === 'gpl' ? 'text/plain; charset=UTF-8' : 'text/csv; charset=UTF-8',
+            'Content-Disposition' => 'attachment; filename="pencils.'.$format.'"',
+        ]);
+    }
+
+    private static function found(Catalogue $catalogue, User $user, string $pencil): Pencil
+    {
+        return $catalogue->row($user, PencilId::of($pencil)) ?? abort(404, sprintf('There is no pencil %s in your ranges.', $pencil));
+    }
+
+    private static function paper(Request $request, User $user): Paper
+    {
+        $papers = Paper::query()->get();
+        if ($request->filled('paper')) {
+            return $papers->firstWhere('slug', (string) $request->string('paper')) ?? abort(422, 'There is no such paper; choose one from the list.');
+        }
+        $most = $user->swatches()->selectRaw('paper_id, count(*) as n')->groupBy('paper_id')->orderByDesc('n')->value('paper_id');
+
+        return $papers->firstWhere('id', $most) ?? $papers->sortBy('id')->firstOrFail();
+    }
+}

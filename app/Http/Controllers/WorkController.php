@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\WorkRequest;
+use App\Http\Resources\WorkResource;
+use App\Jobs\DoWork;
+use App\Models\User;
+use App\Models\Work;
+use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Arr;
+use Illuminate\Support\Facades\Gate;
+use OpenApi\Attributes as OA;
+
+/** Long work: asked for, watched, cancelled. */
+final class WorkController
+{
+    #[OA\Post(path: '/api/works', operationId: 'startWork', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['kind'], properties: [
+        new OA\Property(property: 'kind', type: 'string', enum: ['calibration', 'audit', 'filling', 'search-again']),
+        new OA\Property(property: 'paper', type: 'string', description: 'for an audit'),
+        new OA\Property(property: 'chart', type: 'string', description: 'for a filling'),
+        new OA\Property(property: 'sheet', type: 'integer', description: 'for a filling: which sheet of the chart'),
+        new OA\Property(property: 'zones', type: 'array', items: new OA\Items(type: 'string'), description: 'for a search again'),
+    ])), responses: [
+        new OA\Response(response: 202, description: 'Waits for its turn; of one kind only one runs at a time', content: new OA\JsonContent(ref: '#/components/schemas/Work')),
+        new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+    ])]
+    public function store(WorkRequest $request, #[CurrentUser] User $user): JsonResponse
+    {
+        $kind = (string) $request->validated('kind');
+        $running = Work::query();
+        $running->where('user_id', $user->id)->where('kind', $kind)->whereIn('state', ['waiting', 'running']);
+        $open = $running->first();
+        if ($open === null) {
+            $open = $user->works()->create(['kind' => $kind, 'wish' => Arr::except($request->validated(), ['kind'])]);
+            DoWork::dispatch($open->id);
+        }
+
+        return WorkResource::make($open->refresh())->response()->setStatusCode(202);
+    }
+
+    #[OA\Get(path: '/api/works', operationId: 'latestWork', parameters: [new OA\QueryParameter(name: 'kind', required: true, schema: new OA\Schema(type: 'string'))], responses: [
+        new OA\Response(response: 200, description: 'The latest of a kind', content: new OA\JsonContent(required: ['work'], properties: [new OA\Property(property: 'work', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/Work')])])),
+    ])]
+    public function latest(Request $request, #[CurrentUser] User $user): JsonResponse
+    {
+        $work = $user->works()->where('kind', (string) $request->string('kind'))->latest('id')->first();
+
+        return new JsonResponse(['work' => $work === null ? null : new WorkResource($work)]);
+    }
+
+    #[OA\Get(path: '/api/works/{work}', operationId: 'work', parameters: [new OA\PathParameter(name: 'work', required: true, schema: new OA\Schema(type: 'string'))], responses: [
+        new OA\Response(response: 200, description: 'How far it is', content: new OA\JsonContent(ref: '#/components/schemas/Work')),
+    ])]
+    public function show(Work $work): WorkResource
+    {
+        Gate::authorize('view', $work);
+
+        return new WorkResource($work);
+    }
+
+    #[OA\Delete(path: '/api/works/{work}', operationId: 'cancelWork', parameters: [new OA\PathParameter(name: 'work', required: true, schema: new OA\Schema(type: 'string'))], responses: [
+        new OA\Response(response: 200, description: 'Cancelled, unless it was over already', content: new OA\JsonContent(ref: '#/components/schemas/Work')),
+    ])]
+    public function cancel(Work $work): WorkResource
+    {
+        Gate::authorize('view', $work);
+        $open = Work::query()->whereKey($work->id);
+        $open->whereIn('state', ['waiting', 'running'])->update(['state' => 'cancelled']);
+
+        return new WorkResource($work->refresh());
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Studio\LongWork\WorkKind;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+
+final class WorkRequest extends FormRequest
+{
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return [
+            'kind' => ['required', Rule::enum(WorkKind::class)],
+            'paper' => ['required_if:kind,audit', 'string', 'exists:papers,slug'],
+            'chart' => ['required_if:kind,filling', 'string', 'max:30'],
+            'sheet' => ['integer', 'between:1,60'],
+            'zones' => ['required_if:kind,search-again', 'array', 'max:200'],
+            'zones.*' => ['string', 'max:30'],
+        ];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return ['paper.exists' => 'There is no such paper; choose one from the list.'];
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\User;
+use OpenApi\Attributes as OA;
+
+/** The calibration that a prediction rests on. */
+#[OA\Schema(schema: 'RestsOn', required: ['id', 'number', 'swatches', 'madeAt'], properties: [
+    new OA\Property(property: 'id', type: 'integer'),
+    new OA\Property(property: 'number', type: 'integer', description: 'counted by artist'),
+    new OA\Property(property: 'swatches', type: 'integer'),
+    new OA\Property(property: 'madeAt', type: 'string', format: 'date-time'),
+])]
+final class RestsOn
+{
+    /** @return ?array{id: int, number: int, swatches: int, madeAt: string} null where only the pencils' own colours speak */
+    public static function of(User $artist): ?array
+    {
+        $calibration = $artist->calibration_id === null ? null
+            : $artist->calibrations()->select(['id', 'number', 'swatch_count', 'created_at'])->find($artist->calibration_id);
+
+        return $calibration === null ? null : [
+            'id' => $calibration->id,
+            'number' => $calibration->number,
+            'swatches' => $calibration->swatch_count,
+            'madeAt' => $calibration->created_at->toIso8601String(),
+        ];
+    }
+}

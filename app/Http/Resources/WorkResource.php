@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\Work;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+use OpenApi\Attributes as OA;
+
+/** @mixin Work */
+#[OA\Schema(schema: 'Work', required: ['id', 'kind', 'state', 'doing', 'progress', 'problem', 'startedAt', 'result'], properties: [
+    new OA\Property(property: 'id', type: 'string'),
+    new OA\Property(property: 'kind', type: 'string', enum: ['calibration', 'audit', 'filling', 'search-again']),
+    new OA\Property(property: 'state', type: 'string', enum: ['waiting', 'running', 'done', 'failed', 'cancelled']),
+    new OA\Property(property: 'doing', type: 'string'),
+    new OA\Property(property: 'progress', type: 'number', description: '0-1'),
+    new OA\Property(property: 'problem', type: 'string'),
+    new OA\Property(property: 'startedAt', type: 'string', format: 'date-time'),
+    new OA\Property(property: 'result', nullable: true, description: 'by kind', oneOf: [
+        new OA\Schema(ref: '#/components/schemas/AuditResult'),
+        new OA\Schema(ref: '#/components/schemas/CalibrationResult'),
+        new OA\Schema(ref: '#/components/schemas/FillingResult'),
+        new OA\Schema(ref: '#/components/schemas/SearchAgainResult'),
+    ]),
+])]
+#[OA\Schema(schema: 'CalibrationResult', required: ['calibration'], properties: [new OA\Property(property: 'calibration', type: 'integer')])]
+#[OA\Schema(schema: 'FillingResult', required: ['chart', 'sheet', 'picture'], properties: [
+    new OA\Property(property: 'chart', type: 'string'),
+    new OA\Property(property: 'sheet', type: 'integer'),
+    new OA\Property(property: 'picture', type: 'string', description: 'address of the simulated photo'),
+])]
+#[OA\Schema(schema: 'SearchAgainResult', required: ['searched', 'changed'], properties: [
+    new OA\Property(property: 'searched', type: 'integer'),
+    new OA\Property(property: 'changed', type: 'array', items: new OA\Items(required: ['zone', 'name', 'had', 'has'], properties: [
+        new OA\Property(property: 'zone', type: 'string'),
+        new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'had', type: 'string'),
+        new OA\Property(property: 'has', type: 'string'),
+    ])),
+])]
+#[OA\Schema(schema: 'AuditResult', required: ['paper', 'box', 'compared', 'cover', 'reached', 'reachable', 'cells', 'ladder', 'holes', 'nextInGeneral', 'nextForPieces', 'targets', 'curve', 'ownCurve'], properties: [
+    new OA\Property(property: 'paper', type: 'string'),
+    new OA\Property(property: 'box', type: 'integer'),
+    new OA\Property(property: 'compared', type: 'integer'),
+    new OA\Property(property: 'cover', type: 'array', items: new OA\Items(required: ['family', 'counts', 'missing'], properties: [
+        new OA\Property(property: 'family', type: 'string'),
+        new OA\Property(property: 'counts', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'integer')),
+        new OA\Property(property: 'missing', type: 'array', items: new OA\Items(type: 'string')),
+    ])),
+    new OA\Property(property: 'reached', type: 'integer'),
+    new OA\Property(property: 'reachable', type: 'integer'),
+    new OA\Property(property: 'cells', type: 'array', description: 'wheel position, chroma, value step, 1 if reached', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
+    new OA\Property(property: 'ladder', type: 'array', items: new OA\Items(required: ['step', 'reached', 'missing'], properties: [
+        new OA\Property(property: 'step', type: 'integer'),
+        new OA\Property(property: 'reached', type: 'integer'),
+        new OA\Property(property: 'missing', type: 'integer'),
+    ])),
+    new OA\Property(property: 'holes', type: 'array', items: new OA\Items(ref: '#/components/schemas/Hole')),
+    new OA\Property(property: 'nextInGeneral', type: 'array', items: new OA\Items(required: ['pencil', 'gained', 'fills'], properties: [
+        new OA\Property(property: 'pencil', type: 'string'),
+        new OA\Property(property: 'gained', type: 'integer'),
+        new OA\Property(property: 'fills', type: 'array', items: new OA\Items(ref: '#/components/schemas/Hole')),
+    ])),
+    new OA\Property(property: 'nextForPieces', type: 'array', items: new OA\Items(required: ['pencil', 'gained', 'targets'], properties: [
+        new OA\Property(property: 'pencil', type: 'string'),
+        new OA\Property(property: 'gained', type: 'number'),
+        new OA\Property(property: 'targets', type: 'integer'),
+    ])),
+    new OA\Property(property: 'targets', type: 'integer'),
+    new OA\Property(property: 'curve', type: 'array', items: new OA\Items(ref: '#/components/schemas/CurvePoint')),
+    new OA\Property(property: 'ownCurve', type: 'array', items: new OA\Items(ref: '#/components/schemas/CurvePoint')),
+])]
+#[OA\Schema(schema: 'Hole', required: ['family', 'character', 'valueStep', 'cells', 'hex'], properties: [
+    new OA\Property(property: 'family', type: 'string'),
+    new OA\Property(property: 'character', type: 'string'),
+    new OA\Property(property: 'valueStep', type: 'integer'),
+    new OA\Property(property: 'cells', type: 'integer'),
+    new OA\Property(property: 'hex', type: 'string'),
+])]
+#[OA\Schema(schema: 'CurvePoint', required: ['size', 'dE00', 'pencils'], properties: [
+    new OA\Property(property: 'size', type: 'integer'),
+    new OA\Property(property: 'dE00', type: 'number'),
+    new OA\Property(property: 'pencils', type: 'array', items: new OA\Items(type: 'string')),
+])]
+final class WorkResource extends JsonResource
+{
+    /** @return array<string, mixed> */
+    public function toArray(Request $request): array
+    {
+        return [
+            'id' => $this->id,
+            'kind' => $this->kind,
+            'state' => $this->state,
+            'doing' => $this->doing,
+            'progress' => round($this->progress, 3),
+            'problem' => $this->problem,
+            'startedAt' => $this->created_at->toIso8601String(),
+            'result' => $this->state === 'done' ? $this->result : null,
+        ];
+    }
+}

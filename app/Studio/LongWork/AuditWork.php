@@ -1,0 +1,184 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio\LongWork;
+
+use App\Models\Paper;
+use App\Models\User;
+use App\Studio\Catalogue;
+use App\Studio\Engine;
+use App\Studio\Targets;
+use Closure;
+use Prism\Colour\Appearance;
+use Prism\Colour\Lab;
+use Prism\Colour\ValueScale;
+use Prism\Matching\Gamut;
+use Prism\Matching\Target;
+use Prism\Materials\Kit;
+use Prism\Materials\Pencil;
+use Prism\Planning\BoxCover;
+use Prism\Planning\NextPencils;
+use Prism\Planning\Palette;
+use Prism\Planning\PaletteFinder;
+use Prism\Planning\Representatives;
+
+/** Looks a box through: what it covers, what it cannot reach, what would help most, and how few of it would do. */
+final class AuditWork implements LongWork
+{
+    /** Pencils of other people's boxes with which this one is compared: so many, spread over all ranges. */
+    private const REFERENCE = 64;
+
+    /** Colours that the best few pencils are to make, spread over what the box can make. */
+    private const GENERAL_TARGETS = 36;
+
+    private const SIZES = [6, 8, 12, 18, 24, 36, 48];
+
+    private const HOLES = 8;
+
+    /** Fewer targets of one's own tell nothing of a box. */
+    private const LEAST_TARGETS = 3;
+
+    public function __construct(private readonly Catalogue $catalogue, private readonly Engine $engine)
+    {
+    }
+
+    public function do(User $artist, array $wish, Closure $progress): array
+    {
+        $paper = Paper::query()->where('slug', $wish['paper'] ?? '')->firstOrFail();
+        $box = $this->catalogue->box($artist);
+        if (count($box) === 0) {
+            throw new WorkRefused('Your box is empty. Tick the pencils you own; then there is something to look through.');
+        }
+        $progress('Choosing pencils to compare with', 0.02);
+        $reference = $this->reference($artist, $box);
+        $search = $this->engine->search($paper, $artist, $box);
+        $library = $this->engine->library($paper, $artist, $this->engine->searchable($paper, $artist, $box));
+        $progress('Mixing every pair of your box', 0.1);
+        $has = Gamut::of($library);
+        $progress('Mixing pairs of all ranges', 0.15);
+        $all = Gamut::of($this->engine->library($paper, $artist, $reference))->and($has);
+        $progress('Trying what others would add', 0.35);
+        $next = new NextPencils(
+            $this->engine->predictor($paper, $artist, $reference)->model,
+            $library->ids,
+            array_values(array_diff($reference->ids(), $library->ids)),
+            static fn (float $share) => $progress('Trying what others would add', 0.35 + 0.35 * $share),
+        );
+        $ownTargets = Targets::of($artist);
+        $own = array_values($ownTargets);
+        $holes = $all->without($has);
+        $finder = new PaletteFinder($search, $this->engine->searchable($paper, $artist, $box));
+        $progress('Finding the best few of your box', 0.72);
+        $general = array_map(static fn (Lab $lab): Target => Target::colour($lab), self::spread($has));
+        $curve = $finder->curve($general, self::sizes($box));
+        $progress('Finding the best few for your pieces', 0.87);
+        $ownCurve = count($own) < self::LEAST_TARGETS ? [] : $finder->curve($ownTargets, self::sizes($box));
+
+        return [
+            'paper' => $paper->name,
+            'box' => count($box),
+            'compared' => count($reference),
+            'cover' => BoxCover::of(self::coats($box))->rows,
+            'reached' => $has->within($all)->count(),
+            'reachable' => $all->count(),
+            'cells' => [...self::cells($has, true), ...self::cells($holes, false)],
+            'ladder' => self::ladder($has, $holes),
+            'holes' => self::holes($holes),
+            'nextInGeneral' => array_map(static fn (array $pick): array => ['pencil' => (string) $pick['pencil'], 'gained' => $pick['gained'], 'fills' => array_slice(self::holes($pick['new']), 0, 2)], $next->forGamut($has)),
+            'nextForPieces' => count($own) < self::LEAST_TARGETS ? [] : array_map(static fn (array $pick): array => ['pencil' => (string) $pick['pencil'], 'gained' => round($pick['gained'], 2), 'targets' => $pick['targets']], $next->forTargets($own, $library)),
+            'targets' => count($own),
+            'curve' => self::curve($curve),
+            'ownCurve' => self::curve($ownCurve),
+        ];
+    }
+
+    private function reference(User $artist, Kit $box): Kit
+    {
+        $pencils = $this->catalogue->pencils($artist);
+        $chosen = Representatives::of(self::coats($pencils), self::REFERENCE, array_keys(self::coats($box)));
+
+        return $pencils->where(static fn (Pencil $pencil): bool => in_array((string) $pencil->id, $chosen, true));
+    }
+
+    /** @return array<string, Lab> */
+    private static function coats(Kit $kit): array
+    {
+        $coats = [];
+        foreach ($kit as $id => $pencil) {
+            if ($pencil->fullCoat !== null) {
+                $coats[$id] = $pencil->fullCoat;
+            }
+        }
+
+        return $coats;
+    }
+
+    /** @return array<string, Lab> */
+    private static function spread(Gamut $gamut): array
+    {
+        $colours = [];
+        foreach ($gamut->colours() as $i => $lab) {
+            $colours["c$i"] = $lab;
+        }
+
+        return array_intersect_key($colours, array_flip(Representatives::of($colours, self::GENERAL_TARGETS)));
+    }
+
+    /** @return list<int> */
+    private static function sizes(Kit $box): array
+    {
+        return [...array_filter(self::SIZES, static fn (int $size): bool => $size < count($box)), count($box)];
+    }
+
+    /** @return list<array{float, float, int, int}> wheel position, chroma, value step, 1 if it is reached */
+    private static function cells(Gamut $gamut, bool $reached): array
+    {
+        return array_map(static function (Lab $lab) use ($reached): array {
+            $look = Appearance::of($lab);
+
+            return [round($look->wheelPosition, 2), round($lab->chroma(), 1), $look->valueStep, $reached ? 1 : 0];
+        }, $gamut->colours());
+    }
+
+    /** @return list<array{step: int, reached: int, missing: int}> */
+    private static function ladder(Gamut $has, Gamut $holes): array
+    {
+        $count = static fn (Gamut $gamut): array => array_count_values(array_map(static fn (Lab $lab): int => ValueScale::step($lab->L), $gamut->colours()));
+        $reached = $count($has);
+        $missing = $count($holes);
+
+        return array_map(static fn (int $step): array => ['step' => $step, 'reached' => $reached[$step] ?? 0, 'missing' => $missing[$step] ?? 0], range(ValueScale::STEPS, 1));
+    }
+
+    /** @return list<array{family: string, character: string, valueStep: int, cells: int, hex: string}> largest first */
+    private static function holes(Gamut $gamut): array
+    {
+        $groups = [];
+        foreach ($gamut->colours() as $lab) {
+            $look = Appearance::of($lab);
+            $groups[$look->family.'|'.$look->character.'|'.$look->valueStep][] = $lab;
+        }
+        usort($groups, static fn (array $one, array $other): int => count($other) <=> count($one));
+
+        return array_map(static function (array $labs): array {
+            $look = Appearance::of($labs[intdiv(count($labs), 2)]);
+
+            return ['family' => $look->family, 'character' => $look->character, 'valueStep' => $look->valueStep, 'cells' => count($labs), 'hex' => $look->lab->toHex()];
+        }, array_slice($groups, 0, self::HOLES));
+    }
+
+    /**
+     * @param  array<int, Palette>  $curve
+     * @return list<array{size: int, dE00: float, pencils: list<string>}>
+     */
+    private static function curve(array $curve): array
+    {
+        $points = [];
+        foreach ($curve as $size => $palette) {
+            $points[] = ['size' => $size, 'dE00' => round($palette->meanDifference, 2), 'pencils' => array_map(strval(...), $palette->pencils)];
+        }
+
+        return $points;
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio\LongWork;
+
+enum WorkKind: string
+{
+    case Calibration = 'calibration';
+    case Audit = 'audit';
+    case Filling = 'filling';
+    case SearchAgain = 'search-again';
+
+    /** @return class-string<LongWork> */
+    public function worker(): string
+    {
+        return match ($this) {
+            self::Calibration => CalibrationWork::class,
+            self::Audit => AuditWork::class,
+            self::Filling => FillingWork::class,
+            self::SearchAgain => SearchAgainWork::class,
+        };
+    }
+}

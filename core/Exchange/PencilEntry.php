@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Exchange;
+
+use Prism\Colour\Spectrum;
+use Prism\Materials\Pencil;
+use Prism\Materials\PencilId;
+use Prism\Materials\Status;
+
+/** A row of the pencils table: the pencil, and what its maker has done with its name. */
+final readonly class PencilEntry
+{
+    /** @param  list<string>  $aliases  former names */
+    public function __construct(
+        public Pencil $pencil,
+        public array $aliases = [],
+        public Status $status = Status::Current,
+        public ?PencilId $replacedBy = null,
+        public ?Spectrum $spectrum = null,
+    ) {
+    }
+}
