@@ -11,7 +11,12 @@ import { Desk } from './desk/Desk';
 import { DrawStage } from './draw/DrawStage';
 import { LookStage } from './look/LookStage';
 import { MatchStage } from './match/MatchStage';
+import { AuditPage } from './pencils/AuditPage';
+import { FilesPage } from './pencils/FilesPage';
+import { InsteadPage } from './pencils/InsteadPage';
+import { PencilPage } from './pencils/PencilPage';
 import { PencilsPage } from './pencils/PencilsPage';
+import { PencilsPlace } from './pencils/PencilsPlace';
 import { NewPiecePage } from './pieces/NewPiecePage';
 import { PiecesPage } from './pieces/PiecesPage';
 import { PlanStage } from './plan/PlanStage';
@@ -49,7 +54,13 @@ function Pages() {
                     <Route path="draw" element={<DrawStage />} />
                     <Route path="compare" element={<CompareStage />} />
                 </Route>
-                <Route path="/pencils" element={<PencilsPage />} />
+                <Route element={<PencilsPlace />}>
+                    <Route path="/pencils" element={<PencilsPage />} />
+                    <Route path="/pencils/audit" element={<AuditPage />} />
+                    <Route path="/pencils/instead" element={<InsteadPage />} />
+                    <Route path="/pencils/files" element={<FilesPage />} />
+                    <Route path="/pencils/:pencil" element={<PencilPage />} />
+                </Route>
                 <Route path="/reset-password" element={<ResetPasswordPage />} />
                 <Route path="/" element={<Navigate to="/pieces" replace />} />
                 <Route path="/login" element={<Navigate to="/pieces" replace />} />

@@ -60,15 +60,21 @@ function Around({ of, selected, children }: { of: Piece; selected: Zone | null; 
 const pencil = (number: string, owned = true): Pencil => ({
     id: `QW:${number}`,
     range: 'QW',
-    rangeName: 'Saltmarket Works Quayside Wax',
     number,
     name: `Pencil ${number}`,
     aliases: [],
     binder: 'wax',
-    opacity: 'semi',
-    lightfastness: 'I',
-    colour: colour(),
+    status: 'current',
+    replacedBy: null,
     owned,
+    favourite: false,
+    L: 46.4,
+    hex: '#547660',
+    family: 'green',
+    lean: null,
+    character: 'a tone',
+    valueStep: 4,
+    distance: null,
 });
 
 const prediction = (stack: string, steps = stack === '' ? 0 : stack.split(' > ').length): StackPrediction => ({
@@ -76,6 +82,7 @@ const prediction = (stack: string, steps = stack === '' ? 0 : stack.split(' > ')
     strip: Array.from({ length: steps + 1 }, () => ({ colour: colour(), toothLeft: 0.5, sigma: 2 })),
     room: 3,
     section,
+    calibration: { id: 7, number: 3, swatches: 346, madeAt: '2026-11-24T10:00:00Z' },
 });
 
 const planStep = (number: number, changes: Partial<PlanStep> = {}): PlanStep => ({
@@ -121,11 +128,12 @@ describe('Match', () => {
         recipes: [recipe(), recipe({ stack: 'QW:513@60', steps: [step('513', 60)] })],
         nearest: recipe({ stack: 'QW:519@80', steps: [step('519', 80)] }),
         boxCount: 2,
+        calibration: null,
     };
     const free = zone('z', 'Float');
 
     it('asks for a colour first', () => {
-        serve({ 'GET /api/pencils': () => [] });
+        serve({ 'GET /api/pencils': () => ({ pencils: [] }) });
         show(
             <Around of={piece([])} selected={null}>
                 <MatchStage />
@@ -136,7 +144,7 @@ describe('Match', () => {
 
     it('shows recipes best first and the nearest single pencil last', async () => {
         const asked = serve({
-            'GET /api/pencils': () => [pencil('404'), pencil('519')],
+            'GET /api/pencils': () => ({ pencils: [pencil('404'), pencil('519')] }),
             'POST /api/pieces/p1/recipes': () => found,
         });
         show(
@@ -161,7 +169,7 @@ describe('Match', () => {
     });
 
     it('searches anew for another wish', async () => {
-        const asked = serve({ 'GET /api/pencils': () => [pencil('404')], 'POST /api/pieces/p1/recipes': () => found });
+        const asked = serve({ 'GET /api/pencils': () => ({ pencils: [pencil('404')] }), 'POST /api/pieces/p1/recipes': () => found });
         show(
             <Around of={piece([free])} selected={free}>
                 <MatchStage />
@@ -174,7 +182,7 @@ describe('Match', () => {
 
     it('puts the kept recipe first and not twice', async () => {
         const kept = zone('z', 'Float', { recipe: recipe() });
-        serve({ 'GET /api/pencils': () => [pencil('404')], 'POST /api/pieces/p1/recipes': () => found });
+        serve({ 'GET /api/pencils': () => ({ pencils: [pencil('404')] }), 'POST /api/pieces/p1/recipes': () => found });
         show(
             <Around of={piece([kept])} selected={kept}>
                 <MatchStage />
@@ -192,7 +200,7 @@ describe('Match', () => {
     it('sends to the box when it is empty', async () => {
         const said = 'There are no pencils to choose from.';
         serve({
-            'GET /api/pencils': () => [],
+            'GET /api/pencils': () => ({ pencils: [] }),
             'POST /api/pieces/p1/recipes': () => new Answer(422, { message: said, errors: { box: [said] } }),
         });
         show(
@@ -206,7 +214,7 @@ describe('Match', () => {
 
     it('opens a recipe in the editor and predicts every change', async () => {
         const asked = serve({
-            'GET /api/pencils': () => [pencil('404'), pencil('519'), pencil('116')],
+            'GET /api/pencils': () => ({ pencils: [pencil('404'), pencil('519'), pencil('116')] }),
             'POST /api/pieces/p1/recipes': () => found,
             'POST /api/pieces/p1/predictions': ({ body }) => prediction((body as { stack: string }).stack),
             'PATCH /api/zones/z': () => free,
@@ -243,7 +251,7 @@ describe('Match', () => {
     it('tells when the zone was changed elsewhere meanwhile', async () => {
         const said = 'This zone was changed meanwhile, in another window perhaps.';
         serve({
-            'GET /api/pencils': () => [pencil('404')],
+            'GET /api/pencils': () => ({ pencils: [pencil('404')] }),
             'POST /api/pieces/p1/recipes': () => found,
             'POST /api/pieces/p1/predictions': ({ body }) => prediction((body as { stack: string }).stack),
             'PATCH /api/zones/z': () => new Answer(409, { message: said }),

@@ -5,6 +5,8 @@ type Schemas = components['schemas'];
 export type Colour = Schemas['Colour'];
 export type Paper = Schemas['Paper'];
 export type Pencil = Schemas['Pencil'];
+export type PencilForm = Schemas['PencilForm'];
+export type PencilPage = Schemas['PencilPage'];
 export type Piece = Schemas['Piece'];
 export type PieceSummary = Schemas['PieceSummary'];
 export type Plan = Schemas['Plan'];
@@ -12,11 +14,24 @@ export type PlanStep = Schemas['PlanStep'];
 export type Recipe = Schemas['Recipe'];
 export type Sample = Schemas['Sample'];
 export type SectionBin = Schemas['SectionBin'];
+export type RestsOn = Schemas['RestsOn'];
 export type Session = Schemas['Session'];
 export type StackPrediction = Schemas['StackPrediction'];
+export type Substitutes = Schemas['Substitutes'];
+export type SwatchEntry = Schemas['Swatch'];
 export type Step = Schemas['Step'];
+export type Work = Schemas['Work'];
+export type WorkWish = NonNullable<paths['/api/works']['post']['requestBody']>['content']['application/json'];
+export type AuditResult = Schemas['AuditResult'];
 export type Zone = Schemas['Zone'];
 export type SchoolId = Piece['school']['id'];
+
+export interface BadRow {
+    row: number;
+    column: string;
+    value: string;
+    right: string;
+}
 
 /** A refusal of the server, in its own words, with what belongs to single fields. */
 export class Refusal extends Error {
@@ -25,6 +40,7 @@ export class Refusal extends Error {
         readonly status: number,
         readonly fields: Record<string, string> = {},
         readonly position?: number,
+        readonly rows: BadRow[] = [],
     ) {
         super(message);
     }
@@ -61,7 +77,12 @@ export async function answered<T>(request: Promise<Answer<T>>): Promise<T> {
         throw new Refusal('The studio does not answer. Check that it is running, then try again.', 0);
     }
     if (answer.response.ok) return answer.data as T;
-    const problem = (answer.error ?? {}) as { message?: string; errors?: Record<string, string[]>; position?: number };
+    const problem = (answer.error ?? {}) as {
+        message?: string;
+        errors?: Record<string, string[]>;
+        position?: number;
+        rows?: BadRow[];
+    };
     const fields = Object.fromEntries(
         Object.entries(problem.errors ?? {}).map(([name, said]) => [name, said[0] ?? '']),
     );
@@ -70,7 +91,13 @@ export async function answered<T>(request: Promise<Answer<T>>): Promise<T> {
             ? 'This page was open too long. Reload it and try again; what was saved is still there.'
             : (problem.message ?? 'Something went wrong in the studio. Try again.');
 
-    throw new Refusal(Object.values(fields)[0] ?? message, answer.response.status, fields, problem.position);
+    throw new Refusal(
+        Object.values(fields)[0] ?? message,
+        answer.response.status,
+        fields,
+        problem.position,
+        problem.rows,
+    );
 }
 
 export const messageOf = (error: unknown) => (error instanceof Error ? error.message : 'Something went wrong.');

@@ -28,7 +28,13 @@ export const useSession = () =>
 
 export const usePapers = () => useQuery({ queryKey: keys.papers, queryFn: () => answered(api.GET('/api/papers')) });
 
-export const usePencils = () => useQuery({ queryKey: keys.pencils, queryFn: () => answered(api.GET('/api/pencils')) });
+/** What the artist owns, in box order. */
+export const useBox = () =>
+    useQuery({
+        queryKey: [...keys.pencils, 'box'],
+        queryFn: async () =>
+            (await answered(api.GET('/api/pencils', { params: { query: { scope: 'box', order: 'number' } } }))).pencils,
+    });
 
 export const usePieces = () => useQuery({ queryKey: keys.pieces, queryFn: () => answered(api.GET('/api/pieces')) });
 

@@ -2,11 +2,12 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, Refusal } from '../api/client';
-import { usePencils, useRecipes, type SearchWishes } from '../api/queries';
+import { useBox, useRecipes, type SearchWishes } from '../api/queries';
 import { useDesk } from '../desk/DeskContext';
 import { Reading } from '../desk/Reading';
 import { Choice } from '../ui/Choice';
 import { Empty, Loading, Problem } from '../ui/States';
+import { RestsOnLine } from '../ui/RestsOnLine';
 import { Tick } from '../ui/Tick';
 import { space } from '../ui/theme';
 import { RecipeCard } from './RecipeCard';
@@ -35,11 +36,11 @@ const COUNTS = ['1', '2', '3', '4'] as const;
 /** Recipes for the selected colour, and the editor for the one that is open. */
 export function MatchStage() {
     const { piece, selected, selection } = useDesk();
-    const pencils = usePencils();
+    const owned = useBox();
     const [wishes, setWishes] = useState<SearchWishes>({ maxPencils: 4, noBlack: false, valueOnly: false });
-    const box = (pencils.data ?? []).filter((pencil) => pencil.owned).map((pencil) => pencil.id);
+    const box = (owned.data ?? []).map((pencil) => pencil.id);
     const circumstances = [piece.paper.id, piece.school.id, box.join()].join('|');
-    const found = useRecipes(piece.id, pencils.data ? (selected?.colour ?? null) : null, wishes, circumstances);
+    const found = useRecipes(piece.id, owned.data ? (selected?.colour ?? null) : null, wishes, circumstances);
 
     if (!selected) {
         return (
@@ -94,6 +95,7 @@ export function MatchStage() {
                         <Problem message={messageOf(found.error)} retry={() => void found.refetch()} />
                     )}
                     {found.isPending && <Loading what="Trying stacks" />}
+                    {found.data && <RestsOnLine calibration={found.data.calibration} />}
                     {kept && (
                         <RecipeCard
                             rank={`For ${selected.zone?.name ?? ''}`}

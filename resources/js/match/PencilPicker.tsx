@@ -39,8 +39,10 @@ const Chip = styled.i`
     height: 24px;
 `;
 
+export type Pickable = Pick<Pencil, 'id' | 'range' | 'number' | 'name' | 'hex'>;
+
 interface Props {
-    pencils: Pencil[];
+    pencils: Pickable[];
     value: string;
     label: string;
     onChange: (id: string) => void;
@@ -48,7 +50,7 @@ interface Props {
 
 /** A pencil by number or name, out of the box. */
 export function PencilPicker({ pencils, value, label, onChange }: Props) {
-    const hex = pencils.find((pencil) => pencil.id === value)?.colour.hex;
+    const hex = pencils.find((pencil) => pencil.id === value)?.hex;
 
     return (
         <Box
@@ -58,14 +60,14 @@ export function PencilPicker({ pencils, value, label, onChange }: Props) {
             onSelectionChange={(key) => key !== null && onChange(String(key))}
             menuTrigger="focus"
         >
-            <i style={{ background: hex }} aria-hidden />
+            <i style={{ background: hex ?? undefined }} aria-hidden />
             <Input onFocus={(event) => event.target.select()} />
             <Button aria-label="Show the box">▾</Button>
             <Panel style={{ width: 320 }}>
-                <Options<Pencil>>
+                <Options<Pickable>>
                     {(pencil) => (
                         <Option id={pencil.id} textValue={`${pencil.number} ${pencil.name}`}>
-                            <Chip style={{ background: pencil.colour.hex }} aria-hidden />
+                            <Chip style={{ background: pencil.hex ?? undefined }} aria-hidden />
                             <b>{pencil.number}</b> {pencil.name} <small>{pencil.range}</small>
                         </Option>
                     )}

@@ -11,20 +11,21 @@ import {
 } from 'react-aria-components';
 import styled from 'styled-components';
 import { messageOf, type StackPrediction, type Zone } from '../api/client';
-import { useAddZone, useChangeZone, usePencils, usePrediction } from '../api/queries';
+import { useAddZone, useChangeZone, useBox, usePrediction } from '../api/queries';
 import { useDesk, type Selected } from '../desk/DeskContext';
 import { Button, SignButton, StrongButton } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { GrainSection } from '../ui/GrainSection';
 import { notify } from '../ui/Notices';
 import { pressureText } from '../ui/Pressure';
+import { RestsOnLine } from '../ui/RestsOnLine';
 import { Problem } from '../ui/States';
 import { Swatch, SwatchPair } from '../ui/Swatch';
 import { ToothRings } from '../ui/ToothRings';
 import { radius, space, type } from '../ui/theme';
 import { useShortcuts } from '../ui/useShortcuts';
 import { layer, operation, readStack, writeStack, type DraftStep } from './draft';
-import { PencilPicker } from './PencilPicker';
+import { PencilPicker, type Pickable } from './PencilPicker';
 
 const MOST_PASSES = 9;
 const SAVE_AFTER = 700;
@@ -162,7 +163,7 @@ const laid = ({ prediction, steps }: DragItems, index: number) =>
 /** The open recipe: every change is predicted at once, layer by layer. */
 export function StackEditor({ selected }: { selected: Selected }) {
     const { piece, selection } = useDesk();
-    const pencils = usePencils();
+    const owned = useBox();
     const { zone } = selected;
     const opened = selection.editing ?? '';
     const kept = zone?.recipe?.stack ?? null;
@@ -174,9 +175,10 @@ export function StackEditor({ selected }: { selected: Selected }) {
     const stack = writeStack(steps);
     const prediction = usePrediction(piece.id, piece.paper.id, selected.colour, stack);
     const known = prediction.data;
-    const box = (pencils.data ?? []).filter(
-        (pencil) => pencil.owned || steps.some((step) => step.pencil === pencil.id),
-    );
+    const box: Pickable[] = [...(owned.data ?? [])];
+    for (const { pencil } of known?.recipe.steps ?? []) {
+        if (pencil && !box.some(({ id }) => id === pencil.id)) box.push(pencil);
+    }
 
     const remember = selection.edit;
     useEffect(() => {
@@ -252,6 +254,7 @@ export function StackEditor({ selected }: { selected: Selected }) {
                             dE00 <span data-testid="dE">{known.recipe.difference.dE00.toFixed(2)}</span> ±{' '}
                             {known.recipe.sigma.toFixed(1)}, predicted {known.recipe.predicted.appearance.sentence}
                         </small>
+                        <RestsOnLine calibration={known.calibration} />
                         <small data-testid="hand">
                             A hand 10 % off in each layer moves it by dE00 {known.recipe.sensitivity.toFixed(1)}
                         </small>

@@ -1,193 +1,291 @@
-import { useState } from 'react';
+import { useDeferredValue, useState } from 'react';
+import { Button as AriaButton, GridLayout, GridList, GridListItem, Size, Virtualizer } from 'react-aria-components';
+import { useNavigate, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, type Pencil } from '../api/client';
-import { useChangeBox, usePencils } from '../api/queries';
+import { useChangeBox } from '../api/queries';
 import { Button } from '../ui/Button';
+import { Choice } from '../ui/Choice';
 import { Field } from '../ui/Field';
 import { notify } from '../ui/Notices';
+import { Row } from '../ui/Page';
 import { Loading, Problem } from '../ui/States';
-import { spoken } from '../ui/Swatch';
 import { Tick } from '../ui/Tick';
-import { radius, space, type } from '../ui/theme';
+import { space, type } from '../ui/theme';
+import { PencilSheet } from './PencilSheet';
+import { usePencilList, type PencilFilters } from './pencilQueries';
+
+const MOST_AT_ONCE = 500;
+const HUES = ['red', 'orange', 'yellow', 'green', 'blue', 'violet'];
 
 const Page = styled.main`
+    display: grid;
+    grid-template-rows: auto auto minmax(0, 1fr);
+    gap: ${space.m};
+    height: 100%;
+    padding: ${space.m} ${space.xl} 0;
+    & h1 {
+        flex: 1;
+        font-size: ${type.title};
+        align-self: center;
+    }
+`;
+
+const Grid = styled(GridList)`
     height: 100%;
     overflow-y: auto;
-    padding: ${space.l} ${space.xl};
-    & h1 {
-        font-size: ${type.title};
-    }
-    & h2 {
-        margin: ${space.l} 0 ${space.s};
-        font-size: ${type.lead};
-    }
-    & h2 small {
-        font-weight: 440;
-        color: ${({ theme }) => theme.quiet};
-    }
-`;
-
-const Bar = styled.div`
-    display: flex;
-    flex-wrap: wrap;
-    align-items: end;
-    gap: ${space.m};
-    margin-top: ${space.m};
-`;
-
-const Grid = styled.ul`
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(124px, 1fr));
-    gap: ${space.s};
-`;
-
-const Item = styled.button`
-    display: grid;
-    grid-template-rows: 64px auto;
-    width: 100%;
+    outline: none;
     padding: 0;
-    border: 0;
-    border-radius: ${radius};
-    background: ${({ theme }) => theme.panel};
-    text-align: start;
+` as typeof GridList;
+
+const Item = styled(GridListItem)`
+    height: 100%;
     cursor: pointer;
+    outline: none;
+    &[data-focus-visible] {
+        outline: 3px solid ${({ theme }) => theme.ink};
+        outline-offset: -3px;
+    }
+` as typeof GridListItem;
+
+const Card = styled.div`
+    display: grid;
+    grid-template-rows: 62px auto;
+    height: 116px;
+    width: 100%;
+    background: ${({ theme }) => theme.panel};
     overflow: hidden;
+    & > span {
+        forced-color-adjust: none;
+    }
     & > div {
-        display: grid;
-        grid-template-columns: 1fr auto;
-        padding: ${space.s};
+        position: relative;
+        min-width: 0;
+        padding: 4px 6px;
     }
     & b {
-        font-size: 22px;
-        line-height: 1.1;
+        font-size: 19px;
+        line-height: 1.15;
+        font-variant-numeric: tabular-nums;
     }
     & small {
-        grid-column: 1 / -1;
+        display: block;
         font-size: 11px;
         color: ${({ theme }) => theme.quiet};
         overflow: hidden;
         text-overflow: ellipsis;
         white-space: nowrap;
     }
-    & i {
-        font-style: normal;
-        font-weight: 800;
-        width: 20px;
-        height: 20px;
-        border: 1.5px solid ${({ theme }) => theme.ink};
-        display: grid;
-        place-items: center;
-        line-height: 1;
+`;
+
+const Own = styled(AriaButton)`
+    position: absolute;
+    top: 4px;
+    right: 4px;
+    width: 24px;
+    height: 24px;
+    padding: 0;
+    border: 1.5px solid ${({ theme }) => theme.ink};
+    background: ${({ theme }) => theme.raised};
+    font-weight: 800;
+    line-height: 1;
+    cursor: pointer;
+    &[data-focus-visible] {
+        outline: 2px solid ${({ theme }) => theme.ink};
+        outline-offset: 2px;
     }
 `;
 
-function PencilItem({ pencil, onToggle }: { pencil: Pencil; onToggle: () => void }) {
-    return (
-        <li>
-            <Item
-                type="button"
-                aria-pressed={pencil.owned}
-                aria-label={`${pencil.range} ${pencil.number} ${pencil.name}, ${spoken(pencil.colour)}`}
-                onClick={onToggle}
-            >
-                <span style={{ background: pencil.colour.hex }} aria-hidden />
-                <div>
-                    <b>{pencil.number}</b>
-                    <i aria-hidden>{pencil.owned ? '✓' : ''}</i>
-                    <small title={pencil.name}>{pencil.name}</small>
-                    <small title={pencil.colour.appearance.sentence}>{pencil.colour.appearance.family}</small>
-                </div>
-            </Item>
-        </li>
-    );
-}
+const described = (pencil: Pencil) =>
+    [
+        `${pencil.range} ${pencil.number} ${pencil.name}`,
+        pencil.family ?? 'no colour yet',
+        pencil.lean && `leans ${pencil.lean}`,
+        pencil.valueStep && `step ${pencil.valueStep}`,
+        pencil.status !== 'current' && pencil.status,
+        pencil.owned && 'in your box',
+    ]
+        .filter(Boolean)
+        .join(', ');
 
-/** Every pencil by number; a tick for those in the box. */
+const layout = {
+    minItemSize: new Size(104, 124),
+    maxItemSize: new Size(150, 124),
+    minSpace: new Size(0, 8),
+};
+
+/** Every pencil, by number or laid out as a roll; a tick for those in the box. */
 export function PencilsPage() {
-    const pencils = usePencils();
+    const [params, setParams] = useSearchParams();
+    const [adding, setAdding] = useState(false);
+    const navigate = useNavigate();
     const box = useChangeBox();
-    const [query, setQuery] = useState('');
-    const [ownedOnly, setOwnedOnly] = useState(false);
+    const of = (name: string) => params.get(name) ?? '';
+    const choose = (name: string, value: string) =>
+        setParams(
+            (old) => {
+                if (value === '') old.delete(name);
+                else old.set(name, value);
 
-    if (pencils.isError) return <Problem message={messageOf(pencils.error)} retry={() => void pencils.refetch()} />;
-    if (!pencils.data) return <Loading what="Fetching pencils" />;
-    const all = pencils.data;
-    const owned = all.filter((pencil) => pencil.owned);
-    const wanted = query.trim().toLowerCase();
-    const shown = all.filter(
-        (pencil) =>
-            (!ownedOnly || pencil.owned) &&
-            [pencil.number, pencil.name, pencil.range, ...pencil.aliases, pencil.colour.appearance.family].some(
-                (text) => text.toLowerCase().includes(wanted),
-            ),
-    );
-    const ranges = [...new Set(all.map((pencil) => pencil.range))];
+                return old;
+            },
+            { replace: true },
+        );
+    const filters: PencilFilters = {
+        scope: of('box') ? 'box' : 'all',
+        order: of('order') === 'number' ? 'number' : 'roll',
+        ...(of('q') && { q: of('q'), order: 'number' }),
+        ...(of('near') && { near: of('near') }),
+        ...(of('range') && { range: of('range') }),
+        ...(of('family') && { family: of('family') }),
+        ...(of('lean') && { lean: of('lean') }),
+        ...(of('binder') && { binder: of('binder') }),
+        ...(of('value') && { value: Number(of('value')) }),
+    };
+    const list = usePencilList(useDeferredValue(filters));
+    const data = list.data;
+    if (!data) return list.isError ? <Problem message={messageOf(list.error)} /> : <Loading what="Fetching pencils" />;
+
     const change = (body: { add?: string[]; remove?: string[] }, said: string) =>
         box.mutate(body, {
             onSuccess: () => notify(said, () => box.mutate({ add: body.remove ?? [], remove: body.add ?? [] })),
             onError: (error) => notify(messageOf(error)),
         });
+    const missing = data.pencils.filter((pencil) => !pencil.owned).map((pencil) => pencil.id);
+    const any = { id: '', name: 'Any' };
 
     return (
         <Page>
             <title>Pencils – Knotty Prism</title>
-            <h1>
-                {owned.length === 0
-                    ? 'Your box is empty'
-                    : `${owned.length} ${owned.length === 1 ? 'pencil' : 'pencils'} in your box`}
-            </h1>
-            <Bar>
-                <div style={{ width: 300 }}>
-                    <Field label="Find by number, name, old name or family" value={query} onChange={setQuery} />
+            <Row>
+                <h1>
+                    {data.owned === 0
+                        ? 'Your box is empty: tick the pencils you own'
+                        : `${data.owned} ${data.owned === 1 ? 'pencil' : 'pencils'} in your box`}
+                    {data.pencils.length !== data.total && <small> · {data.pencils.length} shown</small>}
+                </h1>
+                <Button onPress={() => setAdding(true)}>New pencil</Button>
+                <Button
+                    isDisabled={missing.length === 0 || missing.length > MOST_AT_ONCE}
+                    onPress={() => change({ add: missing }, `${missing.length} put in the box`)}
+                >
+                    Put all shown in the box
+                </Button>
+            </Row>
+            <Row role="search" aria-label="Find pencils">
+                <div style={{ width: 190 }}>
+                    <Field label="Number, name, old name" value={of('q')} onChange={(q) => choose('q', q)} />
                 </div>
-                <Tick isSelected={ownedOnly} onChange={setOwnedOnly}>
+                <div style={{ width: 170 }}>
+                    <Field
+                        label="Nearest to (hex, Lab, pencil)"
+                        value={of('near')}
+                        problem={list.isError ? messageOf(list.error) : undefined}
+                        onChange={(near) => choose('near', near)}
+                    />
+                </div>
+                <Choice
+                    label="Range"
+                    value={of('range')}
+                    options={[
+                        any,
+                        ...data.ranges.map((range) => ({ id: range.code, name: `${range.code} ${range.name}` })),
+                    ]}
+                    onChange={(range) => choose('range', range)}
+                />
+                <Choice
+                    label="Family"
+                    value={of('family')}
+                    options={[any, ...data.families.map((family) => ({ id: family, name: family }))]}
+                    onChange={(family) => choose('family', family)}
+                />
+                <Choice
+                    label="Leans"
+                    value={of('lean')}
+                    options={[any, ...HUES.map((hue) => ({ id: hue, name: hue }))]}
+                    onChange={(lean) => choose('lean', lean)}
+                />
+                <Choice
+                    label="Value"
+                    value={of('value')}
+                    options={[any, ...Array.from({ length: 9 }, (_, i) => ({ id: `${9 - i}`, name: `step ${9 - i}` }))]}
+                    onChange={(value) => choose('value', value)}
+                />
+                <Choice
+                    label="Binder"
+                    value={of('binder')}
+                    options={[any, { id: 'wax', name: 'wax' }, { id: 'oil', name: 'oil' }]}
+                    onChange={(binder) => choose('binder', binder)}
+                />
+                <Choice
+                    label="Laid out"
+                    value={of('order')}
+                    options={[
+                        { id: '', name: 'by hue step' },
+                        { id: 'number', name: 'by number' },
+                    ]}
+                    onChange={(order) => choose('order', order)}
+                />
+                <Tick isSelected={of('box') !== ''} onChange={(only) => choose('box', only ? '1' : '')}>
                     Only my box
                 </Tick>
-            </Bar>
-            {owned.length === 0 && (
-                <p style={{ marginTop: 12 }}>Tick the pencils you own. Recipes are made from these.</p>
+            </Row>
+            {data.pencils.length === 0 ? (
+                <p>No pencil answers to that. Try its number, or part of its name.</p>
+            ) : (
+                <Virtualizer layout={GridLayout} layoutOptions={layout}>
+                    <Grid
+                        aria-label="Pencils"
+                        layout="grid"
+                        items={data.pencils}
+                        dependencies={[data]}
+                        onAction={(key) => void navigate(`/pencils/${key}`)}
+                    >
+                        {(pencil) => (
+                            <Item id={pencil.id} textValue={described(pencil)}>
+                                <Card>
+                                    <span style={{ background: pencil.hex ?? undefined }} aria-hidden />
+                                    <div>
+                                        <b>{pencil.number}</b>
+                                        <small title={pencil.name}>
+                                            {pencil.status === 'discontinued' ? '✕ ' : ''}
+                                            {pencil.name || pencil.range}
+                                        </small>
+                                        <small title={pencil.family ?? undefined}>
+                                            {pencil.distance === null
+                                                ? (pencil.family ?? 'no colour yet')
+                                                : `dE00 ${pencil.distance.toFixed(1)} away`}
+                                        </small>
+                                        <Own
+                                            aria-label={`${pencil.number} in my box`}
+                                            aria-pressed={pencil.owned}
+                                            onPress={() =>
+                                                pencil.owned
+                                                    ? change(
+                                                          { remove: [pencil.id] },
+                                                          `${pencil.number} taken out of the box`,
+                                                      )
+                                                    : change({ add: [pencil.id] }, `${pencil.number} put in the box`)
+                                            }
+                                        >
+                                            <span aria-hidden>{pencil.owned ? '✓' : ''}</span>
+                                        </Own>
+                                    </div>
+                                </Card>
+                            </Item>
+                        )}
+                    </Grid>
+                </Virtualizer>
             )}
-            {shown.length === 0 && (
-                <p style={{ marginTop: 20 }}>No pencil answers to that. Try its number, or part of its name.</p>
+            {adding && (
+                <PencilSheet
+                    onClose={() => setAdding(false)}
+                    onWritten={(id) => {
+                        setAdding(false);
+                        void navigate(`/pencils/${id}`);
+                    }}
+                />
             )}
-            {ranges.map((range) => {
-                const group = shown.filter((pencil) => pencil.range === range);
-                const missing = group.filter((pencil) => !pencil.owned).map((pencil) => pencil.id);
-                const first = group[0];
-                if (!first) return null;
-
-                return (
-                    <section key={range} aria-label={first.rangeName}>
-                        <Bar style={{ alignItems: 'center' }}>
-                            <h2 style={{ flex: 1, margin: '12px 0' }}>
-                                {range} {first.rangeName}{' '}
-                                <small>
-                                    {first.binder}, {group.length - missing.length} of {group.length} in your box
-                                </small>
-                            </h2>
-                            <Button
-                                isDisabled={missing.length === 0}
-                                onPress={() => change({ add: missing }, `${missing.length} put in the box`)}
-                            >
-                                Put all in the box
-                            </Button>
-                        </Bar>
-                        <Grid>
-                            {group.map((pencil) => (
-                                <PencilItem
-                                    key={pencil.id}
-                                    pencil={pencil}
-                                    onToggle={() =>
-                                        pencil.owned
-                                            ? change({ remove: [pencil.id] }, `${pencil.number} taken out of the box`)
-                                            : change({ add: [pencil.id] }, `${pencil.number} put in the box`)
-                                    }
-                                />
-                            ))}
-                        </Grid>
-                    </section>
-                );
-            })}
         </Page>
     );
 }

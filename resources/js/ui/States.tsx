@@ -1,6 +1,8 @@
 import { useEffect, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
+import type { BadRow } from '../api/client';
 import { Button } from './Button';
+import { Table } from './Page';
 import { space, type } from './theme';
 
 const Box = styled.section`
@@ -52,5 +54,42 @@ export function Problem({ message, retry }: { message: string; retry?: () => voi
             </p>
             {retry && <Button onPress={retry}>Try again</Button>}
         </Box>
+    );
+}
+
+interface BadRowsProps {
+    message: string;
+    rows: BadRow[];
+    what: string;
+}
+
+/** Every row of a file that cannot be taken, with what would be right. */
+export function BadRows({ message, rows, what }: BadRowsProps) {
+    return (
+        <section role="alert" style={{ marginTop: 16 }}>
+            <p>
+                <strong>!</strong> {message}
+            </p>
+            <Table data-testid="bad-rows">
+                <thead>
+                    <tr>
+                        <th>{what}</th>
+                        <th>Column</th>
+                        <th>It says</th>
+                        <th>What would be right</th>
+                    </tr>
+                </thead>
+                <tbody>
+                    {rows.map((row, i) => (
+                        <tr key={i}>
+                            <td>{row.row}</td>
+                            <td>{row.column}</td>
+                            <td>{row.value}</td>
+                            <td>{row.right}</td>
+                        </tr>
+                    ))}
+                </tbody>
+            </Table>
+        </section>
     );
 }

@@ -1,0 +1,34 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { answered, api, type Work, type WorkWish } from './client';
+
+const POLL = 400;
+
+const isOpen = (work: Work | null | undefined) => work?.state === 'waiting' || work?.state === 'running';
+
+/** The latest long work of a kind: watched while it runs; asked for, cancelled. */
+export function useWork(kind: Work['kind'], onDone?: () => void) {
+    const client = useQueryClient();
+    const key = ['work', kind] as const;
+    const latest = useQuery({
+        queryKey: key,
+        queryFn: async () => {
+            const before = client.getQueryData<Work | null>(key);
+            const { work } = await answered(api.GET('/api/works', { params: { query: { kind } } }));
+            if (work && isOpen(before) && work.state === 'done') onDone?.();
+
+            return work;
+        },
+        refetchInterval: (query) => (isOpen(query.state.data) ? POLL : false),
+    });
+    const put = (work: Work) => client.setQueryData(key, work);
+    const start = useMutation({
+        mutationFn: (wish: Omit<WorkWish, 'kind'>) => answered(api.POST('/api/works', { body: { kind, ...wish } })),
+        onSuccess: put,
+    });
+    const cancel = useMutation({
+        mutationFn: (work: string) => answered(api.DELETE('/api/works/{work}', { params: { path: { work } } })),
+        onSuccess: put,
+    });
+
+    return { work: latest.data ?? null, isPending: latest.isPending, open: isOpen(latest.data), start, cancel };
+}

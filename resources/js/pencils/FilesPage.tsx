@@ -1,0 +1,172 @@
+import { useState } from 'react';
+import { FileTrigger } from 'react-aria-components';
+import { messageOf, Refusal } from '../api/client';
+import { Button, buttonLook, StrongButton } from '../ui/Button';
+import { Choice } from '../ui/Choice';
+import { notify } from '../ui/Notices';
+import { Columns, Page, Row, Table } from '../ui/Page';
+import { BadRows, Problem } from '../ui/States';
+import { Tick } from '../ui/Tick';
+import styled from 'styled-components';
+import { useImportPencils, usePencilList, usePreviewPencils, type PencilFile } from './pencilQueries';
+
+const MOST_SHOWN = 200;
+
+const Download = styled.a`
+    ${buttonLook}
+`;
+
+/** Pencils in and out as files. */
+export function FilesPage() {
+    const [file, setFile] = useState<(PencilFile & { name: string }) | null>(null);
+    const [scope, setScope] = useState('all');
+    const list = usePencilList({ scope: 'box' });
+    const preview = usePreviewPencils();
+    const importing = useImportPencils();
+    const look = (next: PencilFile & { name: string }) => {
+        setFile(next);
+        importing.reset();
+        preview.mutate(next);
+    };
+    const refusal = preview.error ?? importing.error;
+    const query = scope === 'all' ? '' : scope === 'box' ? '?scope=box' : `?range=${scope}`;
+
+    return (
+        <Page>
+            <title>Import and export – Knotty Prism</title>
+            <h1>Import and export</h1>
+            <Columns>
+                <section>
+                    <h2>Import</h2>
+                    <p>
+                        A table (CSV) with the columns range, number, name, binder, and where known aliases, status,
+                        replaced_by, opacity, lightfastness and the colour of a heavy coat as L, a, b or R380 to R730.
+                        Or a GPL palette whose entries are called RANGE:NUMBER and a name.
+                    </p>
+                    <Row style={{ marginTop: 12 }}>
+                        <FileTrigger
+                            acceptedFileTypes={['.csv', '.gpl', '.txt', 'text/csv', 'text/plain']}
+                            onSelect={(files) => {
+                                const chosen = files?.[0];
+                                if (chosen)
+                                    void chosen.text().then((text) =>
+                                        look({
+                                            text,
+                                            name: chosen.name,
+                                            binder: file?.binder ?? 'wax',
+                                            intoBox: file?.intoBox ?? false,
+                                        }),
+                                    );
+                            }}
+                        >
+                            <Button>{file ? 'Choose another file' : 'Choose a file'}</Button>
+                        </FileTrigger>
+                        <Choice
+                            label="Binder, for a palette"
+                            value={file?.binder ?? 'wax'}
+                            options={[
+                                { id: 'wax', name: 'wax' },
+                                { id: 'oil', name: 'oil' },
+                            ]}
+                            onChange={(binder) => file && look({ ...file, binder })}
+                        />
+                        <Tick
+                            isSelected={file?.intoBox ?? false}
+                            isDisabled={!file}
+                            onChange={(intoBox) => file && setFile({ ...file, intoBox })}
+                        >
+                            Into my box too
+                        </Tick>
+                    </Row>
+                </section>
+                <section>
+                    <h2>Export</h2>
+                    <Row>
+                        <Choice
+                            label="Which"
+                            value={scope}
+                            options={[
+                                { id: 'all', name: 'all pencils' },
+                                { id: 'box', name: 'my box' },
+                                ...(list.data?.ranges ?? []).map((range) => ({
+                                    id: range.code,
+                                    name: `${range.code} ${range.name}`,
+                                })),
+                            ]}
+                            onChange={setScope}
+                        />
+                        <Download href={`/api/pencils.csv${query}`} download>
+                            Table (CSV)
+                        </Download>
+                        <Download href={`/api/pencils.gpl${query}`} download>
+                            Palette (GPL)
+                        </Download>
+                    </Row>
+                </section>
+            </Columns>
+            {refusal instanceof Refusal && refusal.rows.length > 0 ? (
+                <BadRows message={refusal.message} rows={refusal.rows} what="Row" />
+            ) : (
+                refusal && <Problem message={messageOf(refusal)} />
+            )}
+            {preview.data && file && !importing.isSuccess && (
+                <section aria-label="Preview">
+                    <h2>
+                        {file.name}: {preview.data.new} new, {preview.data.changed} changed, {preview.data.unchanged} as
+                        they are
+                    </h2>
+                    <StrongButton
+                        isDisabled={importing.isPending || preview.data.new + preview.data.changed === 0}
+                        onPress={() =>
+                            importing.mutate(file, {
+                                onSuccess: ({ written }) => notify(`${written} pencils taken in`),
+                            })
+                        }
+                    >
+                        Take in {preview.data.new + preview.data.changed} pencils
+                    </StrongButton>
+                    <Table style={{ marginTop: 12 }}>
+                        <thead>
+                            <tr>
+                                <th>Row</th>
+                                <th>Colour</th>
+                                <th>Pencil</th>
+                                <th>Name</th>
+                                <th>Binder</th>
+                                <th>What it is</th>
+                            </tr>
+                        </thead>
+                        <tbody>
+                            {preview.data.rows.slice(0, MOST_SHOWN).map((row) => (
+                                <tr key={row.row}>
+                                    <td>{row.row}</td>
+                                    <td>
+                                        <span
+                                            style={{
+                                                display: 'block',
+                                                width: 44,
+                                                height: 22,
+                                                background: row.hex ?? undefined,
+                                            }}
+                                            aria-hidden
+                                        />
+                                    </td>
+                                    <td>
+                                        <b>{row.id}</b>
+                                    </td>
+                                    <td>{row.name}</td>
+                                    <td>{row.binder}</td>
+                                    <td>{row.change === 'unchanged' ? 'as it is' : row.change}</td>
+                                </tr>
+                            ))}
+                        </tbody>
+                    </Table>
+                    {preview.data.rows.length > MOST_SHOWN && (
+                        <p>and {preview.data.rows.length - MOST_SHOWN} more rows</p>
+                    )}
+                </section>
+            )}
+            {importing.data && <p role="status">{importing.data.written} pencils were taken in.</p>}
+        </Page>
+    );
+}

@@ -1,0 +1,153 @@
+import { useState, type FormEvent } from 'react';
+import { Form } from 'react-aria-components';
+import { Refusal, type PencilForm, type PencilPage } from '../api/client';
+import { StrongButton } from '../ui/Button';
+import { Choice } from '../ui/Choice';
+import { Field } from '../ui/Field';
+import { Row } from '../ui/Page';
+import { Problem } from '../ui/States';
+import { Sheet } from '../ui/Sheet';
+import { useAddPencil, useChangePencil } from './pencilQueries';
+
+const option = <T extends string>(id: T) => ({ id, name: id });
+
+const BLANK: PencilForm & { colour: string } = {
+    range: '',
+    rangeName: '',
+    maker: '',
+    number: '',
+    name: '',
+    aliases: [],
+    binder: 'wax',
+    opacity: 'semi',
+    lightfastness: null,
+    status: 'current',
+    replacedBy: null,
+    colour: '',
+};
+
+const from = (page: PencilPage): typeof BLANK => ({
+    range: page.pencil.range,
+    number: page.pencil.number,
+    name: page.pencil.name,
+    aliases: page.pencil.aliases,
+    binder: page.pencil.binder,
+    opacity: page.opacity,
+    lightfastness: page.lightfastness,
+    status: page.pencil.status,
+    replacedBy: page.pencil.replacedBy,
+    colour: page.colour ? [page.colour.L, page.colour.a, page.colour.b].map((v) => v.toFixed(1)).join(' ') : '',
+});
+
+interface Props {
+    page?: PencilPage;
+    onClose: () => void;
+    onWritten: (id: string) => void;
+}
+
+/** A pencil of one's own range, written down or changed. */
+export function PencilSheet({ page, onClose, onWritten }: Props) {
+    const [form, setForm] = useState(page ? from(page) : BLANK);
+    const [aliases, setAliases] = useState(form.aliases.join(' | '));
+    const add = useAddPencil();
+    const changed = useChangePencil(page?.pencil.id ?? '');
+    const saving = page ? changed : add;
+    const problems = saving.error instanceof Refusal ? saving.error.fields : {};
+    const set = (part: Partial<typeof BLANK>) => setForm({ ...form, ...part });
+    const save = (event: FormEvent) => {
+        event.preventDefault();
+        const { colour, ...rest } = form;
+        const body: PencilForm = {
+            ...rest,
+            aliases: aliases
+                .split('|')
+                .map((alias) => alias.trim())
+                .filter((alias) => alias !== ''),
+            ...((!page || colour !== from(page).colour) && { colour: colour || null }),
+        };
+        saving.mutate(body, { onSuccess: (pencil) => onWritten(pencil.id) });
+    };
+
+    return (
+        <Sheet title={page ? `Pencil ${page.pencil.id}` : 'New pencil'} isOpen onClose={onClose}>
+            <Form onSubmit={save} validationErrors={problems} style={{ display: 'grid', gap: 12 }}>
+                {!page && (
+                    <Row>
+                        <Field
+                            label="Range code"
+                            value={form.range}
+                            onChange={(range) => set({ range })}
+                            problem={problems.range}
+                            placeholder="HS"
+                        />
+                        <Field
+                            label="Range name"
+                            value={form.rangeName ?? ''}
+                            onChange={(rangeName) => set({ rangeName })}
+                        />
+                        <Field label="Maker" value={form.maker ?? ''} onChange={(maker) => set({ maker })} />
+                    </Row>
+                )}
+                <Row>
+                    {!page && (
+                        <Field
+                            label="Number on the barrel"
+                            value={form.number}
+                            onChange={(number) => set({ number })}
+                            problem={problems.number}
+                        />
+                    )}
+                    <Field label="Name" value={form.name} onChange={(name) => set({ name })} problem={problems.name} />
+                    <Field label="Former names, with | between" value={aliases} onChange={setAliases} />
+                </Row>
+                <Field
+                    label="Colour of a heavy coat: hex, or L* a* b*"
+                    value={form.colour}
+                    onChange={(colour) => set({ colour })}
+                    problem={problems.colour}
+                    placeholder="52.5 18 -30"
+                />
+                <Row>
+                    <Choice
+                        label="Binder"
+                        value={form.binder}
+                        options={[option('wax'), option('oil')]}
+                        onChange={(binder) => set({ binder })}
+                    />
+                    <Choice
+                        label="Opacity"
+                        value={form.opacity}
+                        options={[option('transparent'), option('semi'), option('opaque')]}
+                        onChange={(opacity) => set({ opacity })}
+                    />
+                    <Choice
+                        label="Lightfastness"
+                        value={form.lightfastness ?? ''}
+                        options={[
+                            { id: '', name: 'not known' },
+                            ...['I', 'II', 'III', 'IV', 'V'].map((id) => ({ id, name: id })),
+                        ]}
+                        onChange={(value) => set({ lightfastness: value || null })}
+                    />
+                    <Choice
+                        label="Status"
+                        value={form.status}
+                        options={[option('current'), option('renamed'), option('discontinued')]}
+                        onChange={(status) => set({ status })}
+                    />
+                    <Field
+                        label="Replaced by"
+                        value={form.replacedBy ?? ''}
+                        onChange={(value) => set({ replacedBy: value || null })}
+                        problem={problems.replacedBy}
+                        placeholder="HS:120"
+                    />
+                </Row>
+                {saving.error && Object.keys(problems).length === 0 && <Problem message={saving.error.message} />}
+                <StrongButton type="submit" isDisabled={saving.isPending}>
+                    {page ? 'Save' : 'Write it down'}
+                </StrongButton>
+            </Form>
+        </Sheet>
+    );
+}

@@ -1,0 +1,43 @@
+import { ProgressBar } from 'react-aria-components';
+import styled from 'styled-components';
+import type { Work } from '../api/client';
+import { Button } from './Button';
+import { space } from './theme';
+
+const Box = styled(ProgressBar)`
+    display: grid;
+    grid-template-columns: 1fr auto;
+    gap: ${space.s};
+    align-items: center;
+    max-width: 560px;
+    & > div {
+        grid-column: 1 / -1;
+        height: 10px;
+        border: 1px solid ${({ theme }) => theme.ink};
+    }
+    & > div > i {
+        display: block;
+        height: 100%;
+        background: ${({ theme }) => theme.ink};
+    }
+`;
+
+interface Props {
+    work: Work;
+    onCancel: () => void;
+}
+
+/** How far a long work is, and the way to stop it. */
+export function WorkProgress({ work, onCancel }: Props) {
+    const percent = Math.round(100 * work.progress);
+
+    return (
+        <Box value={percent} aria-label={work.doing || 'Waiting for its turn'} data-testid="progress">
+            <span role="status">{work.doing || 'Waiting for its turn'}</span>
+            <Button onPress={onCancel}>Cancel</Button>
+            <div>
+                <i style={{ width: `${percent}%` }} />
+            </div>
+        </Box>
+    );
+}

@@ -1,0 +1,116 @@
+import { scaleLinear } from 'd3-scale';
+import { line, symbol, symbolCircle, symbolSquare } from 'd3-shape';
+import styled, { useTheme } from 'styled-components';
+
+const WIDTH = 440;
+const HEIGHT = 230;
+const MARGIN = { left: 40, right: 16, top: 10, bottom: 36 };
+
+const Figure = styled.svg`
+    display: block;
+    width: 100%;
+    max-width: 520px;
+`;
+
+export interface Curve {
+    name: string;
+    points: { x: number; y: number }[];
+}
+
+interface Props {
+    curves: Curve[];
+    x: string;
+    y: string;
+    label: string;
+    marked?: number;
+}
+
+/** One or two curves: the first with full dots on a full line, the second with open squares on a dashed one. */
+export function CurvePlot({ curves, x: xName, y: yName, label, marked }: Props) {
+    const theme = useTheme();
+    const points = curves.flatMap((curve) => curve.points);
+    const x = scaleLinear(
+        [0, Math.max(1, ...points.map((point) => point.x))],
+        [MARGIN.left, WIDTH - MARGIN.right],
+    ).nice();
+    const y = scaleLinear(
+        [0, Math.max(1, ...points.map((point) => point.y))],
+        [HEIGHT - MARGIN.bottom, MARGIN.top],
+    ).nice();
+    const path = line<{ x: number; y: number }>(
+        (point) => x(point.x),
+        (point) => y(point.y),
+    );
+
+    return (
+        <Figure viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={label}>
+            {y.ticks(5).map((tick) => (
+                <g key={tick} transform={`translate(0 ${y(tick)})`}>
+                    <line x1={MARGIN.left} x2={WIDTH - MARGIN.right} stroke={theme.line} />
+                    <text x={MARGIN.left - 6} dy="0.34em" fontSize={10} textAnchor="end" fill={theme.quiet}>
+                        {tick}
+                    </text>
+                </g>
+            ))}
+            {x.ticks(8).map((tick) => (
+                <text
+                    key={tick}
+                    x={x(tick)}
+                    y={HEIGHT - MARGIN.bottom + 14}
+                    fontSize={10}
+                    textAnchor="middle"
+                    fill={theme.quiet}
+                >
+                    {tick}
+                </text>
+            ))}
+            <text x={(MARGIN.left + WIDTH) / 2} y={HEIGHT - 4} fontSize={11} textAnchor="middle" fill={theme.ink}>
+                {xName}
+            </text>
+            <text
+                transform={`translate(11 ${HEIGHT / 2}) rotate(-90)`}
+                fontSize={11}
+                textAnchor="middle"
+                fill={theme.ink}
+            >
+                {yName}
+            </text>
+            {marked !== undefined && (
+                <line
+                    x1={x(marked)}
+                    x2={x(marked)}
+                    y1={MARGIN.top}
+                    y2={HEIGHT - MARGIN.bottom}
+                    stroke={theme.ink}
+                    strokeDasharray="2 3"
+                />
+            )}
+            {curves.map((curve, i) => (
+                <g key={curve.name}>
+                    <path
+                        d={path(curve.points) ?? undefined}
+                        fill="none"
+                        stroke={theme.ink}
+                        strokeWidth={1.6}
+                        strokeDasharray={i === 0 ? undefined : '6 4'}
+                    />
+                    {curve.points.map((point) => (
+                        <path
+                            key={point.x}
+                            transform={`translate(${x(point.x)} ${y(point.y)})`}
+                            d={symbol(i === 0 ? symbolCircle : symbolSquare, 48)() ?? undefined}
+                            fill={i === 0 ? theme.ink : theme.panel}
+                            stroke={theme.ink}
+                            strokeWidth={1.4}
+                        />
+                    ))}
+                    {curve.points[0] && (
+                        <text x={x(curve.points[0].x) + 8} y={y(curve.points[0].y) - 6} fontSize={11} fill={theme.ink}>
+                            {curve.name}
+                        </text>
+                    )}
+                </g>
+            ))}
+        </Figure>
+    );
+}
