@@ -3,6 +3,8 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\AccountController;
+use App\Http\Controllers\CalibrationController;
+use App\Http\Controllers\ChartController;
 use App\Http\Controllers\MatchController;
 use App\Http\Controllers\MaterialController;
 use App\Http\Controllers\PencilController;
@@ -10,6 +12,7 @@ use App\Http\Controllers\PieceController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SubstituteController;
+use App\Http\Controllers\SwatchController;
 use App\Http\Controllers\WorkController;
 use App\Http\Controllers\ZoneController;
 use Illuminate\Support\Facades\Route;
@@ -36,6 +39,31 @@ Route::middleware('auth')->group(static function (): void {
     Route::put('pencils/{pencil}', [PencilController::class, 'update']);
     Route::delete('pencils/{pencil}', [PencilController::class, 'destroy']);
     Route::post('substitutes', [SubstituteController::class, 'find']);
+
+    Route::get('swatches', [SwatchController::class, 'index']);
+    Route::post('swatches', [SwatchController::class, 'store']);
+    Route::post('swatches/preview', [SwatchController::class, 'preview']);
+    Route::post('swatches/import', [SwatchController::class, 'import']);
+    Route::get('swatches.{format}', [SwatchController::class, 'export'])->whereIn('format', ['csv', 'txt']);
+    Route::patch('swatches/{swatch}', [SwatchController::class, 'update']);
+    Route::delete('swatches/{swatch}', [SwatchController::class, 'destroy']);
+    Route::post('swatches/{swatch}/restore', [SwatchController::class, 'restore']);
+
+    Route::get('charts', [ChartController::class, 'index']);
+    Route::post('charts', [ChartController::class, 'store']);
+    Route::get('charts/{chart}', [ChartController::class, 'show']);
+    Route::delete('charts/{chart}', [ChartController::class, 'destroy']);
+    Route::post('charts/{chart}/restore', [ChartController::class, 'restore']);
+    Route::get('charts/{chart}/chart.pdf', [ChartController::class, 'pdf']);
+    Route::get('charts/{chart}/sheets/{sheet}.svg', [ChartController::class, 'svg'])->whereNumber('sheet');
+    Route::get('charts/{chart}/filled/{sheet}', [ChartController::class, 'filled'])->whereNumber('sheet');
+    Route::post('charts/{chart}/readings', [ChartController::class, 'read'])->middleware('throttle:uploads');
+    Route::post('charts/{chart}/swatches', [ChartController::class, 'take']);
+
+    Route::get('calibrations', [CalibrationController::class, 'index']);
+    Route::put('calibrations/in-force', [CalibrationController::class, 'putInForce']);
+    Route::get('calibrations/{calibration}', [CalibrationController::class, 'show']);
+    Route::get('lessons', [CalibrationController::class, 'lessons']);
 
     Route::get('works', [WorkController::class, 'latest']);
     Route::post('works', [WorkController::class, 'store'])->middleware('throttle:uploads');

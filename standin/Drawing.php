@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Standin;
 
 use Prism\Colour\Lab;
+use Prism\Colour\Observer;
 use Prism\Colour\Spectrum;
+use Prism\Colour\Srgb;
 use Prism\Layering\Stack;
 use Prism\Layering\Step;
 use Prism\Layering\StepKind;
@@ -50,12 +52,47 @@ final class Drawing
      */
     public static function of(Stack $stack, Sheet $sheet, array $leads, string $seed, float $weight = 1.0, float $shake = 0.04): Lab
     {
+        return self::drawn($stack, $sheet, $leads, $seed, $weight, $shake)->read();
+    }
+
+    /**
+     * How it looks, point by point.
+     *
+     * @param  array<string, Lead>  $leads
+     * @return list<array{float, float, float}> linear light
+     */
+    public static function texture(Stack $stack, Sheet $sheet, array $leads, string $seed, float $weight = 1.0, float $shake = 0.04): array
+    {
+        $drawing = self::drawn($stack, $sheet, $leads, $seed, $weight, $shake);
+        $points = Sheet::SIZE ** 2;
+        $xyz = [array_fill(0, $points, 0.0), array_fill(0, $points, 0.0), array_fill(0, $points, 0.0)];
+        $rows = Observer::weights();
+        $sums = array_map(array_sum(...), $rows);
+        foreach ($sheet->colour->samples() as $wave => $paper) {
+            for ($i = 0; $i < $points; $i++) {
+                $r = $drawing->reflects($wave, $i, $paper);
+                for ($axis = 0; $axis < 3; $axis++) {
+                    $xyz[$axis][$i] += $rows[$axis][$wave] / $sums[$axis] * $r;
+                }
+            }
+        }
+        $texture = [];
+        for ($i = 0; $i < $points; $i++) {
+            $texture[] = Srgb::linear(Lab::fromRelativeXyz($xyz[0][$i], $xyz[1][$i], $xyz[2][$i]));
+        }
+
+        return $texture;
+    }
+
+    /** @param  array<string, Lead>  $leads */
+    private static function drawn(Stack $stack, Sheet $sheet, array $leads, string $seed, float $weight, float $shake): self
+    {
         $drawing = new self($sheet, $leads, new Dice($seed), $weight, $shake);
         foreach ($stack->steps as $step) {
             $drawing->do($step);
         }
 
-        return $drawing->read();
+        return $drawing;
     }
 
     private function do(Step $step): void
@@ -164,14 +201,7 @@ final class Drawing
         foreach ($this->sheet->colour->samples() as $wave => $paper) {
             $sum = 0.0;
             for ($i = 0; $i < $points; $i++) {
-                $r = $paper;
-                foreach ($this->films as [$lead, $film, $clear]) {
-                    $t = $film[$i];
-                    if ($t > 1e-5) {
-                        $r = self::over($lead->K[$wave] * $t, $lead->S * $clear * $t, $r);
-                    }
-                }
-                $sum += $r;
+                $sum += $this->reflects($wave, $i, $paper);
             }
             $samples[] = max(0.0, min(1.0, $sum / $points));
         }
@@ -182,6 +212,18 @@ final class Drawing
             $lab->a + self::READER_NOISE * $this->dice->normal(),
             $lab->b + self::READER_NOISE * $this->dice->normal(),
         );
+    }
+
+    private function reflects(int $wave, int $point, float $paper): float
+    {
+        foreach ($this->films as [$lead, $film, $clear]) {
+            $t = $film[$point];
+            if ($t > 1e-5) {
+                $paper = self::over($lead->K[$wave] * $t, $lead->S * $clear * $t, $paper);
+            }
+        }
+
+        return $paper;
     }
 
     /** A thin film by the layers-of-powder equations of two fluxes, solved for small scattering. */

@@ -18,7 +18,7 @@ final class Studio
     private array $sheets = [];
 
     /** @param  array<string, Lead>  $leads  by RANGE:NUMBER */
-    private function __construct(private readonly array $leads, private readonly float $weight, private readonly float $shake)
+    private function __construct(private array $leads, private readonly string $character, private readonly float $weight, private readonly float $shake)
     {
     }
 
@@ -34,7 +34,13 @@ final class Studio
             $leads[$id] = Lead::of($character.$id, $coat, $wax, $opacity);
         }
 
-        return new self($leads, $weight, $shake);
+        return new self($leads, $character, $weight, $shake);
+    }
+
+    /** Takes a pencil in hand that it does not have; what it is besides its colour comes from its name. */
+    public function meet(string $id, Spectrum $coat, bool $wax, string $opacity): void
+    {
+        $this->leads[$id] ??= Lead::of($this->character.$id, $coat, $wax, $opacity);
     }
 
     /** Lays a paper on the desk. */
@@ -42,6 +48,30 @@ final class Studio
     {
         [$depth, $holds] = self::TOOTH[$slug] ?? [1.0, 1.0];
         $this->sheets[$slug] = Sheet::of(Spectrum::fromLab($colour), $depth, $holds, $slug);
+    }
+
+    /**
+     * Fills the fields of a chart on a paper that lies there.
+     *
+     * @param  list<array{float, float, float, float}>  $blacks  printed rectangles, mm
+     * @param  list<array{number: int, x: float, y: float, width: float, height: float, stack: Stack}>  $fields
+     * @param  ?\Closure(float): void  $progress
+     */
+    public function fill(string $paper, Lab $white, float $width, float $height, array $blacks, array $fields, string $seed, ?\Closure $progress = null): ChartPhoto
+    {
+        $photo = new ChartPhoto($width, $height, $white);
+        foreach ($blacks as $black) {
+            $photo->ink(...$black);
+        }
+        foreach ($fields as $done => $field) {
+            if ($progress !== null) {
+                $progress($done / count($fields));
+            }
+            $photo->number($field['x'], $field['y'] - 3.4, $field['number']);
+            $photo->patch($field['x'], $field['y'], $field['width'], $field['height'], Drawing::texture($field['stack'], $this->sheets[$paper], $this->leads, $seed.$field['number'], $this->weight, $this->shake));
+        }
+
+        return $photo;
     }
 
     /** Draws a stack on a paper that lies there, and reads it. */

@@ -6,6 +6,7 @@ namespace App\Providers;
 
 use App\Studio\Calibrations;
 use App\Studio\Catalogue;
+use App\Studio\ChartPictures;
 use App\Studio\Engine;
 use App\Studio\PhotoReader;
 use App\Studio\PhotoStore;
@@ -28,6 +29,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(SwatchReader::class, SimulatedReader::class);
         $this->app->scoped(Engine::class, static fn (Application $app): Engine => new Engine($app->make(Calibrations::class), $app->make('cache.store'), $storage().'/engine'));
         $this->app->singleton(PhotoStore::class, static fn (): PhotoStore => new PhotoStore($storage().'/pieces'));
+        $this->app->singleton(ChartPictures::class, static fn (): ChartPictures => new ChartPictures($storage().'/charts'));
         $this->app->singleton(PhotoReader::class, static fn (): PhotoReader => new PhotoReader((int) config('prism.photo.max_megapixels'), (int) config('prism.photo.working_edge')));
     }
 

@@ -24,7 +24,7 @@ final class PlanSheet
 
     private const BOTTOM = 280.0;
 
-    private const FONT = 'dejavusans';
+    private const FONT = Pdf::FONT;
 
     private const ROW = 11.0;
 
@@ -35,17 +35,8 @@ final class PlanSheet
     /** @return string the bytes of the PDF */
     public function pdf(Piece $piece, Plan $plan): string
     {
-        // Else the library begins each file with Helvetica, which it does not embed.
-        defined('K_TCPDF_EXTERNAL_CONFIG') || define('K_TCPDF_EXTERNAL_CONFIG', true);
-        defined('PDF_FONT_NAME_MAIN') || define('PDF_FONT_NAME_MAIN', self::FONT);
-        $pdf = new TCPDF('P', 'mm', 'A4', true, 'UTF-8');
-        $pdf->setCreator('Knotty Prism');
-        $pdf->setTitle($piece->title);
-        $pdf->setPrintHeader(false);
-        $pdf->setPrintFooter(false);
-        $pdf->setAutoPageBreak(false);
+        $pdf = Pdf::blank($piece->title, 'a4');
         $pdf->setMargins(self::MARGIN, self::MARGIN, self::MARGIN);
-        $pdf->setFontSubsetting(true);
         $pdf->AddPage();
 
         $this->head($pdf, $piece, $plan);

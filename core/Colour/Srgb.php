@@ -46,21 +46,35 @@ final class Srgb
         return Lab::fromRelativeXyz($xyz[0], $xyz[1], $xyz[2]);
     }
 
-    /** @return array{int, int, int} 0-255, clipped where the screen cannot show the colour */
-    public static function bytes(Lab $lab): array
+    /** @return array{float, float, float} linear light, 0-1 for what a screen can show, beyond for what it cannot */
+    public static function linear(Lab $lab): array
     {
         [$x, $y, $z] = $lab->toRelativeXyz();
         $x *= self::WHITE[0];
         $y *= self::WHITE[1];
         $z *= self::WHITE[2];
-        $bytes = [];
+        $linear = [];
         foreach (self::FROM_XYZ as [$fx, $fy, $fz]) {
-            $linear = max(0.0, min(1.0, $fx * $x + $fy * $y + $fz * $z));
-            $encoded = $linear <= 0.0031308 ? 12.92 * $linear : 1.055 * $linear ** (1.0 / 2.4) - 0.055;
-            $bytes[] = (int) round(255.0 * $encoded);
+            $linear[] = $fx * $x + $fy * $y + $fz * $z;
         }
 
-        return [$bytes[0], $bytes[1], $bytes[2]];
+        return [$linear[0], $linear[1], $linear[2]];
+    }
+
+    /** The code 0-255 of linear light. */
+    public static function encode(float $linear): int
+    {
+        $linear = max(0.0, min(1.0, $linear));
+
+        return (int) round(255.0 * ($linear <= 0.0031308 ? 12.92 * $linear : 1.055 * $linear ** (1.0 / 2.4) - 0.055));
+    }
+
+    /** @return array{int, int, int} 0-255, clipped where the screen cannot show the colour */
+    public static function bytes(Lab $lab): array
+    {
+        [$r, $g, $b] = self::linear($lab);
+
+        return [self::encode($r), self::encode($g), self::encode($b)];
     }
 
     public static function hex(Lab $lab): string

@@ -22,20 +22,52 @@ final class SwatchTable
      */
     public static function read(string $text, Kit $kit): array
     {
+        return array_map(static fn (SwatchEntry $entry): Swatch => $entry->swatch, array_values(self::entries($text, $kit)));
+    }
+
+    /** @param  iterable<SwatchEntry>  $entries */
+    public static function write(iterable $entries): string
+    {
+        $rows = [];
+        foreach ($entries as $entry) {
+            $swatch = $entry->swatch;
+            $rows[] = [$swatch->id, $swatch->paper, (string) $swatch->stack, round($swatch->colour->L, 3), round($swatch->colour->a, 3), round($swatch->colour->b, 3), $entry->note, (string) $entry->measuredAt, $entry->source];
+        }
+
+        return Csv::write(['id', 'paper', 'steps', 'L', 'a', 'b', 'note', 'measured_at', 'source'], $rows);
+    }
+
+    /**
+     * @param  ?list<string>  $papers  those that are known; any if null
+     * @param  ?string  $on  the paper of all rows, whatever the table says
+     * @return array<int, SwatchEntry> by row
+     *
+     * @throws TableRefused with every bad row
+     */
+    public static function entries(string $text, Kit $kit, ?array $papers = null, ?string $on = null): array
+    {
         $csv = Csv::parse($text, ['id', 'paper', 'steps']);
         $spectral = $csv->has(...RowReader::spectrumColumns());
         $reader = new RowReader;
-        $swatches = [];
+        $entries = [];
         foreach (self::stacksOf($csv, $reader, $kit) as $row => $stack) {
             $cells = $csv->rows[$row];
             $colour = $spectral ? $reader->spectrum($row, $cells)?->toLab() : $reader->lab($row, $cells);
+            $paper = $on ?? $cells['paper'];
+            if ($papers !== null && ! in_array($paper, $papers, true)) {
+                $reader->refuse($row, 'paper', $cells['paper'], sprintf('There is no such paper here; write %s, or choose one for all rows.', implode(', ', $papers)));
+            }
+            $measuredAt = $cells['measured_at'] ?? '';
+            if ($measuredAt !== '' && strtotime($measuredAt) === false) {
+                $reader->refuse($row, 'measured_at', $measuredAt, 'Write a date such as 2026-11-24.');
+            }
             if ($colour instanceof Lab) {
-                $swatches[] = new Swatch($cells['id'], $cells['paper'], $stack, $colour);
+                $entries[$row] = new SwatchEntry(new Swatch($cells['id'], $paper, $stack, $colour), $cells['note'] ?? '', $measuredAt === '' ? null : $measuredAt, $cells['source'] ?? '');
             }
         }
         $reader->finish();
 
-        return $swatches;
+        return $entries;
     }
 
     /**

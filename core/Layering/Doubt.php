@@ -51,6 +51,18 @@ final readonly class Doubt
         return sqrt(self::square($layers, $burnishes, $others) + (self::HAND * self::USUAL_SENSITIVITY) ** 2);
     }
 
+    /** What is not known of a pencil with so many swatches, dE00. */
+    public static function ofPencil(int $swatches): float
+    {
+        return self::FEW_SWATCHES[$swatches] ?? 0.0;
+    }
+
+    /** What a layer on another adds, dE00. */
+    public static function ofLayer(): float
+    {
+        return self::EACH_FURTHER_LAYER;
+    }
+
     public function of(Stack $stack, Sensitivity $sensitivity): float
     {
         $layers = $stack->layerCount();

@@ -75,6 +75,47 @@ final readonly class Raster
         );
     }
 
+    /**
+     * Linear light of the pixel at a place; of the nearest one where that lies outside.
+     *
+     * @return array{float, float, float}
+     */
+    public function linear(float $x, float $y): array
+    {
+        $decode = Srgb::decodeTable();
+        $at = 3 * (max(0, min($this->height - 1, (int) floor($y))) * $this->width + max(0, min($this->width - 1, (int) floor($x))));
+
+        return [$decode[ord($this->rgb[$at])], $decode[ord($this->rgb[$at + 1])], $decode[ord($this->rgb[$at + 2])]];
+    }
+
+    /**
+     * The luminance of blocks of pixels, 0-1, row by row.
+     *
+     * @param  int  $block  pixels on a side
+     * @return array{int, int, list<float>} columns, rows, values
+     */
+    public function luminance(int $block): array
+    {
+        $decode = Srgb::decodeTable();
+        $columns = intdiv($this->width, $block);
+        $rows = intdiv($this->height, $block);
+        $values = [];
+        for ($row = 0; $row < $rows; $row++) {
+            for ($column = 0; $column < $columns; $column++) {
+                $sum = 0.0;
+                for ($y = 0; $y < $block; $y++) {
+                    $at = 3 * (($row * $block + $y) * $this->width + $column * $block);
+                    for ($x = 0; $x < $block; $x++, $at += 3) {
+                        $sum += 0.2225 * $decode[ord($this->rgb[$at])] + 0.7169 * $decode[ord($this->rgb[$at + 1])] + 0.0606 * $decode[ord($this->rgb[$at + 2])];
+                    }
+                }
+                $values[] = $sum / ($block * $block);
+            }
+        }
+
+        return [$columns, $rows, $values];
+    }
+
     /** @return array{float, float, float} */
     private static function clean(Lab $lab): array
     {

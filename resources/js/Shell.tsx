@@ -94,6 +94,7 @@ export function Shell() {
                 <nav aria-label="Places">
                     <NavLink to="/pieces">Pieces</NavLink>
                     <NavLink to="/pencils">Pencils</NavLink>
+                    <NavLink to="/swatches">Swatches</NavLink>
                 </nav>
                 <Button onPress={() => showKeys(true)} aria-label="Keys">
                     ?

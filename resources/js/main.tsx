@@ -21,6 +21,11 @@ import { NewPiecePage } from './pieces/NewPiecePage';
 import { PiecesPage } from './pieces/PiecesPage';
 import { PlanStage } from './plan/PlanStage';
 import { Shell } from './Shell';
+import { BookPage } from './swatches/BookPage';
+import { CalibrationPage } from './swatches/CalibrationPage';
+import { ChartPage } from './swatches/ChartPage';
+import { ChartsPage } from './swatches/ChartsPage';
+import { SwatchesPlace } from './swatches/SwatchesPlace';
 import { DeskLight } from './ui/DeskLight';
 import { GlobalStyle } from './ui/GlobalStyle';
 import { Notices } from './ui/Notices';
@@ -60,6 +65,12 @@ function Pages() {
                     <Route path="/pencils/instead" element={<InsteadPage />} />
                     <Route path="/pencils/files" element={<FilesPage />} />
                     <Route path="/pencils/:pencil" element={<PencilPage />} />
+                </Route>
+                <Route element={<SwatchesPlace />}>
+                    <Route path="/swatches" element={<BookPage />} />
+                    <Route path="/swatches/charts" element={<ChartsPage />} />
+                    <Route path="/swatches/charts/:chart" element={<ChartPage />} />
+                    <Route path="/swatches/calibration" element={<CalibrationPage />} />
                 </Route>
                 <Route path="/reset-password" element={<ResetPasswordPage />} />
                 <Route path="/" element={<Navigate to="/pieces" replace />} />

@@ -169,7 +169,10 @@ describe('Match', () => {
     });
 
     it('searches anew for another wish', async () => {
-        const asked = serve({ 'GET /api/pencils': () => ({ pencils: [pencil('404')] }), 'POST /api/pieces/p1/recipes': () => found });
+        const asked = serve({
+            'GET /api/pencils': () => ({ pencils: [pencil('404')] }),
+            'POST /api/pieces/p1/recipes': () => found,
+        });
         show(
             <Around of={piece([free])} selected={free}>
                 <MatchStage />

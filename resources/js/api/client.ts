@@ -18,6 +18,11 @@ export type RestsOn = Schemas['RestsOn'];
 export type Session = Schemas['Session'];
 export type StackPrediction = Schemas['StackPrediction'];
 export type Substitutes = Schemas['Substitutes'];
+export type SwatchForm = Schemas['SwatchForm'];
+export type Chart = Schemas['Chart'];
+export type ChartReading = Schemas['ChartReading'];
+export type CalibrationReview =
+    paths['/api/calibrations/{calibration}']['get']['responses']['200']['content']['application/json'];
 export type SwatchEntry = Schemas['Swatch'];
 export type Step = Schemas['Step'];
 export type Work = Schemas['Work'];

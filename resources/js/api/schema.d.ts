@@ -52,6 +52,150 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/calibrations': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['calibrations'];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/calibrations/{calibration}': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['calibration'];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/calibrations/in-force': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations['putInForce'];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/lessons': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['lessons'];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/charts': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['charts'];
+        put?: never;
+        post: operations['addChart'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/charts/{chart}': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['chart'];
+        put?: never;
+        post?: never;
+        delete: operations['removeChart'];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/charts/{chart}/restore': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['restoreChart'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/charts/{chart}/readings': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['readChart'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/charts/{chart}/swatches': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['takeReadings'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/pieces/{piece}/recipes': {
         parameters: {
             query?: never;
@@ -372,6 +516,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/swatches': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['swatches'];
+        put?: never;
+        post: operations['addSwatch'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/swatches/{swatch}': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations['removeSwatch'];
+        options?: never;
+        head?: never;
+        patch: operations['noteSwatch'];
+        trace?: never;
+    };
+    '/api/swatches/{swatch}/restore': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['restoreSwatch'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/swatches/preview': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['previewSwatches'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/swatches/import': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['importSwatches'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/works': {
         parameters: {
             query?: never;
@@ -470,6 +694,33 @@ export interface components {
             /** @description the demo studio is there to be opened */
             demo: boolean;
         };
+        Calibration: {
+            id: number;
+            number: number;
+            swatches: number;
+            /** @description mean dE00 of the swatches before the fit */
+            before: number;
+            after: number;
+            /** Format: date-time */
+            madeAt: string;
+        };
+        ChartReading: {
+            sheet: number;
+            /** @description of the picture as it was read, pixels */
+            width: number;
+            height: number;
+            /** @description brightest paper over darkest */
+            light: number;
+            corners: number[][];
+            fields: {
+                number: number;
+                stack: string;
+                colour: components['schemas']['Colour'];
+                spread: number;
+                doubts: string[];
+                outline: number[][];
+            }[];
+        };
         Range: {
             code: string;
             maker: string;
@@ -526,6 +777,38 @@ export interface components {
                 swapped: components['schemas']['Recipe'] | null;
                 mix: components['schemas']['Recipe'];
             }[];
+        };
+        SwatchForm: {
+            paper: string;
+            /** @description empty for the bare paper */
+            stack: string;
+            /** @description hex, or L* a* b* */
+            colour: string;
+            note?: string | null;
+            drawnOn?: string | null;
+        };
+        SwatchFile: {
+            /** @description a swatches table (CSV) or CGATS */
+            text: string;
+            /** @description of all rows; needed for CGATS */
+            paper?: string | null;
+        };
+        Chart: {
+            id: string;
+            title: string;
+            /** @enum {string} */
+            kind: 'singles' | 'pairs' | 'triples' | 'stacks' | 'lessons';
+            /** @enum {string} */
+            page: 'a4' | 'letter';
+            paper: string;
+            paperName: string;
+            /** Format: date-time */
+            madeAt: string;
+            sheets: number;
+            /** @description stack notation by field */
+            fields: string[];
+            /** @description swatches that came from it */
+            read: number;
         };
         Colour: {
             L: number;
@@ -1003,6 +1286,349 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    calibrations: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The latest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        inForce: number | null;
+                        /** @description in the book now */
+                        swatches: number;
+                        /** @description written since the latest calibration */
+                        newer: number;
+                        calibrations: components['schemas']['Calibration'][];
+                    };
+                };
+            };
+        };
+    };
+    calibration: {
+        parameters: {
+            query?: {
+                /** @description an earlier calibration; the one before it if absent */
+                against?: number;
+            };
+            header?: never;
+            path: {
+                calibration: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What it has changed */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        calibration: components['schemas']['Calibration'];
+                        against: components['schemas']['Calibration'] | null;
+                        /** @description a shift of more is noticed, dE00 */
+                        noticed: number;
+                        /** @description recipes that shift by more than that */
+                        shifted: number;
+                        pencils: {
+                            pencil: components['schemas']['Pencil'];
+                            before: number;
+                            after: number;
+                            swatches: number;
+                        }[];
+                        outliers: {
+                            swatch: components['schemas']['Swatch'];
+                            predicted: components['schemas']['Colour'];
+                            dE00: number;
+                        }[];
+                        recipes: {
+                            zone: string;
+                            name: string;
+                            piece: string;
+                            title: string;
+                            stack: string;
+                            old: components['schemas']['Colour'];
+                            new: components['schemas']['Colour'];
+                            shift: number;
+                            oldMiss: number;
+                            newMiss: number;
+                        }[];
+                    };
+                };
+            };
+        };
+    };
+    putInForce: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    /** @description null: the pencils' own colours */
+                    calibration: number | null;
+                };
+            };
+        };
+        responses: {
+            /** @description In force */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    lessons: {
+        parameters: {
+            query: {
+                paper: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The swatches that would teach most, best first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        stack: string;
+                        why: string;
+                        worth: number;
+                    }[];
+                };
+            };
+        };
+    };
+    charts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The latest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Chart'][];
+                };
+            };
+        };
+    };
+    addChart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    /** @enum {string} */
+                    kind: 'singles' | 'pairs' | 'triples' | 'stacks' | 'lessons';
+                    paper: string;
+                    /** @enum {string} */
+                    page: 'a4' | 'letter';
+                    title?: string;
+                    /** @description the whole box if empty */
+                    pencils?: string[];
+                    /** @description stacks by line, for chosen stacks */
+                    text?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Laid out */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Chart'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    chart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                chart: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A chart */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Chart'];
+                };
+            };
+        };
+    };
+    removeChart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                chart: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken away; it can be taken back */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    restoreChart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                chart: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken back */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    readChart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                chart: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'multipart/form-data': {
+                    /** Format: binary */
+                    picture: string;
+                };
+            };
+        };
+        responses: {
+            /** @description What the picture says; nothing is written yet */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['ChartReading'];
+                };
+            };
+            /** @description No chart can be read in it */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    takeReadings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                chart: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    simulated: boolean;
+                    fields: {
+                        number: number;
+                        L: number;
+                        a: number;
+                        b: number;
+                        spread?: number;
+                    }[];
+                };
+            };
+        };
+        responses: {
+            /** @description In the swatch book, all of them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        written: number;
+                    };
+                };
             };
             /** @description Refused */
             422: {
@@ -1870,6 +2496,222 @@ export interface operations {
                 };
             };
             /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    swatches: {
+        parameters: {
+            query?: {
+                pencil?: string;
+                paper?: string;
+                technique?: string;
+                source?: string;
+                page?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The latest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        swatches: components['schemas']['Swatch'][];
+                        count: number;
+                        page: number;
+                        pages: number;
+                        techniques: {
+                            id: string;
+                            name: string;
+                        }[];
+                    };
+                };
+            };
+        };
+    };
+    addSwatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': components['schemas']['SwatchForm'];
+            };
+        };
+        responses: {
+            /** @description Written down */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Swatch'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    removeSwatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                swatch: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken out; it can be put back */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    noteSwatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                swatch: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    note: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Noted */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Swatch'];
+                };
+            };
+        };
+    };
+    restoreSwatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                swatch: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Put back */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    previewSwatches: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': components['schemas']['SwatchFile'];
+            };
+        };
+        responses: {
+            /** @description What the file holds */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        count: number;
+                        /** @description the first of them */
+                        rows: {
+                            row: number;
+                            paper: string;
+                            stack: string;
+                            hex: string;
+                            L: number;
+                            a: number;
+                            b: number;
+                        }[];
+                    };
+                };
+            };
+            /** @description Every bad row */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    importSwatches: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': components['schemas']['SwatchFile'];
+            };
+        };
+        responses: {
+            /** @description Taken in, all of it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        written: number;
+                    };
+                };
+            };
+            /** @description Every bad row; nothing was taken in */
             422: {
                 headers: {
                     [name: string]: unknown;

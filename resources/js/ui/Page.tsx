@@ -13,6 +13,8 @@ export const Page = styled.main`
     overflow-y: auto;
     padding: ${space.l} ${space.xl} ${space.xl};
     & h1 {
+        align-self: center;
+        margin-bottom: ${space.xs};
         font-size: ${type.title};
     }
     & h2 {

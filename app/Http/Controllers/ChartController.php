@@ -1,0 +1,183 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Problems;
+use App\Http\Requests\ChartRequest;
+use App\Http\Requests\ChartSwatchesRequest;
+use App\Http\Resources\ChartResource;
+use App\Http\Resources\ColourResource;
+use App\Models\Chart;
+use App\Models\Paper;
+use App\Models\User;
+use App\Studio\ChartMaker;
+use App\Studio\ChartPaper;
+use App\Studio\ChartPictures;
+use App\Studio\ChartReadings;
+use App\Studio\PhotoRefused;
+use App\Studio\SwatchBook;
+use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
+use Illuminate\Http\Response;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
+use OpenApi\Attributes as OA;
+use Prism\Colour\Lab;
+use Prism\Layering\Stack;
+use Prism\Reference\ChartRefused;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+
+/** Charts: laid out, printed, filled by the simulated hand, read from a picture. */
+final class ChartController
+{
+    #[OA\Get(path: '/api/charts', operationId: 'charts', responses: [new OA\Response(response: 200, description: 'The latest first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Chart')))])]
+    public function index(#[CurrentUser] User $user): AnonymousResourceCollection
+    {
+        return ChartResource::collection($user->charts()->with('paper')->latest('id')->get());
+    }
+
+    #[OA\Post(path: '/api/charts', operationId: 'addChart', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['kind', 'paper', 'page'], properties: [
+        new OA\Property(property: 'kind', type: 'string', enum: ['singles', 'pairs', 'triples', 'stacks', 'lessons']),
+        new OA\Property(property: 'paper', type: 'string'),
+        new OA\Property(property: 'page', type: 'string', enum: ['a4', 'letter']),
+        new OA\Property(property: 'title', type: 'string'),
+        new OA\Property(property: 'pencils', type: 'array', items: new OA\Items(type: 'string'), description: 'the whole box if empty'),
+        new OA\Property(property: 'text', type: 'string', description: 'stacks by line, for chosen stacks'),
+    ])), responses: [
+        new OA\Response(response: 201, description: 'Laid out', content: new OA\JsonContent(ref: '#/components/schemas/Chart')),
+        new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+    ])]
+    public function store(ChartRequest $request, #[CurrentUser] User $user, ChartMaker $maker): JsonResponse
+    {
+        $paper = Paper::query()->get()->firstWhere('slug', $request->validated('paper')) ?? abort(422);
+        $chart = $maker->make($user, $request->validated('kind'), $paper, $request->validated('page'), trim((string) $request->validated('title')), array_values($request->validated('pencils', [])), (string) $request->validated('text'));
+
+        return ChartResource::make($chart)->response()->setStatusCode(201);
+    }
+
+    #[OA\Get(path: '/api/charts/{chart}', operationId: 'chart', parameters: [new OA\PathParameter(name: 'chart', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'A chart', content: new OA\JsonContent(ref: '#/components/schemas/Chart'))])]
+    public function show(Chart $chart): ChartResource
+    {
+        Gate::authorize('view', $chart);
+
+        return ChartResource::make($chart);
+    }
+
+    #[OA\Delete(path: '/api/charts/{chart}', operationId: 'removeChart', parameters: [new OA\PathParameter(name: 'chart', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 204, description: 'Taken away; it can be taken back')])]
+    public function destroy(Chart $chart): JsonResponse
+    {
+        Gate::authorize('view', $chart);
+        $chart->delete();
+
+        return new JsonResponse(null, 204);
+    }
+
+    #[OA\Post(path: '/api/charts/{chart}/restore', operationId: 'restoreChart', parameters: [new OA\PathParameter(name: 'chart', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 204, description: 'Taken back')])]
+    public function restore(string $chart): JsonResponse
+    {
+        $found = Chart::withTrashed()->findOrFail($chart);
+        Gate::authorize('view', $found);
+        $found->restore();
+
+        return new JsonResponse(null, 204);
+    }
+
+    public function pdf(Chart $chart, ChartPaper $paper): Response
+    {
+        Gate::authorize('view', $chart);
+
+        return new Response($paper->pdf($chart), 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => 'inline; filename="chart.pdf"']);
+    }
+
+    public function svg(Chart $chart, int $sheet, ChartPaper $paper): Response
+    {
+        Gate::authorize('view', $chart);
+
+        return new Response($paper->svg($chart, $sheet), 200, ['Content-Type' => 'image/svg+xml']);
+    }
+
+    /** The simulated picture of a sheet, once it was filled. */
+    public function filled(Chart $chart, int $sheet, ChartPictures $pictures): BinaryFileResponse
+    {
+        Gate::authorize('view', $chart);
+        $path = $pictures->path($chart, $sheet);
+        abort_unless(is_file($path), 404, 'This sheet was not filled yet.');
+
+        return new BinaryFileResponse($path, 200, ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'no-store']);
+    }
+
+    #[OA\Post(path: '/api/charts/{chart}/readings', operationId: 'readChart', parameters: [new OA\PathParameter(name: 'chart', required: true, schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['picture'], properties: [
+        new OA\Property(property: 'picture', type: 'string', format: 'binary'),
+    ]))), responses: [
+        new OA\Response(response: 200, description: 'What the picture says; nothing is written yet', content: new OA\JsonContent(ref: '#/components/schemas/ChartReading')),
+        new OA\Response(response: 422, description: 'No chart can be read in it', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+    ])]
+    #[OA\Schema(schema: 'ChartReading', required: ['sheet', 'width', 'height', 'light', 'corners', 'fields'], properties: [
+        new OA\Property(property: 'sheet', type: 'integer'),
+        new OA\Property(property: 'width', type: 'integer', description: 'of the picture as it was read, pixels'),
+        new OA\Property(property: 'height', type: 'integer'),
+        new OA\Property(property: 'light', type: 'number', description: 'brightest paper over darkest'),
+        new OA\Property(property: 'corners', type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
+        new OA\Property(property: 'fields', type: 'array', items: new OA\Items(required: ['number', 'stack', 'colour', 'spread', 'doubts', 'outline'], properties: [
+            new OA\Property(property: 'number', type: 'integer'),
+            new OA\Property(property: 'stack', type: 'string'),
+            new OA\Property(property: 'colour', ref: '#/components/schemas/Colour'),
+            new OA\Property(property: 'spread', type: 'number'),
+            new OA\Property(property: 'doubts', type: 'array', items: new OA\Items(type: 'string')),
+            new OA\Property(property: 'outline', type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
+        ])),
+    ])]
+    public function read(Request $request, Chart $chart, ChartReadings $readings): JsonResponse
+    {
+        Gate::authorize('view', $chart);
+        $request->validate(['picture' => ['required', 'file', 'max:'.(config('prism.photo.max_megabytes') * 1024)]], [
+            'picture.*' => 'Choose a picture of the filled chart: a JPEG, PNG or WebP of at most '.config('prism.photo.max_megabytes').' MB.',
+        ]);
+        try {
+            $picture = $request->file('picture');
+            [$photo, $reading] = $readings->of($chart, $picture instanceof UploadedFile ? $picture->getPathname() : '');
+        } catch (PhotoRefused|ChartRefused $refusal) {
+            return Problems::refused($refusal->getMessage(), ['errors' => ['picture' => [$refusal->getMessage()]]]);
+        }
+
+        return new JsonResponse([
+            'sheet' => $reading->sheet, 'width' => $photo->width, 'height' => $photo->height, 'light' => round($reading->light, 2), 'corners' => $reading->corners,
+            'fields' => array_map(static fn (array $cell): array => [
+                'number' => $cell['number'], 'stack' => $chart->stacks[$cell['number'] - 1], 'colour' => ColourResource::make($cell['colour']),
+                'spread' => round($cell['spread'], 2), 'doubts' => $cell['doubts'], 'outline' => $cell['outline'],
+            ], $reading->cells),
+        ]);
+    }
+
+    #[OA\Post(path: '/api/charts/{chart}/swatches', operationId: 'takeReadings', parameters: [new OA\PathParameter(name: 'chart', required: true, schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['simulated', 'fields'], properties: [
+        new OA\Property(property: 'simulated', type: 'boolean'),
+        new OA\Property(property: 'fields', type: 'array', items: new OA\Items(required: ['number', 'L', 'a', 'b'], properties: [
+            new OA\Property(property: 'number', type: 'integer'),
+            new OA\Property(property: 'L', type: 'number'),
+            new OA\Property(property: 'a', type: 'number'),
+            new OA\Property(property: 'b', type: 'number'),
+            new OA\Property(property: 'spread', type: 'number'),
+        ])),
+    ])), responses: [
+        new OA\Response(response: 200, description: 'In the swatch book, all of them', content: new OA\JsonContent(required: ['written'], properties: [new OA\Property(property: 'written', type: 'integer')])),
+        new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+    ])]
+    public function take(ChartSwatchesRequest $request, #[CurrentUser] User $user, Chart $chart, SwatchBook $book): JsonResponse
+    {
+        Gate::authorize('view', $chart);
+        $fields = $request->validated('fields');
+        DB::transaction(static function () use ($request, $user, $chart, $book, $fields): void {
+            foreach ($fields as $field) {
+                $stack = $chart->stacks[$field['number'] - 1] ?? abort(422, sprintf('This chart has no field %d.', $field['number']));
+                $book->write($user, $chart->paper, Stack::parse($stack), Lab::of((float) $field['L'], (float) $field['a'], (float) $field['b']), $request->boolean('simulated') ? 'simulated' : 'picture', drawnOn: now()->format('Y-m-d'), spread: isset($field['spread']) ? (float) $field['spread'] : null, chart: $chart);
+            }
+        });
+
+        return new JsonResponse(['written' => count($fields)]);
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\ValidationException;
+use Prism\Colour\InvalidColour;
+use Prism\Colour\Lab;
+
+/** A swatch as it is typed. */
+final class SwatchRequest extends FormRequest
+{
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return [
+            'paper' => ['required', 'string', 'exists:papers,slug'],
+            'stack' => ['present', 'string', 'max:1000'],
+            'colour' => ['required', 'string', 'max:40'],
+            'note' => ['nullable', 'string', 'max:300'],
+            'drawnOn' => ['nullable', 'date_format:Y-m-d'],
+        ];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return [
+            'paper.exists' => 'There is no such paper; choose one from the list.',
+            'colour.required' => 'Give the colour that was read: hex, or L* a* b*.',
+            'drawnOn.date_format' => 'Write the day as 2026-11-24.',
+        ];
+    }
+
+    public function colour(): Lab
+    {
+        try {
+            return Lab::typed((string) $this->validated('colour'));
+        } catch (InvalidColour $refusal) {
+            throw ValidationException::withMessages(['colour' => $refusal->getMessage().' Or write three numbers L* a* b*.']);
+        }
+    }
+}

@@ -1,0 +1,244 @@
+import { useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import styled from 'styled-components';
+import { messageOf, type SwatchEntry } from '../api/client';
+import { usePapers } from '../api/queries';
+import { Button, buttonLook, SignButton, StrongButton } from '../ui/Button';
+import { Choice } from '../ui/Choice';
+import { Field } from '../ui/Field';
+import { notify } from '../ui/Notices';
+import { Page, Row, Table } from '../ui/Page';
+import { Empty, Loading, Problem } from '../ui/States';
+import { spoken, Swatch } from '../ui/Swatch';
+import { SwatchFileSheet } from './SwatchFileSheet';
+import { SwatchSheet } from './SwatchSheet';
+import { useNoteSwatch, useRemoveSwatch, useRestoreSwatch, useSwatches } from './swatchQueries';
+
+const Grid = styled.ul`
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+    gap: 12px 0;
+    margin-top: 16px;
+    & li > div {
+        padding: 4px 8px 0 0;
+        font-size: 12px;
+        overflow-wrap: anywhere;
+        line-height: 1.3;
+    }
+    & li strong {
+        font-variant-numeric: tabular-nums;
+    }
+`;
+
+const Download = styled.a`
+    ${buttonLook}
+`;
+
+const SOURCES: Record<SwatchEntry['source'], string> = {
+    typed: 'typed',
+    instrument: 'instrument',
+    picture: 'from a picture',
+    simulated: 'simulated',
+};
+
+/** What was laid on which paper, and the colour that was read. */
+export function BookPage() {
+    const [params, setParams] = useSearchParams();
+    const [open, setOpen] = useState<'swatch' | 'file' | null>(null);
+    const papers = usePapers();
+    const of = (name: string) => params.get(name) ?? '';
+    const choose = (name: string, value: string) =>
+        setParams(
+            (old) => {
+                if (value === '') old.delete(name);
+                else old.set(name, value);
+                if (name !== 'page') old.delete('page');
+
+                return old;
+            },
+            { replace: true },
+        );
+    const found = useSwatches({
+        ...(of('pencil') && { pencil: of('pencil') }),
+        ...(of('paper') && { paper: of('paper') }),
+        ...(of('technique') && { technique: of('technique') }),
+        ...(of('source') && { source: of('source') }),
+        page: Number(of('page') || 1),
+    });
+    const remove = useRemoveSwatch();
+    const restore = useRestoreSwatch();
+    const note = useNoteSwatch();
+    if (found.isError) return <Problem message={messageOf(found.error)} retry={() => void found.refetch()} />;
+    if (!found.data || !papers.data) return <Loading what="Opening the swatch book" />;
+    const { swatches, count, page, pages, techniques } = found.data;
+    const filtered = ['pencil', 'paper', 'technique', 'source'].some((name) => of(name) !== '');
+    const takeOut = (swatch: SwatchEntry) =>
+        remove.mutate(swatch.id, {
+            onSuccess: () =>
+                notify(`${swatch.stack || 'Bare paper'} taken out of the book`, () => restore.mutate(swatch.id)),
+            onError: (error) => notify(messageOf(error)),
+        });
+    const paperName = (id: string) => papers.data.find((paper) => paper.id === id)?.name ?? id;
+    const any = { id: '', name: 'Any' };
+
+    return (
+        <Page>
+            <title>Swatch book – Knotty Prism</title>
+            <Row>
+                <h1 style={{ flex: 1 }} data-testid="count">
+                    {count} {count === 1 ? 'swatch' : 'swatches'}
+                    {filtered && ' found'}
+                </h1>
+                <StrongButton onPress={() => setOpen('swatch')}>New swatch</StrongButton>
+                <Button onPress={() => setOpen('file')}>From a file</Button>
+                <Download href="/api/swatches.csv" download>
+                    Table (CSV)
+                </Download>
+                <Download href="/api/swatches.txt" download>
+                    CGATS
+                </Download>
+            </Row>
+            <Row role="search" aria-label="Find swatches" style={{ marginTop: 12 }}>
+                <div style={{ width: 150 }}>
+                    <Field
+                        label="With pencil"
+                        value={of('pencil')}
+                        onChange={(pencil) => choose('pencil', pencil)}
+                        placeholder="404 or QW:404"
+                    />
+                </div>
+                <Choice
+                    label="Paper"
+                    value={of('paper')}
+                    options={[any, ...papers.data.map(({ id, name }) => ({ id, name }))]}
+                    onChange={(paper) => choose('paper', paper)}
+                />
+                <Choice
+                    label="Technique"
+                    value={of('technique')}
+                    options={[any, ...techniques]}
+                    onChange={(technique) => choose('technique', technique)}
+                />
+                <Choice
+                    label="How it was read"
+                    value={of('source')}
+                    options={[any, ...Object.entries(SOURCES).map(([id, name]) => ({ id, name }))]}
+                    onChange={(source) => choose('source', source)}
+                />
+                <Choice
+                    label="View"
+                    value={of('view')}
+                    options={[
+                        { id: '', name: 'grid' },
+                        { id: 'page', name: 'page' },
+                    ]}
+                    onChange={(view) => choose('view', view)}
+                />
+            </Row>
+            {count === 0 && !filtered && (
+                <Empty title="The book is empty">
+                    <p>Print a chart, fill it and read it from a picture; or write a swatch down by hand.</p>
+                    <Link to="/swatches/charts">Lay out a chart</Link>
+                </Empty>
+            )}
+            {count === 0 && filtered && <p style={{ marginTop: 16 }}>No swatch answers to that.</p>}
+            {of('view') === 'page' ? (
+                <Table style={{ marginTop: 16 }}>
+                    <thead>
+                        <tr>
+                            <th>Read</th>
+                            <th>What was laid</th>
+                            <th>Paper</th>
+                            <th>L a b</th>
+                            <th>Look</th>
+                            <th>How, when</th>
+                            <th>Note</th>
+                            <th aria-label="Take out" />
+                        </tr>
+                    </thead>
+                    <tbody>
+                        {swatches.map((swatch) => (
+                            <tr key={swatch.id}>
+                                <td>
+                                    <Swatch
+                                        colour={swatch.colour}
+                                        label={swatch.stack || 'bare paper'}
+                                        width="72px"
+                                        height="36px"
+                                    />
+                                </td>
+                                <td>{swatch.stack || 'bare paper'}</td>
+                                <td>{paperName(swatch.paper)}</td>
+                                <td className="number">
+                                    {swatch.colour.L.toFixed(1)} {swatch.colour.a.toFixed(1)}{' '}
+                                    {swatch.colour.b.toFixed(1)}
+                                </td>
+                                <td>
+                                    <small>{swatch.colour.appearance.sentence}</small>
+                                </td>
+                                <td>
+                                    <small>
+                                        {SOURCES[swatch.source]}, {swatch.drawnOn ?? swatch.writtenAt.slice(0, 10)}
+                                        {swatch.spread !== null && `, spread ${swatch.spread.toFixed(1)}`}
+                                    </small>
+                                </td>
+                                <td>
+                                    <Field
+                                        label=""
+                                        aria-label={`Note to ${swatch.stack || 'bare paper'}`}
+                                        defaultValue={swatch.note}
+                                        onBlur={(event) => {
+                                            const text = (event.target as HTMLInputElement).value;
+                                            if (text !== swatch.note) note.mutate({ swatch: swatch.id, note: text });
+                                        }}
+                                    />
+                                </td>
+                                <td>
+                                    <SignButton
+                                        aria-label={`Take out ${swatch.stack || 'bare paper'}`}
+                                        onPress={() => takeOut(swatch)}
+                                    >
+                                        ×
+                                    </SignButton>
+                                </td>
+                            </tr>
+                        ))}
+                    </tbody>
+                </Table>
+            ) : (
+                <Grid>
+                    {swatches.map((swatch) => (
+                        <li key={swatch.id}>
+                            <Swatch
+                                colour={swatch.colour}
+                                label={swatch.stack || 'bare paper'}
+                                width="100%"
+                                height="74px"
+                            />
+                            <div title={spoken(swatch.colour)}>
+                                <strong>{swatch.stack || 'bare paper'}</strong>
+                                <br />
+                                {paperName(swatch.paper)}, {SOURCES[swatch.source]}
+                            </div>
+                        </li>
+                    ))}
+                </Grid>
+            )}
+            {pages > 1 && (
+                <Row style={{ marginTop: 16, alignItems: 'center' }} role="group" aria-label="Pages">
+                    <Button isDisabled={page <= 1} onPress={() => choose('page', String(page - 1))}>
+                        Newer
+                    </Button>
+                    <span>
+                        {page} of {pages}
+                    </span>
+                    <Button isDisabled={page >= pages} onPress={() => choose('page', String(page + 1))}>
+                        Older
+                    </Button>
+                </Row>
+            )}
+            {open === 'swatch' && <SwatchSheet papers={papers.data} onClose={() => setOpen(null)} />}
+            {open === 'file' && <SwatchFileSheet papers={papers.data} onClose={() => setOpen(null)} />}
+        </Page>
+    );
+}

@@ -1,0 +1,162 @@
+import { useEffect, useState } from 'react';
+import { FileTrigger } from 'react-aria-components';
+import { Link, useParams } from 'react-router';
+import styled from 'styled-components';
+import { messageOf } from '../api/client';
+import { useWork } from '../api/works';
+import { Button, buttonLook, StrongButton } from '../ui/Button';
+import { Choice } from '../ui/Choice';
+import { Page, Row } from '../ui/Page';
+import { Loading, Problem } from '../ui/States';
+import { WorkProgress } from '../ui/WorkProgress';
+import { ReadingView } from './ReadingView';
+import { useChart, useReadChart } from './swatchQueries';
+
+const Download = styled.a`
+    ${buttonLook}
+`;
+
+const Sheets = styled.div`
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
+    gap: 16px;
+    margin-top: 16px;
+    & img {
+        width: 100%;
+        border: 1px solid ${({ theme }) => theme.line};
+    }
+`;
+
+interface Picture {
+    blob: Blob;
+    address: string;
+    simulated: boolean;
+}
+
+/** One chart: printed, filled, read from a picture. */
+export function ChartPage() {
+    const { chart: id = '' } = useParams();
+    const chart = useChart(id);
+    const [sheet, setSheet] = useState('1');
+    const [picture, setPicture] = useState<Picture | null>(null);
+    const reading = useReadChart(id);
+    const filling = useWork('filling');
+    useEffect(() => () => (picture ? URL.revokeObjectURL(picture.address) : undefined), [picture]);
+    if (chart.isError) return <Problem message={messageOf(chart.error)} retry={() => void chart.refetch()} />;
+    if (!chart.data) return <Loading what="Fetching the chart" />;
+    const { data } = chart;
+    const read = (blob: Blob, simulated: boolean) => {
+        setPicture({ blob, address: URL.createObjectURL(blob), simulated });
+        reading.mutate(blob);
+    };
+    const filled = filling.work?.result && 'picture' in filling.work.result ? filling.work.result : null;
+    const ownFilled = filled?.chart === id ? filled : null;
+
+    return (
+        <Page>
+            <title>{`${data.title} – Knotty Prism`}</title>
+            <Row>
+                <h1 style={{ flex: 1 }}>
+                    {data.title}{' '}
+                    <small>
+                        {data.fields.length} fields on {data.paperName}, {data.sheets}{' '}
+                        {data.sheets === 1 ? 'sheet' : 'sheets'} of {data.page === 'a4' ? 'A4' : 'Letter'}
+                    </small>
+                </h1>
+                <Download href={`/api/charts/${id}/chart.pdf`} target="_blank">
+                    Print (PDF)
+                </Download>
+                <Download href={`/api/charts/${id}/sheets/${sheet}.svg`} download={`chart-${sheet}.svg`}>
+                    Sheet {sheet} (SVG)
+                </Download>
+            </Row>
+            <ol style={{ margin: '12px 0', paddingInlineStart: 18, listStyle: 'decimal' }}>
+                <li>
+                    Print it at 100 % on {data.paperName}, or on thin paper and trace the fields; the line at the foot
+                    must be 100 mm long.
+                </li>
+                <li>
+                    Fill each field as it says under it. Leave the four black squares and the paper between the fields
+                    clean.
+                </li>
+                <li>
+                    Photograph or scan each sheet whole. An angle and uneven light do no harm; a hard shadow and glare
+                    do.
+                </li>
+            </ol>
+            <Row>
+                <FileTrigger
+                    acceptedFileTypes={['image/jpeg', 'image/png', 'image/webp']}
+                    onSelect={(files) => {
+                        const chosen = files?.[0];
+                        if (chosen) read(chosen, false);
+                    }}
+                >
+                    <StrongButton>Read a picture of it</StrongButton>
+                </FileTrigger>
+                {data.sheets > 1 && (
+                    <Choice
+                        label="Sheet"
+                        value={sheet}
+                        options={Array.from({ length: data.sheets }, (_, i) => ({
+                            id: String(i + 1),
+                            name: String(i + 1),
+                        }))}
+                        onChange={setSheet}
+                    />
+                )}
+                <Button
+                    isDisabled={filling.open}
+                    onPress={() => filling.start.mutate({ chart: id, sheet: Number(sheet) })}
+                >
+                    Have the simulated studio fill sheet {sheet}
+                </Button>
+                {ownFilled && !filling.open && (
+                    <Button
+                        onPress={() =>
+                            void fetch(ownFilled.picture, { cache: 'no-store' })
+                                .then((answer) => answer.blob())
+                                .then((blob) => read(blob, true))
+                        }
+                    >
+                        Read the simulated picture of sheet {ownFilled.sheet}
+                    </Button>
+                )}
+                {data.read > 0 && <Link to="/swatches">{data.read} swatches came from it</Link>}
+            </Row>
+            {filling.work && filling.open && (
+                <WorkProgress
+                    work={filling.work}
+                    onCancel={() => filling.work && filling.cancel.mutate(filling.work.id)}
+                />
+            )}
+            {filling.work?.state === 'failed' && <Problem message={filling.work.problem} />}
+            {filling.start.isError && <Problem message={messageOf(filling.start.error)} />}
+            {reading.isPending && <p role="status">Reading the picture</p>}
+            {reading.isError && <Problem message={messageOf(reading.error)} />}
+            {reading.data && picture ? (
+                <ReadingView
+                    key={picture.address}
+                    chart={id}
+                    reading={reading.data}
+                    picture={picture.address}
+                    simulated={picture.simulated}
+                    onDone={() => {
+                        setPicture(null);
+                        reading.reset();
+                    }}
+                />
+            ) : (
+                <Sheets>
+                    {Array.from({ length: data.sheets }, (_, i) => (
+                        <img
+                            key={i}
+                            src={`/api/charts/${id}/sheets/${i + 1}.svg`}
+                            alt={`Sheet ${i + 1} as it is printed`}
+                        />
+                    ))}
+                </Sheets>
+            )}
+        </Page>
+    );
+}

@@ -1,0 +1,188 @@
+import { useState } from 'react';
+import { Label, TextArea, TextField } from 'react-aria-components';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import styled from 'styled-components';
+import { messageOf, Refusal, type Chart } from '../api/client';
+import { useBox, usePapers } from '../api/queries';
+import { SignButton, StrongButton } from '../ui/Button';
+import { Choice } from '../ui/Choice';
+import { Field, FieldLabel } from '../ui/Field';
+import { notify } from '../ui/Notices';
+import { Columns, Page, Row, Table } from '../ui/Page';
+import { BadRows, Problem } from '../ui/States';
+import { useAddChart, useCharts, useLessons, useRemoveChart, useRestoreChart } from './swatchQueries';
+
+const KINDS: { id: Chart['kind']; name: string }[] = [
+    { id: 'singles', name: 'every pencil at three pressures' },
+    { id: 'pairs', name: 'all pairs, both orders' },
+    { id: 'triples', name: 'three over one another' },
+    { id: 'stacks', name: 'chosen stacks' },
+    { id: 'lessons', name: 'ten that would teach most' },
+];
+
+const Box = styled(TextField)`
+    display: grid;
+    gap: 4px;
+    margin-top: 12px;
+    & textarea {
+        min-height: 90px;
+        padding: 8px 12px;
+        border: 1px solid ${({ theme }) => theme.quiet};
+        background: ${({ theme }) => theme.raised};
+        resize: vertical;
+    }
+`;
+
+/** How many fields a chart would have, so that one sees it before it is laid out. */
+const fields = (kind: Chart['kind'], pencils: number) =>
+    kind === 'singles'
+        ? 1 + 3 * pencils
+        : kind === 'pairs'
+          ? 1 + pencils * (pencils - 1)
+          : kind === 'triples'
+            ? 1 + (pencils * (pencils - 1) * (pencils - 2)) / 3
+            : null;
+
+/** Charts laid out so far, and the next one. */
+export function ChartsPage() {
+    const [params] = useSearchParams();
+    const [kind, setKind] = useState<Chart['kind']>((params.get('text') && 'stacks') || 'singles');
+    const [page, setPage] = useState<Chart['page']>('a4');
+    const [on, setOn] = useState('');
+    const [pencils, setPencils] = useState('');
+    const [text, setText] = useState(params.get('text') ?? '');
+    const papers = usePapers();
+    const box = useBox();
+    const charts = useCharts();
+    const add = useAddChart();
+    const remove = useRemoveChart();
+    const restore = useRestoreChart();
+    const navigate = useNavigate();
+    const paper = on || (papers.data?.[0]?.id ?? '');
+    const lessons = useLessons(paper);
+    const chosen = pencils.split(/[\s,;]+/).filter((id) => id !== '');
+    const count = fields(kind, chosen.length > 0 ? chosen.length : (box.data?.length ?? 0));
+    const lay = () =>
+        add.mutate(
+            { kind, paper, page, pencils: chosen, text },
+            { onSuccess: (chart) => void navigate(`/swatches/charts/${chart.id}`) },
+        );
+
+    return (
+        <Page>
+            <title>Charts – Knotty Prism</title>
+            <h1>Charts to draw</h1>
+            <Columns>
+                <section>
+                    <h2>Lay out a chart</h2>
+                    <Row>
+                        <Choice label="What is on it" value={kind} options={KINDS} onChange={setKind} />
+                        <Choice
+                            label="Drawn on"
+                            value={paper}
+                            options={(papers.data ?? []).map(({ id, name }) => ({ id, name }))}
+                            onChange={setOn}
+                        />
+                        <Choice
+                            label="Page"
+                            value={page}
+                            options={[
+                                { id: 'a4', name: 'A4' },
+                                { id: 'letter', name: 'Letter' },
+                            ]}
+                            onChange={setPage}
+                        />
+                    </Row>
+                    {kind === 'stacks' && (
+                        <Box value={text} onChange={setText}>
+                            <FieldLabel as={Label}>Stacks, one on a line</FieldLabel>
+                            <TextArea placeholder={'QW:404@40 > QW:119@55\nQW:404@30 > wash > LO:7206@50'} />
+                        </Box>
+                    )}
+                    {count !== null && (
+                        <div style={{ marginTop: 12 }}>
+                            <Field
+                                label={
+                                    kind === 'singles'
+                                        ? 'Pencils; the whole box if empty'
+                                        : 'Pencils, a few: QW:404 LO:7206 QW:119'
+                                }
+                                value={pencils}
+                                onChange={setPencils}
+                                placeholder="QW:404 LO:7206"
+                            />
+                        </div>
+                    )}
+                    <Row style={{ marginTop: 12, alignItems: 'center' }}>
+                        <StrongButton isDisabled={add.isPending || paper === ''} onPress={lay}>
+                            Lay it out
+                        </StrongButton>
+                        {count !== null && <small>{count} fields</small>}
+                    </Row>
+                    {add.error instanceof Refusal && add.error.rows.length > 0 ? (
+                        <BadRows message={add.error.message} rows={add.error.rows} what="Line" />
+                    ) : (
+                        add.isError && <Problem message={messageOf(add.error)} />
+                    )}
+                </section>
+                <section>
+                    <h2>
+                        Ten swatches that would teach most <small>by doubt taken from your recipes</small>
+                    </h2>
+                    {lessons.isError && <p>{messageOf(lessons.error)}</p>}
+                    {lessons.data?.length === 0 && (
+                        <p>Nothing: every pencil and every pair of your recipes has its swatches.</p>
+                    )}
+                    <Table data-testid="lessons">
+                        <tbody>
+                            {lessons.data?.map((lesson) => (
+                                <tr key={lesson.stack}>
+                                    <td>
+                                        <b>{lesson.stack}</b>
+                                    </td>
+                                    <td>
+                                        <small>{lesson.why}</small>
+                                    </td>
+                                    <td className="number">{lesson.worth.toFixed(1)}</td>
+                                </tr>
+                            ))}
+                        </tbody>
+                    </Table>
+                </section>
+            </Columns>
+            <h2>Laid out so far</h2>
+            {charts.data?.length === 0 && <p>None yet.</p>}
+            <Table>
+                <tbody>
+                    {charts.data?.map((chart) => (
+                        <tr key={chart.id}>
+                            <td>
+                                <Link to={`/swatches/charts/${chart.id}`}>{chart.title}</Link>
+                            </td>
+                            <td>{chart.paperName}</td>
+                            <td>
+                                {chart.fields.length} fields, {chart.sheets} {chart.sheets === 1 ? 'sheet' : 'sheets'}{' '}
+                                of {chart.page === 'a4' ? 'A4' : 'Letter'}
+                            </td>
+                            <td>{chart.read > 0 ? `${chart.read} read` : 'not read yet'}</td>
+                            <td>{chart.madeAt.slice(0, 10)}</td>
+                            <td>
+                                <SignButton
+                                    aria-label={`Take away ${chart.title}`}
+                                    onPress={() =>
+                                        remove.mutate(chart.id, {
+                                            onSuccess: () =>
+                                                notify(`${chart.title} taken away`, () => restore.mutate(chart.id)),
+                                        })
+                                    }
+                                >
+                                    ×
+                                </SignButton>
+                            </td>
+                        </tr>
+                    ))}
+                </tbody>
+            </Table>
+        </Page>
+    );
+}

@@ -1,0 +1,149 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { answered, api, type Chart, type ChartReading, type SwatchForm } from '../api/client';
+
+const keys = {
+    swatches: ['swatches'] as const,
+    charts: ['charts'] as const,
+    calibrations: ['calibrations'] as const,
+};
+
+export interface SwatchFilters {
+    pencil?: string;
+    paper?: string;
+    technique?: string;
+    source?: string;
+    page?: number;
+}
+
+export const useSwatches = (filters: SwatchFilters) =>
+    useQuery({
+        queryKey: [...keys.swatches, filters],
+        placeholderData: keepPreviousData,
+        queryFn: () => answered(api.GET('/api/swatches', { params: { query: filters } })),
+    });
+
+/** Whatever changes the book makes the calibrations' counts stale too. */
+function useBookMutation<Input, Output>(change: (input: Input) => Promise<Output>) {
+    const client = useQueryClient();
+
+    return useMutation({
+        mutationFn: change,
+        onSettled: () =>
+            Promise.all(
+                [keys.swatches, keys.calibrations, keys.charts, ['pencils'], ['lessons']].map((queryKey) =>
+                    client.invalidateQueries({ queryKey }),
+                ),
+            ),
+    });
+}
+
+export const useAddSwatch = () => useBookMutation((body: SwatchForm) => answered(api.POST('/api/swatches', { body })));
+
+export const useRemoveSwatch = () =>
+    useBookMutation((swatch: number) =>
+        answered(api.DELETE('/api/swatches/{swatch}', { params: { path: { swatch } } })),
+    );
+
+export const useRestoreSwatch = () =>
+    useBookMutation((swatch: number) =>
+        answered(api.POST('/api/swatches/{swatch}/restore', { params: { path: { swatch } } })),
+    );
+
+export const useNoteSwatch = () =>
+    useBookMutation(({ swatch, note }: { swatch: number; note: string }) =>
+        answered(api.PATCH('/api/swatches/{swatch}', { params: { path: { swatch } }, body: { note } })),
+    );
+
+export interface SwatchFile {
+    text: string;
+    paper: string | null;
+}
+
+export const usePreviewSwatches = () =>
+    useMutation({ mutationFn: (body: SwatchFile) => answered(api.POST('/api/swatches/preview', { body })) });
+
+export const useImportSwatches = () =>
+    useBookMutation((body: SwatchFile) => answered(api.POST('/api/swatches/import', { body })));
+
+export const useCharts = () => useQuery({ queryKey: keys.charts, queryFn: () => answered(api.GET('/api/charts')) });
+
+export const useChart = (chart: string) =>
+    useQuery({
+        queryKey: [...keys.charts, chart],
+        queryFn: () => answered(api.GET('/api/charts/{chart}', { params: { path: { chart } } })),
+    });
+
+export interface ChartWish {
+    kind: Chart['kind'];
+    paper: string;
+    page: Chart['page'];
+    title?: string;
+    pencils?: string[];
+    text?: string;
+}
+
+export const useAddChart = () => useBookMutation((body: ChartWish) => answered(api.POST('/api/charts', { body })));
+
+export const useRemoveChart = () =>
+    useBookMutation((chart: string) => answered(api.DELETE('/api/charts/{chart}', { params: { path: { chart } } })));
+
+export const useRestoreChart = () =>
+    useBookMutation((chart: string) =>
+        answered(api.POST('/api/charts/{chart}/restore', { params: { path: { chart } } })),
+    );
+
+export const useReadChart = (chart: string) =>
+    useMutation({
+        mutationFn: (picture: Blob): Promise<ChartReading> => {
+            const form = new FormData();
+            form.set('picture', picture, 'chart.jpg');
+
+            return answered(
+                api.POST('/api/charts/{chart}/readings', {
+                    params: { path: { chart } },
+                    body: { picture: '' },
+                    bodySerializer: () => form,
+                }),
+            );
+        },
+    });
+
+export const useTakeReadings = (chart: string) =>
+    useBookMutation(
+        (body: { simulated: boolean; fields: { number: number; L: number; a: number; b: number; spread: number }[] }) =>
+            answered(api.POST('/api/charts/{chart}/swatches', { params: { path: { chart } }, body })),
+    );
+
+export const useLessons = (paper: string) =>
+    useQuery({
+        queryKey: ['lessons', paper],
+        enabled: paper !== '',
+        queryFn: () => answered(api.GET('/api/lessons', { params: { query: { paper } } })),
+    });
+
+export const useCalibrations = () =>
+    useQuery({ queryKey: keys.calibrations, queryFn: () => answered(api.GET('/api/calibrations')) });
+
+export const useCalibration = (calibration: number | undefined, against: number | undefined) =>
+    useQuery({
+        queryKey: [...keys.calibrations, calibration, against],
+        enabled: calibration !== undefined,
+        placeholderData: keepPreviousData,
+        queryFn: () =>
+            answered(
+                api.GET('/api/calibrations/{calibration}', {
+                    params: { path: { calibration: calibration ?? 0 }, query: against ? { against } : {} },
+                }),
+            ),
+    });
+
+/** Another calibration changes every prediction. */
+export function usePutInForce() {
+    const client = useQueryClient();
+
+    return useMutation({
+        mutationFn: (calibration: number | null) =>
+            answered(api.PUT('/api/calibrations/in-force', { body: { calibration } })),
+        onSettled: () => client.invalidateQueries(),
+    });
+}
