@@ -137,11 +137,10 @@ final class Lessons
 
     private function why(Stack $stack): string
     {
-        foreach ($stack->pencils() as $pencil) {
-            $count = $this->counts[(string) $pencil] ?? 0;
-            if ($count === 0) {
-                return sprintf('%s has no swatch yet', $pencil->number).$this->inRecipes((string) $pencil);
-            }
+        $unknown = array_filter($stack->pencils(), fn (PencilId $pencil): bool => ($this->counts[(string) $pencil] ?? 0) === 0);
+        usort($unknown, fn (PencilId $one, PencilId $other): int => ($this->used[(string) $other] ?? 0) <=> ($this->used[(string) $one] ?? 0));
+        if ($unknown !== []) {
+            return sprintf('%s has no swatch yet', $unknown[0]->number).$this->inRecipes((string) $unknown[0]);
         }
         foreach (self::pairsOf($stack) as $pair) {
             $used = $this->usedPairs[$pair] ?? 0;
