@@ -166,8 +166,9 @@ final class PencilBook
     private static function digest(PencilEntry $entry): string
     {
         $columns = self::described($entry);
-        foreach (['L', 'a', 'b'] as $axis) {
-            $columns[$axis] = $columns[$axis] === null ? null : round($columns[$axis], 2);
+        if ($entry->spectrum !== null) {
+            // Its colour follows from it, to the last digit or not.
+            unset($columns['L'], $columns['a'], $columns['b']);
         }
 
         return hash('xxh128', json_encode([(string) $entry->pencil->id, $columns], JSON_THROW_ON_ERROR));

@@ -1,0 +1,253 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Chart;
+use App\Models\User;
+use App\Studio\ChartPaper;
+use App\Studio\SwatchReader;
+use Illuminate\Support\Facades\Queue;
+use Prism\Colour\Lab;
+use Prism\Layering\Stack;
+
+use function Tests\Feature\artist;
+use function Tests\Feature\blob;
+use function Tests\Feature\bytes;
+use function Tests\Feature\pieceOf;
+
+// Swatch book, charts and calibration over HTTP.
+
+beforeEach(function (): void {
+    $this->user = artist();
+    $this->actingAs($this->user);
+});
+
+/** @param  list<string>  $stacks drawn by the simulated hand and written into the book */
+function swatch(User $user, array $stacks, string $paper = 'harbour-cartridge'): void
+{
+    $reader = app(SwatchReader::class);
+    foreach ($stacks as $i => $stack) {
+        $lab = $reader->read($paper, Stack::parse($stack), "test $i");
+        test()->actingAs($user)->postJson('/api/swatches', ['paper' => $paper, 'stack' => $stack, 'colour' => sprintf('%.2f %.2f %.2f', $lab->L, $lab->a, $lab->b)])->assertCreated();
+    }
+}
+
+/** A box's worth of single coats. @return list<string> */
+function coatsOf(array $ids): array
+{
+    return ['', ...array_merge(...array_map(static fn (string $id): array => ["$id@30", "$id@60", "$id@90x2"], $ids))];
+}
+
+/** The chart, filled and photographed by the simulated studio. */
+function photographed(Chart $chart, int $sheet = 1): Illuminate\Http\UploadedFile
+{
+    return bytes('chart.jpg', app(SwatchReader::class)->photograph($chart->paper->slug, ChartPaper::sheets($chart)[$sheet - 1], 'photo'));
+}
+
+describe('the swatch book', function (): void {
+    it('takes what is typed, in Lab or hex, and finds it again', function (): void {
+        foreach ([['QW:404@40', '60 5 -40'], ['QW:404@30 > QW:119@95', '#aabbcc'], ['', '95.4 -0.6 1.5'], ['LO:7206@50 > wash', '50 10 -30']] as [$stack, $colour]) {
+            $this->postJson('/api/swatches', ['paper' => 'harbour-cartridge', 'stack' => $stack, 'colour' => $colour, 'note' => 'a note', 'drawnOn' => '2026-11-20'])->assertCreated()->assertJson(['note' => 'a note', 'drawnOn' => '2026-11-20', 'source' => 'typed']);
+        }
+        $count = fn (string $query): int => $this->getJson('/api/swatches?'.$query)->assertOk()->json('count');
+        expect($count(''))->toBe(4)->and($count('pencil=404'))->toBe(2)->and($count('pencil=QW:404'))->toBe(2)->and($count('pencil=40'))->toBe(0)
+            ->and($count('paper=fog-toned'))->toBe(0)->and($count('technique=burnish'))->toBe(1)->and($count('technique=wash'))->toBe(1)->and($count('technique=paper'))->toBe(1)
+            ->and($count('source=typed'))->toBe(4)->and($count('source=picture'))->toBe(0)->and($count('pencil=%25'))->toBe(0);
+    });
+
+    it('refuses in words', function (array $change, string $said): void {
+        $answer = $this->postJson('/api/swatches', ['paper' => 'harbour-cartridge', 'stack' => 'QW:404@40', 'colour' => '60 5 -40', ...$change])->assertUnprocessable();
+        expect($answer->json('message').json_encode($answer->json('errors')))->toContain($said);
+        expect($this->user->swatches()->count())->toBe(0);
+    })->with([
+        [['stack' => 'QW:404@400'], 'the pressure is 400'], [['stack' => 'XX:1@40'], 'no pencil XX:1'], [['colour' => 'bluish'], 'is not a colour'],
+        [['colour' => ''], 'Give the colour that was read'], [['paper' => 'vellum'], 'no such paper'], [['drawnOn' => 'today'], '2026-11-24'],
+    ]);
+
+    it('is noted in, taken out of and put back into', function (): void {
+        $id = $this->postJson('/api/swatches', ['paper' => 'harbour-cartridge', 'stack' => 'QW:404@40', 'colour' => '60 5 -40'])->json('id');
+        $this->patchJson("/api/swatches/$id", ['note' => 'streaky'])->assertOk()->assertJsonPath('note', 'streaky');
+        $this->deleteJson("/api/swatches/$id")->assertNoContent();
+        expect($this->getJson('/api/swatches')->json('count'))->toBe(0);
+        $this->postJson("/api/swatches/$id/restore")->assertNoContent();
+        expect($this->getJson('/api/swatches')->json('swatches.0.note'))->toBe('streaky');
+    });
+
+    it('takes in a table or instrument readings, all or nothing, and gives them out again', function (): void {
+        $csv = "id,paper,steps,L,a,b,note\n1,harbour-cartridge,,95,0,1,\n2,harbour-cartridge,QW:404@40,70,2,-20,first\n";
+        $this->postJson('/api/swatches/preview', ['text' => $csv])->assertOk()->assertJson(['count' => 2])->assertJsonPath('rows.1.stack', 'QW:404@40');
+        expect($this->user->swatches()->count())->toBe(0);
+        $bad = $csv."3,vellum,QW:404@40,70,2,-20,\n4,harbour-cartridge,QW:1@40,70,2,-20,\n";
+        $this->postJson('/api/swatches/import', ['text' => $bad])->assertUnprocessable()->assertJsonCount(2, 'rows');
+        expect($this->user->swatches()->count())->toBe(0);
+        $this->postJson('/api/swatches/import', ['text' => $csv])->assertOk()->assertJson(['written' => 2]);
+        $cgats = $this->get('/api/swatches.txt')->assertOk()->getContent();
+        $this->postJson('/api/swatches/import', ['text' => $cgats, 'paper' => 'fog-toned'])->assertOk()->assertJson(['written' => 2]);
+        expect($this->getJson('/api/swatches?paper=fog-toned')->json('count'))->toBe(2);
+        $again = $this->get('/api/swatches.csv')->getContent();
+        $this->postJson('/api/swatches/preview', ['text' => $again])->assertOk()->assertJson(['count' => 4]);
+    });
+
+    it('is its owner\'s alone', function (): void {
+        $id = $this->postJson('/api/swatches', ['paper' => 'harbour-cartridge', 'stack' => 'QW:404@40', 'colour' => '60 5 -40'])->json('id');
+        $this->actingAs(User::factory()->create());
+        expect($this->getJson('/api/swatches')->json('count'))->toBe(0);
+        $this->patchJson("/api/swatches/$id", ['note' => 'mine'])->assertNotFound();
+        $this->deleteJson("/api/swatches/$id")->assertNotFound();
+        $this->postJson("/api/swatches/$id/restore")->assertNotFound();
+    });
+});
+
+describe('charts', function (): void {
+    it('are laid out of the box, of chosen pencils, of stacks', function (array $wish, int $fields): void {
+        $chart = $this->postJson('/api/charts', ['paper' => 'harbour-cartridge', 'page' => 'a4', ...$wish])->assertCreated()->json();
+        expect($chart['fields'])->toHaveCount($fields)->and($chart['fields'][0])->toBe('');
+    })->with([
+        [['kind' => 'singles'], 46], [['kind' => 'singles', 'pencils' => ['QW:404']], 4], [['kind' => 'pairs', 'pencils' => ['QW:404', 'QW:119', 'LO:7206']], 7],
+        [['kind' => 'triples', 'pencils' => ['QW:404', 'QW:119', 'LO:7206']], 3], [['kind' => 'stacks', 'text' => "QW:404@40 > QW:119@50\nQW:404@30"], 3], [['kind' => 'lessons'], 11],
+    ]);
+
+    it('are refused in words', function (array $wish, string $said): void {
+        $answer = $this->postJson('/api/charts', ['paper' => 'harbour-cartridge', 'page' => 'a4', ...$wish])->assertUnprocessable();
+        expect(json_encode($answer->json(), JSON_UNESCAPED_UNICODE))->toContain($said);
+    })->with([
+        [['kind' => 'pairs', 'pencils' => ['QW:404']], 'needs 2 pencils'], [['kind' => 'singles', 'pencils' => ['blue']], 'is not a pencil'], [['kind' => 'singles', 'pencils' => ['XX:1']], 'no pencil XX:1'],
+        [['kind' => 'stacks', 'text' => 'red please'], 'is not a step'], [['kind' => 'triples'], 'a chart has at most 320'], [['kind' => 'singles', 'page' => 'a5'], 'page'],
+    ]);
+
+    it('are printed as PDF with its fonts and as SVG, in true size', function (): void {
+        $id = $this->postJson('/api/charts', ['kind' => 'pairs', 'paper' => 'harbour-cartridge', 'page' => 'letter', 'pencils' => array_map(static fn (string $number): string => "QW:$number", array_slice(Tests\Feature\BOX['QW'], 0, 8))])->json('id');
+        $pdf = $this->get("/api/charts/$id/chart.pdf")->assertOk()->assertHeader('Content-Type', 'application/pdf')->getContent();
+        expect($pdf)->toStartWith('%PDF')->and(preg_match_all('/\/Type \/Page\b/', $pdf))->toBe(2)->and(preg_match_all('/\/MediaBox \[0\.0+ 0\.0+ 612\.0+ 792\.0+\]/', $pdf))->toBe(2)->and($pdf)->toContain('FontFile2');
+        $this->get("/api/charts/$id/sheets/2.svg")->assertOk()->assertSee('width="215.9mm"', false);
+        $this->get("/api/charts/$id/sheets/3.svg")->assertNotFound();
+    });
+
+    it('are filled by the simulated studio, read from its picture and written into the book', function (): void {
+        $id = $this->postJson('/api/charts', ['kind' => 'stacks', 'paper' => 'harbour-cartridge', 'page' => 'a4', 'text' => "QW:404@60\nQW:119@60\nQW:201@90x2\nQW:404@45 > QW:119@55"])->json('id');
+        $this->get("/api/charts/$id/filled/1")->assertNotFound();
+        $work = $this->postJson('/api/works', ['kind' => 'filling', 'chart' => $id])->assertAccepted()->json('id');
+        $filled = $this->getJson("/api/works/$work")->assertJsonPath('state', 'done')->json('result.picture');
+        $jpeg = $this->get($filled)->assertOk()->streamedContent();
+        $reading = $this->postJson("/api/charts/$id/readings", ['picture' => bytes('filled.jpg', $jpeg)])->assertOk()->json();
+        expect($reading['sheet'])->toBe(1)->and(array_column($reading['fields'], 'stack'))->toBe(['', 'QW:404@60', 'QW:119@60', 'QW:201@90x2', 'QW:404@45 > QW:119@55'])
+            ->and($reading['fields'][0]['colour']['L'])->toEqualWithDelta(95.4, 1.0)->and($this->user->swatches()->count())->toBe(0);
+        // Another drawing of the same stack, so near as a hand repeats itself.
+        $drawn = app(SwatchReader::class)->read('harbour-cartridge', Stack::parse('QW:119@60'), 'other');
+        expect(Lab::of(...array_values(array_intersect_key($reading['fields'][2]['colour'], array_flip(['L', 'a', 'b']))))->differenceTo($drawn))->toBeLessThan(5.0);
+        $fields = array_map(static fn (array $field): array => ['number' => $field['number'], 'L' => $field['colour']['L'], 'a' => $field['colour']['a'], 'b' => $field['colour']['b'], 'spread' => $field['spread']], $reading['fields']);
+        $this->postJson("/api/charts/$id/swatches", ['simulated' => true, 'fields' => $fields])->assertOk()->assertJson(['written' => 5]);
+        expect($this->getJson('/api/swatches?source=simulated')->json('count'))->toBe(5)->and($this->getJson("/api/charts/$id")->json('read'))->toBe(5);
+        $this->postJson("/api/charts/$id/swatches", ['simulated' => false, 'fields' => [['number' => 9, 'L' => 50, 'a' => 0, 'b' => 0]]])->assertUnprocessable();
+        expect($this->user->swatches()->count())->toBe(5);
+    });
+
+    it('say what is wrong with a picture', function (): void {
+        $id = $this->postJson('/api/charts', ['kind' => 'singles', 'paper' => 'harbour-cartridge', 'page' => 'a4', 'pencils' => ['QW:404']])->json('id');
+        foreach ([[bytes('x.jpg', 'no picture'), 'not a picture'], [bytes('x.jpg', blob('jpeg', 200, 280, '#f0f0f0')), 'none can be seen'], [bytes('x.jpg', substr(blob(), 0, -50)), 'cut off']] as [$picture, $said]) {
+            expect($this->postJson("/api/charts/$id/readings", ['picture' => $picture])->assertUnprocessable()->json('message'))->toContain($said);
+        }
+        $this->postJson("/api/charts/$id/readings", [])->assertUnprocessable();
+    });
+
+    it('are their owner\'s alone, and come back when taken away', function (): void {
+        $id = $this->postJson('/api/charts', ['kind' => 'singles', 'paper' => 'harbour-cartridge', 'page' => 'a4', 'pencils' => ['QW:404']])->json('id');
+        $this->deleteJson("/api/charts/$id")->assertNoContent();
+        $this->getJson("/api/charts/$id")->assertNotFound();
+        $this->postJson("/api/charts/$id/restore")->assertNoContent();
+        $this->getJson("/api/charts/$id")->assertOk();
+        $this->actingAs(User::factory()->create());
+        foreach (['', '/chart.pdf', '/sheets/1.svg', '/filled/1'] as $what) {
+            $this->get("/api/charts/$id$what")->assertNotFound();
+        }
+        $this->postJson("/api/charts/$id/readings", ['picture' => bytes('x.jpg', 'x')])->assertNotFound();
+        $this->postJson("/api/charts/$id/swatches", ['simulated' => false, 'fields' => [['number' => 1, 'L' => 50, 'a' => 0, 'b' => 0]]])->assertNotFound();
+        $this->deleteJson("/api/charts/$id")->assertNotFound();
+        $this->postJson("/api/charts/$id/restore")->assertNotFound();
+        expect($this->getJson('/api/charts')->json())->toBe([]);
+        $work = $this->postJson('/api/works', ['kind' => 'filling', 'chart' => $id])->json('id');
+        $this->getJson("/api/works/$work")->assertJsonPath('problem', 'This chart is no longer there.');
+    });
+});
+
+describe('calibration', function (): void {
+    it('is made in the queue, counted, compared, and undone', function (): void {
+        $piece = pieceOf($this->user);
+        $zone = $this->postJson("/api/pieces/{$piece->id}/zones", ['name' => 'Float', 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'stack' => 'QW:404@60'])->json('id');
+        $predicted = fn (): array => $this->postJson("/api/pieces/{$piece->id}/predictions", ['stack' => 'QW:404@60', 'L' => 50, 'a' => 0, 'b' => 0])->json();
+        $before = $predicted();
+        expect($before['calibration'])->toBeNull();
+        swatch($this->user, coatsOf(['QW:404', 'QW:119', 'QW:201', 'QW:519']));
+        expect($this->getJson('/api/calibrations')->json())->toMatchArray(['inForce' => null, 'swatches' => 13, 'newer' => 13, 'calibrations' => []]);
+
+        $work = $this->postJson('/api/works', ['kind' => 'calibration'])->json('id');
+        $first = $this->getJson("/api/works/$work")->assertJsonPath('state', 'done')->json('result.calibration');
+        $this->user->refresh();
+        $all = $this->getJson('/api/calibrations')->json();
+        expect($all['inForce'])->toBe($first)->and($all['calibrations'][0])->toMatchArray(['number' => 1, 'swatches' => 13])
+            ->and($all['calibrations'][0]['after'])->toBeLessThan($all['calibrations'][0]['before']);
+        app()->forgetScopedInstances();
+        $after = $predicted();
+        expect($after['calibration'])->toMatchArray(['id' => $first, 'number' => 1, 'swatches' => 13])->and($after['recipe']['sigma'])->toBeLessThan($before['recipe']['sigma'])
+            ->and($after['recipe']['predicted']['L'])->not->toBe($before['recipe']['predicted']['L']);
+
+        $review = $this->getJson("/api/calibrations/$first")->assertOk()->json();
+        expect($review['against'])->toBeNull()->and($review['pencils'])->toHaveCount(4)->and($review['recipes'][0]['zone'])->toBe($zone)
+            ->and($review['recipes'][0]['old']['L'])->toEqualWithDelta($before['recipe']['predicted']['L'], 0.01)->and($review['recipes'][0]['new']['L'])->toEqualWithDelta($after['recipe']['predicted']['L'], 0.01)
+            ->and($review['shifted'])->toBe(count(array_filter($review['recipes'], static fn (array $recipe): bool => $recipe['shift'] > 2.0)));
+        expect($this->getJson('/api/pencils/QW:404')->json('error.swatches'))->toBe(3);
+
+        // Undo, and back again.
+        $this->putJson('/api/calibrations/in-force', ['calibration' => null])->assertNoContent();
+        $this->user->refresh();
+        app()->forgetScopedInstances();
+        expect($predicted()['recipe']['predicted']['L'])->toBe($before['recipe']['predicted']['L']);
+        $this->putJson('/api/calibrations/in-force', ['calibration' => $first])->assertNoContent();
+        $this->user->refresh();
+        app()->forgetScopedInstances();
+        expect($predicted()['recipe']['predicted']['L'])->toBe($after['recipe']['predicted']['L']);
+    });
+
+    it('shows which swatch does not fit, and goes on without it', function (): void {
+        swatch($this->user, coatsOf(['QW:404', 'QW:119', 'QW:201', 'QW:519', 'QW:610']));
+        $wrong = $this->postJson('/api/swatches', ['paper' => 'harbour-cartridge', 'stack' => 'QW:404@65', 'colour' => '40 45 40'])->json('id');
+        $work = $this->postJson('/api/works', ['kind' => 'calibration'])->json('id');
+        $id = $this->getJson("/api/works/$work")->json('result.calibration');
+        $outliers = $this->getJson("/api/calibrations/$id")->json('outliers');
+        expect($outliers[0]['swatch']['id'])->toBe($wrong)->and($outliers[0]['dE00'])->toBeGreaterThan(10.0);
+        $this->deleteJson("/api/swatches/$wrong")->assertNoContent();
+        expect(array_column(array_column($this->getJson("/api/calibrations/$id")->json('outliers'), 'swatch'), 'id'))->not->toContain($wrong);
+    });
+
+    it('searches recipes again, all that are named and only one\'s own', function (): void {
+        $piece = pieceOf($this->user);
+        $zone = $this->postJson("/api/pieces/{$piece->id}/zones", ['name' => 'Float', 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'stack' => 'QW:722@95'])->json();
+        $other = artist();
+        $theirs = pieceOf($other)->zones()->create(['name' => 'theirs', 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'L' => 50, 'a' => 0, 'b' => 0, 'spread' => 0, 'position' => 1]);
+        $theirs->recipe()->create(['stack' => 'QW:722@95']);
+        $work = $this->postJson('/api/works', ['kind' => 'search-again', 'zones' => [$zone['id'], $theirs->id]])->json('id');
+        $result = $this->getJson("/api/works/$work")->assertJsonPath('state', 'done')->json('result');
+        expect($result['searched'])->toBe(1)->and($result['changed'][0])->toMatchArray(['zone' => $zone['id'], 'name' => 'Float', 'had' => 'QW:722@95'])
+            ->and($theirs->recipe()->first()->stack)->toBe('QW:722@95');
+        // Whoever has the zone open elsewhere is told that it changed.
+        $this->patchJson("/api/zones/{$zone['id']}", ['version' => $zone['version'], 'name' => 'x'])->assertConflict();
+    });
+
+    it('needs some swatches, and asks for those that would teach most', function (): void {
+        $work = $this->postJson('/api/works', ['kind' => 'calibration'])->json('id');
+        $this->getJson("/api/works/$work")->assertJson(['state' => 'failed', 'problem' => 'A calibration needs 3 swatches or more; there are 0 in your book. Print a chart, or type some in.']);
+        $lessons = $this->getJson('/api/lessons?paper=harbour-cartridge')->assertOk()->json();
+        expect($lessons)->toHaveCount(10)->and($lessons[0]['why'])->toContain('has no swatch yet');
+        $this->getJson('/api/lessons?paper=vellum')->assertUnprocessable();
+    });
+
+    it('is its owner\'s alone', function (): void {
+        swatch($this->user, coatsOf(['QW:404']));
+        Queue::fake();
+        $id = app(App\Studio\Calibrations::class)->calibrate($this->user)->id;
+        $this->actingAs(User::factory()->create());
+        $this->getJson("/api/calibrations/$id")->assertNotFound();
+        $this->putJson('/api/calibrations/in-force', ['calibration' => $id])->assertNotFound();
+        expect($this->getJson('/api/calibrations')->json('calibrations'))->toBe([]);
+    });
+});
