@@ -38,12 +38,12 @@ final class PencilList
             }
             $range = $ranges[$pencil->range_id];
             $aliases = json_decode((string) $pencil->aliases, true) ?: [];
-            $rank = PencilFinder::answers($query->word, $range->code, $pencil->number, $pencil->name, $aliases);
             $lab = $pencil->L === null ? null : Lab::of((float) $pencil->L, (float) $pencil->a, (float) $pencil->b);
             $appearance = $lab === null ? null : Appearance::of($lab);
             if ($appearance !== null) {
                 $families[$appearance->family] = true;
             }
+            $rank = PencilFinder::answers($query->word, $range->code, $pencil->number, $pencil->name, $aliases, (string) $appearance?->family);
             if ($rank === null || ! self::passes($query, $range->code, (string) $pencil->binder, $appearance)) {
                 continue;
             }

@@ -11,12 +11,12 @@ use Prism\Colour\Lab;
 final class PencilFinder
 {
     /**
-     * How well a pencil answers to a word, least best: its number, its number's beginning, its name, a former name, any
-     * part of them; null if not at all.
+     * How well a pencil answers to a word, least best: its number, its number's beginning, its name, a former name, a
+     * part of the number, its hue family; null if not at all.
      *
      * @param  list<string>  $aliases
      */
-    public static function answers(string $word, string $range, string $number, string $name, array $aliases): ?int
+    public static function answers(string $word, string $range, string $number, string $name, array $aliases, string $family = ''): ?int
     {
         $word = mb_strtolower(trim($word));
         $number = mb_strtolower($number);
@@ -29,6 +29,7 @@ final class PencilFinder
             str_contains($names[0], $word) => 2,
             self::within($word, array_slice($names, 1)) => 3,
             str_contains($number, $word) => 4,
+            str_contains($family, $word) => 5,
             default => null,
         };
     }

@@ -136,7 +136,7 @@ test('addresses that are nowhere say so', async ({ page }) => {
 test('pencils are found by number, name, old name and family', async ({ page }) => {
     await openDemo(page);
     await page.getByRole('link', { name: 'Pencils' }).click();
-    const find = page.getByLabel('Find by number, name, old name or family');
+    const find = page.getByLabel('Number, name, old name, family');
     for (const [wanted, found] of [
         ['7044', /LO 7044 Flare/],
         ['harvest buoy', /LO 7035 Harvest Buoy/],
@@ -144,12 +144,12 @@ test('pencils are found by number, name, old name and family', async ({ page }) 
         ['brown with some yellow', /Rigging/],
     ] as const) {
         await find.fill(wanted);
-        await expect(page.getByRole('button', { name: found })).toBeVisible();
+        await expect(page.getByRole('row', { name: found })).toBeVisible();
     }
     await find.fill('no such pencil');
     await expect(page.getByText('No pencil answers to that.', { exact: false })).toBeVisible();
     await find.fill('7044');
-    const flare = page.getByRole('button', { name: /LO 7044 Flare/ });
+    const flare = page.getByRole('row', { name: /LO 7044 Flare/ }).getByRole('button');
     await expect(flare).toHaveAttribute('aria-pressed', 'true');
     await flare.click();
     await expect(flare).toHaveAttribute('aria-pressed', 'false');

@@ -3,6 +3,17 @@ import { expectSound } from './studio';
 
 const STAGES = ['look', 'match', 'plan', 'draw', 'compare'];
 
+const PLACES: [string, RegExp][] = [
+    ['/pencils/QW:404', /Pennant Blue/],
+    ['/pencils/audit', /Audit of the box/],
+    ['/pencils/instead', /take instead/],
+    ['/pencils/files', /Import and export/],
+    ['/swatches', /swatches/],
+    ['/swatches?view=page', /swatches/],
+    ['/swatches/charts', /Charts to draw/],
+    ['/swatches/calibration', /is in force/],
+];
+
 for (const light of ['daylight', 'dim'] as const) {
     test(`no screen has a serious fault or sticks out at 1024 by 768, ${light}`, async ({ page }) => {
         await page.setViewportSize({ width: 1024, height: 768 });
@@ -28,6 +39,21 @@ for (const light of ['daylight', 'dim'] as const) {
                 await page.getByRole('button', { name: /Open recipe For/ }).click();
                 await expect(page.getByTestId('words')).toBeVisible();
             }
+            await expectSound(page);
+        }
+    });
+}
+
+for (const light of ['daylight', 'dim'] as const) {
+    test(`no page of pencils and swatches has a serious fault or sticks out at 1024 by 768, ${light}`, async ({
+        page,
+    }) => {
+        await page.setViewportSize({ width: 1024, height: 768 });
+        await openDemo(page);
+        if (light === 'dim') await page.getByRole('button', { name: 'Dim studio' }).click();
+        for (const [address, heading] of PLACES) {
+            await page.goto(address);
+            await expect(page.getByRole('heading', { level: 1, name: heading })).toBeVisible();
             await expectSound(page);
         }
     });

@@ -1,4 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useEffectEvent, useRef } from 'react';
 import { answered, api, type Work, type WorkWish } from './client';
 
 const POLL = 400;
@@ -11,15 +12,18 @@ export function useWork(kind: Work['kind'], onDone?: () => void) {
     const key = ['work', kind] as const;
     const latest = useQuery({
         queryKey: key,
-        queryFn: async () => {
-            const before = client.getQueryData<Work | null>(key);
-            const { work } = await answered(api.GET('/api/works', { params: { query: { kind } } }));
-            if (work && isOpen(before) && work.state === 'done') onDone?.();
-
-            return work;
-        },
+        queryFn: async () => (await answered(api.GET('/api/works', { params: { query: { kind } } }))).work,
         refetchInterval: (query) => (isOpen(query.state.data) ? POLL : false),
     });
+    const done = useEffectEvent(() => onDone?.());
+    const state = latest.data?.state;
+    const was = useRef(state);
+    useEffect(() => {
+        const ended = state === 'done' && (was.current === 'waiting' || was.current === 'running');
+        was.current = state;
+        // Not while the query itself runs: what is done then may well ask for it anew.
+        if (ended) done();
+    }, [state]);
     const put = (work: Work) => client.setQueryData(key, work);
     const start = useMutation({
         mutationFn: (wish: Omit<WorkWish, 'kind'>) => answered(api.POST('/api/works', { body: { kind, ...wish } })),

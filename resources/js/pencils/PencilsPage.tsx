@@ -6,7 +6,7 @@ import { messageOf, type Pencil } from '../api/client';
 import { useChangeBox } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
-import { Field } from '../ui/Field';
+import { FilterField } from '../ui/FilterField';
 import { notify } from '../ui/Notices';
 import { Row } from '../ui/Page';
 import { Loading, Problem } from '../ui/States';
@@ -173,11 +173,15 @@ export function PencilsPage() {
                 </Button>
             </Row>
             <Row role="search" aria-label="Find pencils">
-                <div style={{ width: 190 }}>
-                    <Field label="Number, name, old name" value={of('q')} onChange={(q) => choose('q', q)} />
+                <div style={{ width: 210 }}>
+                    <FilterField
+                        label="Number, name, old name, family"
+                        value={of('q')}
+                        onChange={(q) => choose('q', q)}
+                    />
                 </div>
                 <div style={{ width: 170 }}>
-                    <Field
+                    <FilterField
                         label="Nearest to (hex, Lab, pencil)"
                         value={of('near')}
                         problem={list.isError ? messageOf(list.error) : undefined}

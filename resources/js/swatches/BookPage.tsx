@@ -6,6 +6,7 @@ import { usePapers } from '../api/queries';
 import { Button, buttonLook, SignButton, StrongButton } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Field } from '../ui/Field';
+import { FilterField } from '../ui/FilterField';
 import { notify } from '../ui/Notices';
 import { Page, Row, Table } from '../ui/Page';
 import { Empty, Loading, Problem } from '../ui/States';
@@ -100,7 +101,7 @@ export function BookPage() {
             </Row>
             <Row role="search" aria-label="Find swatches" style={{ marginTop: 12 }}>
                 <div style={{ width: 150 }}>
-                    <Field
+                    <FilterField
                         label="With pencil"
                         value={of('pencil')}
                         onChange={(pencil) => choose('pencil', pencil)}
@@ -184,8 +185,8 @@ export function BookPage() {
                                 </td>
                                 <td>
                                     <Field
-                                        label=""
-                                        aria-label={`Note to ${swatch.stack || 'bare paper'}`}
+                                        label={`Note to ${swatch.stack || 'bare paper'}`}
+                                        hideLabel
                                         defaultValue={swatch.note}
                                         onBlur={(event) => {
                                             const text = (event.target as HTMLInputElement).value;

@@ -313,14 +313,12 @@ export function CalibrationPage() {
                                 </small>
                             </h2>
                             <ErrorPlot
-                                rows={pencils
-                                    .slice(0, WORST)
-                                    .map((row) => ({
-                                        name: row.pencil.id,
-                                        before: row.before,
-                                        after: row.after,
-                                        count: row.swatches,
-                                    }))}
+                                rows={pencils.slice(0, WORST).map((row) => ({
+                                    name: row.pencil.id,
+                                    before: row.before,
+                                    after: row.after,
+                                    count: row.swatches,
+                                }))}
                                 label={pencils
                                     .slice(0, WORST)
                                     .map(

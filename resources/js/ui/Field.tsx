@@ -41,12 +41,14 @@ interface Props extends TextFieldProps {
     inputType?: HTMLInputTypeAttribute;
     problem?: string | undefined;
     placeholder?: string;
+    /** Said, but not shown: where a column's head says it already. */
+    hideLabel?: boolean;
 }
 
-export function Field({ label, inputType = 'text', problem, placeholder, ...props }: Props) {
+export function Field({ label, inputType = 'text', problem, placeholder, hideLabel, ...props }: Props) {
     return (
         <Box {...props} validationBehavior="aria" isInvalid={problem !== undefined}>
-            <FieldLabel>{label}</FieldLabel>
+            <FieldLabel className={hideLabel ? 'visually-hidden' : undefined}>{label}</FieldLabel>
             <FieldInput type={inputType} placeholder={placeholder} />
             <FieldProblem>{problem}</FieldProblem>
         </Box>

@@ -1,0 +1,223 @@
+import { readFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
+import { expect, openDemo, expectSound, test } from './studio';
+
+const HEADER = 'range,number,name,binder,aliases,status,L,a,b\n';
+const BAD = `${HEADER}HS,10,Hawser,oil,Old Hawser,current,48,6,20\nHS,11,Bollard,tar,,current,30,2,4\nHS,12,Fender,wax,,current,thirty,2,4\nQW,404,Stolen,wax,,current,30,2,4\n`;
+const GOOD = `${HEADER}HS,10,Hawser,oil,Old Hawser,current,48,6,20\nHS,11,Bollard,oil,,current,30,2,4\nHS,12,Fender,wax,,discontinued,30,20,4\n`;
+
+async function newArtist(page: Page, name: string) {
+    await page.goto('/register');
+    await page.getByLabel('Your name').fill(name);
+    await page.getByLabel('E-mail').fill(`${name.toLowerCase()}-${Date.now()}@example.org`);
+    await page.getByLabel('Password, 10 characters or more').fill('ten pencils');
+    await page.getByLabel('Password again').fill('ten pencils');
+    await page.getByRole('button', { name: 'Open the studio' }).click();
+    await expect(page.getByRole('navigation', { name: 'Places' })).toBeVisible();
+}
+
+async function chooseFile(page: Page, button: string | RegExp, name: string, text: string) {
+    const choosing = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: button }).click();
+    await (await choosing).setFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
+}
+
+/** Chooses in one of our selects. */
+async function pick(page: Page, label: RegExp, option: string | RegExp) {
+    await page.getByRole('button', { name: label }).click();
+    await page.getByRole('option', { name: option }).click();
+}
+
+test('a file with three bad rows is refused, each named; mended, it is taken in', async ({ page }) => {
+    await newArtist(page, 'Importer');
+    await page.getByRole('link', { name: 'Pencils' }).click();
+    await page.getByRole('link', { name: 'Import and export' }).click();
+    await chooseFile(page, 'Choose a file', 'harbour.csv', BAD);
+    const bad = page.getByTestId('bad-rows').locator('tbody tr');
+    await expect(bad).toHaveCount(3);
+    await expect(bad.nth(0)).toContainText('3binder');
+    await expect(bad.nth(0)).toContainText('Write wax or oil.');
+    await expect(bad.nth(1)).toContainText('thirty');
+    await expect(bad.nth(2)).toContainText('Range QW ships with the studio');
+    await expect(page.getByRole('button', { name: /Take in/ })).toHaveCount(0);
+
+    await chooseFile(page, 'Choose another file', 'harbour.csv', GOOD);
+    await expect(page.getByTestId('bad-rows')).toHaveCount(0);
+    await expect(page.getByRole('heading', { name: /3 new, 0 changed/ })).toBeVisible();
+    await page.getByText('Into my box too').click();
+    await page.getByRole('button', { name: 'Take in 3 pencils' }).click();
+    await expect(page.getByText('3 pencils were taken in.')).toBeVisible();
+
+    // They are in the roll, found by an old name, and go out again as they came.
+    await page.getByRole('link', { name: 'The roll' }).click();
+    await page.getByLabel('Number, name, old name, family').fill('old hawser');
+    await expect(page.getByRole('row')).toHaveCount(1);
+    await page.getByRole('row').click();
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('Hawser');
+    const file = await page.request.get('/api/pencils.csv?range=HS');
+    expect(await file.text()).toContain('HS,12,Fender,wax,,discontinued');
+
+    // Changed on its page, by its owner.
+    await page.getByRole('button', { name: 'Change' }).click();
+    await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Tarred Hawser');
+    await page.getByRole('button', { name: 'Save' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('Tarred Hawser');
+});
+
+test('the roll is walked by keyboard, filtered, and ticked into the box', async ({ page }) => {
+    await newArtist(page, 'Walker');
+    await page.goto('/pencils?range=QW');
+    await expect(page.getByRole('heading', { name: /Your box is empty/ })).toBeVisible();
+    await page.getByRole('grid', { name: 'Pencils' }).focus();
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('ArrowLeft');
+    await page.keyboard.press('Enter');
+    await expect(page).toHaveURL(/\/pencils\/QW:/);
+    await page.getByText('In my box').click();
+    await page.getByRole('link', { name: 'The roll' }).click();
+    await expect(page.getByRole('heading', { name: '1 pencil in your box' })).toBeVisible();
+    await page.getByLabel(/Nearest to/).fill('#2050a0');
+    await expect(page.getByText(/dE00 .* away/).first()).toBeVisible();
+    await page.getByLabel(/Nearest to/).fill('not a colour');
+    await expect(page.getByText(/is not a colour; write it as/)).toBeVisible();
+});
+
+test('the audit draws the holes, names what to buy and how few would do', async ({ page }) => {
+    await openDemo(page);
+    await page.goto('/pencils/audit');
+    await page.getByRole('button', { name: /Look it through/ }).click();
+    await expect(page.getByTestId('progress')).toBeVisible();
+    await expect(page.getByTestId('reached')).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByRole('img', { name: /Holes of the box on the wheel/ })).toBeVisible();
+    await expect(page.getByRole('img', { name: /step 5: \d+ made/ })).toBeVisible();
+    const next = page
+        .getByRole('heading', { name: /Worth buying next/ })
+        .locator('..')
+        .getByRole('listitem');
+    await expect(next).toHaveCount(3);
+    await expect(page.getByTestId('best').getByRole('link')).toHaveCount(12);
+    await pick(page, /The best/, /^6 of your box/);
+    await expect(page.getByTestId('best').getByRole('link')).toHaveCount(6);
+    await expectSound(page);
+    // What was found is still there after a reload.
+    await page.reload();
+    await expect(page.getByTestId('reached')).toBeVisible();
+});
+
+test('what to take instead of a pencil and of a recipe, in words', async ({ page }) => {
+    await openDemo(page);
+    await page.goto('/pencils/instead');
+    await page.getByLabel(/Pencils or recipes/).fill('LO:7023\nQW:122@50 > QW:404@40\nsome blue');
+    await page.getByRole('button', { name: 'Find' }).click();
+    await expect(page.getByTestId('bad-rows')).toContainText('some blue');
+    await page.getByLabel(/Pencils or recipes/).fill('LO:7023\nQW:122@50 > QW:404@40');
+    await page.getByRole('button', { name: 'Find' }).click();
+    const found = page.getByTestId('substitutes');
+    await expect(found.getByRole('heading', { name: /Instead of 7023/ })).toBeVisible();
+    await expect(found.getByText('Nearest pencil')).toBeVisible();
+    await expect(found.getByRole('row', { name: /heavy, mix/ })).toContainText(/dE00 \d/);
+    await expect(found.getByRole('row', { name: /pencil for pencil/ })).toContainText('QW:404@40');
+    await expect(found.getByTestId('rests-on')).toContainText('Predicted by calibration');
+});
+
+test('a chart is printed, filled, read, and calibrated on: the error falls and a recipe changes', async ({ page }) => {
+    test.setTimeout(120_000);
+    await newArtist(page, 'Swatcher');
+    // A box of six, a piece with a recipe.
+    for (const id of ['QW:404', 'QW:119', 'QW:201', 'QW:519', 'QW:716', 'QW:722']) {
+        await page.goto(`/pencils/${id}`);
+        await page.getByText('In my box').click();
+        await expect(page.getByLabel('In my box').first()).toBeChecked();
+    }
+    await page.goto('/pieces');
+    await page
+        .getByRole('button', { name: /demo piece/i })
+        .first()
+        .click();
+    await page.goto('/swatches/calibration');
+    await expect(page.getByTestId('in-force')).toContainText('Nothing is calibrated');
+
+    // Print.
+    await page.getByRole('link', { name: 'Lay out a chart' }).click();
+    await expect(page.getByText('19 fields')).toBeVisible();
+    await page.getByRole('button', { name: 'Lay it out' }).click();
+    await expect(page.getByRole('img', { name: 'Sheet 1 as it is printed' })).toBeVisible();
+    const pdf = await page.request.get(
+        (await page.getByRole('link', { name: 'Print (PDF)' }).getAttribute('href')) ?? '',
+    );
+    expect(pdf.headers()['content-type']).toBe('application/pdf');
+
+    // A picture of something else is refused.
+    const choosing = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Read a picture of it' }).click();
+    await (
+        await choosing
+    ).setFiles({ name: 'x.jpg', mimeType: 'image/jpeg', buffer: readFileSync('database/demo/harbour.jpg') });
+    await expect(page.getByRole('alert')).toContainText(/corner marks/);
+
+    // Fill by the simulated studio, read the picture back.
+    await page.getByRole('button', { name: /Have the simulated studio fill/ }).click();
+    await page.getByRole('button', { name: /Read the simulated picture/ }).click({ timeout: 30_000 });
+    const reading = page.getByTestId('reading');
+    await expect(reading).toContainText('19 fields read', { timeout: 20_000 });
+    await expect(reading).toContainText('This picture is simulated.');
+    await reading.getByRole('button', { name: /Write \d+ swatches/ }).click();
+    await expect(page.getByRole('link', { name: /swatches came from it/ })).toBeVisible();
+
+    // Calibrate: the error falls, and recipes change.
+    await page.getByRole('link', { name: 'Calibration' }).click();
+    await page.getByRole('button', { name: /Calibrate on 1\d swatches/ }).click();
+    await expect(page.getByTestId('in-force')).toContainText('Calibration 1 is in force', { timeout: 60_000 });
+    const row = page.getByTestId('calibrations').locator('tbody tr').first();
+    const [before, after] = [await row.locator('td').nth(3).innerText(), await row.locator('td').nth(4).innerText()];
+    expect(Number(after)).toBeLessThan(Number(before));
+    const shifted = page.getByTestId('shifted');
+    await expect(shifted).toContainText(/^[1-9]\d* of your \d+ recipes shifts? by more than dE00 2/);
+
+    // Searched again, recipes rest on the new calibration; and the old one can be had back.
+    await page.getByRole('button', { name: /Search \d+ again/ }).click();
+    await expect(page.getByText(/Searched \d+; \d+ have another recipe now/)).toBeVisible({ timeout: 60_000 });
+    await page.goto('/pencils/QW:404');
+    await expect(page.getByTestId('rests-on')).toContainText('calibration 1');
+    await page.goto('/swatches/calibration');
+    await page.getByRole('button', { name: 'Go back to these' }).click();
+    await expect(page.getByTestId('in-force')).toContainText('Nothing is calibrated');
+    await page.getByRole('button', { name: 'Go back to 1' }).click();
+    await expect(page.getByTestId('in-force')).toContainText('Calibration 1 is in force');
+});
+
+test('swatches are typed, found, noted, taken out and put back', async ({ page }) => {
+    await newArtist(page, 'Writer');
+    await page.getByRole('link', { name: 'Swatches' }).click();
+    await expect(page.getByRole('heading', { name: 'The book is empty' })).toBeVisible();
+    await page.getByRole('button', { name: 'New swatch' }).click();
+    await page.getByLabel(/What was laid/).fill('QW:404@40 > QW:119@95');
+    await page.getByLabel(/Colour that was read/).fill('greenish');
+    await page.getByRole('button', { name: 'Write it down' }).click();
+    await expect(page.getByText(/is not a colour/)).toBeVisible();
+    await page.getByLabel(/Colour that was read/).fill('62 -8 20');
+    await page.getByRole('button', { name: 'Write it down' }).click();
+    await expect(page.getByTestId('count')).toHaveText('1 swatch');
+    await page.getByRole('button', { name: 'Close', exact: true }).first().click();
+    await page.goto('/swatches?technique=burnish&pencil=119&view=page');
+    await expect(page.getByTestId('count')).toHaveText('1 swatch found');
+    await page.getByLabel(/Note to QW:404/).fill('over-worked');
+    await page.getByLabel(/Note to QW:404/).blur();
+    await page.reload();
+    await expect(page.getByLabel(/Note to QW:404/)).toHaveValue('over-worked');
+    await page.getByRole('button', { name: /Take out QW:404/ }).click();
+    await expect(page.getByText('No swatch answers to that.')).toBeVisible();
+    await page.getByRole('button', { name: 'Take back' }).click();
+    await expect(page.getByTestId('count')).toHaveText('1 swatch found');
+
+    // From an instrument, with a bad row.
+    const cgats = (name: string) =>
+        `CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_NAME LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n"QW:404@60" 60 5 -40\n"${name}" 70 20 30\nEND_DATA\n`;
+    await page.getByRole('button', { name: 'From a file' }).click();
+    await chooseFile(page, 'Choose a file', 'readings.txt', cgats('QW:9999@60'));
+    await expect(page.getByTestId('bad-rows')).toContainText('There is no pencil QW:9999');
+    await chooseFile(page, 'Choose another file', 'readings.txt', cgats('QW:201@60'));
+    await page.getByRole('button', { name: 'Take in 2 swatches' }).click();
+    await page.goto('/swatches');
+    await expect(page.getByTestId('count')).toHaveText('3 swatches');
+});
