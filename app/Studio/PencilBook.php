@@ -24,6 +24,8 @@ final class PencilBook
 {
     public const MOST_ROWS = 10_000;
 
+    private const ROWS_AT_ONCE = 250;
+
     /**
      * What a file would bring.
      *
@@ -62,27 +64,37 @@ final class PencilBook
     public function import(User $artist, string $text, Binder $binder, bool $intoBox): int
     {
         return DB::transaction(function () use ($artist, $text, $binder, $intoBox): int {
-            $preview = $this->preview($artist, $text, $binder);
-            $owned = [];
-            foreach ($preview['rows'] as ['entry' => $entry, 'change' => $change]) {
+            $ranges = $rows = [];
+            foreach ($this->preview($artist, $text, $binder)['rows'] as ['entry' => $entry, 'change' => $change]) {
                 if ($change !== 'unchanged') {
-                    $owned[] = $this->put($artist, $entry)->id;
+                    $range = $ranges[$entry->pencil->id->range] ??= $this->range($artist, $entry->pencil->id->range);
+                    // As the database keeps them: many rows go in at once, past the model's casts.
+                    $rows[] = ['range_id' => $range->id, 'number' => $entry->pencil->id->number, ...array_map(static fn (mixed $value): mixed => is_array($value) ? json_encode($value, JSON_THROW_ON_ERROR) : $value, self::columns($entry))];
                 }
             }
+            foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {
+                PencilModel::query()->upsert($chunk, ['range_id', 'number']);
+            }
             if ($intoBox) {
-                $artist->box()->syncWithoutDetaching($owned);
+                foreach ($ranges as $range) {
+                    $numbers = array_column(array_filter($rows, static fn (array $row): bool => $row['range_id'] === $range->id), 'number');
+                    $artist->box()->syncWithoutDetaching($range->pencils()->whereIn('number', $numbers)->pluck('id'));
+                }
             }
 
-            return count($owned);
+            return count($rows);
         });
     }
 
     /** Writes a pencil of an artist's own range, and the range if there is none yet. */
     public function put(User $artist, PencilEntry $entry, string $maker = '', string $name = ''): PencilModel
     {
-        $range = $artist->ranges()->firstOrCreate(['code' => $entry->pencil->id->range], ['maker' => $maker, 'name' => $name === '' ? $entry->pencil->id->range : $name]);
+        return $this->range($artist, $entry->pencil->id->range, $maker, $name)->pencils()->updateOrCreate(['number' => $entry->pencil->id->number], self::columns($entry));
+    }
 
-        return $range->pencils()->updateOrCreate(['number' => $entry->pencil->id->number], self::columns($entry));
+    private function range(User $artist, string $code, string $maker = '', string $name = ''): Range
+    {
+        return $artist->ranges()->firstOrCreate(['code' => $code], ['maker' => $maker, 'name' => $name === '' ? $code : $name]);
     }
 
     /** @return array<string, mixed> */

@@ -23,7 +23,7 @@ final class SwatchBook
 {
     private const NOTE_LENGTH = 300;
 
-    public function __construct(private readonly Catalogue $catalogue)
+    public function __construct(private readonly Catalogue $catalogue, private readonly SwatchReader $reader)
     {
     }
 
@@ -41,6 +41,24 @@ final class SwatchBook
             'source' => $source, 'note' => mb_substr($note, 0, self::NOTE_LENGTH), 'drawn_on' => $drawnOn, 'spread' => $spread,
             'technique' => Technique::of($stack)->value, 'chart_id' => $chart?->id,
         ]);
+    }
+
+    /**
+     * The colour that comes out when the reader at hand draws a stack.
+     *
+     * @throws UnknownPencil if the artist sees no such pencil, or it has no colour that a simulated hand could draw with
+     */
+    public function drawn(User $artist, Paper $paper, Stack $stack): Lab
+    {
+        foreach ($stack->pencils() as $pencil) {
+            $row = $this->catalogue->row($artist, $pencil);
+            if ($row?->L === null) {
+                throw new UnknownPencil((string) $pencil);
+            }
+            $this->reader->take(PencilBook::entry($row));
+        }
+
+        return $this->reader->read($paper->slug, $stack, (string) hrtime(true));
     }
 
     /**

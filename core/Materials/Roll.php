@@ -100,13 +100,13 @@ final class Roll
             }
         }
 
-        return $order;
+        return array_values($order);
     }
 
     /**
      * Turns stretches round; the row is open, so its ends may turn freely.
      *
-     * @param  list<int>  $order
+     * @param  array<int, int>  $order
      */
     private function turn(array &$order, int $reach): float
     {
@@ -118,7 +118,11 @@ final class Roll
                 $before = ($i > 0 ? $this->far($order[$i - 1], $order[$i]) : 0.0) + ($j < $count - 1 ? $this->far($order[$j], $order[$j + 1]) : 0.0);
                 $after = ($i > 0 ? $this->far($order[$i - 1], $order[$j]) : 0.0) + ($j < $count - 1 ? $this->far($order[$i], $order[$j + 1]) : 0.0);
                 if ($after < $before - 1e-9) {
-                    array_splice($order, $i, $j - $i + 1, array_reverse(array_slice($order, $i, $j - $i + 1)));
+                    for ($low = $i, $high = $j; $low < $high; $low++, $high--) {
+                        $kept = $order[$low];
+                        $order[$low] = $order[$high];
+                        $order[$high] = $kept;
+                    }
                     $gain += $before - $after;
                 }
             }
@@ -130,7 +134,7 @@ final class Roll
     /**
      * Moves runs of one to three pencils elsewhere.
      *
-     * @param  list<int>  $order
+     * @param  array<int, int>  $order
      */
     private function move(array &$order, int $reach): float
     {

@@ -35,14 +35,14 @@ final readonly class BoxCover
         foreach (Wheel::HUES as $hue) {
             $counts[$hue] = ['light' => 0, 'middle' => 0, 'dark' => 0];
         }
-        $counts['brown'] = ['leans red' => 0, 'leans yellow' => 0, 'dark' => 0, 'middle' => 0];
+        $counts['brown'] = ['red-leaning' => 0, 'yellow-leaning' => 0, 'dark' => 0, 'middle' => 0];
         $counts['grey'] = ['warm' => 0, 'cool' => 0, 'neutral' => 0];
         $counts['ends'] = ['white' => 0, 'black' => 0];
         foreach ($colours as $lab) {
             [$family, $kind] = self::place(Appearance::of($lab));
             $counts[$family][$kind]++;
         }
-        $asked = ['brown' => ['leans red', 'leans yellow', 'dark'], 'grey' => ['warm', 'cool'], 'ends' => ['white', 'black']];
+        $asked = ['brown' => ['red-leaning', 'yellow-leaning', 'dark'], 'grey' => ['warm', 'cool'], 'ends' => ['white', 'black']];
         $rows = [];
         foreach ($counts as $family => $kinds) {
             $missing = array_values(array_filter($asked[$family] ?? ['light', 'dark'], static fn (string $kind): bool => $kinds[$kind] === 0));
@@ -64,8 +64,8 @@ final readonly class BoxCover
         if (str_contains($look->family, 'brown')) {
             return ['brown', match ($look->family) {
                 'dark brown' => 'dark',
-                'brown with some red' => 'leans red',
-                'brown with some yellow' => 'leans yellow',
+                'brown with some red' => 'red-leaning',
+                'brown with some yellow' => 'yellow-leaning',
                 default => 'middle',
             }];
         }

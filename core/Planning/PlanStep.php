@@ -14,6 +14,7 @@ final readonly class PlanStep
      * @param  string  $key  stays the same while the zone's stack is the same up to this step
      * @param  ?Step  $step  null for a reserve
      * @param  int  $layer  which step of its zone, from 1; 0 for a reserve
+     * @param  float  $sigma  uncertainty of how it looks after, dE00
      */
     public function __construct(
         public string $key,
@@ -23,6 +24,7 @@ final readonly class PlanStep
         public int $layer,
         public Lab $before,
         public Lab $after,
+        public float $sigma,
         public string $why,
     ) {
     }

@@ -52,7 +52,7 @@ final readonly class Planner
         if (count($zone->stack) === 0) {
             $paper = $strip[0]->colour;
 
-            return [new PlanStep(self::key($zone, 0), $zone, StepRole::Reserve, null, 0, $paper, $paper, 'The paper itself is the colour here: leave it clean, or mark its edge with the palest pencil.')];
+            return [new PlanStep(self::key($zone, 0), $zone, StepRole::Reserve, null, 0, $paper, $paper, $strip[0]->sigma, 'The paper itself is the colour here: leave it clean, or mark its edge with the palest pencil.')];
         }
         $chain = [];
         $last = count($zone->stack) - 1;
@@ -66,6 +66,7 @@ final readonly class Planner
                 $index + 1,
                 $strip[$index]->colour,
                 $strip[$index + 1]->colour,
+                $strip[$index + 1]->sigma,
                 self::why($role, $index, $last),
             );
         }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Prism\Planning;
 
-use Prism\Colour\Difference;
 use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
 use Prism\Layering\Step;
@@ -113,14 +112,6 @@ final class Substitution
             'mix' => $this->search->find($target, $limits, $this->kit)[0],
             'swaps' => $swaps,
         ];
-    }
-
-    /** How one pencil differs from another, laid heavily. */
-    public function difference(PencilId $one, PencilId $from): Difference
-    {
-        $look = fn (PencilId $id) => $this->predictor->model->draw(self::laid((string) $id, self::STRENGTHS['heavy']))->lab();
-
-        return Difference::between($look($one), $look($from));
     }
 
     private function mix(Target $target, Limits $limits, PencilId $without): Recipe

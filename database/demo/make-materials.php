@@ -173,7 +173,12 @@ $ranges = [
 
 $paper = 0.88;
 $coat = 3.2;
-$header = ['range', 'number', 'name', 'binder', 'aliases', 'status', 'opacity', 'lightfastness'];
+// What the makers have done with some of them since: number => status and successor.
+$fates = [
+    'QW:101' => ['renamed', ''], 'QW:404' => ['renamed', ''], 'QW:122' => ['discontinued', 'QW:119'], 'QW:301' => ['discontinued', ''],
+    'LO:7048' => ['discontinued', 'LO:7044'], 'LO:7624' => ['discontinued', 'QW:716'],
+];
+$header = ['range', 'number', 'name', 'binder', 'aliases', 'status', 'replaced_by', 'opacity', 'lightfastness'];
 for ($i = 0; $i < Observer::SAMPLES; $i++) {
     $header[] = 'R'.(Observer::FIRST_NM + $i * Observer::STEP_NM);
 }
@@ -182,7 +187,7 @@ fputcsv($out, $header, ',', '"', '');
 foreach ($ranges as $code => [$binder, $pencils]) {
     foreach ($pencils as $number => $pencil) {
         [$name, $shares, $opacity, $lightfastness] = $pencil;
-        $row = [$code, (string) $number, $name, $binder, $pencil[4] ?? '', 'current', $opacity, $lightfastness];
+        $row = [$code, (string) $number, $name, $binder, $pencil[4] ?? '', ...($fates["$code:$number"] ?? ['current', '']), $opacity, $lightfastness];
         for ($i = 0; $i < Observer::SAMPLES; $i++) {
             $nm = (float) (Observer::FIRST_NM + $i * Observer::STEP_NM);
             $k = $s = 0.0;

@@ -55,6 +55,13 @@ describe('the swatch book', function (): void {
             ->and($count('source=typed'))->toBe(4)->and($count('source=picture'))->toBe(0)->and($count('pencil=%25'))->toBe(0);
     });
 
+    it('has the simulated studio draw and read a swatch, and says that it did', function (): void {
+        $answer = $this->postJson('/api/swatches', ['paper' => 'harbour-cartridge', 'stack' => 'QW:404@60', 'simulated' => true])->assertCreated()->assertJson(['source' => 'simulated']);
+        $drawn = app(SwatchReader::class)->read('harbour-cartridge', Stack::parse('QW:404@60'), 'other');
+        expect(Lab::of($answer->json('colour.L'), $answer->json('colour.a'), $answer->json('colour.b'))->differenceTo($drawn))->toBeLessThan(5.0);
+        $this->postJson('/api/swatches', ['paper' => 'harbour-cartridge', 'stack' => 'XX:1@60', 'simulated' => true])->assertUnprocessable();
+    });
+
     it('refuses in words', function (array $change, string $said): void {
         $answer = $this->postJson('/api/swatches', ['paper' => 'harbour-cartridge', 'stack' => 'QW:404@40', 'colour' => '60 5 -40', ...$change])->assertUnprocessable();
         expect($answer->json('message').json_encode($answer->json('errors')))->toContain($said);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Console\Bench\AblationFigures;
+use App\Console\Bench\BoxFigures;
 use App\Console\Bench\Clock;
 use App\Console\Bench\KernelFigures;
 use App\Console\Bench\SearchFigures;
@@ -33,9 +34,9 @@ final class BenchCommand extends Command
 {
     protected $signature = 'prism:bench {--url= : address of a running studio with the demo, for the figures over HTTP}
         {--studio= : folder with pencils.csv, train.csv, heldout.csv and targets.csv of a studio to calibrate on}
-        {--only= : predictions, search, studio, http, or ablation}';
+        {--only= : predictions, search, box, studio, http, or ablation}';
 
-    protected $description = 'Measures predictions, calibration, search, palettes and live prediction over HTTP';
+    protected $description = 'Measures predictions, search, palettes, the box and its charts, calibration and live prediction over HTTP';
 
     private const HTTP_REQUESTS = 300;
 
@@ -66,6 +67,12 @@ final class BenchCommand extends Command
             $this->table(['search, 24 targets', 'library s', 'p50 ms', 'p95 ms', 'dE00 median', 'dE00 p90', 'single median', 'sensitivity'], $search->latency([48, 60, 120]));
             $this->table(['stacks enumerated', 'gap mean', 'p95', 'largest'], [$search->gap()]);
             $this->table(['palette, 24 targets', 'mean dE00', 'seconds'], $search->palettes());
+        }
+        if ($wanted('box')) {
+            $owned = array_map(strval(...), self::demoBox());
+            $this->table(['pencils', 'roll ms', 'mean step', 'nearest ms'], BoxFigures::catalogue());
+            $this->table(['owned', 'colours', 'ms', 'others', 'next three ms', 'next three', 'partners ms'], [BoxFigures::advice($predictor, $pencils, $owned)]);
+            $this->table(['chart fields', 'read ms', 'dE00 median', 'p90', 'doubtful'], [BoxFigures::chart($reader, self::DEMO_PAPER, Paper::cartridge()->colour, $owned)]);
         }
         if ($wanted('studio')) {
             $this->studio();
@@ -147,10 +154,7 @@ final class BenchCommand extends Command
     /** The demo studio, whose swatches and whose drawing of the matches are simulated. */
     private function demoStudio(Kit $pencils, SwatchReader $reader): void
     {
-        $ids = array_map(
-            static fn (array $row): PencilId => PencilId::of($row['range'].':'.$row['number']),
-            array_values(Csv::parse((string) file_get_contents(database_path('demo/box.csv')), ['range', 'number'])->rows),
-        );
+        $ids = self::demoBox();
         $kit = $pencils->only($ids);
         $figures = new StudioFigures($kit, SwatchTable::read((string) file_get_contents(database_path('demo/swatches.csv')), $kit));
         $this->calibrated('demo studio', $figures, []);
@@ -161,6 +165,15 @@ final class BenchCommand extends Command
             $targets[] = $reader->read(self::DEMO_PAPER, $stack, "target $i");
         }
         $this->table(['matches, demo studio', 'targets', 'predicted', 'drawn', 'single drawn'], [$figures->matches('reachable', $targets, self::DEMO_PAPER, $reader)]);
+    }
+
+    /** @return list<PencilId> */
+    private static function demoBox(): array
+    {
+        return array_map(
+            static fn (array $row): PencilId => PencilId::of($row['range'].':'.$row['number']),
+            array_values(Csv::parse((string) file_get_contents(database_path('demo/box.csv')), ['range', 'number'])->rows),
+        );
     }
 
     /** @param  list<Swatch>  $held */

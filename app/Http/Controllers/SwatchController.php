@@ -72,16 +72,21 @@ final class SwatchController
         new OA\Response(response: 201, description: 'Written down', content: new OA\JsonContent(ref: '#/components/schemas/Swatch')),
         new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
     ])]
-    #[OA\Schema(schema: 'SwatchForm', required: ['paper', 'stack', 'colour'], properties: [
+    #[OA\Schema(schema: 'SwatchForm', required: ['paper', 'stack'], properties: [
         new OA\Property(property: 'paper', type: 'string'),
         new OA\Property(property: 'stack', type: 'string', description: 'empty for the bare paper'),
-        new OA\Property(property: 'colour', type: 'string', description: 'hex, or L* a* b*'),
+        new OA\Property(property: 'colour', type: 'string', nullable: true, description: 'hex, or L* a* b*'),
+        new OA\Property(property: 'simulated', type: 'boolean', description: 'no colour is given: the simulated studio that ships draws it and reads it'),
         new OA\Property(property: 'note', type: 'string', nullable: true),
         new OA\Property(property: 'drawnOn', type: 'string', nullable: true),
     ])]
     public function store(SwatchRequest $request, #[CurrentUser] User $user, SwatchBook $book): JsonResponse
     {
-        $swatch = $book->write($user, self::paper($request), Stack::parse((string) $request->validated('stack')), $request->colour(), 'typed', (string) $request->validated('note'), $request->validated('drawnOn'));
+        $stack = Stack::parse((string) $request->validated('stack'));
+        $paper = self::paper($request);
+        $simulated = $request->boolean('simulated');
+        $colour = $simulated ? $book->drawn($user, $paper, $stack) : $request->colour();
+        $swatch = $book->write($user, $paper, $stack, $colour, $simulated ? 'simulated' : 'typed', (string) $request->validated('note'), $request->validated('drawnOn'));
 
         return SwatchResource::make($swatch->load('paper'))->response()->setStatusCode(201);
     }

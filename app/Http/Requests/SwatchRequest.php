@@ -18,7 +18,8 @@ final class SwatchRequest extends FormRequest
         return [
             'paper' => ['required', 'string', 'exists:papers,slug'],
             'stack' => ['present', 'string', 'max:1000'],
-            'colour' => ['required', 'string', 'max:40'],
+            'colour' => ['required_unless:simulated,true', 'nullable', 'string', 'max:60'],
+            'simulated' => ['boolean'],
             'note' => ['nullable', 'string', 'max:300'],
             'drawnOn' => ['nullable', 'date_format:Y-m-d'],
         ];
@@ -29,7 +30,7 @@ final class SwatchRequest extends FormRequest
     {
         return [
             'paper.exists' => 'There is no such paper; choose one from the list.',
-            'colour.required' => 'Give the colour that was read: hex, or L* a* b*.',
+            'colour.required_unless' => 'Give the colour that was read: hex, or L* a* b*.',
             'drawnOn.date_format' => 'Write the day as 2026-11-24.',
         ];
     }

@@ -19,7 +19,7 @@ use Prism\Planning\PlanStep;
  *
  * @property-read Plan $resource
  */
-#[OA\Schema(schema: 'Plan', required: ['pullList', 'cautions', 'steps', 'currentKey', 'done', 'total', 'zonesWithoutRecipe'], properties: [
+#[OA\Schema(schema: 'Plan', required: ['pullList', 'cautions', 'steps', 'currentKey', 'done', 'total', 'zonesWithoutRecipe', 'calibration'], properties: [
     new OA\Property(property: 'pullList', type: 'array', items: new OA\Items(ref: '#/components/schemas/PullListEntry')),
     new OA\Property(property: 'cautions', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'steps', type: 'array', items: new OA\Items(ref: '#/components/schemas/PlanStep')),
@@ -27,6 +27,7 @@ use Prism\Planning\PlanStep;
     new OA\Property(property: 'done', type: 'integer'),
     new OA\Property(property: 'total', type: 'integer'),
     new OA\Property(property: 'zonesWithoutRecipe', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'calibration', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/RestsOn')]),
 ])]
 #[OA\Schema(schema: 'PullListEntry', required: ['id', 'range', 'number', 'name', 'binder', 'colour', 'layers', 'zones', 'owned'], properties: [
     new OA\Property(property: 'id', type: 'string'),
@@ -39,7 +40,7 @@ use Prism\Planning\PlanStep;
     new OA\Property(property: 'zones', type: 'integer'),
     new OA\Property(property: 'owned', type: 'boolean'),
 ])]
-#[OA\Schema(schema: 'PlanStep', required: ['key', 'number', 'zone', 'role', 'step', 'layer', 'before', 'after', 'target', 'why', 'state'], properties: [
+#[OA\Schema(schema: 'PlanStep', required: ['key', 'number', 'zone', 'role', 'step', 'layer', 'before', 'after', 'sigma', 'target', 'why', 'state'], properties: [
     new OA\Property(property: 'key', type: 'string'),
     new OA\Property(property: 'number', type: 'integer'),
     new OA\Property(property: 'zone', required: ['id', 'name'], type: 'object', properties: [
@@ -51,6 +52,7 @@ use Prism\Planning\PlanStep;
     new OA\Property(property: 'layer', type: 'integer'),
     new OA\Property(property: 'before', ref: '#/components/schemas/Colour'),
     new OA\Property(property: 'after', ref: '#/components/schemas/Colour'),
+    new OA\Property(property: 'sigma', type: 'number', description: 'doubt of it in dE00'),
     new OA\Property(property: 'target', ref: '#/components/schemas/Colour'),
     new OA\Property(property: 'why', type: 'string'),
     new OA\Property(property: 'state', type: 'string', enum: ['open', 'done', 'skipped']),
@@ -83,6 +85,7 @@ final class PlanResource extends JsonResource
             'done' => count(array_filter($steps, static fn (array $step): bool => $step['state'] !== 'open')),
             'total' => count($steps),
             'zonesWithoutRecipe' => $this->piece->zones()->doesntHave('recipe')->pluck('name')->all(),
+            'calibration' => RestsOn::of($this->piece->user),
         ];
     }
 
@@ -98,6 +101,7 @@ final class PlanResource extends JsonResource
             'layer' => $step->layer,
             'before' => ColourResource::make($step->before),
             'after' => ColourResource::make($step->after),
+            'sigma' => round($step->sigma, 2),
             'target' => ColourResource::make($step->zone->target),
             'why' => $step->why,
             'state' => $state,

@@ -783,7 +783,9 @@ export interface components {
             /** @description empty for the bare paper */
             stack: string;
             /** @description hex, or L* a* b* */
-            colour: string;
+            colour?: string | null;
+            /** @description no colour is given: the simulated studio that ships draws it and reads it */
+            simulated?: boolean;
             note?: string | null;
             drawnOn?: string | null;
         };
@@ -953,6 +955,7 @@ export interface components {
             done: number;
             total: number;
             zonesWithoutRecipe: string[];
+            calibration: components['schemas']['RestsOn'] | null;
         };
         PullListEntry: {
             id: string;
@@ -978,6 +981,8 @@ export interface components {
             layer: number;
             before: components['schemas']['Colour'];
             after: components['schemas']['Colour'];
+            /** @description doubt of it in dE00 */
+            sigma: number;
             target: components['schemas']['Colour'];
             why: string;
             /** @enum {string} */

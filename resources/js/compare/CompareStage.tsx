@@ -1,6 +1,8 @@
 import { Link } from 'react-router';
 import styled from 'styled-components';
+import { usePlan } from '../api/queries';
 import { useDesk } from '../desk/DeskContext';
+import { RestsOnLine } from '../ui/RestsOnLine';
 import { Empty } from '../ui/States';
 import { SwatchPair } from '../ui/Swatch';
 import { space, type } from '../ui/theme';
@@ -41,6 +43,7 @@ const Rows = styled.ul`
 /** Where the recipes will miss the photo, the largest error of value first. */
 export function CompareStage() {
     const { piece, selection } = useDesk();
+    const plan = usePlan(piece.id);
     const rows = piece.zones
         .flatMap((zone) => (zone.recipe ? [{ zone, recipe: zone.recipe }] : []))
         .sort((a, b) => Math.abs(b.recipe.difference.dL) - Math.abs(a.recipe.difference.dL));
@@ -72,10 +75,13 @@ export function CompareStage() {
                             </button>
                             {recipe.difference.words}
                         </div>
-                        <small>dE00 {recipe.difference.dE00.toFixed(1)}</small>
+                        <small>
+                            dE00 {recipe.difference.dE00.toFixed(1)} ± {recipe.sigma.toFixed(1)}
+                        </small>
                     </li>
                 ))}
             </Rows>
+            {plan.data && <RestsOnLine calibration={plan.data.calibration} />}
         </Page>
     );
 }

@@ -8,6 +8,7 @@ import { Button, StrongButton } from '../ui/Button';
 import { notify } from '../ui/Notices';
 import { pressureWord } from '../ui/Pressure';
 import { Empty, Loading, Problem } from '../ui/States';
+import { RestsOnLine } from '../ui/RestsOnLine';
 import { Swatch } from '../ui/Swatch';
 import { space, target, type } from '../ui/theme';
 import { useShortcuts } from '../ui/useShortcuts';
@@ -174,13 +175,17 @@ export function DrawStage() {
                     <Looks>
                         {(['before', 'after', 'target'] as const).map((which) => (
                             <div key={which}>
-                                <dt>{which}</dt>
+                                <dt>
+                                    {which}
+                                    {which === 'after' && ` ± ${now.sigma.toFixed(1)}`}
+                                </dt>
                                 <dd>
                                     <Swatch colour={now[which]} label={which} width="100%" height="84px" />
                                 </dd>
                             </div>
                         ))}
                     </Looks>
+                    <RestsOnLine calibration={plan.data.calibration} />
                 </Now>
             ) : (
                 <Now data-testid="step-now">

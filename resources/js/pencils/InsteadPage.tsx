@@ -61,7 +61,7 @@ function PencilInstead({ found }: { found: Substitutes['pencils'][number] }) {
                 </small>
             </h2>
             {found.nearest ? (
-                <p>
+                <p style={{ display: 'flex', alignItems: 'center', gap: 8 }}>
                     Nearest pencil <PencilTag pencil={found.nearest} />
                 </p>
             ) : (

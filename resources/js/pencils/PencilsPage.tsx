@@ -51,7 +51,7 @@ const Item = styled(GridListItem)`
 const Card = styled.div`
     display: grid;
     grid-template-rows: 62px auto;
-    height: 116px;
+    height: 122px;
     width: 100%;
     background: ${({ theme }) => theme.panel};
     overflow: hidden;
@@ -109,8 +109,8 @@ const described = (pencil: Pencil) =>
         .join(', ');
 
 const layout = {
-    minItemSize: new Size(104, 124),
-    maxItemSize: new Size(150, 124),
+    minItemSize: new Size(104, 130),
+    maxItemSize: new Size(150, 130),
     minSpace: new Size(0, 8),
 };
 

@@ -6,6 +6,7 @@ import { useDesk } from '../desk/DeskContext';
 import { buttonLook } from '../ui/Button';
 import { pressureText } from '../ui/Pressure';
 import { Empty, Loading, Problem } from '../ui/States';
+import { RestsOnLine } from '../ui/RestsOnLine';
 import { Swatch } from '../ui/Swatch';
 import { space, type } from '../ui/theme';
 
@@ -191,6 +192,7 @@ export function PlanStage() {
                     <small>before, after, target</small>
                 </Head>
                 <p>{piece.school.sentence}</p>
+                <RestsOnLine calibration={plan.data.calibration} />
                 <Steps>
                     {steps.map((step) => (
                         <StepRow key={step.key} step={step} />

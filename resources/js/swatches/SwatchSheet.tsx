@@ -1,7 +1,7 @@
 import { useState, type FormEvent } from 'react';
 import { Form } from 'react-aria-components';
 import { Refusal, type Paper } from '../api/client';
-import { StrongButton } from '../ui/Button';
+import { Button, StrongButton } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Field } from '../ui/Field';
 import { notify } from '../ui/Notices';
@@ -21,10 +21,9 @@ export function SwatchSheet({ papers, onClose }: Props) {
     const add = useAddSwatch();
     const problems = add.error instanceof Refusal ? add.error.fields : {};
     const set = (part: Partial<typeof form>) => setForm({ ...form, ...part });
-    const save = (event: FormEvent) => {
-        event.preventDefault();
+    const write = (simulated: boolean) =>
         add.mutate(
-            { ...form, drawnOn: form.drawnOn || null },
+            { ...form, drawnOn: form.drawnOn || null, simulated, colour: simulated ? null : form.colour },
             {
                 onSuccess: () => {
                     notify(`${form.stack || 'Bare paper'} is in the book`);
@@ -32,6 +31,9 @@ export function SwatchSheet({ papers, onClose }: Props) {
                 },
             },
         );
+    const save = (event: FormEvent) => {
+        event.preventDefault();
+        write(false);
     };
 
     return (
@@ -67,9 +69,14 @@ export function SwatchSheet({ papers, onClose }: Props) {
                 />
                 <Field label="Note" value={form.note} onChange={(note) => set({ note })} />
                 {add.error && Object.keys(problems).length === 0 && <Problem message={add.error.message} />}
-                <StrongButton type="submit" isDisabled={add.isPending}>
-                    Write it down
-                </StrongButton>
+                <Row>
+                    <StrongButton type="submit" isDisabled={add.isPending}>
+                        Write it down
+                    </StrongButton>
+                    <Button isDisabled={add.isPending} onPress={() => write(true)}>
+                        Have the simulated studio draw and read it
+                    </Button>
+                </Row>
             </Form>
         </Sheet>
     );

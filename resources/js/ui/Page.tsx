@@ -68,6 +68,7 @@ export const Table = styled.table`
     }
     & .number {
         text-align: end;
+        white-space: nowrap;
         font-variant-numeric: tabular-nums;
     }
 `;

@@ -25,6 +25,19 @@ interface Props {
     marked?: number;
 }
 
+function CurveName({ curve, x, y }: { curve: Curve; x: (value: number) => number; y: (value: number) => number }) {
+    const theme = useTheme();
+    const last = curve.points.at(-1);
+
+    return (
+        last && (
+            <text x={x(last.x)} y={y(last.y) - 9} fontSize={11} textAnchor="end" fill={theme.ink}>
+                {curve.name}
+            </text>
+        )
+    );
+}
+
 /** One or two curves: the first with full dots on a full line, the second with open squares on a dashed one. */
 export function CurvePlot({ curves, x: xName, y: yName, label, marked }: Props) {
     const theme = useTheme();
@@ -104,11 +117,7 @@ export function CurvePlot({ curves, x: xName, y: yName, label, marked }: Props) 
                             strokeWidth={1.4}
                         />
                     ))}
-                    {curve.points[0] && (
-                        <text x={x(curve.points[0].x) + 8} y={y(curve.points[0].y) - 6} fontSize={11} fill={theme.ink}>
-                            {curve.name}
-                        </text>
-                    )}
+                    <CurveName curve={curve} x={x} y={y} />
                 </g>
             ))}
         </Figure>
