@@ -22,6 +22,7 @@ final class ChartPaper
     public function pdf(Chart $chart): string
     {
         $pdf = Pdf::blank($chart->title, $chart->page);
+        $pdf->setCellPadding(0.0);
         foreach ($this->drawings($chart) as $drawing) {
             $pdf->AddPage('P', [$drawing->width, $drawing->height]);
             foreach ($drawing->blacks as [$x, $y, $width, $height]) {

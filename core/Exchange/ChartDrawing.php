@@ -80,11 +80,11 @@ final readonly class ChartDrawing
         $lines = array_map(static fn (Step $step): string => $step->pencil === null
             ? $step->kind->value
             : sprintf('%s  %s %% %s%s', $step->pencil, round($step->pressurePercent, 1), Pressure::word($step->pressurePercent), $step->passes > 1 ? ' x'.$step->passes : ''), $steps);
-        while (count($lines) > self::LINES) {
-            // Too many for a line each: the first ones share one.
-            $lines = [$lines[0].' > '.$lines[1], ...array_slice($lines, 2)];
+        if (count($lines) <= self::LINES) {
+            return $lines;
         }
 
-        return $lines;
+        // Too many for a line each: two share one, in plain notation.
+        return array_map(static fn (array $pair): string => implode(' > ', $pair), array_chunk(array_map(strval(...), $steps), 2));
     }
 }

@@ -2,7 +2,17 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { BrowserRouter } from 'react-router';
-import type { Colour, Piece, Recipe, SectionBin, Step, Zone } from '../../resources/js/api/client';
+import type {
+    Colour,
+    Pencil,
+    Piece,
+    Recipe,
+    RestsOn,
+    SectionBin,
+    Step,
+    SwatchEntry,
+    Zone,
+} from '../../resources/js/api/client';
 import { DeskLight } from '../../resources/js/ui/DeskLight';
 
 type Appearance = Colour['appearance'];
@@ -103,6 +113,52 @@ export const section: SectionBin[] = [0, 1, 2, 3, 4].map((i) => ({
     looks: '#505050',
     films: i < 4 ? [{ thickness: 0.5 - 0.1 * i, hex: '#305090' }] : [],
 }));
+
+export const restsOn: RestsOn = { id: 7, number: 3, swatches: 346, madeAt: '2026-11-24T10:00:00Z' };
+
+export function pencil(number: string, owned = true, changes: Partial<Pencil> = {}): Pencil {
+    return {
+        id: `QW:${number}`,
+        range: 'QW',
+        number,
+        name: `Pencil ${number}`,
+        aliases: [],
+        binder: 'wax',
+        status: 'current',
+        replacedBy: null,
+        owned,
+        favourite: false,
+        L: 46.4,
+        hex: '#547660',
+        family: 'green',
+        lean: null,
+        character: 'a tone',
+        valueStep: 4,
+        distance: null,
+        ...changes,
+    };
+}
+
+export const cartridge = { id: 'harbour-cartridge', name: 'Harbour Cartridge', colour: colour({ hex: '#f2f3ee' }) };
+
+export const papers = [cartridge, { id: 'fog-toned', name: 'Fog Toned', colour: colour({ hex: '#a4a09b' }) }];
+
+export function swatch(id: number, stack: string, changes: Partial<SwatchEntry> = {}): SwatchEntry {
+    return {
+        id,
+        paper: 'harbour-cartridge',
+        stack,
+        colour: colour(),
+        source: 'typed',
+        note: '',
+        drawnOn: '2026-11-20',
+        spread: null,
+        technique: 'single',
+        chart: null,
+        writtenAt: '2026-11-24T10:00:00Z',
+        ...changes,
+    };
+}
 
 /** Renders within everything that the studio stands in. */
 export function show(children: ReactNode, address = '/') {

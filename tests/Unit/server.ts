@@ -3,6 +3,7 @@ import { vi } from 'vitest';
 export interface Asked {
     method: string;
     path: string;
+    query: string;
     body: unknown;
 }
 
@@ -20,10 +21,12 @@ export class Answer {
 export function serve(answers: Answers): Asked[] {
     const asked: Asked[] = [];
     vi.stubGlobal('fetch', async (request: Request) => {
-        const text = request.method === 'GET' ? '' : await request.text();
+        const isForm = (request.headers.get('Content-Type') ?? '').startsWith('multipart/');
+        const text = request.method === 'GET' || isForm ? '' : await request.text();
         const now: Asked = {
             method: request.method,
-            path: new URL(request.url).pathname,
+            path: decodeURIComponent(new URL(request.url).pathname),
+            query: decodeURIComponent(new URL(request.url).search),
             body: text === '' ? null : (JSON.parse(text) as unknown),
         };
         asked.push(now);

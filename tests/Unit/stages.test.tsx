@@ -2,7 +2,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useMemo, useState } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Pencil, Piece, Plan, PlanStep, StackPrediction, Zone } from '../../resources/js/api/client';
+import type { Piece, Plan, PlanStep, StackPrediction, Zone } from '../../resources/js/api/client';
 import { CompareStage } from '../../resources/js/compare/CompareStage';
 import { DeskContext, type Selected } from '../../resources/js/desk/DeskContext';
 import { useSelection } from '../../resources/js/desk/useSelection';
@@ -10,7 +10,7 @@ import { DrawStage } from '../../resources/js/draw/DrawStage';
 import { MatchStage } from '../../resources/js/match/MatchStage';
 import { PlanStage } from '../../resources/js/plan/PlanStage';
 import { Notices } from '../../resources/js/ui/Notices';
-import { colour, piece, recipe, section, show, step, wash, zone } from './fixtures';
+import { colour, pencil, piece, recipe, restsOn, section, show, step, wash, zone } from './fixtures';
 import { Answer, serve } from './server';
 
 beforeEach(() => {
@@ -57,32 +57,12 @@ function Around({ of, selected, children }: { of: Piece; selected: Zone | null; 
     );
 }
 
-const pencil = (number: string, owned = true): Pencil => ({
-    id: `QW:${number}`,
-    range: 'QW',
-    number,
-    name: `Pencil ${number}`,
-    aliases: [],
-    binder: 'wax',
-    status: 'current',
-    replacedBy: null,
-    owned,
-    favourite: false,
-    L: 46.4,
-    hex: '#547660',
-    family: 'green',
-    lean: null,
-    character: 'a tone',
-    valueStep: 4,
-    distance: null,
-});
-
 const prediction = (stack: string, steps = stack === '' ? 0 : stack.split(' > ').length): StackPrediction => ({
     recipe: recipe({ stack, difference: { ...recipe().difference, words: `words for ${stack}` } }),
     strip: Array.from({ length: steps + 1 }, () => ({ colour: colour(), toothLeft: 0.5, sigma: 2 })),
     room: 3,
     section,
-    calibration: { id: 7, number: 3, swatches: 346, madeAt: '2026-11-24T10:00:00Z' },
+    calibration: restsOn,
 });
 
 const planStep = (number: number, changes: Partial<PlanStep> = {}): PlanStep => ({
@@ -115,7 +95,7 @@ const planOf = (steps: PlanStep[], changes: Partial<Plan> = {}): Plan => ({
             owned: true,
         },
     ],
-    calibration: { id: 7, number: 3, swatches: 346, madeAt: '2026-11-24T10:00:00Z' },
+    calibration: restsOn,
     cautions: ['Sharpening: cut away from the body and cap the blade.'],
     steps,
     currentKey: steps.find(({ state }) => state === 'open')?.key ?? null,
