@@ -221,3 +221,58 @@ test('swatches are typed, found, noted, taken out and put back', async ({ page }
     await page.goto('/swatches');
     await expect(page.getByTestId('count')).toHaveText('3 swatches');
 });
+
+test('a pencil is written down by hand; what is wrong with it is said at its field', async ({ page }) => {
+    await newArtist(page, 'Scribe');
+    await page.getByRole('link', { name: 'Pencils' }).click();
+    await page.getByRole('button', { name: 'New pencil' }).click();
+    const sheet = page.getByRole('dialog', { name: 'New pencil' });
+    await sheet.getByLabel('Range code').fill('QW');
+    await sheet.getByLabel('Number on the barrel').fill('9001');
+    await sheet.getByRole('button', { name: 'Write it down' }).click();
+    await expect(sheet.getByRole('alert')).toContainText('Range QW ships with the studio and stays as it is.');
+    await sheet.getByLabel('Range code').fill('HS');
+    await sheet.getByLabel(/Colour of a heavy coat/).fill('rather blue');
+    await sheet.getByRole('button', { name: 'Write it down' }).click();
+    await expect(sheet.getByText(/"rather blue" is not a colour/)).toBeVisible();
+    await sheet.getByLabel(/Colour of a heavy coat/).fill('40 10 -45');
+    await sheet.getByLabel('Name', { exact: true }).fill('Own Blue');
+    await sheet.getByRole('button', { name: 'Write it down' }).click();
+    await expect(page).toHaveURL(/\/pencils\/HS:9001/);
+    await expect(page.getByRole('img', { name: /^heavy: blue/ })).toBeVisible();
+
+    // Taken away and taken back.
+    await page.getByRole('button', { name: 'Take away' }).click();
+    await expect(page).toHaveURL(/\/pencils$/);
+    await page.getByRole('button', { name: 'Take back' }).click();
+    await page.goto('/pencils/HS:9001');
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('Own Blue');
+});
+
+test('another artist sees nothing of it', async ({ page, browser, baseURL }) => {
+    await newArtist(page, 'Owner');
+    await page.goto('/swatches');
+    await page.getByRole('button', { name: 'New swatch' }).click();
+    await page.getByLabel(/What was laid/).fill('QW:404@40');
+    await page.getByLabel(/Colour that was read/).fill('70 2 -20');
+    await page.getByRole('button', { name: 'Write it down' }).click();
+    await expect(page.getByTestId('count')).toHaveText('1 swatch');
+    const context = await browser.newContext({ baseURL: baseURL ?? '' });
+    const stranger = await context.newPage();
+    await newArtist(stranger, 'Stranger');
+    await stranger.goto('/swatches');
+    await expect(stranger.getByTestId('count')).toHaveText('0 swatches');
+    expect((await stranger.request.get('/api/swatches.csv')).status()).toBe(200);
+    expect(await (await stranger.request.get('/api/swatches.csv')).text()).not.toContain('QW:404');
+    await context.close();
+});
+
+test('an audit is cancelled on the way, and nothing is lost', async ({ page }) => {
+    await openDemo(page);
+    await page.goto('/pencils/audit');
+    await page.getByRole('button', { name: /Look it through/ }).click();
+    await page.getByTestId('progress').getByRole('button', { name: 'Cancel' }).click();
+    await expect(page.getByText('Cancelled.')).toBeVisible();
+    await page.getByRole('button', { name: /Look it through/ }).click();
+    await expect(page.getByTestId('reached')).toBeVisible({ timeout: 60_000 });
+});

@@ -1,6 +1,6 @@
 import { useDeferredValue, useState } from 'react';
 import { Button as AriaButton, GridLayout, GridList, GridListItem, Size, Virtualizer } from 'react-aria-components';
-import { useNavigate, useSearchParams } from 'react-router';
+import { useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, type Pencil } from '../api/client';
 import { useChangeBox } from '../api/queries';
@@ -11,6 +11,7 @@ import { notify } from '../ui/Notices';
 import { Row } from '../ui/Page';
 import { Loading, Problem } from '../ui/States';
 import { Tick } from '../ui/Tick';
+import { useFilters } from '../ui/useFilters';
 import { space, type } from '../ui/theme';
 import { PencilSheet } from './PencilSheet';
 import { usePencilList, type PencilFilters } from './pencilQueries';
@@ -116,21 +117,10 @@ const layout = {
 
 /** Every pencil, by number or laid out as a roll; a tick for those in the box. */
 export function PencilsPage() {
-    const [params, setParams] = useSearchParams();
+    const { of, choose } = useFilters();
     const [adding, setAdding] = useState(false);
     const navigate = useNavigate();
     const box = useChangeBox();
-    const of = (name: string) => params.get(name) ?? '';
-    const choose = (name: string, value: string) =>
-        setParams(
-            (old) => {
-                if (value === '') old.delete(name);
-                else old.set(name, value);
-
-                return old;
-            },
-            { replace: true },
-        );
     const filters: PencilFilters = {
         scope: of('box') ? 'box' : 'all',
         order: of('order') === 'number' ? 'number' : 'roll',

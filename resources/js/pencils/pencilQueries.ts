@@ -1,18 +1,9 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answered, api, type PencilForm } from '../api/client';
 import { keys } from '../api/queries';
+import type { paths } from '../api/schema';
 
-export interface PencilFilters {
-    scope?: 'all' | 'box';
-    order?: 'roll' | 'number';
-    q?: string;
-    near?: string;
-    range?: string;
-    family?: string;
-    lean?: string;
-    binder?: string;
-    value?: number;
-}
+export type PencilFilters = NonNullable<paths['/api/pencils']['get']['parameters']['query']>;
 
 export const usePencilList = (filters: PencilFilters) =>
     useQuery({

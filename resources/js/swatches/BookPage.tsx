@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, type SwatchEntry } from '../api/client';
 import { usePapers } from '../api/queries';
@@ -11,6 +11,7 @@ import { notify } from '../ui/Notices';
 import { Page, Row, Table } from '../ui/Page';
 import { Empty, Loading, Problem } from '../ui/States';
 import { spoken, Swatch } from '../ui/Swatch';
+import { useFilters } from '../ui/useFilters';
 import { SwatchFileSheet } from './SwatchFileSheet';
 import { SwatchSheet } from './SwatchSheet';
 import { useNoteSwatch, useRemoveSwatch, useRestoreSwatch, useSwatches } from './swatchQueries';
@@ -44,21 +45,9 @@ const SOURCES: Record<SwatchEntry['source'], string> = {
 
 /** What was laid on which paper, and the colour that was read. */
 export function BookPage() {
-    const [params, setParams] = useSearchParams();
+    const { of, choose } = useFilters();
     const [open, setOpen] = useState<'swatch' | 'file' | null>(null);
     const papers = usePapers();
-    const of = (name: string) => params.get(name) ?? '';
-    const choose = (name: string, value: string) =>
-        setParams(
-            (old) => {
-                if (value === '') old.delete(name);
-                else old.set(name, value);
-                if (name !== 'page') old.delete('page');
-
-                return old;
-            },
-            { replace: true },
-        );
     const found = useSwatches({
         ...(of('pencil') && { pencil: of('pencil') }),
         ...(of('paper') && { paper: of('paper') }),

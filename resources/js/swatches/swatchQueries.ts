@@ -1,5 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answered, api, type Chart, type ChartReading, type SwatchForm } from '../api/client';
+import type { paths } from '../api/schema';
 
 const keys = {
     swatches: ['swatches'] as const,
@@ -7,13 +8,7 @@ const keys = {
     calibrations: ['calibrations'] as const,
 };
 
-export interface SwatchFilters {
-    pencil?: string;
-    paper?: string;
-    technique?: string;
-    source?: string;
-    page?: number;
-}
+export type SwatchFilters = NonNullable<paths['/api/swatches']['get']['parameters']['query']>;
 
 export const useSwatches = (filters: SwatchFilters) =>
     useQuery({

@@ -81,8 +81,8 @@ it('agrees with 36 samples within 0.3 dE00 for the shipped pencils, alone and mu
     $worst = 0.0;
     $errors = [];
     foreach ($rows as $i => $row) {
-        $one = array_map(floatval(...), array_slice($row, 8));
-        $other = array_map(floatval(...), array_slice($rows[($i * 31 + 7) % count($rows)], 8));
+        $one = array_map(floatval(...), array_slice($row, -36));
+        $other = array_map(floatval(...), array_slice($rows[($i * 31 + 7) % count($rows)], -36));
         foreach ([$one, array_map(static fn (float $a, float $b): float => $a * $b, $one, $other)] as $samples) {
             $spectrum = Spectrum::of($samples);
             $errors[] = $error = $spectrum->toLab()->differenceTo(Bands::toLab($spectrum->bands()));
@@ -139,4 +139,25 @@ it('speaks of differences as an artist would', function (): void {
         ->and($said(Lab::of(50, 24, 28)))->toBe('leans orange')
         ->and($said(Lab::of(50, 34, 10)))->toBe('leans violet')
         ->and(Difference::between(Lab::of(50, 6, 0), Lab::of(50, 0, 0))->words)->toContain('leans');
+});
+
+it('reads a colour as it is typed', function (string $text, float $L, float $a, float $b): void {
+    $lab = Prism\Colour\Lab::typed($text);
+    expect($lab->L)->toEqualWithDelta($L, 0.05)->and($lab->a)->toEqualWithDelta($a, 0.05)->and($lab->b)->toEqualWithDelta($b, 0.05);
+})->with([['52.5 18 -30', 52.5, 18, -30], ['52.5, 18; -30', 52.5, 18, -30], [' 50 0 0 ', 50, 0, 0], ['#808080', 53.585, 0, 0], ['fff', 100, 0, 0]]);
+
+it('refuses what is no colour, and lightness beyond white', function (string $text): void {
+    expect(static fn () => Prism\Colour\Lab::typed($text))->toThrow(Prism\Colour\InvalidColour::class);
+})->with(['', 'blue', '50 0', '50 0 0 0', '101 0 0', '#12345', '50 500 0']);
+
+it('goes to linear light and back', function (string $hex): void {
+    $lab = Prism\Colour\Lab::fromHex($hex);
+    [$r, $g, $b] = Prism\Colour\Srgb::linear($lab);
+    expect(Prism\Colour\Srgb::linearToLab($r, $g, $b)->differenceTo($lab))->toBeLessThan(0.01)
+        ->and(sprintf('#%02x%02x%02x', Prism\Colour\Srgb::encode($r), Prism\Colour\Srgb::encode($g), Prism\Colour\Srgb::encode($b)))->toBe($hex);
+})->with(['#000000', '#ffffff', '#808080', '#c83020', '#20a0d0', '#050505']);
+
+it('keeps light that no screen can show, and clips it only when it is encoded', function (): void {
+    [$r] = Prism\Colour\Srgb::linear(Prism\Colour\Lab::of(38, 8, -58));
+    expect($r)->toBeLessThan(0.0)->and(Prism\Colour\Srgb::encode($r))->toBe(0)->and(Prism\Colour\Srgb::encode(1.7))->toBe(255);
 });

@@ -119,3 +119,15 @@ it('phases the work: reserve, underlayer, layers, wash, what closes the paper', 
     expect($phases)->toBe($sorted)->and(array_unique($phases))->toHaveCount(5)
         ->and(StepRole::Blend->phase())->toBe(StepRole::Burnish->phase());
 });
+
+it('has in its groups what its stacks look like when they are drawn', function (): void {
+    $ids = ['QW:404', 'QW:119'];
+    $model = Tests\Core\model();
+    $book = new Prism\Matching\TouchBook($model, $ids);
+    foreach ([[0, 0], [0, 1], [1, 0]] as [$lower, $upper]) {
+        foreach (Prism\Matching\PairLibrary::group($model, $book, $lower, $upper) as $within => $lab) {
+            $notation = implode(' > ', array_map(static fn (array $layer): string => "{$ids[$layer[0]]}@{$layer[1]}x{$layer[2]}", Prism\Matching\PairLibrary::layersOf($lower, $upper, $within)));
+            expect($lab->differenceTo(Tests\Core\seen($notation)))->toBeLessThan(1.5);
+        }
+    }
+});

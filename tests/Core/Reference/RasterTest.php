@@ -30,3 +30,17 @@ it('reads black, and refuses bytes that are no picture', function (): void {
         ->and(fn () => Raster::of(2, 2, 'abc'))->toThrow(InvalidArgumentException::class, 'needs 12 bytes; here are 3')
         ->and(fn () => Raster::of(0, 2, ''))->toThrow(InvalidArgumentException::class);
 });
+
+it('gives linear light of single pixels, of the nearest one outside', function (): void {
+    $raster = Prism\Reference\Raster::of(2, 2, "\xFF\x00\x00"."\x00\xFF\x00"."\x00\x00\xFF"."\x80\x80\x80");
+    expect($raster->linear(0.4, 0.9))->toBe([1.0, 0.0, 0.0])->and($raster->linear(1.5, 0.2))->toBe([0.0, 1.0, 0.0])
+        ->and($raster->linear(-9.0, 9.0))->toBe([0.0, 0.0, 1.0])->and($raster->linear(9.0, 9.0)[0])->toEqualWithDelta(0.2159, 1e-3);
+});
+
+it('gives the luminance of blocks, and drops what does not fill one', function (): void {
+    $raster = Prism\Reference\Raster::of(5, 3, str_repeat("\xFF\xFF\xFF", 5).str_repeat("\x00\x00\x00", 5).str_repeat("\xFF\x00\x00", 5));
+    [$columns, $rows, $values] = $raster->luminance(2);
+    expect([$columns, $rows])->toBe([2, 1])->and($values)->toHaveCount(2)->and($values[0])->toEqualWithDelta(0.5, 1e-3);
+    [, , $each] = $raster->luminance(1);
+    expect($each)->toHaveCount(15)->and($each[0])->toEqualWithDelta(1.0, 1e-3)->and($each[7])->toBe(0.0)->and($each[14])->toEqualWithDelta(0.2225, 1e-3);
+});
