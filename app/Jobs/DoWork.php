@@ -37,10 +37,16 @@ final class DoWork implements ShouldQueue
             return;
         }
         $work = Work::query()->findOrFail($this->work);
-        $worker = app(WorkKind::from($work->kind)->worker());
+        $kind = WorkKind::from($work->kind);
+        $artist = User::query()->findOrFail($work->user_id);
+        $worker = app($kind->worker());
         try {
-            $result = $worker->do(User::query()->findOrFail($work->user_id), $work->wish, $this->teller());
+            $result = $worker->do($artist, $work->wish, $this->teller());
             $this->end('running', ['state' => 'done', 'progress' => 1.0, 'doing' => '', 'result' => json_encode($result, JSON_THROW_ON_ERROR)]);
+            if ($kind === WorkKind::Calibration) {
+                // Recipes rest on it from now on: their pairs are mixed anew before they are asked for.
+                PrepareBox::dispatch($artist);
+            }
         } catch (WorkCancelled) {
             // Its row says so already.
         } catch (WorkRefused $refusal) {

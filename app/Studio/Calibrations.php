@@ -58,6 +58,20 @@ final class Calibrations
         return $user->calibration_id;
     }
 
+    /** @return ?array{id: int, number: int, swatches: int, madeAt: string} what an artist's predictions rest on; null where only the pencils' own colours speak */
+    public static function restsOn(User $artist): ?array
+    {
+        $calibration = $artist->calibration_id === null ? null
+            : $artist->calibrations()->select(['id', 'number', 'swatch_count', 'created_at'])->find($artist->calibration_id);
+
+        return $calibration === null ? null : [
+            'id' => $calibration->id,
+            'number' => $calibration->number,
+            'swatches' => $calibration->swatch_count,
+            'madeAt' => $calibration->created_at->toIso8601String(),
+        ];
+    }
+
     /** A calibration read back for these pencils, those that it has not met as their table describes them; without swatches for null. */
     public function read(?int $id, Kit $pencils): Calibration
     {

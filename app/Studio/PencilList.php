@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Studio;
 
-use App\Http\Resources\PencilResource;
 use App\Models\Pencil as PencilModel;
 use App\Models\Range;
 use App\Models\User;
@@ -51,7 +50,7 @@ final class PencilList
             if ($lab !== null) {
                 $colours[$id] = $lab;
             }
-            $rows[$id] = [...PencilResource::row($range->code, $pencil, $aliases, $lab, $appearance, $owned !== null, (bool) $owned?->getRelation('pivot')->favourite), 'rank' => $rank];
+            $rows[$id] = [...self::row($range->code, $pencil, $aliases, $lab, $appearance, $owned !== null, (bool) $owned?->getRelation('pivot')->favourite), 'rank' => $rank];
         }
         ksort($families);
 
@@ -64,6 +63,25 @@ final class PencilList
                 'count' => $counts[$range->id]['count'] ?? 0, 'owned' => $counts[$range->id]['owned'] ?? 0,
             ])->all()),
             'families' => array_keys($families),
+        ];
+    }
+
+    /**
+     * A pencil in few words.
+     *
+     * @param  \stdClass|PencilModel  $pencil
+     * @param  list<string>  $aliases
+     * @return array<string, mixed>
+     */
+    public static function row(string $range, object $pencil, array $aliases, ?Lab $lab, ?Appearance $appearance, bool $owned, bool $favourite): array
+    {
+        return [
+            'id' => $range.':'.$pencil->number, 'range' => $range, 'number' => $pencil->number, 'name' => $pencil->name, 'aliases' => $aliases,
+            'binder' => $pencil->binder, 'status' => $pencil->status, 'replacedBy' => $pencil->replaced_by,
+            'owned' => $owned, 'favourite' => $favourite,
+            'L' => $lab === null ? null : round($lab->L, 1), 'hex' => $lab?->toHex(),
+            'family' => $appearance?->family, 'lean' => $appearance?->lean, 'character' => $appearance?->character, 'valueStep' => $appearance?->valueStep,
+            'distance' => null,
         ];
     }
 

@@ -50,7 +50,7 @@ final class PlanSheet
     private function head(TCPDF $pdf, Piece $piece, Plan $plan): void
     {
         $this->text($pdf, self::MARGIN, 12, $piece->title, 18, 'B', self::WIDTH);
-        $this->text($pdf, self::MARGIN, 21, sprintf('%s. %s', $piece->paper->name, $piece->school->sentence()), 9, '', self::WIDTH);
+        $this->text($pdf, self::MARGIN, 21, sprintf('%s. %s %s', $piece->paper->name, $piece->school->sentence(), self::restsOn($piece)), 9, '', self::WIDTH);
 
         $height = 74.0;
         $width = min(110.0, $height * $piece->photo_width / $piece->photo_height);
@@ -71,6 +71,13 @@ final class PlanSheet
             $this->font($pdf, 7.5);
             $pdf->MultiCell(self::WIDTH, 4, $caution->sentence(), 0, 'L', false, 1, self::MARGIN, $pdf->GetY() + 0.6);
         }
+    }
+
+    private static function restsOn(Piece $piece): string
+    {
+        $calibration = Calibrations::restsOn($piece->user);
+
+        return $calibration === null ? 'Not calibrated.' : sprintf('Predicted by calibration %d.', $calibration['number']);
     }
 
     private function pullList(TCPDF $pdf, Plan $plan): void

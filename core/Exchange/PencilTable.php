@@ -16,7 +16,7 @@ use Prism\Materials\Status;
 
 /**
  * The pencils table: range,number,name,binder, and optionally aliases, status, replaced_by, opacity, lightfastness and a
- * measured heavy coat as L,a,b or R380...R730.
+ * measured heavy coat as L,a,b or R380...R730. A successor without a range is of the same one.
  */
 final readonly class PencilTable
 {
@@ -101,9 +101,9 @@ final readonly class PencilTable
         }
         $status = ($cells['status'] ?? '') === '' ? Status::Current : Status::tryFrom(strtolower($cells['status']));
         if ($status === null) {
-            $reader->refuse($row, 'status', $cells['status'], 'Write current, renamed or discontinued.');
+            $reader->refuse($row, 'status', $cells['status'], 'Write current, renamed, discontinued or replaced.');
         }
-        $replacedBy = ($cells['replaced_by'] ?? '') === '' ? null : self::id($reader, $row, 'replaced_by', $cells['replaced_by']);
+        $replacedBy = ($cells['replaced_by'] ?? '') === '' ? null : self::id($reader, $row, 'replaced_by', str_contains($cells['replaced_by'], ':') ? $cells['replaced_by'] : $cells['range'].':'.$cells['replaced_by']);
         $lightfastness = ($cells['lightfastness'] ?? '') === '' ? null : strtoupper($cells['lightfastness']);
         if ($lightfastness !== null && ! in_array($lightfastness, Pencil::LIGHTFASTNESS, true)) {
             $reader->refuse($row, 'lightfastness', $cells['lightfastness'], 'Write I, II, III, IV or V.');

@@ -10,4 +10,5 @@ enum Status: string
     case Current = 'current';
     case Renamed = 'renamed';
     case Discontinued = 'discontinued';
+    case Replaced = 'replaced';
 }

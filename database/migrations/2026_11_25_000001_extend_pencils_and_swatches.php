@@ -20,7 +20,7 @@ return new class extends Migration
             $table->unique(['user_id', 'code']);
         });
         Schema::table('pencils', static function (Blueprint $table): void {
-            $table->string('status', 12)->default('current')->comment('current, renamed or discontinued');
+            $table->string('status', 12)->default('current')->comment('current, renamed, discontinued or replaced');
             $table->string('replaced_by', 25)->nullable()->comment('RANGE:NUMBER');
             $table->json('bands')->nullable()->comment('reflectance of the heavy coat in the twelve bands of the engine; null without a colour')->change();
             $table->json('spectrum')->nullable()->comment('36 reflectances of the heavy coat, 380-730 nm, where measured');

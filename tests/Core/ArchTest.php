@@ -32,6 +32,8 @@ arch('the application is strict')->expect('App')->toUseStrictTypes();
 arch('controllers hold no computation')->expect('App\Http\Controllers')
     ->not->toUse(['Prism\Calibration', 'Prism\Layering\ToothModel', 'Prism\Layering\KubelkaMunk', 'Prism\Matching\Search', 'Prism\Planning\Planner', 'Prism\Reference\Raster']);
 
+arch('the studio\'s services know nothing of who asks')->expect('App\Studio')->not->toUse(['App\Http', 'App\Jobs', 'App\Console']);
+
 arch('models hold no colour science')->expect('App\Models')->not->toUse(['Prism\Colour', 'Prism\Layering', 'Prism\Calibration', 'Prism\Reference', 'Prism\Planning']);
 
 arch('nothing is left from debugging')->expect(['dd', 'dump', 'var_dump', 'ray', 'print_r'])->not->toBeUsed();

@@ -37,6 +37,7 @@ const work = (changes: Partial<Work> = {}): Work => ({
 
 const audit: AuditResult = {
     paper: 'Harbour Cartridge',
+    calibration: null,
     box: 15,
     compared: 79,
     cover: [

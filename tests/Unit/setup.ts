@@ -6,6 +6,9 @@ const CSS = { escape: (key: string) => key };
 Object.assign(globalThis, { CSS });
 Object.assign(window, { CSS });
 
+// jsdom draws nothing.
+HTMLCanvasElement.prototype.getContext = () => null;
+
 afterEach(() => {
     cleanup();
     vi.restoreAllMocks();

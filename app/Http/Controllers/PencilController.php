@@ -83,7 +83,7 @@ final class PencilController
         new OA\Property(property: 'binder', type: 'string', enum: ['wax', 'oil']),
         new OA\Property(property: 'opacity', type: 'string', enum: ['transparent', 'semi', 'opaque']),
         new OA\Property(property: 'lightfastness', type: 'string', nullable: true),
-        new OA\Property(property: 'status', type: 'string', enum: ['current', 'renamed', 'discontinued']),
+        new OA\Property(property: 'status', type: 'string', enum: ['current', 'renamed', 'discontinued', 'replaced']),
         new OA\Property(property: 'replacedBy', type: 'string', nullable: true),
         new OA\Property(property: 'colour', type: 'string', nullable: true, description: 'hex, or L* a* b* of a heavy coat; left alone where absent'),
     ])]

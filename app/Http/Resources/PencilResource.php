@@ -6,11 +6,11 @@ namespace App\Http\Resources;
 
 use App\Models\Pencil;
 use App\Studio\Catalogue;
+use App\Studio\PencilList;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
 use Prism\Colour\Appearance;
-use Prism\Colour\Lab;
 
 /**
  * A pencil in few words, so that thousands can be listed; whether it is owned is told by the one who asks.
@@ -24,7 +24,7 @@ use Prism\Colour\Lab;
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'aliases', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'binder', type: 'string', enum: ['wax', 'oil']),
-    new OA\Property(property: 'status', type: 'string', enum: ['current', 'renamed', 'discontinued']),
+    new OA\Property(property: 'status', type: 'string', enum: ['current', 'renamed', 'discontinued', 'replaced']),
     new OA\Property(property: 'replacedBy', type: 'string', nullable: true),
     new OA\Property(property: 'owned', type: 'boolean'),
     new OA\Property(property: 'favourite', type: 'boolean'),
@@ -48,23 +48,6 @@ final class PencilResource extends JsonResource
     {
         $lab = Catalogue::colour($this->resource);
 
-        return self::row($this->resource->range->code, $this->resource, $this->resource->aliases, $lab, $lab === null ? null : Appearance::of($lab), $this->owned, $this->favourite);
-    }
-
-    /**
-     * @param  \stdClass|Pencil  $pencil
-     * @param  list<string>  $aliases
-     * @return array<string, mixed>
-     */
-    public static function row(string $range, object $pencil, array $aliases, ?Lab $lab, ?Appearance $appearance, bool $owned, bool $favourite): array
-    {
-        return [
-            'id' => $range.':'.$pencil->number, 'range' => $range, 'number' => $pencil->number, 'name' => $pencil->name, 'aliases' => $aliases,
-            'binder' => $pencil->binder, 'status' => $pencil->status, 'replacedBy' => $pencil->replaced_by,
-            'owned' => $owned, 'favourite' => $favourite,
-            'L' => $lab === null ? null : round($lab->L, 1), 'hex' => $lab?->toHex(),
-            'family' => $appearance?->family, 'lean' => $appearance?->lean, 'character' => $appearance?->character, 'valueStep' => $appearance?->valueStep,
-            'distance' => null,
-        ];
+        return PencilList::row($this->resource->range->code, $this->resource, $this->resource->aliases, $lab, $lab === null ? null : Appearance::of($lab), $this->owned, $this->favourite);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\User;
+use App\Studio\Calibrations;
 use OpenApi\Attributes as OA;
 
 /** The calibration that a prediction rests on. */
@@ -19,14 +20,6 @@ final class RestsOn
     /** @return ?array{id: int, number: int, swatches: int, madeAt: string} null where only the pencils' own colours speak */
     public static function of(User $artist): ?array
     {
-        $calibration = $artist->calibration_id === null ? null
-            : $artist->calibrations()->select(['id', 'number', 'swatch_count', 'created_at'])->find($artist->calibration_id);
-
-        return $calibration === null ? null : [
-            'id' => $calibration->id,
-            'number' => $calibration->number,
-            'swatches' => $calibration->swatch_count,
-            'madeAt' => $calibration->created_at->toIso8601String(),
-        ];
+        return Calibrations::restsOn($artist);
     }
 }

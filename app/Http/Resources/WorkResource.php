@@ -40,8 +40,9 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'has', type: 'string'),
     ])),
 ])]
-#[OA\Schema(schema: 'AuditResult', required: ['paper', 'box', 'compared', 'cover', 'reached', 'reachable', 'cells', 'ladder', 'holes', 'nextInGeneral', 'nextForPieces', 'targets', 'curve', 'ownCurve'], properties: [
+#[OA\Schema(schema: 'AuditResult', required: ['paper', 'calibration', 'box', 'compared', 'cover', 'reached', 'reachable', 'cells', 'ladder', 'holes', 'nextInGeneral', 'nextForPieces', 'targets', 'curve', 'ownCurve'], properties: [
     new OA\Property(property: 'paper', type: 'string'),
+    new OA\Property(property: 'calibration', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/RestsOn')]),
     new OA\Property(property: 'box', type: 'integer'),
     new OA\Property(property: 'compared', type: 'integer'),
     new OA\Property(property: 'cover', type: 'array', items: new OA\Items(required: ['family', 'counts', 'missing'], properties: [

@@ -6,6 +6,7 @@ namespace App\Studio\LongWork;
 
 use App\Models\Paper;
 use App\Models\User;
+use App\Studio\Calibrations;
 use App\Studio\Catalogue;
 use App\Studio\Engine;
 use App\Studio\Targets;
@@ -77,6 +78,7 @@ final class AuditWork implements LongWork
 
         return [
             'paper' => $paper->name,
+            'calibration' => Calibrations::restsOn($artist),
             'box' => count($box),
             'compared' => count($reference),
             'cover' => BoxCover::of(self::coats($box))->rows,

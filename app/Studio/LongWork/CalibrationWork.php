@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Studio\LongWork;
 
-use App\Jobs\PrepareBox;
 use App\Models\User;
 use App\Studio\Calibrations;
 use Closure;
@@ -27,7 +26,6 @@ final class CalibrationWork implements LongWork
         }
         $progress('Reading the swatch book', 0.0);
         $made = $this->calibrations->calibrate($artist, static fn (string $doing, float $share) => $progress(sprintf('Fitting hand, papers and pencils to %d swatches', $count), 0.05 + 0.9 * $share));
-        PrepareBox::dispatch($artist);
 
         return ['calibration' => $made->id];
     }

@@ -743,7 +743,7 @@ export interface components {
             opacity: 'transparent' | 'semi' | 'opaque';
             lightfastness?: string | null;
             /** @enum {string} */
-            status: 'current' | 'renamed' | 'discontinued';
+            status: 'current' | 'renamed' | 'discontinued' | 'replaced';
             replacedBy?: string | null;
             /** @description hex, or L* a* b* of a heavy coat; left alone where absent */
             colour?: string | null;
@@ -901,7 +901,7 @@ export interface components {
             /** @enum {string} */
             binder: 'wax' | 'oil';
             /** @enum {string} */
-            status: 'current' | 'renamed' | 'discontinued';
+            status: 'current' | 'renamed' | 'discontinued' | 'replaced';
             replacedBy: string | null;
             owned: boolean;
             favourite: boolean;
@@ -1136,6 +1136,7 @@ export interface components {
         };
         AuditResult: {
             paper: string;
+            calibration: components['schemas']['RestsOn'] | null;
             box: number;
             compared: number;
             cover: {

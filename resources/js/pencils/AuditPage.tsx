@@ -9,6 +9,7 @@ import { Columns, Page, Row, Table } from '../ui/Page';
 import { CurvePlot } from '../ui/plots/CurvePlot';
 import { LadderPlot } from '../ui/plots/LadderPlot';
 import { WheelPlot } from '../ui/plots/WheelPlot';
+import { RestsOnLine } from '../ui/RestsOnLine';
 import { Empty, Problem } from '../ui/States';
 import { WorkProgress } from '../ui/WorkProgress';
 import { NextPencil } from './NextPencil';
@@ -92,6 +93,7 @@ function Found({ audit }: { audit: AuditResult }) {
                     </Table>
                 </section>
             </Columns>
+            <RestsOnLine calibration={audit.calibration} />
             <h2>Light, middle, dark</h2>
             <Table>
                 <tbody>

@@ -192,7 +192,7 @@ export function PencilPage() {
                                     <Link to={`/pencils/${pencil.replacedBy}`}>{pencil.replacedBy}</Link>
                                 </>
                             )}
-                            {(pencil.status === 'discontinued' || !pencil.owned) && (
+                            {(pencil.status === 'discontinued' || pencil.status === 'replaced' || !pencil.owned) && (
                                 <>
                                     {' · '}
                                     <Link to={`/pencils/instead?text=${pencil.id}`}>What to take instead</Link>

@@ -132,7 +132,7 @@ export function PencilSheet({ page, onClose, onWritten }: Props) {
                     <Choice
                         label="Status"
                         value={form.status}
-                        options={[option('current'), option('renamed'), option('discontinued')]}
+                        options={[option('current'), option('renamed'), option('discontinued'), option('replaced')]}
                         onChange={(status) => set({ status })}
                     />
                     <Field

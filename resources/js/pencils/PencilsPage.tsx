@@ -242,7 +242,10 @@ export function PencilsPage() {
                                     <div>
                                         <b>{pencil.number}</b>
                                         <small title={pencil.name}>
-                                            {pencil.status === 'discontinued' ? '✕ ' : ''}
+                                            {pencil.favourite && <span aria-label="favourite">★ </span>}
+                                            {pencil.status === 'discontinued' || pencil.status === 'replaced'
+                                                ? '✕ '
+                                                : ''}
                                             {pencil.name || pencil.range}
                                         </small>
                                         <small title={pencil.family ?? undefined}>

@@ -46,6 +46,7 @@ it('writes pencils that read back as they were', function (): void {
 
 it('keeps status, successor and a colour without a spectrum', function (): void {
     $text = "range,number,name,binder,status,replaced_by,L,a,b\nHS,12,Old Rope,oil,discontinued,HS:14,60.5,4,22\nHS,14,New Rope,oil,,,,,\n";
+    expect((string) PencilTable::read("range,number,name,binder,status,replaced_by\nHS,12,Old Rope,oil,replaced,14\n")->entries['HS:12']->replacedBy)->toBe('HS:14');
     foreach ([PencilTable::read($text), PencilTable::read(PencilTable::write(PencilTable::read($text)->entries))] as $table) {
         $old = $table->entries['HS:12'];
         expect($old->status)->toBe(Status::Discontinued)->and((string) $old->replacedBy)->toBe('HS:14')->and($old->pencil->fullCoat)->toEqual(Lab::of(60.5, 4, 22))
@@ -55,7 +56,7 @@ it('keeps status, successor and a colour without a spectrum', function (): void 
 
 it('names every bad cell of a pencils table at once', function (): void {
     $text = "range,number,name,binder,status,replaced_by,opacity,lightfastness,L,a,b\n"
-        ."HS,1,a,crayon,,,,,50,0,0\nHS,2,b,wax,lost,nowhere,,,50,0,0\nHS,3,c,wax,,,glassy,VI,fifty,0,0\nHS,3,d,wax,,,,,50,0,0\nHS,,e,wax,,,,,50,0,0\n";
+        ."HS,1,a,crayon,,,,,50,0,0\nHS,2,b,wax,lost,no where,,,50,0,0\nHS,3,c,wax,,,glassy,VI,fifty,0,0\nHS,3,d,wax,,,,,50,0,0\nHS,,e,wax,,,,,50,0,0\n";
     expect(wrongCells(static fn () => PencilTable::read($text)))->toBe([
         [2, 'binder'], [3, 'status'], [3, 'replaced_by'], [4, 'opacity'], [4, 'lightfastness'], [4, 'L'], [6, 'number'],
     ]);
