@@ -126,6 +126,9 @@ describe('writing down', function (): void {
         $this->putJson('/api/pencils/HS:12', [...$this->form, 'name' => 'Tarred Rope', 'status' => 'discontinued', 'replacedBy' => 'HS:13', 'colour' => '#554433'])->assertOk();
         $page = $this->getJson('/api/pencils/HS:12')->json();
         expect($page['pencil'])->toMatchArray(['name' => 'Tarred Rope', 'status' => 'discontinued', 'replacedBy' => 'HS:13', 'hex' => '#554433'])->and($page['own'])->toBeTrue()->and($page['strengths'])->toHaveCount(3);
+        $this->putJson('/api/pencils/HS:12', [...$this->form, 'rangeName' => 'Harbour Set, large', 'maker' => 'Quay & Sons'])->assertOk();
+        app()->forgetScopedInstances();
+        expect($this->getJson('/api/pencils/HS:12')->json())->toMatchArray(['rangeName' => 'Harbour Set, large', 'maker' => 'Quay & Sons']);
         $this->deleteJson('/api/pencils/HS:12')->assertNoContent();
         app()->forgetScopedInstances();
         $this->getJson('/api/pencils/HS:12')->assertNotFound();

@@ -317,7 +317,7 @@ describe('writing a pencil down', () => {
         await userEvent.type(screen.getByLabelText('Name'), '!');
         await userEvent.click(screen.getByRole('button', { name: 'Save' }));
         await waitFor(() => expect(asked).toHaveLength(1));
-        expect(asked[0]?.body).toMatchObject({ name: 'Pencil 404!' });
+        expect(asked[0]?.body).toMatchObject({ name: 'Pencil 404!', rangeName: 'Quayside Wax' });
         expect(asked[0]?.body).not.toHaveProperty('colour');
     });
 });

@@ -22,6 +22,7 @@ use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
@@ -117,7 +118,10 @@ final class PencilController
             // The colour was not touched; a measured spectrum stays.
             unset($columns['bands'], $columns['spectrum'], $columns['L'], $columns['a'], $columns['b']);
         }
-        $row->update($columns);
+        DB::transaction(static function () use ($row, $columns, $request): void {
+            $row->update($columns);
+            $row->range->update(array_filter(['maker' => $request->validated('maker'), 'name' => $request->validated('rangeName')], static fn (?string $text): bool => $text !== null && $text !== ''));
+        });
 
         return new PencilResource($row, $user->box()->whereKey($row->id)->exists());
     }

@@ -28,6 +28,8 @@ const BLANK: PencilForm & { colour: string } = {
 
 const from = (page: PencilPage): typeof BLANK => ({
     range: page.pencil.range,
+    rangeName: page.rangeName,
+    maker: page.maker,
     number: page.pencil.number,
     name: page.pencil.name,
     aliases: page.pencil.aliases,
@@ -71,8 +73,8 @@ export function PencilSheet({ page, onClose, onWritten }: Props) {
     return (
         <Sheet title={page ? `Pencil ${page.pencil.id}` : 'New pencil'} isOpen onClose={onClose}>
             <Form onSubmit={save} validationErrors={problems} style={{ display: 'grid', gap: 12 }}>
-                {!page && (
-                    <Row>
+                <Row>
+                    {!page && (
                         <Field
                             label="Range code"
                             value={form.range}
@@ -80,14 +82,14 @@ export function PencilSheet({ page, onClose, onWritten }: Props) {
                             problem={problems.range}
                             placeholder="HS"
                         />
-                        <Field
-                            label="Range name"
-                            value={form.rangeName ?? ''}
-                            onChange={(rangeName) => set({ rangeName })}
-                        />
-                        <Field label="Maker" value={form.maker ?? ''} onChange={(maker) => set({ maker })} />
-                    </Row>
-                )}
+                    )}
+                    <Field
+                        label="Range name"
+                        value={form.rangeName ?? ''}
+                        onChange={(rangeName) => set({ rangeName })}
+                    />
+                    <Field label="Maker" value={form.maker ?? ''} onChange={(maker) => set({ maker })} />
+                </Row>
                 <Row>
                     {!page && (
                         <Field
