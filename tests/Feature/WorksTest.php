@@ -1,0 +1,164 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Jobs\DoWork;
+use App\Jobs\PrepareBox;
+use App\Models\Paper;
+use App\Studio\Calibrations;
+use App\Studio\Catalogue;
+use App\Studio\Engine;
+use App\Studio\LongWork\AuditWork;
+use App\Studio\LongWork\CalibrationWork;
+use App\Studio\LongWork\FillingWork;
+use App\Studio\LongWork\SearchAgainWork;
+use App\Studio\LongWork\WorkCancelled;
+use App\Studio\LongWork\WorkKind;
+use App\Studio\LongWork\WorkRefused;
+use App\Studio\PencilBook;
+use App\Studio\PhotoStore;
+use App\Studio\PhotoView;
+use App\Studio\PlanSheet;
+use App\Studio\SwatchBook;
+use App\Studio\ZoneRecipes;
+use Illuminate\Support\Facades\File;
+use Illuminate\Support\Facades\Queue;
+use Prism\Colour\Lab;
+use Prism\Exchange\PencilEntry;
+use Prism\Layering\Stack;
+use Prism\Matching\Gamut;
+use Prism\Materials\Binder;
+use Prism\Materials\Pencil;
+use Prism\Materials\PencilId;
+use Prism\Planning\BoxCover;
+
+use function Tests\Feature\artist;
+use function Tests\Feature\blob;
+use function Tests\Feature\pieceOf;
+
+// What long work finds is what the core finds, and what it cannot do it says.
+
+beforeEach(function (): void {
+    $this->user = artist();
+    $this->paper = Paper::query()->where('slug', 'harbour-cartridge')->firstOrFail();
+    $this->silent = static function (): void {
+    };
+});
+
+it('has a worker for every kind', function (): void {
+    expect(array_map(static fn (WorkKind $kind): string => $kind->worker(), WorkKind::cases()))
+        ->toBe([CalibrationWork::class, AuditWork::class, FillingWork::class, SearchAgainWork::class]);
+});
+
+describe('the audit', function (): void {
+    beforeEach(function (): void {
+        $this->found = app(AuditWork::class)->do($this->user, ['paper' => 'harbour-cartridge'], $this->silent);
+    });
+
+    it('counts the colours that the box\'s own pairs make', function (): void {
+        $box = app(Catalogue::class)->box($this->user);
+        $has = Gamut::of(app(Engine::class)->library($this->paper, $this->user, $box));
+        expect($this->found['reached'])->toBe($has->count())->and($this->found['box'])->toBe(15)->and($this->found['compared'])->toBe(15 + 64);
+    });
+
+    it('draws as many dots and rings as it counts, and the same on the ladder', function (): void {
+        $reached = count(array_filter($this->found['cells'], static fn (array $cell): bool => $cell[3] === 1));
+        $holes = count($this->found['cells']) - $reached;
+        expect($reached)->toBe($this->found['reached'])->and($reached + $holes)->toBe($this->found['reachable'])
+            ->and(array_sum(array_column($this->found['ladder'], 'reached')))->toBe($reached)->and(array_sum(array_column($this->found['ladder'], 'missing')))->toBe($holes)
+            ->and(array_column($this->found['ladder'], 'step'))->toBe(range(9, 1));
+    });
+
+    it('names holes largest first, no larger in all than there are', function (): void {
+        $cells = array_column($this->found['holes'], 'cells');
+        $sorted = $cells;
+        rsort($sorted);
+        expect($cells)->toBe($sorted)->and(array_sum($cells))->toBeLessThanOrEqual($this->found['reachable'] - $this->found['reached'])->and(count($cells))->toBeLessThanOrEqual(8);
+    });
+
+    it('tells light and dark as the core does', function (): void {
+        $coats = [];
+        foreach (app(Catalogue::class)->box($this->user) as $id => $pencil) {
+            $coats[$id] = $pencil->fullCoat;
+        }
+        expect($this->found['cover'])->toBe(BoxCover::of($coats)->rows);
+    });
+
+    it('chooses the best few out of the box alone', function (): void {
+        $box = app(Catalogue::class)->box($this->user)->ids();
+        foreach ($this->found['curve'] as $point) {
+            expect(array_diff($point['pencils'], $box))->toBe([])->and(count($point['pencils']))->toBeLessThanOrEqual($point['size']);
+        }
+        expect(array_column($this->found['curve'], 'size'))->toBe([6, 8, 12, 15]);
+    });
+
+    it('rests on the calibration in force', function (): void {
+        expect($this->found['calibration'])->toBeNull();
+        app(SwatchBook::class)->write($this->user, $this->paper, Stack::parse('QW:404@60'), Lab::of(60, 5, -38), 'typed');
+        $made = app(Calibrations::class)->calibrate($this->user);
+        expect(app(AuditWork::class)->do($this->user, ['paper' => 'harbour-cartridge'], $this->silent)['calibration']['id'])->toBe($made->id);
+    });
+});
+
+it('counts own targets in the audit once there are some', function (): void {
+    $piece = pieceOf($this->user);
+    foreach ([[62, 20, 45], [50, -45, 10], [30, 8, 10], [55, -10, -30]] as [$L, $a, $b]) {
+        $piece->zones()->create(['name' => 'a', 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'L' => $L, 'a' => $a, 'b' => $b, 'spread' => 0, 'position' => 1]);
+    }
+    $found = app(AuditWork::class)->do($this->user, ['paper' => 'harbour-cartridge'], $this->silent);
+    expect($found['targets'])->toBe(4)->and($found['ownCurve'])->not->toBe([])->and($found['nextForPieces'])->not->toBe([])
+        ->and($found['nextForPieces'][0]['gained'])->toBeGreaterThan(0.0);
+});
+
+it('stops where it stands when it is told to', function (string $work, array $wish): void {
+    $piece = pieceOf($this->user);
+    $zone = $piece->zones()->create(['name' => 'a', 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'L' => 50, 'a' => 0, 'b' => 0, 'spread' => 0, 'position' => 1]);
+    $zone->recipe()->create(['stack' => 'QW:722@90']);
+    foreach (['QW:404@30', 'QW:404@60', 'QW:119@60'] as $stack) {
+        app(SwatchBook::class)->write($this->user, $this->paper, Stack::parse($stack), Lab::of(60, 5, -38), 'typed');
+    }
+    $told = 0;
+    $cancel = static function () use (&$told): void {
+        if (++$told > 1) {
+            throw new WorkCancelled;
+        }
+    };
+    expect(fn () => app($work)->do($this->user, [...$wish, 'zones' => [$zone->id, $piece->zones()->create(['name' => 'b', 'x' => 0.4, 'y' => 0.2, 'radius' => 0.01, 'L' => 60, 'a' => 0, 'b' => 0, 'spread' => 0, 'position' => 2])->recipe()->create(['stack' => 'QW:722@50'])->zone_id]], $cancel))->toThrow(WorkCancelled::class);
+    expect($zone->recipe()->first()->stack)->toBe('QW:722@90')->and($this->user->calibrations()->exists())->toBeFalse();
+})->with([[AuditWork::class, ['paper' => 'harbour-cartridge']], [CalibrationWork::class, []], [SearchAgainWork::class, []]]);
+
+it('does not draw with a pencil that has no colour, nor on a sheet that is not there', function (): void {
+    app(PencilBook::class)->put($this->user, new PencilEntry(new Pencil(PencilId::of('HS:1'), 'Blank', Binder::Wax)));
+    $chart = $this->user->charts()->create(['paper_id' => $this->paper->id, 'kind' => 'stacks', 'page' => 'a4', 'title' => 'x', 'stacks' => ['', 'HS:1@60']]);
+    expect(fn () => app(FillingWork::class)->do($this->user, ['chart' => $chart->id, 'sheet' => 1], $this->silent))->toThrow(WorkRefused::class, 'HS:1: it has no colour yet')
+        ->and(fn () => app(FillingWork::class)->do($this->user, ['chart' => $chart->id, 'sheet' => 2], $this->silent))->toThrow(WorkRefused::class, 'no such sheet');
+});
+
+it('searches nothing out of an empty box', function (): void {
+    expect(fn () => app(SearchAgainWork::class)->do(artist(withBox: false), ['zones' => []], $this->silent))->toThrow(WorkRefused::class, 'Your box is empty');
+});
+
+it('has the box mixed anew once a calibration is in force', function (): void {
+    foreach (['QW:404@30', 'QW:404@60', 'QW:119@60'] as $stack) {
+        app(SwatchBook::class)->write($this->user, $this->paper, Stack::parse($stack), Lab::of(60, 5, -38), 'typed');
+    }
+    $work = $this->user->works()->create(['kind' => 'calibration', 'wish' => []]);
+    Queue::fake();
+    (new DoWork($work->id))->handle();
+    Queue::assertPushed(PrepareBox::class, 1);
+    expect($work->refresh()->state)->toBe('done')->and($work->progress)->toBe(1.0)->and($work->isOver())->toBeTrue();
+    // A second worker that gets the same job leaves it alone.
+    (new DoWork($work->id))->handle();
+    Queue::assertPushed(PrepareBox::class, 1);
+});
+
+it('names the calibration and the doubt in the plan, and on its sheet', function (): void {
+    app(SwatchBook::class)->write($this->user, $this->paper, Stack::parse('QW:404@60'), Lab::of(60, 5, -38), 'typed');
+    app(Calibrations::class)->calibrate($this->user);
+    $piece = pieceOf($this->user);
+    $piece->zones()->create(['name' => 'a', 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'L' => 60, 'a' => 5, 'b' => -38, 'spread' => 0, 'position' => 1])->recipe()->create(['stack' => 'QW:119@40 > QW:404@60']);
+    $plan = $this->actingAs($this->user)->getJson("/api/pieces/{$piece->id}/plan")->assertOk()->json();
+    expect($plan['calibration']['number'])->toBe(1)->and($plan['steps'])->toHaveCount(2)->and($plan['steps'][1]['sigma'])->toBeGreaterThan($plan['steps'][0]['sigma']);
+    File::put(app(PhotoStore::class)->path($piece, PhotoView::Photo), blob());
+    expect(app(PlanSheet::class)->pdf($piece->refresh(), app(ZoneRecipes::class)->plan($piece)))->toStartWith('%PDF');
+});
