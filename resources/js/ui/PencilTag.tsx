@@ -7,6 +7,7 @@ const Tag = styled(Link)`
     align-items: center;
     gap: 8px;
     min-height: 28px;
+    white-space: normal;
     text-decoration: none;
     & i {
         flex: none;
