@@ -33,9 +33,4 @@ final class Work extends Model
 
     /** @var array<string, mixed> */
     protected $attributes = ['state' => 'waiting', 'doing' => '', 'progress' => 0.0, 'problem' => ''];
-
-    public function isOver(): bool
-    {
-        return in_array($this->state, ['done', 'failed', 'cancelled'], true);
-    }
 }

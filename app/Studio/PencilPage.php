@@ -5,11 +5,9 @@ declare(strict_types=1);
 namespace App\Studio;
 
 use App\Models\Paper as PaperModel;
-use App\Models\Pencil as PencilModel;
 use App\Models\User;
 use App\Models\Zone;
 use Illuminate\Database\Eloquent\Builder;
-use Prism\Colour\Appearance;
 use Prism\Layering\GrainSection;
 use Prism\Layering\Prediction;
 use Prism\Layering\Stack;
@@ -70,14 +68,6 @@ final class PencilPage
         $number = $this->calibrations->inForce($artist);
 
         return $number === null ? null : $this->calibrations->read($number, $this->catalogue->some($artist, [$id]))->pencils[(string) $id] ?? null;
-    }
-
-    /** In words: "red with some orange, leans orange; clean, step 4 of 9". */
-    public static function sentence(PencilModel $pencil): ?string
-    {
-        $colour = Catalogue::colour($pencil);
-
-        return $colour === null ? null : Appearance::of($colour)->sentence();
     }
 
     private static function one(PencilId $id): Stack

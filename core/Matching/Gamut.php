@@ -59,12 +59,6 @@ final readonly class Gamut
         return new self(array_diff_key($this->cells, $other->cells));
     }
 
-    /** What both have. */
-    public function within(self $other): self
-    {
-        return new self(array_intersect_key($this->cells, $other->cells));
-    }
-
     public function has(Lab $colour): bool
     {
         return isset($this->cells[self::cell($colour->L, $colour->a, $colour->b)]);

@@ -58,10 +58,9 @@ final class NextPencils
      * By colours that the box cannot make yet.
      *
      * @param  Gamut  $has  what the box makes
-     * @param  ?Gamut  $wanted  count only these; all if null
      * @return list<array{pencil: PencilId, gained: int, new: Gamut}> fewer than asked for where none adds anything
      */
-    public function forGamut(Gamut $has, int $most = 3, ?Gamut $wanted = null): array
+    public function forGamut(Gamut $has, int $most = 3): array
     {
         $chosen = $picks = [];
         while (count($picks) < $most) {
@@ -69,7 +68,6 @@ final class NextPencils
             $bestNew = Gamut::none();
             foreach (array_diff($this->candidates, $chosen) as $candidate) {
                 $new = Gamut::ofColours($this->broughtWith($candidate, $chosen))->without($has);
-                $new = $wanted === null ? $new : $new->within($wanted);
                 if ($new->count() > $bestNew->count()) {
                     $best = $candidate;
                     $bestNew = $new;

@@ -82,7 +82,7 @@ final class AuditWork implements LongWork
             'box' => count($box),
             'compared' => count($reference),
             'cover' => BoxCover::of(self::coats($box))->rows,
-            'reached' => $has->within($all)->count(),
+            'reached' => $has->count(),
             'reachable' => $all->count(),
             'cells' => [...self::cells($has, true), ...self::cells($holes, false)],
             'ladder' => self::ladder($has, $holes),

@@ -15,7 +15,12 @@ export const GlobalStyle = createGlobalStyle`
     h1, h2, h3, p, ul, ol, figure, dl, dd { margin: 0; padding: 0; }
     h1, h2, h3 { font-weight: 620; line-height: 1.2; }
     ul, ol { list-style: none; }
-    button, input, select { font: inherit; color: inherit; }
+    ::placeholder {
+        color: ${({ theme }) => theme.quiet};
+        font-style: italic;
+        opacity: 1;
+    }
+    button, input, select, textarea { font: inherit; color: inherit; }
     a { color: inherit; text-underline-offset: 3px; }
     :focus-visible { outline: 2px solid ${({ theme }) => theme.ink}; outline-offset: 2px; }
     kbd {
