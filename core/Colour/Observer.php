@@ -44,6 +44,37 @@ final class Observer
     ];
 
     /**
+     * X, Y, Z of a light, Y = 1.
+     *
+     * @param  array<int, float>  $power  36 values of its spectrum, in any unit
+     * @return array{float, float, float}
+     */
+    public static function white(array $power): array
+    {
+        return self::underLight(array_fill(0, self::SAMPLES, 1.0), $power);
+    }
+
+    /**
+     * X, Y, Z of a surface under a light; a perfect white has Y = 1.
+     *
+     * @param  array<int, float>  $reflectance  36 factors 0-1
+     * @param  array<int, float>  $power  36 values of the light's spectrum, in any unit
+     * @return array{float, float, float}
+     */
+    public static function underLight(array $reflectance, array $power): array
+    {
+        $total = $x = $y = $z = 0.0;
+        foreach ($power as $i => $p) {
+            $total += $p * self::Y[$i];
+            $x += $p * self::X[$i] * $reflectance[$i];
+            $y += $p * self::Y[$i] * $reflectance[$i];
+            $z += $p * self::Z[$i] * $reflectance[$i];
+        }
+
+        return [$x / $total, $y / $total, $z / $total];
+    }
+
+    /**
      * Weights that turn 36 reflectances into X, Y, Z (perfect white: Y = 1).
      *
      * @return array{array<int, float>, array<int, float>, array<int, float>}

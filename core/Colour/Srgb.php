@@ -61,6 +61,37 @@ final class Srgb
         return [$linear[0], $linear[1], $linear[2]];
     }
 
+    /**
+     * A change of X, Y, Z (white at Y = 1, under D50) as one of linear light.
+     *
+     * @param  array{array{float, float, float}, array{float, float, float}, array{float, float, float}}  $xyz
+     * @return array{array{float, float, float}, array{float, float, float}, array{float, float, float}}
+     */
+    public static function inLinearLight(array $xyz): array
+    {
+        return Adaptation::product(self::FROM_XYZ, Adaptation::product($xyz, self::TO_XYZ));
+    }
+
+    /**
+     * What makes X, Y, Z of linear light, as what makes linear light of it.
+     *
+     * @param  array{array{float, float, float}, array{float, float, float}, array{float, float, float}}  $toXyz
+     * @return array{array{float, float, float}, array{float, float, float}, array{float, float, float}}
+     */
+    public static function fromXyzOf(array $toXyz): array
+    {
+        return Adaptation::product(self::FROM_XYZ, $toXyz);
+    }
+
+    /**
+     * @param  array{float, float, float}  $linear
+     * @return array{float, float, float} X, Y, Z under D50, white at Y = 1
+     */
+    public static function xyz(array $linear): array
+    {
+        return Adaptation::apply(self::TO_XYZ, $linear);
+    }
+
     /** The code 0-255 of linear light. */
     public static function encode(float $linear): int
     {

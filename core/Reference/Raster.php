@@ -89,6 +89,45 @@ final readonly class Raster
     }
 
     /**
+     * The picture scaled down, in linear light: each new pixel is the mean of those whose centre it covers.
+     *
+     * @param  int  $width  of the result, no more than the picture's
+     * @param  int  $height  likewise
+     * @return array{list<float>, list<float>, list<float>} red, green, blue, 0-1
+     */
+    public function averaged(int $width, int $height): array
+    {
+        $decode = Srgb::decodeTable();
+        $red = $green = $blue = array_fill(0, $width * $height, 0.0);
+        $weight = array_fill(0, $width * $height, 0);
+        $columnOf = [];
+        for ($x = 0; $x < $this->width; $x++) {
+            $columnOf[] = intdiv($x * $width, $this->width);
+        }
+        $at = 0;
+        $rgb = $this->rgb;
+        for ($y = 0; $y < $this->height; $y++) {
+            $row = intdiv($y * $height, $this->height) * $width;
+            for ($x = 0; $x < $this->width; $x++, $at += 3) {
+                $to = $row + $columnOf[$x];
+                $red[$to] += $decode[ord($rgb[$at])];
+                $green[$to] += $decode[ord($rgb[$at + 1])];
+                $blue[$to] += $decode[ord($rgb[$at + 2])];
+                $weight[$to]++;
+            }
+        }
+        $count = $width * $height;
+        for ($i = 0; $i < $count; $i++) {
+            $n = max(1, $weight[$i]);
+            $red[$i] /= $n;
+            $green[$i] /= $n;
+            $blue[$i] /= $n;
+        }
+
+        return [$red, $green, $blue];
+    }
+
+    /**
      * The luminance of blocks of pixels, 0-1, row by row.
      *
      * @param  int  $block  pixels on a side

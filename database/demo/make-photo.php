@@ -2,17 +2,25 @@
 
 declare(strict_types=1);
 
-// Renders the demo reference and writes it as harbour.jpg beside itself. Usage: php database/demo/make-photo.php
-// Takes a few minutes on two cores.
+// Renders a demo reference and what the renderer knows of it, and writes NAME.jpg and NAME.truth.png beside itself.
+// Usage: php database/demo/make-photo.php harbour|lantern|jugs [samples]
+// Takes some ten minutes on two cores.
 
-$ppm = sys_get_temp_dir().'/harbour-'.getmypid().'.ppm';
-passthru('node '.escapeshellarg(__DIR__.'/render-photo.mjs').' '.escapeshellarg($ppm).' 1600 1200 '.(int) ($argv[1] ?? 64), $status);
-if ($status !== 0) {
-    exit($status);
-}
-$image = new Imagick($ppm);
-$image->setImageFormat('jpeg');
-$image->setImageCompressionQuality(91);
-$image->setSamplingFactors(['2x2', '1x1', '1x1']);
-$image->writeImage(__DIR__.'/harbour.jpg');
-unlink($ppm);
+$name = $argv[1] ?? 'harbour';
+$render = static function (string $target, string $raw, string ...$arguments): void {
+    passthru('node '.implode(' ', array_map(escapeshellarg(...), [__DIR__.'/render-photo.mjs', ...$arguments])), $status);
+    if ($status !== 0) {
+        exit($status);
+    }
+    $picture = new Imagick($raw);
+    if (str_ends_with($target, '.jpg')) {
+        $picture->setImageFormat('jpeg');
+        $picture->setImageCompressionQuality(91);
+        $picture->setSamplingFactors(['2x2', '1x1', '1x1']);
+    }
+    $picture->writeImage($target);
+    unlink($raw);
+};
+$raw = sys_get_temp_dir().'/'.$name.'-'.getmypid();
+$render(__DIR__."/$name.jpg", "$raw.ppm", "$raw.ppm", $name, '1600', '1200', (string) (int) ($argv[2] ?? 48));
+$render(__DIR__."/$name.truth.png", "$raw.pgm", '--truth', "$raw.pgm", $name, '800', '600');

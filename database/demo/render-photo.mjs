@@ -1,14 +1,17 @@
-// Renders the demo reference, a harbour still life (two glass floats, a painted buoy and a coil of rope on planks), by
-// path tracing, and writes it as PPM. Usage: node render-photo.mjs OUT.ppm [width height samples]
-// make-photo.php calls this and turns the result into a JPEG.
+// Renders a demo reference by path tracing and writes it as PPM, or what the renderer knows of it as PGM: the object and
+// the part of it that each pixel shows, lit, half-lit or in shadow.
+// Usage: node render-photo.mjs OUT.ppm SCENE [width height samples]
+//        node render-photo.mjs --truth OUT.pgm SCENE [width height]
+// make-photo.php calls this and turns the results into a JPEG and a PNG.
 import { writeFileSync } from 'node:fs';
 import { Worker, isMainThread, parentPort, workerData } from 'node:worker_threads';
 import { fileURLToPath } from 'node:url';
+import { add, cross, dot, fbm, had, lerp, mul, norm, sub } from './render/maths.mjs';
+import { GLASS, scenes } from './render/scenes.mjs';
 
 const TAU = Math.PI * 2;
 const EPS = 1e-4;
 
-// --- deterministic noise ---------------------------------------------------------------------------------------------
 let seed = 1;
 const random = () => {
     seed = (Math.imul(seed, 1664525) + 1013904223) | 0;
@@ -17,59 +20,16 @@ const random = () => {
     t ^= t >>> 13;
     return (t >>> 0) / 4294967296;
 };
-const hash = (x, y, z) => {
-    let h = Math.imul(x | 0, 374761393) + Math.imul(y | 0, 668265263) + Math.imul(z | 0, 2147483647);
-    h = Math.imul(h ^ (h >>> 13), 1274126177);
-    return ((h ^ (h >>> 16)) >>> 0) / 4294967296;
-};
-const smooth = (t) => t * t * (3 - 2 * t);
-const noise = (x, y, z) => {
-    const ix = Math.floor(x), iy = Math.floor(y), iz = Math.floor(z);
-    const fx = smooth(x - ix), fy = smooth(y - iy), fz = smooth(z - iz);
-    const mix = (a, b, t) => a + (b - a) * t;
-    const row = (dy, dz) => mix(hash(ix, iy + dy, iz + dz), hash(ix + 1, iy + dy, iz + dz), fx);
-    return mix(mix(row(0, 0), row(1, 0), fy), mix(row(0, 1), row(1, 1), fy), fz);
-};
-const fbm = (x, y, z) => noise(x, y, z) * 0.5 + noise(x * 2.1, y * 2.1, z * 2.1) * 0.27 + noise(x * 4.3, y * 4.3, z * 4.3) * 0.15 + noise(x * 8.7, y * 8.7, z * 8.7) * 0.08;
 
-// --- vectors ---------------------------------------------------------------------------------------------------------
-const add = (a, b) => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
-const sub = (a, b) => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
-const mul = (a, k) => [a[0] * k, a[1] * k, a[2] * k];
-const had = (a, b) => [a[0] * b[0], a[1] * b[1], a[2] * b[2]];
-const dot = (a, b) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-const cross = (a, b) => [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]];
-const norm = (a) => mul(a, 1 / Math.sqrt(dot(a, a)));
-const lerp = (a, b, t) => [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t, a[2] + (b[2] - a[2]) * t];
+const arguments_ = isMainThread ? process.argv.slice(2) : [];
+const wantsTruth = arguments_[0] === '--truth';
+if (wantsTruth) arguments_.shift();
+const [out, sceneName, w, h, n] = arguments_;
+const scene = scenes[isMainThread ? sceneName : workerData.sceneName];
+if (!scene) throw new Error(`Usage: node render-photo.mjs [--truth] OUT SCENE [width height samples]; scenes: ${Object.keys(scenes).join(', ')}`);
+const { spheres, marched, ground, wall, light, sky } = scene;
 
-// --- scene -----------------------------------------------------------------------------------------------------------
-const GLASS = 0, PAINT = 1, PLANKS = 2, WALL = 3, ROPE = 4, IRON = 5;
-const spheres = [
-    { c: [-1.35, 1.0, -0.1], r: 1.0, kind: GLASS, tint: [1.7, 0.3, 1.05] },
-    { c: [-1.35, 1.0, -0.1], r: 0.93, kind: GLASS, inner: true, tint: [0, 0, 0] },
-    { c: [0.42, 0.5, 1.15], r: 0.5, kind: GLASS, tint: [4.2, 1.5, 0.5] },
-    { c: [0.42, 0.5, 1.15], r: 0.455, kind: GLASS, inner: true, tint: [0, 0, 0] },
-    { c: [1.55, 1.08, -0.55], r: 1.08, kind: PAINT },
-];
-const tori = [
-    { c: [-0.75, 0.13, 2.05], R: 0.62, r: 0.12, kind: ROPE },
-    { c: [-0.7, 0.34, 2.02], R: 0.5, r: 0.12, kind: ROPE },
-    { c: [1.55, 2.3, -0.55], R: 0.17, r: 0.045, kind: IRON, upright: true },
-];
-const light = { c: [-4.6, 6.4, 4.2], r: 1.25, power: [150, 142, 127] };
-const sky = (d) => lerp([0.1, 0.1, 0.1], [0.2, 0.23, 0.28], 0.5 + 0.5 * d[1]);
-const buoyAxis = norm([0.32, 1, 0.18]);
-
-const torusDistance = (p, t) => {
-    const q = sub(p, t.c);
-    if (t.upright) return Math.hypot(Math.hypot(q[0], q[1]) - t.R, q[2]) - t.r;
-    const a = Math.atan2(q[2], q[0]);
-    const ring = Math.hypot(q[0], q[2]) - t.R;
-    const b = Math.atan2(q[1], ring);
-    // Three strands, laid round one another.
-    return Math.hypot(ring, q[1]) - t.r * (0.93 + 0.09 * Math.cos(3 * b + 26 * a));
-};
-
+// --- what a ray meets ------------------------------------------------------------------------------------------------
 const hitSphere = (o, d, s, far) => {
     const oc = sub(o, s.c);
     const b = dot(oc, d);
@@ -79,15 +39,15 @@ const hitSphere = (o, d, s, far) => {
     const t = -b - root > EPS ? -b - root : -b + root;
     return t > EPS && t < far ? t : Infinity;
 };
-const hitTorus = (o, d, t, far) => {
-    const bound = { c: t.c, r: t.R + t.r * 1.2 };
+const hitMarched = (o, d, t, far) => {
+    const { bound } = t;
     const oc = sub(o, bound.c);
     const inside = dot(oc, oc) < bound.r * bound.r;
     let at = inside ? 0.002 : hitSphere(o, d, bound, far);
     if (at === Infinity) return Infinity;
     const leave = at + 2 * bound.r + 0.1;
-    for (let i = 0; i < 96 && at < leave && at < far; i++) {
-        const distance = torusDistance(add(o, mul(d, at)), t);
+    for (let i = 0; i < 128 && at < leave && at < far; i++) {
+        const distance = t.distance(add(o, mul(d, at)));
         if (distance < 0.0008) return at > 0.004 ? at : Infinity;
         at += distance * 0.75;
     }
@@ -100,73 +60,32 @@ const trace = (o, d, skipGlass = false) => {
         const t = hitSphere(o, d, s, best);
         if (t < best) { best = t; object = s; }
     }
-    for (const torus of tori) {
-        const t = hitTorus(o, d, torus, best);
-        if (t < best) { best = t; object = torus; }
+    for (const shape of marched) {
+        const t = hitMarched(o, d, shape, best);
+        if (t < best) { best = t; object = shape; }
     }
     if (d[1] < 0) {
         const t = -o[1] / d[1];
-        if (t > EPS && t < best) { best = t; object = { kind: PLANKS }; }
+        if (t > EPS && t < best) { best = t; object = ground; }
     }
     if (d[2] < 0) {
-        const t = (-3.2 - o[2]) / d[2];
-        if (t > EPS && t < best) { best = t; object = { kind: WALL }; }
+        const t = (wall.back - o[2]) / d[2];
+        if (t > EPS && t < best) { best = t; object = wall; }
     }
     return [best, object];
 };
 
-// --- surfaces --------------------------------------------------------------------------------------------------------
-const planks = (p) => {
-    const board = Math.floor(p[2] / 0.82 + 40);
-    const across = (p[2] / 0.82 + 40) - board;
-    const x = p[0] + hash(board, 3, 7) * 9;
-    const grain = fbm(x * 0.7, across * 9 + board * 3.7, 2.2 + 0.6 * noise(x * 0.4, board, 1));
-    const fine = noise(x * 2.2, across * 70 + board * 11, 5);
-    const tone = 0.75 + 0.5 * hash(board, 1, 1);
-    let c = lerp([0.42, 0.31, 0.21], [0.2, 0.135, 0.085], Math.min(1, Math.max(0, grain * 1.5 - 0.25)));
-    c = mul(c, tone * (0.82 + 0.3 * fine));
-    const knot = noise(x * 0.9 + 4, board * 5.1, 9);
-    if (knot > 0.8) c = mul(c, 1 - (knot - 0.8) * 2.2);
-    const gap = Math.min(across, 1 - across) * 0.82;
-    return gap < 0.018 ? mul(c, 0.12) : mul(c, 0.75 + 0.25 * Math.min(1, gap / 0.06));
-};
-const wall = (p) => {
-    const board = Math.floor(p[0] / 0.9 + 30);
-    const across = p[0] / 0.9 + 30 - board;
-    const worn = fbm(p[0] * 1.6, p[1] * 0.7, board * 2.3);
-    const c = lerp([0.2, 0.26, 0.32], [0.3, 0.33, 0.35], Math.min(1, worn * 1.4 - 0.2));
-    const gap = Math.min(across, 1 - across) * 0.9;
-    return mul(c, (0.86 + 0.22 * hash(board, 8, 2)) * (gap < 0.014 ? 0.3 : 1));
-};
-const paint = (p, s) => {
-    const q = mul(sub(p, s.c), 1 / s.r);
-    const height = dot(q, buoyAxis);
-    const edge = 0.012 * (noise(q[0] * 9, q[1] * 9, q[2] * 9) - 0.5);
-    let c = height > 0.16 + edge || height < -0.3 + edge ? [0.66, 0.085, 0.035] : [0.75, 0.68, 0.52];
-    const scuff = fbm(q[0] * 4 + 3, q[1] * 4, q[2] * 4);
-    if (scuff > 0.62) c = lerp(c, [0.5, 0.42, 0.33], Math.min(0.55, (scuff - 0.62) * 4));
-    const stain = fbm(q[0] * 2, q[1] * 6 - 2, q[2] * 2);
-    return mul(c, 0.85 + 0.25 * stain);
-};
-const rope = (p, t) => {
-    const q = sub(p, t.c);
-    const a = Math.atan2(q[2], q[0]);
-    const b = Math.atan2(q[1], Math.hypot(q[0], q[2]) - t.R);
-    const strand = 0.5 + 0.5 * Math.cos(3 * b + 26 * a);
-    const fibre = noise(a * 60, b * 9, 3);
-    return mul([0.56, 0.44, 0.27], (0.5 + 0.5 * strand) * (0.75 + 0.4 * fibre));
-};
-
 const normalAt = (p, object) => {
-    if (object.kind === PLANKS) {
+    if (object.bumpy) {
         const e = 0.006;
         const bump = (x, z) => 0.012 * fbm(x * 3, z * 30, 4.4);
         return norm([bump(p[0] - e, p[2]) - bump(p[0] + e, p[2]), 2 * e, bump(p[0], p[2] - e) - bump(p[0], p[2] + e)]);
     }
-    if (object.kind === WALL) return [0, 0, 1];
-    if (object.R !== undefined) {
+    if (object === ground) return [0, 1, 0];
+    if (object === wall) return [0, 0, 1];
+    if (object.distance) {
         const e = 0.001;
-        const f = (dx, dy, dz) => torusDistance([p[0] + dx, p[1] + dy, p[2] + dz], object);
+        const f = (dx, dy, dz) => object.distance([p[0] + dx, p[1] + dy, p[2] + dz]);
         return norm([f(e, 0, 0) - f(-e, 0, 0), f(0, e, 0) - f(0, -e, 0), f(0, 0, e) - f(0, 0, -e)]);
     }
     return mul(sub(p, object.c), 1 / object.r);
@@ -252,12 +171,7 @@ const radiance = (o, d, depth) => {
         }
         if (dot(n, d) > 0) n = mul(n, -1);
         const cos = -dot(n, d);
-        let albedo, gloss = 0, rough = 0;
-        if (object.kind === PLANKS) { albedo = planks(p); gloss = 0.02; rough = 0.35; }
-        else if (object.kind === WALL) albedo = wall(p);
-        else if (object.kind === ROPE) albedo = rope(p, object);
-        else if (object.kind === IRON) { albedo = [0.12, 0.11, 0.1]; gloss = 0.3; rough = 0.15; }
-        else { albedo = paint(p, object); gloss = 0.045; rough = 0.03; }
+        const { albedo, gloss, rough } = object.surface(p, object);
         if (rough > 0 && rough < 0.1 && !diffused) got = add(got, had(carry, mul(lampMirrored(p, n, d, cos), fresnel(cos, gloss))));
         if (gloss > 0 && random() < fresnel(cos, gloss)) {
             const mirror = add(d, mul(n, 2 * cos));
@@ -284,14 +198,14 @@ const glassTint = (inner, t) => {
 };
 
 // --- camera ----------------------------------------------------------------------------------------------------------
-const eye = [0.15, 2.75, 8.2], look = [0.08, 0.86, 0];
+const { eye, look } = scene;
 const forward = norm(sub(look, eye));
 const right = norm(cross(forward, [0, 1, 0]));
 const up = cross(right, forward);
 
 const row = (y, width, height, samples) => {
     const line = new Float32Array(width * 3);
-    const zoom = 2 * Math.tan((31 * Math.PI) / 360);
+    const zoom = 2 * Math.tan((scene.angle * Math.PI) / 360);
     for (let x = 0; x < width; x++) {
         seed = Math.imul(y, 73856093) ^ Math.imul(x + 1, 19349663);
         for (let i = 0; i < 8; i++) random();
@@ -319,7 +233,7 @@ const develop = (linear, width, height) => {
             const fall = 1 - 0.28 * ((x / width - 0.5) ** 2 + (y / height - 0.5) ** 2) * 2;
             const luma = gauss();
             for (let k = 0; k < 3; k++) {
-                let v = linear[3 * (y * width + x) + k] * fall * 1.6;
+                let v = linear[3 * (y * width + x) + k] * fall * scene.exposure;
                 v += 0.0065 * Math.sqrt(Math.max(v, 0.004)) * (0.6 * luma + 0.7 * gauss());
                 v = Math.max(0, v);
                 v = v < 0.6 ? v : 0.6 + 0.4 * (1 - Math.exp(-(v - 0.6) / 0.4));
@@ -331,15 +245,67 @@ const develop = (linear, width, height) => {
     return bytes;
 };
 
-if (isMainThread) {
-    const [out, w = '1600', h = '1200', n = '64'] = process.argv.slice(2);
-    if (!out) throw new Error('Usage: node render-photo.mjs OUT.ppm [width height samples]');
-    const width = Number(w), height = Number(h), samples = Number(n);
+// --- what the renderer knows -----------------------------------------------------------------------------------------
+const LAMP_RAYS = 96;
+/** Where the lamp falls less than this on a surface (times the cosine) it is in shadow; above the second, lit. */
+const SHADOW_BELOW = 0.1, LIT_ABOVE = 0.5;
+
+/** The share of the lamp that reaches a point, times the cosine: 0-1. */
+const litShare = (p, n) => {
+    let sum = 0;
+    for (let i = 0; i < LAMP_RAYS; i++) {
+        const z = 1 - (2 * (i + 0.5)) / LAMP_RAYS, a = i * 2.39996, r = Math.sqrt(1 - z * z);
+        const to = sub(add(light.c, mul([r * Math.cos(a), z, r * Math.sin(a)], light.r)), p);
+        const distance = Math.sqrt(dot(to, to));
+        const d = mul(to, 1 / distance);
+        const cos = dot(n, d);
+        if (cos <= 0) continue;
+        const through = shadow(add(p, mul(n, 2 * EPS)), d, distance);
+        if (through) sum += cos * ((through[0] + through[1] + through[2]) / 3);
+    }
+    return sum / LAMP_RAYS;
+};
+
+/** One number for each object, part and light that can be seen; glass has no light side of its own. */
+const truthOf = (width, height) => {
+    const zoom = 2 * Math.tan((scene.angle * Math.PI) / 360);
+    const numbers = new Map();
+    const map = Buffer.alloc(width * height);
+    const objects = [...spheres, ...marched, ground, wall];
+    for (let y = 0; y < height; y++) {
+        for (let x = 0; x < width; x++) {
+            const u = ((x + 0.5) / width - 0.5) * zoom * (width / height), v = (0.5 - (y + 0.5) / height) * zoom;
+            const d = norm(add(forward, add(mul(right, u), mul(up, v))));
+            const [t, object] = trace(eye, d);
+            const p = add(eye, mul(d, t));
+            let name = String(objects.indexOf(object));
+            if (object.kind !== GLASS) {
+                // The grain of planks is no form: their light is that of the plain board.
+                const n = object === ground ? [0, 1, 0] : normalAt(p, object);
+                const flat = object === ground || object === wall;
+                const share = litShare(p, dot(n, d) > 0 ? mul(n, -1) : n) / (flat ? Math.max(1e-6, dot(n, norm(sub(light.c, p)))) : 1);
+                name += `.${object.part ? object.part(p, object) : 0}.${share < SHADOW_BELOW ? 0 : share < LIT_ABOVE ? 1 : 2}`;
+            }
+            if (!numbers.has(name)) numbers.set(name, numbers.size + 1);
+            map[y * width + x] = numbers.get(name);
+        }
+    }
+    return map;
+};
+
+if (wantsTruth) {
+    const width = Number(w ?? 800), height = Number(h ?? 600);
+    writeFileSync(out, Buffer.concat([Buffer.from(`P5\n${width} ${height}\n255\n`), truthOf(width, height)]));
+    // Where the light comes from in the picture, in degrees from the right, counter-clockwise.
+    const middle = look, towards = sub(light.c, middle);
+    console.log(JSON.stringify({ lightDegrees: (Math.atan2(dot(towards, up), dot(towards, right)) * 180) / Math.PI }));
+} else if (isMainThread) {
+    const width = Number(w ?? 1600), height = Number(h ?? 1200), samples = Number(n ?? 64);
     const image = new Float32Array(width * height * 3);
     const workers = 2;
     await Promise.all(
         Array.from({ length: workers }, (_, from) => new Promise((done, failed) => {
-            const worker = new Worker(fileURLToPath(import.meta.url), { workerData: { from, workers, width, height, samples } });
+            const worker = new Worker(fileURLToPath(import.meta.url), { workerData: { sceneName, from, workers, width, height, samples } });
             worker.on('message', ({ y, line }) => image.set(line, y * width * 3));
             worker.on('error', failed);
             worker.on('exit', done);

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Reference;
+
+/** How far back a zone lies: what is near is drawn warmer, crisper and in more contrast. */
+enum Distance: string
+{
+    case Near = 'near';
+    case Between = 'between';
+    case Far = 'far';
+}

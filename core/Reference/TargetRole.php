@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Reference;
+
+/** What a colour is in its zone. */
+enum TargetRole: string
+{
+    case Light = 'light';
+    case Middle = 'middle';
+    case Dark = 'dark';
+    /** Small and far from the rest: a glint, a crack. */
+    case Accent = 'accent';
+    /** Another hue scattered through the zone: violet in brown, blue in black. */
+    case Shimmer = 'shimmer';
+    /** Light thrown back into the shadow side from what lies beside it. */
+    case Reflected = 'reflected';
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::Light => 'light',
+            self::Middle => 'middle',
+            self::Dark => 'dark',
+            self::Accent => 'accent',
+            self::Shimmer => 'shimmer',
+            self::Reflected => 'reflected light',
+        };
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Reference;
+
+/** How the light falls on a zone. */
+enum ZoneLight: string
+{
+    case Lit = 'lit';
+    case HalfLit = 'half-lit';
+    case Shadow = 'shadow';
+    case CastShadow = 'cast-shadow';
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::Lit => 'light side',
+            self::HalfLit => 'half light',
+            self::Shadow => 'shadow side',
+            self::CastShadow => 'cast shadow',
+        };
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Reference;
+
+use Prism\Colour\Lab;
+
+/** A colour found in a zone. */
+final readonly class ZoneTarget
+{
+    /**
+     * @param  float  $share  of the zone, 0-1
+     * @param  float  $spread  root mean square distance of its pixels from their mean, in CIELAB units
+     * @param  float  $x  a spot that shows it well, share of the width
+     * @param  float  $y  share of the height
+     */
+    public function __construct(public TargetRole $role, public Lab $colour, public float $share, public float $spread, public float $x, public float $y)
+    {
+    }
+}
