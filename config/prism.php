@@ -16,5 +16,7 @@ return [
         'max_megapixels' => 60,
         // Long edge of the working picture that is sampled and shown.
         'working_edge' => 1600,
+        // Long edge of the picture that is shown when one looks closely.
+        'large_edge' => 2800,
     ],
 ];

@@ -5,14 +5,17 @@ declare(strict_types=1);
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\CalibrationController;
 use App\Http\Controllers\ChartController;
+use App\Http\Controllers\LookController;
 use App\Http\Controllers\MatchController;
 use App\Http\Controllers\MaterialController;
 use App\Http\Controllers\PencilController;
 use App\Http\Controllers\PieceController;
 use App\Http\Controllers\PlanController;
+use App\Http\Controllers\ReferenceController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SubstituteController;
 use App\Http\Controllers\SwatchController;
+use App\Http\Controllers\TargetController;
 use App\Http\Controllers\WorkController;
 use App\Http\Controllers\ZoneController;
 use Illuminate\Support\Facades\Route;
@@ -77,15 +80,37 @@ Route::middleware('auth')->group(static function (): void {
     Route::patch('pieces/{piece}', [PieceController::class, 'update']);
     Route::delete('pieces/{piece}', [PieceController::class, 'destroy']);
     Route::post('pieces/{piece}/restore', [PieceController::class, 'restore']);
-    Route::get('pieces/{piece}/photos/{view}', [PieceController::class, 'photo'])->name('pieces.photo');
     Route::post('pieces/{piece}/samples', [PieceController::class, 'sample']);
     Route::post('pieces/{piece}/recipes', [MatchController::class, 'search']);
     Route::post('pieces/{piece}/predictions', [MatchController::class, 'predict']);
 
+    Route::post('pieces/{piece}/references', [ReferenceController::class, 'store'])->middleware('throttle:uploads');
+    Route::patch('references/{reference}', [ReferenceController::class, 'update']);
+    Route::post('references/{reference}/photo', [ReferenceController::class, 'replace'])->middleware('throttle:uploads');
+    Route::put('references/{reference}/balance', [ReferenceController::class, 'balance']);
+    Route::delete('references/{reference}', [ReferenceController::class, 'destroy']);
+    Route::post('references/{reference}/restore', [ReferenceController::class, 'restore']);
+    Route::get('references/{reference}/photos/{view}', [ReferenceController::class, 'photo'])->name('references.photo');
+
+    Route::get('pieces/{piece}/look', [LookController::class, 'show']);
+    Route::get('pieces/{piece}/cut', [LookController::class, 'preview']);
+    Route::get('pieces/{piece}/reserves', [LookController::class, 'reserves']);
+    Route::post('pieces/{piece}/same-spot', [LookController::class, 'sameSpot']);
+    Route::post('pieces/{piece}/beside', [LookController::class, 'beside']);
+    Route::get('pieces/{piece}/transfer.pdf', [LookController::class, 'transfer']);
+
     Route::post('pieces/{piece}/zones', [ZoneController::class, 'store']);
+    Route::post('pieces/{piece}/zones/find', [ZoneController::class, 'find']);
+    Route::post('pieces/{piece}/zones/merge', [ZoneController::class, 'merge']);
+    Route::post('pieces/{piece}/zones/lasso', [ZoneController::class, 'lasso']);
+    Route::post('pieces/{piece}/zones/undo', [ZoneController::class, 'undo']);
+    Route::post('zones/{zone}/split', [ZoneController::class, 'split']);
     Route::patch('zones/{zone}', [ZoneController::class, 'update']);
     Route::delete('zones/{zone}', [ZoneController::class, 'destroy']);
-    Route::post('zones/{zone}/restore', [ZoneController::class, 'restore']);
+    Route::post('zones/{zone}/targets', [TargetController::class, 'store']);
+    Route::patch('targets/{target}', [TargetController::class, 'update']);
+    Route::delete('targets/{target}', [TargetController::class, 'destroy']);
+    Route::post('targets/{target}/restore', [TargetController::class, 'restore']);
 
     Route::get('pieces/{piece}/plan', [PlanController::class, 'show']);
     Route::get('pieces/{piece}/plan.pdf', [PlanController::class, 'sheet']);

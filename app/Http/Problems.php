@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Studio\ZoneRefused;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\Exceptions\ThrottleRequestsException;
@@ -15,12 +16,13 @@ use Prism\Layering\InvalidStep;
 use Prism\Layering\NotationError;
 use Prism\Layering\UnknownPencil;
 use Prism\Materials\InvalidMaterial;
+use Prism\Reference\LookRefused;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** How the core's refusals reach the browser: as validation errors, in their own words. */
 final class Problems
 {
-    private const REFUSALS = [InvalidColour::class, InvalidStep::class, NotationError::class, UnknownPencil::class, InvalidMaterial::class];
+    private const REFUSALS = [InvalidColour::class, InvalidStep::class, NotationError::class, UnknownPencil::class, InvalidMaterial::class, LookRefused::class, ZoneRefused::class];
 
     private const ROWS_SHOWN = 200;
 

@@ -30,6 +30,28 @@ final class DoWork implements ShouldQueue
     {
     }
 
+    /**
+     * Asks for a long work. What is waiting or running already is not asked for twice: of most kinds one at a time, of those
+     * about a piece one for each piece.
+     *
+     * @param  array<string, mixed>  $wish
+     */
+    public static function begin(User $artist, WorkKind $kind, array $wish): Work
+    {
+        $open = Work::query();
+        $open->where('user_id', $artist->id)->where('kind', $kind->value)->whereIn('state', ['waiting', 'running']);
+        if ($kind->isAboutPiece()) {
+            $open->where('wish->piece', $wish['piece'] ?? '');
+        }
+        $work = $open->first();
+        if ($work === null) {
+            $work = $artist->works()->create(['kind' => $kind->value, 'wish' => $wish]);
+            self::dispatch($work->id);
+        }
+
+        return $work;
+    }
+
     public function handle(): void
     {
         $waiting = Work::query()->whereKey($this->work);

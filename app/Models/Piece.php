@@ -12,32 +12,47 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Carbon;
+use Prism\Colour\Lamp;
 use Prism\Matching\School;
+use Prism\Reference\Highlights;
 
 /**
- * One drawing: a reference photo, a paper, a school and the zones read from the photo.
+ * One drawing: its references, a paper, a school and the zones read in the first reference.
  *
  * @property string $id
  * @property int $user_id
  * @property int $paper_id
  * @property string $title
  * @property School $school
- * @property int $photo_width
- * @property int $photo_height
+ * @property array{x: float, y: float, width: float, height: float}|null $crop
+ * @property float $width_mm
+ * @property float $height_mm
+ * @property string $unit
+ * @property array{mode: string, photoDark: float, photoLight: float, reachDark: float, reachLight: float}|null $tone
+ * @property float|null $light_degrees
+ * @property Highlights $highlights
+ * @property Lamp $lamp
+ * @property string|null $zone_map
  * @property Carbon $updated_at
  * @property-read User $user
  * @property-read Paper $paper
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Zone> $zones
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, Reference> $references
  */
 final class Piece extends Model
 {
     /** @use HasFactory<PieceFactory> */
     use HasFactory, HasUlids, SoftDeletes;
 
-    protected $fillable = ['paper_id', 'title', 'school', 'photo_width', 'photo_height'];
+    protected $fillable = ['paper_id', 'title', 'school', 'crop', 'width_mm', 'height_mm', 'unit', 'tone', 'light_degrees', 'highlights', 'lamp', 'zone_map'];
 
     /** @var array<string, string> */
-    protected $casts = ['school' => School::class];
+    protected $casts = ['school' => School::class, 'crop' => 'array', 'tone' => 'array', 'highlights' => Highlights::class, 'lamp' => Lamp::class, 'width_mm' => 'float', 'height_mm' => 'float', 'light_degrees' => 'float'];
+
+    /** @var list<string> bytes, not for JSON */
+    protected $hidden = ['zone_map'];
+
+    protected $attributes = ['width_mm' => 240, 'height_mm' => 180, 'unit' => 'mm', 'highlights' => 'reserve', 'lamp' => 'daylight'];
 
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo
@@ -51,13 +66,43 @@ final class Piece extends Model
         return $this->belongsTo(Paper::class);
     }
 
-    /** @return HasMany<Zone, $this> */
+    /** @return HasMany<Zone, $this> what is to be drawn */
     public function zones(): HasMany
+    {
+        $zones = $this->allZones();
+        $zones->where('outside', false);
+
+        return $zones;
+    }
+
+    /** @return HasMany<Zone, $this> and what the crop leaves out */
+    public function allZones(): HasMany
     {
         $zones = $this->hasMany(Zone::class);
         $zones->orderBy('position')->orderBy('id');
 
         return $zones;
+    }
+
+    /** @return HasMany<Reference, $this> */
+    public function references(): HasMany
+    {
+        $references = $this->hasMany(Reference::class);
+        $references->orderBy('position')->orderBy('id');
+
+        return $references;
+    }
+
+    /** The one that zones and targets are read in. */
+    public function reference(): Reference
+    {
+        return $this->references->firstOrFail();
+    }
+
+    /** @return HasMany<ZoneChange, $this> */
+    public function zoneChanges(): HasMany
+    {
+        return $this->hasMany(ZoneChange::class);
     }
 
     /** @return HasMany<DrawnStep, $this> */

@@ -8,10 +8,10 @@ use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * The stack that was chosen for a zone, in stack notation. What it looks like is computed, not stored.
+ * The stack that was chosen for a target, in stack notation. What it looks like is computed, not stored.
  *
  * @property string $id
- * @property string $zone_id
+ * @property string $target_id
  * @property string $stack
  */
 final class Recipe extends Model

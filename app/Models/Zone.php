@@ -7,11 +7,12 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
-use Illuminate\Database\Eloquent\Relations\HasOne;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
 
 /**
- * A named sample of the photo, and the colour that it is to have in the drawing.
+ * A part of the picture that is drawn as one: an area of the zone map, or a mere spot that was sampled. Its colours are its
+ * targets.
  *
  * @property string $id
  * @property string $piece_id
@@ -19,22 +20,29 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property float $x
  * @property float $y
  * @property float $radius
- * @property float $L
- * @property float $a
- * @property float $b
- * @property float $spread
  * @property int $position
  * @property int $version
+ * @property ?int $label
+ * @property float $share
+ * @property ?string $outline
+ * @property array<string, mixed>|null $estimates
+ * @property array<string, mixed>|null $corrections
+ * @property bool $named
+ * @property bool $fits
+ * @property bool $outside
  * @property-read Piece $piece
- * @property-read ?Recipe $recipe
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, ZoneTarget> $targets
  */
 final class Zone extends Model
 {
     use HasUlids, SoftDeletes;
 
-    protected $fillable = ['name', 'x', 'y', 'radius', 'L', 'a', 'b', 'spread', 'position', 'version'];
+    protected $fillable = ['name', 'x', 'y', 'radius', 'position', 'version', 'label', 'share', 'outline', 'estimates', 'corrections', 'named', 'fits', 'outside'];
 
-    protected $attributes = ['version' => 1];
+    protected $attributes = ['version' => 1, 'share' => 0, 'named' => true, 'fits' => true, 'outside' => false];
+
+    /** @var array<string, string> */
+    protected $casts = ['estimates' => 'array', 'corrections' => 'array', 'named' => 'boolean', 'fits' => 'boolean', 'outside' => 'boolean', 'share' => 'float', 'x' => 'float', 'y' => 'float', 'radius' => 'float', 'label' => 'integer'];
 
     /** @return BelongsTo<Piece, $this> */
     public function piece(): BelongsTo
@@ -42,9 +50,12 @@ final class Zone extends Model
         return $this->belongsTo(Piece::class);
     }
 
-    /** @return HasOne<Recipe, $this> */
-    public function recipe(): HasOne
+    /** @return HasMany<ZoneTarget, $this> */
+    public function targets(): HasMany
     {
-        return $this->hasOne(Recipe::class);
+        $targets = $this->hasMany(ZoneTarget::class);
+        $targets->orderByRaw("FIELD(role, 'light', 'middle', 'dark', 'reflected', 'accent', 'shimmer')")->orderByDesc('share')->orderBy('id');
+
+        return $targets;
     }
 }

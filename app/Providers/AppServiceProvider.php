@@ -30,7 +30,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(Engine::class, static fn (Application $app): Engine => new Engine($app->make(Calibrations::class), $app->make('cache.store'), $storage().'/engine'));
         $this->app->singleton(PhotoStore::class, static fn (): PhotoStore => new PhotoStore($storage().'/pieces'));
         $this->app->singleton(ChartPictures::class, static fn (): ChartPictures => new ChartPictures($storage().'/charts'));
-        $this->app->singleton(PhotoReader::class, static fn (): PhotoReader => new PhotoReader((int) config('prism.photo.max_megapixels'), (int) config('prism.photo.working_edge')));
+        $this->app->singleton(PhotoReader::class, static fn (): PhotoReader => new PhotoReader((int) config('prism.photo.max_megapixels'), (int) config('prism.photo.working_edge'), (int) config('prism.photo.large_edge')));
     }
 
     public function boot(): void

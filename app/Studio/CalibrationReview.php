@@ -7,8 +7,7 @@ namespace App\Studio;
 use App\Models\Calibration as CalibrationModel;
 use App\Models\Paper as PaperModel;
 use App\Models\User;
-use App\Models\Zone;
-use Illuminate\Database\Eloquent\Builder;
+use App\Models\ZoneTarget;
 use Prism\Calibration\Calibration;
 use Prism\Calibration\Lessons;
 use Prism\Calibration\Swatch;
@@ -51,30 +50,30 @@ final class CalibrationReview
     /**
      * The artist's own recipes as two calibrations see them; null stands for the pencils' own colours.
      *
-     * @return list<array{zone: Zone, old: Lab, new: Lab, shift: float, oldMiss: float, newMiss: float}> largest shift first
+     * @return list<array{target: ZoneTarget, old: Lab, new: Lab, shift: float, oldMiss: float, newMiss: float}> largest shift first
      */
     public function recipes(User $artist, ?CalibrationModel $old, ?CalibrationModel $new): array
     {
-        $zones = Zone::query()->whereHas('recipe')->whereHas('piece', static fn (Builder $piece) => $piece->where('user_id', $artist->id))->with(['recipe', 'piece.paper'])->get();
+        $targets = Targets::withRecipe($artist);
         $stacks = [];
-        foreach ($zones as $zone) {
-            $stacks[] = Stack::parse((string) $zone->recipe?->stack);
+        foreach ($targets as $target) {
+            $stacks[] = Stack::parse((string) $target->recipe?->stack);
         }
         $desk = $this->catalogue->desk($artist, ...$stacks);
         $sides = ['old' => $this->calibrations->read($old?->id, $desk), 'new' => $this->calibrations->read($new?->id, $desk)];
         $predictors = [];
         $found = [];
-        foreach ($zones as $i => $zone) {
-            $paper = $zone->piece->paper;
+        foreach ($targets->values() as $i => $row) {
+            $paper = $row->zone->piece->paper;
             $seen = array_map(static function (Calibration $side) use (&$predictors, $paper, $stacks, $i): Lab {
                 $key = spl_object_id($side).$paper->slug;
                 $predictors[$key] ??= $side->predictor(Catalogue::paper($paper));
 
                 return $predictors[$key]->model->draw($stacks[$i])->lab();
             }, $sides);
-            $target = ZoneRecipes::target($zone);
+            $target = Targets::drawn($row);
             $found[] = [
-                'zone' => $zone, 'old' => $seen['old'], 'new' => $seen['new'], 'shift' => $seen['old']->differenceTo($seen['new']),
+                'target' => $row, 'old' => $seen['old'], 'new' => $seen['new'], 'shift' => $seen['old']->differenceTo($seen['new']),
                 'oldMiss' => $target->differenceTo($seen['old']), 'newMiss' => $target->differenceTo($seen['new']),
             ];
         }
@@ -88,8 +87,8 @@ final class CalibrationReview
     {
         $drawn = array_map(static fn (Swatch $swatch): Stack => $swatch->stack, $this->catalogue->swatches($artist));
         $recipes = [];
-        foreach (Zone::query()->whereHas('recipe')->whereHas('piece', static fn (Builder $piece) => $piece->where('user_id', $artist->id))->with('recipe')->get() as $zone) {
-            $recipes[] = Stack::parse((string) $zone->recipe?->stack);
+        foreach (Targets::withRecipe($artist) as $target) {
+            $recipes[] = Stack::parse((string) $target->recipe?->stack);
         }
         $desk = $this->catalogue->desk($artist, ...$recipes);
         $predictor = $this->engine->predictor($paper, $artist, $desk);

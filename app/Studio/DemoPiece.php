@@ -8,70 +8,105 @@ use App\Models\Paper;
 use App\Models\Piece;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
+use Prism\Matching\Limits;
 use Prism\Matching\School;
 use Prism\Matching\Target;
+use Prism\Reference\ZoneMap;
 
-/** The harbour still life as a piece of one's own: zones, and recipes for them from the pencils in one's box. */
+/** The demo references as pieces of one's own: zones found in the photo, and recipes for them from the pencils in one's box. */
 final class DemoPiece
 {
-    /** Zones of the harbour photo: x, y, radius as shares; the last two have no recipe yet. */
-    private const ZONES = [
-        'Lamp glint on the float' => [0.217, 0.385, 0.004],
-        'Float, light' => [0.2, 0.5, 0.012],
-        'Float, foot' => [0.197, 0.648, 0.008],
-        'Buoy, light red' => [0.655, 0.315, 0.012],
-        'Buoy, shadow red' => [0.86, 0.41, 0.012],
-        'Buoy, cream band' => [0.63, 0.44, 0.012],
-        'Small float, blue' => [0.52, 0.65, 0.01],
-        'Rope, light side' => [0.29, 0.884, 0.006],
-        'Wall boards' => [0.44, 0.2, 0.018],
-        'Planks, middle' => [0.8, 0.85, 0.018],
-        'Cast shadow' => [0.78, 0.665, 0.008],
+    /** Photos of database/demo: what the piece is called, and how many zones it is cut into. */
+    private const PIECES = [
+        'harbour' => ['Floats and buoy on planks', 22],
+        'lantern' => ['Lantern and rope', 20],
+        'jugs' => ['Three glazed jugs', 20],
     ];
 
+    /** What an artist would call the zones at some spots of the harbour, shares of width and height. */
+    private const NAMES = [
+        'Green float, upper' => [0.2, 0.4],
+        'Green float, lower' => [0.2, 0.6],
+        'Buoy, light red' => [0.655, 0.315],
+        'Buoy, shadow red' => [0.86, 0.41],
+        'Buoy, cream band' => [0.63, 0.44],
+        'Small float, blue' => [0.55, 0.65],
+        'Wall boards' => [0.3, 0.15],
+        'Planks in front' => [0.1, 0.9],
+    ];
+
+    /** Zones, by their order, that have no recipe yet: there is something left to try. */
     private const WITHOUT_RECIPE = 2;
 
     public function __construct(
-        private readonly PhotoReader $reader,
-        private readonly PhotoStore $photos,
+        private readonly References $references,
+        private readonly PictureReadings $readings,
+        private readonly ZoneBook $zones,
         private readonly Engine $engine,
         private readonly Catalogue $catalogue,
     ) {
     }
 
-    /** With an empty box the zones have no recipes yet. */
+    /** The harbour. With an empty box the zones have no recipes yet. */
     public function for(User $user): Piece
     {
-        $file = database_path('demo/harbour.jpg');
-        $photo = $this->reader->read($file);
-        $paper = Paper::query()->where('slug', 'harbour-cartridge')->firstOrFail();
-        $box = $this->catalogue->box($user);
-        $search = count($box) === 0 ? null : $this->engine->search($paper, $user, $box);
-
-        return DB::transaction(function () use ($user, $file, $photo, $paper, $search): Piece {
-            $piece = $user->pieces()->create([
-                'title' => 'Floats and buoy on planks',
-                'paper_id' => $paper->id,
-                'school' => School::LightToDark,
-                'photo_width' => $photo->width,
-                'photo_height' => $photo->height,
-            ]);
-            $this->photos->put($piece, $photo, $file);
-            $position = 0;
-            foreach (self::ZONES as $name => [$x, $y, $radius]) {
-                $sample = $this->photos->sample($piece, $x, $y, $radius);
-                $zone = $piece->zones()->create([
-                    'name' => $name, 'x' => $x, 'y' => $y, 'radius' => $radius,
-                    'L' => $sample->colour->L, 'a' => $sample->colour->a, 'b' => $sample->colour->b,
-                    'spread' => $sample->spread, 'position' => ++$position,
-                ]);
-                if ($search !== null && $position <= count(self::ZONES) - self::WITHOUT_RECIPE) {
-                    $best = $search->find(Target::colour(ZoneRecipes::target($zone)))[0];
-                    $zone->recipe()->create(['stack' => (string) $best->stack]);
-                }
-            }
+        return DB::transaction(function () use ($user): Piece {
+            $piece = $this->piece($user, 'harbour');
+            $this->name($piece);
+            $this->match($piece);
 
             return $piece;
         });
+    }
+
+    /** The other two, with zones and without recipes. */
+    public function others(User $user): void
+    {
+        DB::transaction(function () use ($user): void {
+            $this->piece($user, 'jugs');
+            $this->piece($user, 'lantern');
+        });
+    }
+
+    private function piece(User $user, string $name): Piece
+    {
+        [$title, $zones] = self::PIECES[$name];
+        $piece = $user->pieces()->create([
+            'title' => $title,
+            'paper_id' => Paper::query()->where('slug', 'harbour-cartridge')->valueOrFail('id'),
+            'school' => School::LightToDark,
+        ]);
+        $this->references->begin($piece, database_path("demo/$name.jpg"));
+        $this->readings->read($piece->reference());
+        $this->zones->find($piece, $zones);
+        $piece->zoneChanges()->delete();
+
+        return $piece;
+    }
+
+    private function name(Piece $piece): void
+    {
+        $map = $this->zones->map($piece);
+        assert($map instanceof ZoneMap);
+        $zones = $piece->zones()->get()->keyBy('label');
+        foreach (self::NAMES as $name => [$x, $y]) {
+            $zones->get($map->at($x, $y))?->update(['name' => $name, 'named' => true]);
+        }
+    }
+
+    private function match(Piece $piece): void
+    {
+        $box = $this->catalogue->box($piece->user);
+        if (count($box) === 0) {
+            return;
+        }
+        $search = $this->engine->search($piece->paper, $piece->user, $box);
+        $limits = new Limits(top: 1, school: $piece->school);
+        $zones = $piece->zones()->with('targets')->get();
+        foreach ($zones->slice(0, max(0, $zones->count() - self::WITHOUT_RECIPE)) as $zone) {
+            foreach ($zone->targets as $target) {
+                $target->recipe()->create(['stack' => (string) $search->find(Target::colour(Targets::read($target)), $limits)[0]->stack]);
+            }
+        }
     }
 }

@@ -6,8 +6,7 @@ namespace App\Studio;
 
 use App\Models\Paper as PaperModel;
 use App\Models\User;
-use App\Models\Zone;
-use Illuminate\Database\Eloquent\Builder;
+use App\Models\ZoneTarget;
 use Prism\Layering\GrainSection;
 use Prism\Layering\Prediction;
 use Prism\Layering\Stack;
@@ -52,14 +51,18 @@ final class PencilPage
         return array_map(static fn (array $partner): array => [...$partner, 'prediction' => $predictor->predict($partner['stack'])], $found);
     }
 
-    /** @return list<Zone> of the artist's pieces whose recipe has it */
+    /** @return list<ZoneTarget> of the artist's pieces whose recipe has it */
     public function usedIn(User $artist, PencilId $id): array
     {
-        $zones = Zone::query()->whereHas('piece', static fn (Builder $piece) => $piece->where('user_id', $artist->id))
-            ->whereHas('recipe', static fn (Builder $recipe) => $recipe->where('stack', 'like', '%'.$id.'@%'))
-            ->with(['piece', 'recipe'])->get();
+        $uses = [];
+        foreach (Targets::withRecipe($artist) as $target) {
+            if (str_contains((string) $target->recipe?->stack, $id.'@')) {
+                $uses[] = $target;
+            }
+        }
+        usort($uses, static fn (ZoneTarget $a, ZoneTarget $b): int => [$a->zone->piece_id, $a->zone->position] <=> [$b->zone->piece_id, $b->zone->position]);
 
-        return array_values($zones->sortBy(['piece_id', 'position'])->all());
+        return $uses;
     }
 
     /** @return ?array{before: float, after: float, swatches: int} mean dE00 of its swatches under the calibration in force */

@@ -8,11 +8,10 @@ namespace App\Studio;
 final readonly class Photo
 {
     /**
-     * @param  string  $jpeg  to show
-     * @param  string  $valueJpeg  the same as neutral greys of the same L*
-     * @param  string  $rgb  the pixels to sample, three bytes each, row by row
+     * @param  string  $rgb  the pixels to work on, three bytes each, row by row
+     * @param  string  $large  JPEG of the same with more pixels, to look at closely
      */
-    public function __construct(public int $width, public int $height, public string $jpeg, public string $valueJpeg, public string $rgb)
+    public function __construct(public int $width, public int $height, public string $rgb, public string $large)
     {
     }
 }

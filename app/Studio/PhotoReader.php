@@ -7,10 +7,11 @@ namespace App\Studio;
 use Imagick;
 use ImagickException;
 use ImagickPixel;
+use Prism\Colour\Srgb;
 
 /**
  * Decodes an uploaded picture: checks it before decoding, turns it upright by its EXIF, converts its profile to sRGB,
- * takes the first frame of an animation, and scales it to the working size.
+ * takes the first frame of an animation, and scales it to the working size, with a larger one to look at.
  */
 final class PhotoReader
 {
@@ -24,9 +25,11 @@ final class PhotoReader
     /** Shipped with TCPDF: the profile that pictures are converted to. */
     private const SRGB_PROFILE = 'vendor/tecnickcom/tcpdf/include/sRGB.icc';
 
+    private const LARGE_QUALITY = 88;
+
     private const MEMORY_MEGABYTES = 1024;
 
-    public function __construct(private readonly int $maxMegapixels, private readonly int $workingEdge)
+    public function __construct(private readonly int $maxMegapixels, private readonly int $workingEdge, private readonly int $largeEdge)
     {
     }
 
@@ -45,9 +48,9 @@ final class PhotoReader
         try {
             $image = new Imagick;
             $image->setResourceLimit(Imagick::RESOURCETYPE_MEMORY, self::MEMORY_MEGABYTES * 1024 * 1024);
-            if ($format === 'jpeg' && $edge > 2 * $this->workingEdge) {
+            if ($format === 'jpeg' && $edge > $this->largeEdge) {
                 // Lets the decoder scale while it reads; a large photo then needs a fraction of the memory.
-                $image->setOption('jpeg:size', sprintf('%1$dx%1$d', 2 * $this->workingEdge));
+                $image->setOption('jpeg:size', sprintf('%1$dx%1$d', $this->largeEdge));
             }
             $image->readImage($format.':'.$path.'[0]');
 
@@ -87,26 +90,35 @@ final class PhotoReader
      */
     private function prepared(Imagick $image): Photo
     {
+        // Scaled first: there is less to convert then. The profile stays with it until it is used.
+        self::within($image, $this->largeEdge);
         $this->toSrgb($image);
         $image->autoOrient();
         $image->setImageBackgroundColor(new ImagickPixel('white'));
         $image->setImageAlphaChannel(Imagick::ALPHACHANNEL_REMOVE);
         $image->stripImage();
-        if (max($image->getImageWidth(), $image->getImageHeight()) > $this->workingEdge) {
-            $image->thumbnailImage($this->workingEdge, $this->workingEdge, true);
-        }
         $image->setImageDepth(8);
         $image->setImageType(Imagick::IMGTYPE_TRUECOLOR);
+        $image->setImageFormat('jpeg');
+        $image->setImageCompressionQuality(self::LARGE_QUALITY);
+        $large = $image->getImageBlob();
+        self::within($image, $this->workingEdge);
+        $rgb = PhotoRenderer::pixels($image);
+        if (self::isBlack($image)) {
+            throw new PhotoRefused('This picture is black all over; there is nothing to read in it. Choose one that is better exposed.');
+        }
 
-        $value = $this->valueView($image);
+        return new Photo($image->getImageWidth(), $image->getImageHeight(), $rgb, $large);
+    }
 
-        return new Photo(
-            $image->getImageWidth(),
-            $image->getImageHeight(),
-            self::jpeg($image),
-            self::jpeg($value),
-            self::pixels($image),
-        );
+    /** @throws ImagickException */
+    private static function within(Imagick $image, int $edge): void
+    {
+        $long = max($image->getImageWidth(), $image->getImageHeight());
+        if ($long > $edge) {
+            $size = static fn (int $length): int => max(1, (int) round($length * $edge / $long));
+            $image->resizeImage($size($image->getImageWidth()), $size($image->getImageHeight()), Imagick::FILTER_TRIANGLE, 1.0);
+        }
     }
 
     /** @throws ImagickException */
@@ -126,47 +138,15 @@ final class PhotoReader
         }
     }
 
-    /**
-     * Each pixel as the neutral grey of its own L*.
-     *
-     * @throws PhotoRefused if it is black all over
-     * @throws ImagickException
-     */
-    private function valueView(Imagick $image): Imagick
+    /** @throws ImagickException */
+    private static function isBlack(Imagick $image): bool
     {
-        $value = clone $image;
-        // Relative luminance in linear light; as a grey of that luminance it has the same L*.
-        $value->transformImageColorspace(Imagick::COLORSPACE_RGB);
-        $row = [0.2225045, 0.7168786, 0.0606169, 0.0, 0.0];
-        $value->colorMatrixImage([...$row, ...$row, ...$row, 0.0, 0.0, 0.0, 1.0, 0.0, 0.0, 0.0, 0.0, 0.0, 1.0]);
-        $value->transformImageColorspace(Imagick::COLORSPACE_SRGB);
-        $range = $value->getImageChannelRange(Imagick::CHANNEL_RED);
-        $lightest = $range['maxima'] / $value->getQuantum();
-        if ($lightest * 100.0 < self::BLACK_BELOW) {
-            throw new PhotoRefused('This picture is black all over; there is nothing to read in it. Choose one that is better exposed.');
+        $lightest = 0.0;
+        foreach ([Imagick::CHANNEL_RED, Imagick::CHANNEL_GREEN, Imagick::CHANNEL_BLUE] as $channel) {
+            $lightest = max($lightest, $image->getImageChannelRange($channel)['maxima'] / $image->getQuantum());
         }
 
-        return $value;
-    }
-
-    /** @throws ImagickException */
-    private static function jpeg(Imagick $image): string
-    {
-        $copy = clone $image;
-        $copy->setImageFormat('jpeg');
-        $copy->setImageCompressionQuality(90);
-
-        return $copy->getImageBlob();
-    }
-
-    /** @throws ImagickException */
-    private static function pixels(Imagick $image): string
-    {
-        $copy = clone $image;
-        $copy->setImageFormat('rgb');
-        $copy->setImageDepth(8);
-
-        return $copy->getImageBlob();
+        return Srgb::toLab(...array_fill(0, 3, (int) round(255.0 * $lightest)))->L < self::BLACK_BELOW;
     }
 
     private static function format(string $bytes): ?string

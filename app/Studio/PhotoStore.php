@@ -4,33 +4,81 @@ declare(strict_types=1);
 
 namespace App\Studio;
 
-use App\Models\Piece;
+use App\Models\Reference;
+use Imagick;
+use Prism\Reference\ColourMatrix;
+use Prism\Reference\Field;
+use Prism\Reference\PictureReading;
 use Prism\Reference\Raster;
 use Prism\Reference\Sample;
 
-/** Keeps the pictures of a piece, and samples them without decoding them again. */
+/**
+ * Keeps the pictures of references: as they came, as decoded, and as seen in the light that the artist has told, which is
+ * what all reading and sampling is done on.
+ */
 final class PhotoStore
 {
     public function __construct(private readonly string $folder)
     {
     }
 
-    /** @param  string  $original path of the file as it was uploaded */
-    public function put(Piece $piece, Photo $photo, string $original): void
+    /** @param  string  $original  path of the file as it was uploaded */
+    public function put(Reference $reference, Photo $photo, string $original): void
     {
-        $folder = $this->folderOf($piece);
+        $folder = $this->folderOf($reference);
         if (! is_dir($folder)) {
             mkdir($folder, 0o755, true);
         }
         copy($original, $folder.'/original');
-        file_put_contents($folder.'/photo.jpg', $photo->jpeg);
-        file_put_contents($folder.'/value.jpg', $photo->valueJpeg);
-        file_put_contents($folder.'/photo.rgb', $photo->rgb);
+        file_put_contents($folder.'/decoded.rgb', $photo->rgb);
+        file_put_contents($folder.'/decoded.jpg', $photo->large);
+        $this->render($reference, ColourMatrix::none());
     }
 
-    public function path(Piece $piece, PhotoView $view): string
+    /** The pictures anew, in another light. */
+    public function render(Reference $reference, ColourMatrix $light): void
     {
-        return $this->folderOf($piece).'/'.$view->value.'.jpg';
+        $folder = $this->folderOf($reference);
+        // Pictures kept before there was a light to choose have no decoded pixels of their own.
+        $decoded = is_file($folder.'/decoded.rgb') ? $folder.'/decoded.rgb' : $folder.'/photo.rgb';
+        $rgb = (string) file_get_contents($decoded);
+        if ($decoded !== $folder.'/decoded.rgb') {
+            file_put_contents($folder.'/decoded.rgb', $rgb);
+        }
+        $image = PhotoRenderer::balanced(PhotoRenderer::image($reference->width, $reference->height, $rgb), $light);
+        file_put_contents($folder.'/photo.rgb', PhotoRenderer::pixels($image));
+        file_put_contents($folder.'/photo.jpg', PhotoRenderer::jpeg($image));
+        file_put_contents($folder.'/value.jpg', PhotoRenderer::jpeg(PhotoRenderer::value($image)));
+        if (is_file($folder.'/decoded.jpg')) {
+            $light->isNone()
+                ? copy($folder.'/decoded.jpg', $folder.'/large.jpg')
+                : file_put_contents($folder.'/large.jpg', PhotoRenderer::jpeg(PhotoRenderer::balanced(new Imagick($folder.'/decoded.jpg'), $light)));
+        }
+        @unlink($folder.'/temperature.jpg');
+    }
+
+    public function path(Reference $reference, PhotoView $view): string
+    {
+        $path = $this->folderOf($reference).'/'.$view->value.'.jpg';
+        if ($view === PhotoView::Temperature && ! is_file($path)) {
+            file_put_contents($path, PhotoRenderer::jpeg(PhotoRenderer::temperature($this->field($reference))));
+        }
+        if ($view === PhotoView::Large && ! is_file($path)) {
+            return $this->path($reference, PhotoView::Photo);
+        }
+
+        return $path;
+    }
+
+    public function raster(Reference $reference): Raster
+    {
+        return Raster::of($reference->width, $reference->height, (string) file_get_contents($this->folderOf($reference).'/photo.rgb'));
+    }
+
+    /** At the size in which zones are read. */
+    public function field(Reference $reference): Field
+    {
+        return Field::of($this->raster($reference), PictureReading::EDGE);
     }
 
     /**
@@ -38,21 +86,32 @@ final class PhotoStore
      * @param  float  $y  centre as a share of the height, 0-1
      * @param  float  $radius  as a share of the width
      */
-    public function sample(Piece $piece, float $x, float $y, float $radius): Sample
+    public function sample(Reference $reference, float $x, float $y, float $radius): Sample
     {
-        $width = $piece->photo_width;
-        $height = $piece->photo_height;
+        return $this->sampled($reference, 'photo.rgb', $x, $y, $radius);
+    }
+
+    /** The same before the light was told: what tells the light must not depend on what was told before. */
+    public function sampleAsDecoded(Reference $reference, float $x, float $y, float $radius): Sample
+    {
+        return $this->sampled($reference, is_file($this->folderOf($reference).'/decoded.rgb') ? 'decoded.rgb' : 'photo.rgb', $x, $y, $radius);
+    }
+
+    public function folderOf(Reference $reference): string
+    {
+        return $this->folder.'/'.$reference->id;
+    }
+
+    private function sampled(Reference $reference, string $file, float $x, float $y, float $radius): Sample
+    {
+        $width = $reference->width;
+        $height = $reference->height;
         $centre = $y * $height;
         $reach = (int) ceil($radius * $width) + 1;
         $first = max(0, min($height - 1, (int) floor($centre) - $reach));
         $last = max($first, min($height - 1, (int) floor($centre) + $reach));
-        $bytes = (string) file_get_contents($this->folderOf($piece).'/photo.rgb', false, null, 3 * $width * $first, max(0, 3 * $width * ($last - $first + 1)));
+        $bytes = (string) file_get_contents($this->folderOf($reference).'/'.$file, false, null, 3 * $width * $first, max(0, 3 * $width * ($last - $first + 1)));
 
         return Raster::of($width, $last - $first + 1, $bytes)->sample($x * $width, $centre - $first, $radius * $width);
-    }
-
-    private function folderOf(Piece $piece): string
-    {
-        return $this->folder.'/'.$piece->id;
     }
 }

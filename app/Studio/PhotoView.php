@@ -8,5 +8,10 @@ namespace App\Studio;
 enum PhotoView: string
 {
     case Photo = 'photo';
+    /** More pixels, to look at closely. */
+    case Large = 'large';
+    /** Greys of the same lightness. */
     case Value = 'value';
+    /** Light is warm, dark is cool. */
+    case Temperature = 'temperature';
 }

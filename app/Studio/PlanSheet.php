@@ -53,17 +53,20 @@ final class PlanSheet
         $this->text($pdf, self::MARGIN, 21, sprintf('%s. %s %s', $piece->paper->name, $piece->school->sentence(), self::restsOn($piece)), 9, '', self::WIDTH);
 
         $height = 74.0;
-        $width = min(110.0, $height * $piece->photo_width / $piece->photo_height);
-        $height = $width * $piece->photo_height / $piece->photo_width;
+        $reference = $piece->reference();
+        $width = min(110.0, $height * $reference->width / $reference->height);
+        $height = $width * $reference->height / $reference->width;
         $top = 29.0;
-        $pdf->Image($this->photos->path($piece, PhotoView::Photo), self::MARGIN, $top, $width, $height, 'JPEG');
+        $pdf->Image($this->photos->path($reference, PhotoView::Photo), self::MARGIN, $top, $width, $height, 'JPEG');
         $legend = self::MARGIN + $width + 5;
-        foreach ($piece->zones as $index => $zone) {
+        foreach ($piece->zones->load('targets') as $index => $zone) {
             $this->badge($pdf, self::MARGIN + $zone->x * $width, $top + $zone->y * $height, (string) ($index + 1));
             $y = $top + 5.4 * $index;
             if ($y < $top + $height - 4) {
-                $this->swatch($pdf, $legend, $y, 6, 4.4, ZoneRecipes::target($zone));
-                $this->text($pdf, $legend + 7.5, $y - 0.2, sprintf('%d  %s', $index + 1, $zone->name), 8.5, '', self::MARGIN + self::WIDTH - $legend - 8);
+                foreach ($zone->targets->take(3)->values() as $i => $target) {
+                    $this->swatch($pdf, $legend + 2.4 * $i, $y, 2.4, 4.4, Targets::drawn($target->setRelation('zone', $zone->setRelation('piece', $piece))));
+                }
+                $this->text($pdf, $legend + 8.5, $y - 0.2, sprintf('%d  %s', $index + 1, $zone->name), 8.5, '', self::MARGIN + self::WIDTH - $legend - 8);
             }
         }
         $pdf->setXY(self::MARGIN, $top + $height + 4);

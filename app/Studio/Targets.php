@@ -4,22 +4,95 @@ declare(strict_types=1);
 
 namespace App\Studio;
 
+use App\Models\Piece;
 use App\Models\User;
 use App\Models\Zone;
+use App\Models\ZoneTarget;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
+use Prism\Colour\Lab;
 use Prism\Matching\Target;
+use Prism\Reference\RangeMode;
+use Prism\Reference\TargetRole;
+use Prism\Reference\ToneMap;
 
-/** What an artist's own pieces ask for. */
+/** The colours that an artist's pieces ask for. */
 final class Targets
 {
-    /** @return array<string, Target> by zone */
+    public function __construct(private readonly PhotoStore $photos)
+    {
+    }
+
+    /** @return array<string, Target> by target */
     public static function of(User $artist): array
     {
         $targets = [];
-        foreach (Zone::query()->whereHas('piece', static fn (Builder $piece) => $piece->where('user_id', $artist->id))->get()->sortBy('id') as $zone) {
-            $targets[$zone->id] = Target::colour(ZoneRecipes::target($zone));
+        foreach (self::rows($artist)->get()->sortBy('id') as $row) {
+            $targets[$row->id] = Target::colour(self::drawn($row));
         }
 
         return $targets;
+    }
+
+    /** @return Collection<int, ZoneTarget> those of an artist's pieces that have a recipe */
+    public static function withRecipe(User $artist): Collection
+    {
+        $rows = self::rows($artist);
+        $rows->whereHas('recipe')->with('recipe');
+
+        return $rows->get();
+    }
+
+    /** The colour to be drawn: as the artist has set it, else as read in the photo and brought within reach as the piece says. */
+    public static function drawn(ZoneTarget $target): Lab
+    {
+        $read = self::read($target);
+
+        return $target->edited ? $read : self::tone($target->zone->piece)->colour($read);
+    }
+
+    /** As it is in the photo, or as the artist has set it. */
+    public static function read(ZoneTarget $target): Lab
+    {
+        return Lab::of($target->L, $target->a, $target->b);
+    }
+
+    /** Of the zone, and which of its colours if it has several: "Float, light side: dark". */
+    public static function name(ZoneTarget $target): string
+    {
+        return $target->zone->targets->count() < 2 ? $target->zone->name : sprintf('%s: %s', $target->zone->name, $target->role->label());
+    }
+
+    public static function tone(Piece $piece): ToneMap
+    {
+        $tone = $piece->tone;
+
+        return $tone === null ? ToneMap::none() : ToneMap::of(RangeMode::from($tone['mode']), (float) $tone['photoDark'], (float) $tone['photoLight'], (float) $tone['reachDark'], (float) $tone['reachLight']);
+    }
+
+    /** A colour more for a zone, as sampled in the photo. */
+    public function sampled(Zone $zone, TargetRole $role, float $x, float $y, float $radius): ZoneTarget
+    {
+        $sample = $this->photos->sample($zone->piece->reference(), $x, $y, $radius);
+        $target = $zone->targets()->create([
+            'role' => $role, 'L' => $sample->colour->L, 'a' => $sample->colour->a, 'b' => $sample->colour->b,
+            'spread' => $sample->spread, 'share' => 0.0, 'x' => $x, 'y' => $y, 'edited' => true,
+        ]);
+        $zone->piece->touch();
+
+        return $target;
+    }
+
+    /** The colour as the artist wants it; null: as the photo shows it where the target was found. Not saved yet. */
+    public function set(ZoneTarget $target, ?Lab $colour): void
+    {
+        $read = $colour ?? $this->photos->sample($target->zone->piece->reference(), $target->x, $target->y, $target->zone->radius)->colour;
+        $target->fill(['L' => $read->L, 'a' => $read->a, 'b' => $read->b, 'edited' => $colour !== null]);
+    }
+
+    /** @return Builder<ZoneTarget> */
+    private static function rows(User $artist): Builder
+    {
+        return ZoneTarget::query()->whereHas('zone.piece', static fn (Builder $piece) => $piece->where('user_id', $artist->id))->with('zone.targets', 'zone.piece.paper');
     }
 }

@@ -5,8 +5,7 @@ declare(strict_types=1);
 namespace App\Studio;
 
 use App\Models\Piece;
-use App\Models\Zone;
-use Prism\Colour\Lab;
+use App\Models\ZoneTarget;
 use Prism\Layering\Stack;
 use Prism\Matching\Recipe;
 use Prism\Matching\Target;
@@ -14,36 +13,48 @@ use Prism\Planning\Plan;
 use Prism\Planning\PlannedZone;
 use Prism\Planning\Planner;
 
-/** The recipes of a piece's zones as the engine sees them now, and the plan they make. */
+/** The recipes of a piece's targets as the engine sees them now, and the plan they make. */
 final class ZoneRecipes
 {
     public function __construct(private readonly Engine $engine, private readonly Catalogue $catalogue)
     {
     }
 
-    public static function target(Zone $zone): Lab
+    public function of(ZoneTarget $target): ?Recipe
     {
-        return Lab::of($zone->L, $zone->a, $zone->b);
-    }
-
-    public function of(Zone $zone): ?Recipe
-    {
-        if ($zone->recipe === null) {
+        if ($target->recipe === null) {
             return null;
         }
+        $stack = Stack::parse($target->recipe->stack);
+        $piece = $target->zone->piece;
 
-        $stack = Stack::parse($zone->recipe->stack);
+        return $this->engine->recipes($piece->paper, $piece->user, $this->catalogue->desk($piece->user, $stack))->make($stack, Target::colour(Targets::drawn($target)));
+    }
 
-        return $this->engine->recipes($zone->piece->paper, $zone->piece->user, $this->catalogue->desk($zone->piece->user, $stack))->make($stack, Target::colour(self::target($zone)));
+    /**
+     * A stack in its plain notation, once it is known to be readable and of pencils that there are.
+     *
+     * @throws \Prism\Layering\NotationError
+     * @throws \Prism\Layering\UnknownPencil
+     */
+    public function checked(Piece $piece, string $notation): string
+    {
+        $stack = Stack::parse($notation);
+        $this->engine->predictor($piece->paper, $piece->user, $this->catalogue->desk($piece->user, $stack))->predict($stack);
+
+        return (string) $stack;
     }
 
     public function plan(Piece $piece): Plan
     {
         $zones = [];
-        foreach ($piece->zones()->with('recipe')->get() as $zone) {
-            $recipe = $this->of($zone->setRelation('piece', $piece));
-            if ($recipe !== null) {
-                $zones[] = new PlannedZone($zone->id, $zone->name, self::target($zone), $recipe->stack, $recipe->underlayer);
+        foreach ($piece->zones()->with('targets.recipe')->get() as $zone) {
+            $zone->setRelation('piece', $piece);
+            foreach ($zone->targets as $target) {
+                $recipe = $this->of($target->setRelation('zone', $zone));
+                if ($recipe !== null) {
+                    $zones[] = new PlannedZone($target->id, $zone->id, Targets::name($target), Targets::drawn($target), $recipe->stack, $recipe->underlayer);
+                }
             }
         }
 

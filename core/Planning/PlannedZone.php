@@ -7,10 +7,10 @@ namespace Prism\Planning;
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
 
-/** A zone of the picture with the stack that was chosen for it. The empty stack: the paper stays bare. */
+/** A colour of a zone of the picture with the stack that was chosen for it. The empty stack: the paper stays bare. */
 final readonly class PlannedZone
 {
-    public function __construct(public string $id, public string $name, public Lab $target, public Stack $stack, public ?int $underlayer = null)
+    public function __construct(public string $id, public string $zone, public string $name, public Lab $target, public Stack $stack, public ?int $underlayer = null)
     {
     }
 }

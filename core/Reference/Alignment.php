@@ -22,7 +22,7 @@ final readonly class Alignment
     /**
      * @param  list<array{float, float, float, float}>  $pairs  x, y in the one and u, v in the other, shares of width and height
      *
-     * @throws \DomainException if three or more pairs lie on one line, or two on one spot
+     * @throws LookRefused if three or more pairs lie on one line, or two on one spot
      */
     public static function of(array $pairs): self
     {
@@ -56,7 +56,7 @@ final readonly class Alignment
         $dy = $second[1] - $first[1];
         $square = $dx * $dx + $dy * $dy;
         if ($square < 1e-6) {
-            throw new \DomainException('Two pairs start from one spot; set them apart.');
+            throw new LookRefused('Two pairs start from one spot; set them apart.');
         }
         $du = $second[2] - $first[2];
         $dv = $second[3] - $first[3];
@@ -83,7 +83,7 @@ final readonly class Alignment
         }
         $determinant = $normal[0][0] * ($normal[1][1] * $normal[2][2] - $normal[1][2] ** 2) - $normal[0][1] * ($normal[0][1] * $normal[2][2] - $normal[1][2] * $normal[0][2]) + $normal[0][2] * ($normal[0][1] * $normal[1][2] - $normal[1][1] * $normal[0][2]);
         if (abs($determinant) < 1e-6) {
-            throw new \DomainException('These spots lie on one line; set one apart from it.');
+            throw new LookRefused('These spots lie on one line; set one apart from it.');
         }
         [$first, $second] = LinearSystem::solveAll($normal, $rights);
 

@@ -34,15 +34,15 @@ final readonly class ColourMatrix
     /**
      * Makes a patch that is neutral in truth neutral in the picture; it stays as light as it was.
      *
-     * @throws \DomainException if the patch is too dark or too light to tell the light by
+     * @throws LookRefused if the patch is too dark or too light to tell the light by
      */
     public static function byNeutral(Lab $patch): self
     {
         if ($patch->L < 15.0 || $patch->L > 98.5) {
-            throw new \DomainException(sprintf('This patch has L %.0f: too %s to tell the light by. Choose a grey or white thing between L 15 and 98 that is not burnt out.', $patch->L, $patch->L < 15.0 ? 'dark' : 'light'));
+            throw new LookRefused(sprintf('This patch has L %.0f: too %s to tell the light by. Choose a grey or white thing between L 15 and 98 that is not burnt out.', $patch->L, $patch->L < 15.0 ? 'dark' : 'light'));
         }
         if ($patch->chroma() > 45.0) {
-            throw new \DomainException(sprintf('This patch is no grey under any lamp: its chroma is %.0f. Choose something white, grey or black.', $patch->chroma()));
+            throw new LookRefused(sprintf('This patch is no grey under any lamp: its chroma is %.0f. Choose something white, grey or black.', $patch->chroma()));
         }
 
         return self::adapting(self::xyz($patch), self::white($patch));
@@ -51,7 +51,7 @@ final readonly class ColourMatrix
     /**
      * Makes the patch of a grey card the grey that it is, in lightness too.
      *
-     * @throws \DomainException as in {@see self::byNeutral()}
+     * @throws LookRefused as in {@see self::byNeutral()}
      */
     public static function byGreyCard(Lab $patch): self
     {

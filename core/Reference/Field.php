@@ -56,6 +56,38 @@ final readonly class Field
         return new self($width, $height, $L, $a, $b);
     }
 
+    /** The part of it in a rectangle, in shares of width and height; at least a pixel. */
+    public function within(float $x, float $y, float $width, float $height): self
+    {
+        [$left, $top, $columns, $rows] = self::box($this->width, $this->height, $x, $y, $width, $height);
+        $L = $a = $b = [];
+        for ($row = 0; $row < $rows; $row++) {
+            $at = ($top + $row) * $this->width + $left;
+            array_push($L, ...array_slice($this->L, $at, $columns));
+            array_push($a, ...array_slice($this->a, $at, $columns));
+            array_push($b, ...array_slice($this->b, $at, $columns));
+        }
+
+        return new self($columns, $rows, $L, $a, $b);
+    }
+
+    /**
+     * A rectangle of shares in pixels.
+     *
+     * @return array{int, int, int, int} left, top, columns, rows
+     */
+    public static function box(int $width, int $height, float $x, float $y, float $shareX, float $shareY): array
+    {
+        $left = max(0, min($width - 1, (int) round($x * $width)));
+        $top = max(0, min($height - 1, (int) round($y * $height)));
+
+        return [
+            $left, $top,
+            max(1, min($width - $left, (int) round(($x + $shareX) * $width) - $left)),
+            max(1, min($height - $top, (int) round(($y + $shareY) * $height) - $top)),
+        ];
+    }
+
     public function count(): int
     {
         return $this->width * $this->height;

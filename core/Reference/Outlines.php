@@ -94,6 +94,29 @@ final readonly class Outlines
         return new self($arcs);
     }
 
+    /** All borders as an SVG path, in thousandths of width and height. */
+    public function borders(): string
+    {
+        return implode('', array_map(static fn (array $arc): string => self::path($arc['points']), $this->arcs));
+    }
+
+    /** The outline of a zone as an SVG path, in thousandths of width and height. */
+    public function outline(int $zone): string
+    {
+        return implode('', array_map(static fn (array $ring): string => self::path($ring).'Z', $this->rings($zone)));
+    }
+
+    /** @param  list<array{float, float}>  $points */
+    private static function path(array $points): string
+    {
+        $path = '';
+        foreach ($points as $i => [$x, $y]) {
+            $path .= sprintf('%s%s %s', $i === 0 ? 'M' : 'L', round(1000.0 * $x, 1), round(1000.0 * $y, 1));
+        }
+
+        return $path;
+    }
+
     /**
      * The closed lines round a zone, outer ones and holes alike: fill them by the even-odd rule.
      *
@@ -117,7 +140,7 @@ final readonly class Outlines
             $ring = [];
             $here = $start;
             do {
-                $arc = array_pop($from[$here]);
+                $arc = array_pop($from[$here]) ?? [];
                 if ($from[$here] === []) {
                     unset($from[$here]);
                 }

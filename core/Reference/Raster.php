@@ -93,7 +93,7 @@ final readonly class Raster
      *
      * @param  int  $width  of the result, no more than the picture's
      * @param  int  $height  likewise
-     * @return array{list<float>, list<float>, list<float>} red, green, blue, 0-1
+     * @return array{array<int, float>, array<int, float>, array<int, float>} red, green, blue, 0-1
      */
     public function averaged(int $width, int $height): array
     {

@@ -24,22 +24,22 @@ final class Regions
     /** Mean contrast across a border at which it counts fully. */
     private const FULL_CONTRAST = 8.0;
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     private array $area;
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     private array $L;
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     private array $a;
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     private array $b;
 
-    /** @var list<array<int, array{float, float}>> for each patch its neighbours: border length and summed contrast */
+    /** @var array<int, array<int, array{float, float}>> for each patch its neighbours: border length and summed contrast */
     private array $touching;
 
-    /** @var list<bool> */
+    /** @var array<int, bool> */
     private array $alive;
 
     public function __construct(Field $field, Superpixels $patches)
@@ -140,7 +140,7 @@ final class Regions
         $this->touching[$gone] = [];
     }
 
-    /** @param  list<int>  $labels */
+    /** @param  array<int, int>  $labels */
     private function border(Field $field, array $labels): void
     {
         [$width, $height, $L, $a, $b] = [$field->width, $field->height, $field->L, $field->a, $field->b];

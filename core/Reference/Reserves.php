@@ -45,7 +45,7 @@ final readonly class Reserves
     }
 
     /**
-     * @param  list<Lab>  $laid  colours that the box can lay on this paper
+     * @param  list<Lab>  $laid  colours that the box can lay on this paper, a few hundred are enough
      */
     public static function of(Field $field, ZoneMap $zones, Lab $paper, array $laid, ToneMap $tone): self
     {
@@ -80,18 +80,15 @@ final readonly class Reserves
     private static function decide(float $L, float $a, float $b, Lab $paper, array $laid): int
     {
         $best = null;
-        $least = DeltaE::ciede2000($L, $a, $b, $paper->L, $paper->a, $paper->b);
+        $least = INF;
         foreach ($laid as $lab) {
-            if (abs($lab->L - $L) > 2.0 * $least + 1.0) {
-                continue;
-            }
-            $miss = DeltaE::ciede2000($L, $a, $b, $lab->L, $lab->a, $lab->b);
-            if ($miss < $least) {
-                $least = $miss;
+            $square = ($lab->L - $L) ** 2 + ($lab->a - $a) ** 2 + ($lab->b - $b) ** 2;
+            if ($square < $least) {
+                $least = $square;
                 $best = $lab;
             }
         }
-        if ($best === null) {
+        if ($best === null || DeltaE::ciede2000($L, $a, $b, $best->L, $best->a, $best->b) >= DeltaE::ciede2000($L, $a, $b, $paper->L, $paper->a, $paper->b)) {
             return self::PAPER;
         }
 

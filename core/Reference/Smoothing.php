@@ -35,28 +35,42 @@ final class Smoothing
     {
         $newL = $newA = $newB = [];
         for ($y = 0; $y < $height; $y++) {
-            $above = $y >= $step ? -$step * $width : 0;
-            $below = $y + $step < $height ? $step * $width : 0;
-            $row = $y * $width;
+            $rows = [$y >= $step ? -$step * $width : 0, 0, $y + $step < $height ? $step * $width : 0];
             for ($x = 0; $x < $width; $x++) {
-                $at = $row + $x;
-                $left = $x >= $step ? -$step : 0;
+                $at = $y * $width + $x;
+                $left = $x >= $step ? $step : 0;
                 $right = $x + $step < $width ? $step : 0;
                 $cL = $L[$at];
                 $cA = $a[$at];
                 $cB = $b[$at];
-                $sL = $cL;
-                $sA = $cA;
-                $sB = $cB;
-                $n = 1;
-                for ($k = 0; $k < 8; $k++) {
-                    $p = $at + match ($k) {
-                        0 => $left, 1 => $right, 2 => $above, 3 => $below,
-                        4 => $above + $left, 5 => $above + $right, 6 => $below + $left, default => $below + $right,
-                    };
-                    $l = $L[$p];
-                    $g = $a[$p];
-                    $h = $b[$p];
+                $sL = $sA = $sB = 0.0;
+                $n = 0;
+                for ($k = 0; $k < 3; $k++) {
+                    $middle = $at + $rows[$k];
+                    $from = $middle - $left;
+                    $to = $middle + $right;
+                    // Column by column, written out: the tracing JIT of PHP 8.2 has been seen to go wrong on nested choices here.
+                    $l = $L[$from];
+                    $g = $a[$from];
+                    $h = $b[$from];
+                    if (abs($l - $cL) + abs($g - $cA) + abs($h - $cB) < $tolerance) {
+                        $sL += $l;
+                        $sA += $g;
+                        $sB += $h;
+                        $n++;
+                    }
+                    $l = $L[$middle];
+                    $g = $a[$middle];
+                    $h = $b[$middle];
+                    if (abs($l - $cL) + abs($g - $cA) + abs($h - $cB) < $tolerance) {
+                        $sL += $l;
+                        $sA += $g;
+                        $sB += $h;
+                        $n++;
+                    }
+                    $l = $L[$to];
+                    $g = $a[$to];
+                    $h = $b[$to];
                     if (abs($l - $cL) + abs($g - $cA) + abs($h - $cB) < $tolerance) {
                         $sL += $l;
                         $sA += $g;

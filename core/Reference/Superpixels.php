@@ -16,7 +16,7 @@ final readonly class Superpixels
     private const STEEPEST = 40.0;
 
     /**
-     * @param  list<int>  $labels  0 up to count - 1, for each pixel
+     * @param  array<int, int>  $labels  0 up to count - 1, for each pixel
      */
     private function __construct(public int $width, public int $height, public array $labels, public int $count)
     {

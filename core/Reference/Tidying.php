@@ -24,7 +24,7 @@ final class Tidying
                     if ($labels[$at - 2] === $own && $labels[$at + 2] === $own && $labels[$at - 2 * $width] === $own && $labels[$at + 2 * $width] === $own) {
                         continue;
                     }
-                    $votes = [];
+                    $votes = [$own => 0];
                     for ($k = -2; $k <= 2; $k++) {
                         $row = $at + $k * $width;
                         for ($i = $row - 2; $i <= $row + 2; $i++) {
@@ -41,6 +41,35 @@ final class Tidying
         }
 
         return ZoneMap::of($width, $height, $labels);
+    }
+
+    /** A zone is no more: each of its pixels goes to the neighbour that reaches it first. */
+    public static function dissolved(ZoneMap $map, int $zone): ZoneMap
+    {
+        [$width, $height, $labels] = [$map->width, $map->height, $map->labels];
+        $count = $width * $height;
+        $gone = chr($zone);
+        $front = [];
+        for ($at = 0; $at < $count; $at++) {
+            if ($labels[$at] !== $gone && $labels[$at] !== "\0") {
+                $front[] = $at;
+            }
+        }
+        while ($front !== []) {
+            $next = [];
+            foreach ($front as $at) {
+                $x = $at % $width;
+                foreach ([$x > 0 ? $at - 1 : -1, $x < $width - 1 ? $at + 1 : -1, $at - $width, $at + $width] as $to) {
+                    if ($to >= 0 && $to < $count && $labels[$to] === $gone) {
+                        $labels[$to] = $labels[$at];
+                        $next[] = $to;
+                    }
+                }
+            }
+            $front = $next;
+        }
+
+        return ZoneMap::of($width, $height, str_replace($gone, "\0", $labels));
     }
 
     /**

@@ -22,12 +22,12 @@ final readonly class ToneMap
      * @param  float  $photoDark  L* of the photo's darkest and lightest
      * @param  float  $reachDark  L* of the darkest and lightest that can be drawn
      *
-     * @throws \DomainException if dark is not darker than light
+     * @throws LookRefused if dark is not darker than light
      */
     public static function of(RangeMode $mode, float $photoDark, float $photoLight, float $reachDark, float $reachLight): self
     {
         if ($photoDark >= $photoLight || $reachDark >= $reachLight) {
-            throw new \DomainException('The darkest value must be darker than the lightest.');
+            throw new LookRefused('The darkest value must be darker than the lightest.');
         }
 
         return new self($mode, $photoDark, $photoLight, $reachDark, $reachLight);

@@ -23,7 +23,7 @@ final readonly class ValueReading
     private const APART = 0.1;
 
     /**
-     * @param  list<float>  $histogram  share of the picture in each bar, darkest first
+     * @param  array<int, float>  $histogram  share of the picture in each bar, darkest first
      * @param  float  $dark  L* that nearly all of the picture is lighter than
      * @param  float  $light  L* that nearly all of it is darker than
      * @param  list<array{x: float, y: float, L: float}>  $lightest  spots, shares of width and height
@@ -75,7 +75,7 @@ final readonly class ValueReading
     public static function scale(int $steps): array
     {
         if ($steps < 3 || $steps > 10) {
-            throw new \DomainException(sprintf('A value scale of %d steps; choose 3 to 10.', $steps));
+            throw new LookRefused(sprintf('A value scale of %d steps; choose 3 to 10.', $steps));
         }
         $rungs = $limits = [];
         for ($step = 1; $step <= $steps; $step++) {

@@ -124,6 +124,9 @@ final class ZoneColours
         }
         $outliers = [];
         foreach ($means as $part => [$L, $a, $b]) {
+            if ($of[$part] === []) {
+                continue;
+            }
             $inner = [];
             foreach ($of[$part] as $at) {
                 $dL = $field->L[$at] - $L;

@@ -133,6 +133,51 @@ final readonly class ZoneMap
         return new self($this->width, $this->height, $labels);
     }
 
+    /** No zones but in a rectangle, in shares of width and height. */
+    public function within(float $x, float $y, float $width, float $height): self
+    {
+        [$left, $top, $columns, $rows] = Field::box($this->width, $this->height, $x, $y, $width, $height);
+        $labels = str_repeat("\0", $top * $this->width);
+        for ($row = $top; $row < $top + $rows; $row++) {
+            $labels .= str_repeat("\0", $left).substr($this->labels, $row * $this->width + $left, $columns).str_repeat("\0", $this->width - $left - $columns);
+        }
+
+        return new self($this->width, $this->height, str_pad($labels, $this->width * $this->height, "\0"));
+    }
+
+    /** The part of it in a rectangle; the same as {@see Field::within()} of a field of this size. */
+    public function cutOut(float $x, float $y, float $width, float $height): self
+    {
+        [$left, $top, $columns, $rows] = Field::box($this->width, $this->height, $x, $y, $width, $height);
+        $labels = '';
+        for ($row = $top; $row < $top + $rows; $row++) {
+            $labels .= substr($this->labels, $row * $this->width + $left, $columns);
+        }
+
+        return new self($columns, $rows, $labels);
+    }
+
+    /**
+     * How many pixels each zone of this map shares with each of another of the same size.
+     *
+     * @return array<int, array<int, int>> this map's zone, the other's, pixels
+     */
+    public function overlap(self $other): array
+    {
+        $pairs = [];
+        $count = $this->width * $this->height;
+        for ($at = 0; $at < $count; $at++) {
+            $key = (ord($this->labels[$at]) << 8) | ord($other->labels[$at]);
+            $pairs[$key] = ($pairs[$key] ?? 0) + 1;
+        }
+        $overlap = [];
+        foreach ($pairs as $key => $pixels) {
+            $overlap[$key >> 8][$key & 255] = $pixels;
+        }
+
+        return $overlap;
+    }
+
     /** At another size: nearest neighbour. */
     public function scaled(int $width, int $height): self
     {

@@ -420,7 +420,7 @@ final class ZoneReader
         $core = array_slice($order, (int) (0.35 * $area), max(1, (int) (0.35 * $area)));
         // The outermost pixels mix with what lies behind.
         $rim = array_values(array_filter($rim, fn (int $at): bool => $this->depths[$at] > 2.5));
-        if (count($rim) < 0.06 * $area || $core === []) {
+        if ($rim === [] || $core === [] || count($rim) < 0.06 * $area) {
             return null;
         }
         $mean = fn (array $plane, array $of): float => array_sum(array_map(static fn (int $at): float => $plane[$at], $of)) / count($of);

@@ -22,8 +22,6 @@ final class PieceFactory extends Factory
             'paper_id' => Paper::query()->where('slug', 'harbour-cartridge')->value('id'),
             'title' => fake()->words(2, true),
             'school' => School::LightToDark,
-            'photo_width' => 64,
-            'photo_height' => 48,
         ];
     }
 }

@@ -38,6 +38,7 @@ final class DemoSeeder extends Seeder
                 app(Calibrations::class)->calibrate($user);
             }
             if (! $known) {
+                app(DemoPiece::class)->others($user);
                 app(DemoPiece::class)->for($user);
             }
         });

@@ -14,6 +14,7 @@ use App\Models\User;
 use App\Studio\CalibrationReview;
 use App\Studio\Calibrations;
 use App\Studio\Catalogue;
+use App\Studio\Targets;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -75,8 +76,9 @@ final class CalibrationController
             new OA\Property(property: 'predicted', ref: '#/components/schemas/Colour'),
             new OA\Property(property: 'dE00', type: 'number'),
         ])),
-        new OA\Property(property: 'recipes', type: 'array', items: new OA\Items(required: ['zone', 'name', 'piece', 'title', 'stack', 'old', 'new', 'shift', 'oldMiss', 'newMiss'], properties: [
+        new OA\Property(property: 'recipes', type: 'array', items: new OA\Items(required: ['zone', 'target', 'name', 'piece', 'title', 'stack', 'old', 'new', 'shift', 'oldMiss', 'newMiss'], properties: [
             new OA\Property(property: 'zone', type: 'string'),
+            new OA\Property(property: 'target', type: 'string'),
             new OA\Property(property: 'name', type: 'string'),
             new OA\Property(property: 'piece', type: 'string'),
             new OA\Property(property: 'title', type: 'string'),
@@ -116,8 +118,8 @@ final class CalibrationController
             'pencils' => $pencils,
             'outliers' => array_map(static fn (array $outlier): array => ['swatch' => SwatchResource::make($outlier['swatch']), 'predicted' => ColourResource::make($outlier['predicted']), 'dE00' => round($outlier['dE00'], 2)], $review->outliers($user, $calibration)),
             'recipes' => array_map(static fn (array $recipe): array => [
-                'zone' => $recipe['zone']->id, 'name' => $recipe['zone']->name, 'piece' => $recipe['zone']->piece->id, 'title' => $recipe['zone']->piece->title,
-                'stack' => (string) $recipe['zone']->recipe?->stack, 'old' => ColourResource::make($recipe['old']), 'new' => ColourResource::make($recipe['new']),
+                'zone' => $recipe['target']->zone_id, 'target' => $recipe['target']->id, 'name' => Targets::name($recipe['target']), 'piece' => $recipe['target']->zone->piece_id, 'title' => $recipe['target']->zone->piece->title,
+                'stack' => (string) $recipe['target']->recipe?->stack, 'old' => ColourResource::make($recipe['old']), 'new' => ColourResource::make($recipe['new']),
                 'shift' => round($recipe['shift'], 2), 'oldMiss' => round($recipe['oldMiss'], 2), 'newMiss' => round($recipe['newMiss'], 2),
             ], $recipes),
         ]);

@@ -10,26 +10,23 @@ use App\Http\Requests\UpdatePieceRequest;
 use App\Http\Resources\PieceResource;
 use App\Http\Resources\PieceSummaryResource;
 use App\Http\Resources\SampleResource;
+use App\Jobs\DoWork;
 use App\Jobs\PrepareBox;
 use App\Models\Paper;
 use App\Models\Piece;
 use App\Models\User;
 use App\Studio\DemoPiece;
-use App\Studio\PhotoReader;
-use App\Studio\PhotoRefused;
+use App\Studio\LongWork\WorkKind;
 use App\Studio\PhotoStore;
-use App\Studio\PhotoView;
+use App\Studio\Pieces;
+use App\Studio\References;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
-use Illuminate\Http\UploadedFile;
-use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use Prism\Matching\School;
-use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 final class PieceController
 {
@@ -37,8 +34,8 @@ final class PieceController
     public function index(#[CurrentUser] User $user): AnonymousResourceCollection
     {
         return PieceSummaryResource::collection(
-            $user->pieces()->with('paper')
-                ->withCount(['zones', 'zones as recipes_count' => static fn ($query) => $query->has('recipe')])
+            $user->pieces()->with(['paper', 'references'])
+                ->withCount(['zones', 'zones as recipes_count' => static fn ($query) => $query->has('targets.recipe')])
                 ->orderByDesc('updated_at')->get(),
         );
     }
@@ -56,27 +53,19 @@ final class PieceController
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
-    public function store(StorePieceRequest $request, #[CurrentUser] User $user, PhotoReader $reader, PhotoStore $photos): JsonResponse
+    public function store(StorePieceRequest $request, #[CurrentUser] User $user, References $references): JsonResponse
     {
-        $upload = $request->file('photo');
-        assert($upload instanceof UploadedFile);
-        try {
-            $photo = $reader->read($upload->path());
-        } catch (PhotoRefused $refusal) {
-            throw ValidationException::withMessages(['photo' => $refusal->getMessage()]);
-        }
-        $piece = DB::transaction(static function () use ($request, $user, $photo, $photos, $upload): Piece {
+        $piece = ReferenceController::reading($request, static fn (string $path): Piece => DB::transaction(static function () use ($request, $user, $references, $path): Piece {
             $piece = $user->pieces()->create([
                 'title' => $request->validated('title'),
                 'paper_id' => Paper::query()->where('slug', $request->validated('paper'))->value('id'),
                 'school' => School::LightToDark,
-                'photo_width' => $photo->width,
-                'photo_height' => $photo->height,
             ]);
-            $photos->put($piece, $photo, $upload->path());
+            $references->begin($piece, $path);
 
             return $piece;
-        });
+        }));
+        DoWork::begin($user, WorkKind::Look, ['piece' => $piece->id]);
         PrepareBox::dispatch($user);
 
         return PieceResource::make($piece)->response()->setStatusCode(201);
@@ -107,20 +96,24 @@ final class PieceController
             new OA\Property(property: 'title', type: 'string'),
             new OA\Property(property: 'paper', type: 'string'),
             new OA\Property(property: 'school', type: 'string'),
+            new OA\Property(property: 'highlights', ref: '#/components/schemas/HighlightsId'),
+            new OA\Property(property: 'lamp', ref: '#/components/schemas/LampId'),
+            new OA\Property(property: 'tone', ref: '#/components/schemas/RangeModeId'),
+            new OA\Property(property: 'lightDegrees', type: 'number', nullable: true),
+            new OA\Property(property: 'crop', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/Crop')]),
+            new OA\Property(property: 'widthMm', type: 'number'),
+            new OA\Property(property: 'heightMm', type: 'number'),
+            new OA\Property(property: 'unit', type: 'string', enum: ['mm', 'in']),
         ])),
         responses: [
             new OA\Response(response: 200, description: 'The piece', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
-    public function update(UpdatePieceRequest $request, Piece $piece): PieceResource
+    public function update(UpdatePieceRequest $request, Piece $piece, Pieces $pieces): PieceResource
     {
         Gate::authorize('update', $piece);
-        $changes = Arr::only($request->validated(), ['title', 'school']);
-        if ($request->has('paper')) {
-            $changes['paper_id'] = Paper::query()->where('slug', $request->validated('paper'))->value('id');
-        }
-        $piece->update($changes);
+        $pieces->change($piece, $request->validated());
 
         return PieceResource::make($piece->refresh());
     }
@@ -144,13 +137,6 @@ final class PieceController
         return new JsonResponse(null, 204);
     }
 
-    public function photo(Piece $piece, PhotoView $view, PhotoStore $photos): BinaryFileResponse
-    {
-        Gate::authorize('view', $piece);
-
-        return response()->file($photos->path($piece, $view), ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=86400']);
-    }
-
     #[OA\Post(
         path: '/api/pieces/{piece}/samples',
         operationId: 'sample',
@@ -169,6 +155,6 @@ final class PieceController
     {
         Gate::authorize('view', $piece);
 
-        return SampleResource::make($photos->sample($piece, $request->float('x'), $request->float('y'), $request->float('radius')));
+        return SampleResource::make($photos->sample($piece->reference(), $request->float('x'), $request->float('y'), $request->float('radius')));
     }
 }

@@ -9,6 +9,7 @@ use App\Http\Resources\WorkResource;
 use App\Jobs\DoWork;
 use App\Models\User;
 use App\Models\Work;
+use App\Studio\LongWork\WorkKind;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -20,35 +21,33 @@ use OpenApi\Attributes as OA;
 final class WorkController
 {
     #[OA\Post(path: '/api/works', operationId: 'startWork', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['kind'], properties: [
-        new OA\Property(property: 'kind', type: 'string', enum: ['calibration', 'audit', 'filling', 'search-again']),
+        new OA\Property(property: 'kind', type: 'string', enum: ['calibration', 'audit', 'filling', 'search-again', 'look']),
         new OA\Property(property: 'paper', type: 'string', description: 'for an audit'),
         new OA\Property(property: 'chart', type: 'string', description: 'for a filling'),
         new OA\Property(property: 'sheet', type: 'integer', description: 'for a filling: which sheet of the chart'),
-        new OA\Property(property: 'zones', type: 'array', items: new OA\Items(type: 'string'), description: 'for a search again'),
+        new OA\Property(property: 'targets', type: 'array', items: new OA\Items(type: 'string'), description: 'for a search again'),
+        new OA\Property(property: 'piece', type: 'string', description: 'for a look'),
     ])), responses: [
         new OA\Response(response: 202, description: 'Waits for its turn; of one kind only one runs at a time', content: new OA\JsonContent(ref: '#/components/schemas/Work')),
         new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
     ])]
     public function store(WorkRequest $request, #[CurrentUser] User $user): JsonResponse
     {
-        $kind = (string) $request->validated('kind');
-        $running = Work::query();
-        $running->where('user_id', $user->id)->where('kind', $kind)->whereIn('state', ['waiting', 'running']);
-        $open = $running->first();
-        if ($open === null) {
-            $open = $user->works()->create(['kind' => $kind, 'wish' => Arr::except($request->validated(), ['kind'])]);
-            DoWork::dispatch($open->id);
-        }
+        $work = DoWork::begin($user, WorkKind::from((string) $request->validated('kind')), Arr::except($request->validated(), ['kind']));
 
-        return WorkResource::make($open->refresh())->response()->setStatusCode(202);
+        return WorkResource::make($work->refresh())->response()->setStatusCode(202);
     }
 
-    #[OA\Get(path: '/api/works', operationId: 'latestWork', parameters: [new OA\QueryParameter(name: 'kind', required: true, schema: new OA\Schema(type: 'string'))], responses: [
+    #[OA\Get(path: '/api/works', operationId: 'latestWork', parameters: [new OA\QueryParameter(name: 'kind', required: true, schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'piece', required: false, schema: new OA\Schema(type: 'string'))], responses: [
         new OA\Response(response: 200, description: 'The latest of a kind', content: new OA\JsonContent(required: ['work'], properties: [new OA\Property(property: 'work', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/Work')])])),
     ])]
     public function latest(Request $request, #[CurrentUser] User $user): JsonResponse
     {
-        $work = $user->works()->where('kind', (string) $request->string('kind'))->latest('id')->first();
+        $works = $user->works()->where('kind', (string) $request->string('kind'))->latest('id');
+        if ($request->filled('piece')) {
+            $works->where('wish->piece', (string) $request->string('piece'));
+        }
+        $work = $works->first();
 
         return new JsonResponse(['work' => $work === null ? null : new WorkResource($work)]);
     }

@@ -4,23 +4,30 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\LassoRequest;
+use App\Http\Requests\MergeZonesRequest;
 use App\Http\Requests\StoreZoneRequest;
 use App\Http\Requests\UpdateZoneRequest;
+use App\Http\Requests\ZoneCountRequest;
+use App\Http\Resources\PieceResource;
 use App\Http\Resources\ZoneResource;
 use App\Models\Piece;
 use App\Models\Zone;
-use App\Studio\Catalogue;
-use App\Studio\Engine;
-use App\Studio\PhotoStore;
+use App\Studio\ZoneBook;
+use App\Studio\ZoneRecipes;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
-use Prism\Layering\Stack;
 
+/** The zones of a piece: found, drawn, merged, split, named, taken back. What changes several zones answers with the piece. */
 final class ZoneController
 {
+    public function __construct(private readonly ZoneBook $zones)
+    {
+    }
+
     #[OA\Post(
         path: '/api/pieces/{piece}/zones',
         operationId: 'addZone',
@@ -33,35 +40,24 @@ final class ZoneController
             new OA\Property(property: 'stack', type: 'string', nullable: true, description: 'its recipe; empty for bare paper, absent for none yet'),
         ])),
         responses: [
-            new OA\Response(response: 201, description: 'The new zone', content: new OA\JsonContent(ref: '#/components/schemas/Zone')),
+            new OA\Response(response: 201, description: 'The new zone: a mere spot', content: new OA\JsonContent(ref: '#/components/schemas/Zone')),
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
-    public function store(StoreZoneRequest $request, Piece $piece, PhotoStore $photos, Engine $engine): JsonResponse
+    public function store(StoreZoneRequest $request, Piece $piece, ZoneRecipes $recipes): JsonResponse
     {
         Gate::authorize('update', $piece);
-        $stack = $request->validated('stack') !== null ? self::checked($engine, $piece, (string) $request->validated('stack')) : null;
-        $place = Arr::only($request->validated(), ['x', 'y', 'radius']);
-        $sample = $photos->sample($piece, (float) $place['x'], (float) $place['y'], (float) $place['radius']);
-        $zone = DB::transaction(static function () use ($piece, $request, $place, $sample, $stack): Zone {
-            $zone = $piece->zones()->create([
-                ...$place,
-                'name' => $request->validated('name'),
-                'L' => $sample->colour->L,
-                'a' => $sample->colour->a,
-                'b' => $sample->colour->b,
-                'spread' => $sample->spread,
-                'position' => 1 + (int) $piece->zones()->max('position'),
-            ]);
+        $stack = $request->validated('stack') === null ? null : $recipes->checked($piece, (string) $request->validated('stack'));
+        $zone = DB::transaction(function () use ($piece, $request, $stack): Zone {
+            $zone = $this->zones->spot($piece, (string) $request->validated('name'), $request->float('x'), $request->float('y'), $request->float('radius'));
             if ($stack !== null) {
-                $zone->recipe()->create(['stack' => $stack]);
+                $zone->targets()->firstOrFail()->recipe()->create(['stack' => $stack]);
             }
-            $piece->touch();
 
             return $zone;
         });
 
-        return ZoneResource::make($zone->setRelation('piece', $piece))->response()->setStatusCode(201);
+        return ZoneResource::make($zone->refresh()->setRelation('piece', $piece))->response()->setStatusCode(201);
     }
 
     #[OA\Patch(
@@ -71,7 +67,14 @@ final class ZoneController
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['version'], properties: [
             new OA\Property(property: 'version', type: 'integer'),
             new OA\Property(property: 'name', type: 'string'),
-            new OA\Property(property: 'stack', type: 'string', nullable: true, description: 'null takes the recipe away; empty is bare paper'),
+            new OA\Property(property: 'corrections', type: 'object', description: 'what the artist sees otherwise; null goes back to the estimate', properties: [
+                new OA\Property(property: 'surface', type: 'string', nullable: true),
+                new OA\Property(property: 'direction', type: 'number', nullable: true),
+                new OA\Property(property: 'crisp', type: 'boolean', nullable: true),
+                new OA\Property(property: 'distance', type: 'string', nullable: true),
+                new OA\Property(property: 'importance', type: 'integer', nullable: true),
+                new OA\Property(property: 'light', type: 'string', nullable: true),
+            ]),
         ])),
         responses: [
             new OA\Response(response: 200, description: 'The zone', content: new OA\JsonContent(ref: '#/components/schemas/Zone')),
@@ -79,56 +82,108 @@ final class ZoneController
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
-    public function update(UpdateZoneRequest $request, Zone $zone, Engine $engine): ZoneResource
+    public function update(UpdateZoneRequest $request, Zone $zone): ZoneResource
     {
         Gate::authorize('update', $zone->piece);
-        $changesStack = $request->has('stack');
-        $stack = $request->validated('stack') === null ? null : self::checked($engine, $zone->piece, (string) $request->validated('stack'));
-        DB::transaction(static function () use ($request, $zone, $changesStack, $stack): void {
+        DB::transaction(function () use ($request, $zone): void {
             $row = Zone::query();
             $row->lockForUpdate();
             $current = $row->findOrFail($zone->id);
             abort_if($current->version !== $request->integer('version'), 409, 'This zone was changed meanwhile, in another window perhaps. Reload to see it; your change is not saved.');
-            $current->fill(Arr::only($request->validated(), ['name']));
-            $current->version++;
-            $current->save();
-            if ($changesStack && $stack === null) {
-                $current->recipe()->delete();
-            } elseif ($changesStack) {
-                $current->recipe()->updateOrCreate([], ['stack' => $stack]);
-            }
-            $current->piece->touch();
+            $this->zones->amend($current, Arr::only($request->validated(), ['name', 'corrections']));
         });
         $fresh = $zone->refresh();
 
         return ZoneResource::make($fresh->setRelation('piece', $fresh->piece));
     }
 
-    #[OA\Delete(path: '/api/zones/{zone}', operationId: 'removeZone', parameters: [new OA\PathParameter(name: 'zone', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 204, description: 'Taken away; it can be taken back')])]
-    public function destroy(Zone $zone): JsonResponse
+    #[OA\Post(path: '/api/pieces/{piece}/zones/find', operationId: 'findZones', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['count'], properties: [new OA\Property(property: 'count', type: 'integer')])),
+        responses: [
+            new OA\Response(response: 200, description: 'The piece, cut into so many zones', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function find(ZoneCountRequest $request, Piece $piece): PieceResource
+    {
+        Gate::authorize('update', $piece);
+        $this->zones->find($piece, $request->integer('count'));
+
+        return PieceResource::make($piece->refresh());
+    }
+
+    #[OA\Post(path: '/api/pieces/{piece}/zones/merge', operationId: 'mergeZones', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['into', 'gone'], properties: [
+            new OA\Property(property: 'into', type: 'string', description: 'the zone that stays'),
+            new OA\Property(property: 'gone', type: 'string'),
+        ])),
+        responses: [
+            new OA\Response(response: 200, description: 'The piece with one zone less', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function merge(MergeZonesRequest $request, Piece $piece): PieceResource
+    {
+        Gate::authorize('update', $piece);
+        $this->zones->merge(
+            $piece->zones()->whereKey($request->validated('into'))->firstOrFail()->setRelation('piece', $piece),
+            $piece->zones()->whereKey($request->validated('gone'))->firstOrFail(),
+        );
+
+        return PieceResource::make($piece->refresh());
+    }
+
+    #[OA\Post(path: '/api/zones/{zone}/split', operationId: 'splitZone', parameters: [new OA\PathParameter(name: 'zone', required: true, schema: new OA\Schema(type: 'string'))], responses: [
+        new OA\Response(response: 200, description: 'The piece with one zone more', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+        new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+    ])]
+    public function split(Zone $zone): PieceResource
     {
         Gate::authorize('update', $zone->piece);
-        $zone->delete();
+        $this->zones->split($zone);
 
-        return new JsonResponse(null, 204);
+        return PieceResource::make($zone->piece->refresh());
     }
 
-    #[OA\Post(path: '/api/zones/{zone}/restore', operationId: 'restoreZone', parameters: [new OA\PathParameter(name: 'zone', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 204, description: 'Taken back')])]
-    public function restore(string $zone): JsonResponse
+    #[OA\Post(path: '/api/pieces/{piece}/zones/lasso', operationId: 'lassoZone', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['line', 'how'], properties: [
+            new OA\Property(property: 'line', type: 'array', description: 'corners of a closed line, shares of width and height', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
+            new OA\Property(property: 'how', type: 'string', enum: ['new', 'add', 'take']),
+            new OA\Property(property: 'zone', type: 'string', description: 'that it is added to or taken from'),
+        ])),
+        responses: [
+            new OA\Response(response: 200, description: 'The piece', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function lasso(LassoRequest $request, Piece $piece): PieceResource
     {
-        $found = Zone::withTrashed()->findOrFail($zone);
-        Gate::authorize('update', $found->piece);
-        $found->restore();
+        Gate::authorize('update', $piece);
+        $zone = $request->validated('how') === 'new' ? null : $piece->zones()->whereKey($request->validated('zone'))->firstOrFail();
+        $this->zones->lasso($piece, $request->line(), (string) $request->validated('how'), $zone);
 
-        return new JsonResponse(null, 204);
+        return PieceResource::make($piece->refresh());
     }
 
-    /** The stack in its plain notation, once it is known to be readable and of pencils that there are. */
-    private static function checked(Engine $engine, Piece $piece, string $notation): string
+    #[OA\Post(path: '/api/pieces/{piece}/zones/undo', operationId: 'undoZones', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [
+        new OA\Response(response: 200, description: 'The piece with the last change of its zones taken back', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+    ])]
+    public function undo(Piece $piece): PieceResource
     {
-        $stack = Stack::parse($notation);
-        $engine->predictor($piece->paper, $piece->user, app(Catalogue::class)->desk($piece->user, $stack))->predict($stack);
+        Gate::authorize('update', $piece);
+        $this->zones->undo($piece);
 
-        return (string) $stack;
+        return PieceResource::make($piece->refresh());
+    }
+
+    #[OA\Delete(path: '/api/zones/{zone}', operationId: 'removeZone', parameters: [new OA\PathParameter(name: 'zone', required: true, schema: new OA\Schema(type: 'string'))], responses: [
+        new OA\Response(response: 200, description: 'The piece; what the zone had goes to those that it touched', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+    ])]
+    public function destroy(Zone $zone): PieceResource
+    {
+        Gate::authorize('update', $zone->piece);
+        $this->zones->remove($zone);
+
+        return PieceResource::make($zone->piece->refresh());
     }
 }

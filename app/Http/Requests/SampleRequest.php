@@ -11,6 +11,12 @@ final class SampleRequest extends FormRequest
     /** @return array<string, mixed> */
     public function rules(): array
     {
+        return self::spot();
+    }
+
+    /** @return array<string, list<string>> a round patch, in shares of width and height */
+    public static function spot(): array
+    {
         return [
             'x' => ['required', 'numeric', 'between:0,1'],
             'y' => ['required', 'numeric', 'between:0,1'],

@@ -13,9 +13,7 @@ final class StoreZoneRequest extends FormRequest
     {
         return [
             'name' => ['required', 'string', 'max:80'],
-            'x' => ['required', 'numeric', 'between:0,1'],
-            'y' => ['required', 'numeric', 'between:0,1'],
-            'radius' => ['required', 'numeric', 'between:0,0.1'],
+            ...SampleRequest::spot(),
             'stack' => ['nullable', 'string', 'max:2000'],
         ];
     }

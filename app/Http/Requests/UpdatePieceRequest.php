@@ -6,17 +6,70 @@ namespace App\Http\Requests;
 
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
+use Illuminate\Validation\Validator;
+use Prism\Colour\Lamp;
 use Prism\Matching\School;
+use Prism\Reference\Highlights;
+use Prism\Reference\RangeMode;
 
 final class UpdatePieceRequest extends FormRequest
 {
+    /** A crop has at least this share of each side. */
+    private const SMALLEST_CROP = 0.05;
+
+    /** Millimetres: a stamp, and a sheet as wide as a desk. */
+    private const SMALLEST = 20;
+
+    private const LARGEST = 1500;
+
     /** @return array<string, mixed> */
     public function rules(): array
     {
+        $size = ['sometimes', 'required', 'numeric', sprintf('between:%d,%d', self::SMALLEST, self::LARGEST)];
+
         return [
             'title' => ['sometimes', 'required', 'string', 'max:120'],
             'paper' => ['sometimes', 'required', 'string', 'exists:papers,slug'],
             'school' => ['sometimes', 'required', Rule::enum(School::class)],
+            'highlights' => ['sometimes', 'required', Rule::enum(Highlights::class)],
+            'lamp' => ['sometimes', 'required', Rule::enum(Lamp::class)],
+            'tone' => ['sometimes', 'required', Rule::enum(RangeMode::class)],
+            'lightDegrees' => ['sometimes', 'nullable', 'numeric', 'between:0,360'],
+            'crop' => ['sometimes', 'nullable', 'array:x,y,width,height'],
+            'crop.x' => ['required_with:crop', 'numeric', 'between:0,1'],
+            'crop.y' => ['required_with:crop', 'numeric', 'between:0,1'],
+            'crop.width' => ['required_with:crop', 'numeric', 'between:'.self::SMALLEST_CROP.',1'],
+            'crop.height' => ['required_with:crop', 'numeric', 'between:'.self::SMALLEST_CROP.',1'],
+            'widthMm' => $size,
+            'heightMm' => $size,
+            'unit' => ['sometimes', 'required', Rule::in(['mm', 'in'])],
         ];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        $size = sprintf('A drawing is from %d to %d mm on a side.', self::SMALLEST, self::LARGEST);
+
+        return [
+            'title.required' => 'Give the piece a title.',
+            'widthMm.*' => $size,
+            'heightMm.*' => $size,
+            'crop.width' => 'The crop is too small; leave at least a twentieth of each side.',
+            'crop.height' => 'The crop is too small; leave at least a twentieth of each side.',
+        ];
+    }
+
+    public function after(): \Closure
+    {
+        return function (Validator $validator): void {
+            $crop = $this->input('crop');
+            if (! is_array($crop) || $validator->errors()->isNotEmpty()) {
+                return;
+            }
+            if ((float) $crop['x'] + (float) $crop['width'] > 1.0001 || (float) $crop['y'] + (float) $crop['height'] > 1.0001) {
+                $validator->errors()->add('crop', 'The crop reaches beyond the photo. Move it back, or make it smaller.');
+            }
+        };
     }
 }

@@ -5,6 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+use Prism\Reference\Distance;
+use Prism\Reference\Surface;
+use Prism\Reference\ZoneLight;
 
 final class UpdateZoneRequest extends FormRequest
 {
@@ -14,7 +18,19 @@ final class UpdateZoneRequest extends FormRequest
         return [
             'version' => ['required', 'integer', 'min:1'],
             'name' => ['sometimes', 'required', 'string', 'max:80'],
-            'stack' => ['sometimes', 'present', 'nullable', 'string', 'max:2000'],
+            'corrections' => ['sometimes', 'array:surface,direction,crisp,distance,importance,light'],
+            'corrections.surface' => ['nullable', Rule::enum(Surface::class)],
+            'corrections.direction' => ['nullable', 'numeric', 'between:0,180'],
+            'corrections.crisp' => ['nullable', 'boolean'],
+            'corrections.distance' => ['nullable', Rule::enum(Distance::class)],
+            'corrections.importance' => ['nullable', 'integer', 'between:1,3'],
+            'corrections.light' => ['nullable', Rule::enum(ZoneLight::class)],
         ];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return ['name.required' => 'Give the zone a name, such as "rim of the float".'];
     }
 }

@@ -7,9 +7,10 @@ namespace App\Http\Resources;
 use App\Models\Paper;
 use App\Models\Pencil;
 use App\Models\User;
-use App\Models\Zone;
+use App\Models\ZoneTarget;
 use App\Studio\Catalogue;
 use App\Studio\PencilPage;
+use App\Studio\Targets;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
@@ -28,10 +29,11 @@ use Prism\Materials\PencilId;
     new OA\Property(property: 'paper', ref: '#/components/schemas/Paper'),
     new OA\Property(property: 'strengths', type: 'array', items: new OA\Items(ref: '#/components/schemas/Strength')),
     new OA\Property(property: 'partners', type: 'array', items: new OA\Items(ref: '#/components/schemas/Partner')),
-    new OA\Property(property: 'usedIn', type: 'array', items: new OA\Items(required: ['piece', 'title', 'zone', 'name', 'stack'], properties: [
+    new OA\Property(property: 'usedIn', type: 'array', items: new OA\Items(required: ['piece', 'title', 'zone', 'target', 'name', 'stack'], properties: [
         new OA\Property(property: 'piece', type: 'string'),
         new OA\Property(property: 'title', type: 'string'),
         new OA\Property(property: 'zone', type: 'string'),
+        new OA\Property(property: 'target', type: 'string'),
         new OA\Property(property: 'name', type: 'string'),
         new OA\Property(property: 'stack', type: 'string'),
     ])),
@@ -104,8 +106,8 @@ final class PencilPageResource extends JsonResource
                     'colour' => ColourResource::make($partner['prediction']->colour), 'sigma' => round($partner['prediction']->sigma, 2),
                 ];
             }, $this->page->partners($this->artist, $this->paper, $id)),
-            'usedIn' => array_map(static fn (Zone $zone): array => [
-                'piece' => $zone->piece->id, 'title' => $zone->piece->title, 'zone' => $zone->id, 'name' => $zone->name, 'stack' => (string) $zone->recipe?->stack,
+            'usedIn' => array_map(static fn (ZoneTarget $target): array => [
+                'piece' => $target->zone->piece_id, 'title' => $target->zone->piece->title, 'zone' => $target->zone_id, 'target' => $target->id, 'name' => Targets::name($target), 'stack' => (string) $target->recipe?->stack,
             ], $this->page->usedIn($this->artist, $id)),
             'swatchCount' => $swatches->count(),
             'swatches' => SwatchResource::collection($swatches->latest('id')->limit(self::LATEST)->get()),

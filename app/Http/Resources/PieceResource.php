@@ -6,45 +6,67 @@ namespace App\Http\Resources;
 
 use App\Models\Piece;
 use App\Models\Zone;
-use App\Studio\PhotoView;
+use App\Studio\ZoneBook;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
 use Prism\Matching\School;
 
 /** @mixin Piece */
-#[OA\Schema(schema: 'Piece', required: ['id', 'title', 'paper', 'school', 'photo', 'zones'], properties: [
+#[OA\Schema(schema: 'Piece', required: ['id', 'title', 'paper', 'school', 'highlights', 'lamp', 'tone', 'format', 'lightDegrees', 'photo', 'references', 'zones', 'undo'], properties: [
     new OA\Property(property: 'id', type: 'string'),
     new OA\Property(property: 'title', type: 'string'),
     new OA\Property(property: 'paper', ref: '#/components/schemas/Paper'),
     new OA\Property(property: 'school', ref: '#/components/schemas/School'),
-    new OA\Property(property: 'photo', ref: '#/components/schemas/Photo'),
+    new OA\Property(property: 'highlights', ref: '#/components/schemas/HighlightsId'),
+    new OA\Property(property: 'lamp', ref: '#/components/schemas/LampId', description: 'what it is drawn and looked at under'),
+    new OA\Property(property: 'tone', ref: '#/components/schemas/RangeModeId'),
+    new OA\Property(property: 'format', ref: '#/components/schemas/Format'),
+    new OA\Property(property: 'lightDegrees', type: 'number', nullable: true, description: 'where the light comes from, if the artist has corrected it'),
+    new OA\Property(property: 'photo', ref: '#/components/schemas/Reference', description: 'the first reference: zones and targets are read in it'),
+    new OA\Property(property: 'references', type: 'array', items: new OA\Items(ref: '#/components/schemas/Reference')),
     new OA\Property(property: 'zones', type: 'array', items: new OA\Items(ref: '#/components/schemas/Zone')),
+    new OA\Property(property: 'undo', type: 'string', nullable: true, description: 'the last change of zones, which can be taken back'),
 ])]
 #[OA\Schema(schema: 'School', required: ['id', 'sentence'], properties: [
     new OA\Property(property: 'id', type: 'string', enum: ['light-to-dark', 'dark-to-light', 'middle-first', 'form-first']),
     new OA\Property(property: 'sentence', type: 'string'),
 ])]
-#[OA\Schema(schema: 'Photo', required: ['url', 'valueUrl', 'width', 'height'], properties: [
-    new OA\Property(property: 'url', type: 'string'),
-    new OA\Property(property: 'valueUrl', type: 'string', description: 'as greys of the same lightness'),
-    new OA\Property(property: 'width', type: 'integer'),
-    new OA\Property(property: 'height', type: 'integer'),
+#[OA\Schema(schema: 'HighlightsId', type: 'string', enum: ['reserve', 'pale-pencil', 'white-first', 'lift', 'impress', 'opaque-pen'])]
+#[OA\Schema(schema: 'RangeModeId', type: 'string', enum: ['as-is', 'compress', 'clip'])]
+#[OA\Schema(schema: 'Format', required: ['crop', 'widthMm', 'heightMm', 'unit'], properties: [
+    new OA\Property(property: 'crop', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/Crop')]),
+    new OA\Property(property: 'widthMm', type: 'number', description: 'of the drawing'),
+    new OA\Property(property: 'heightMm', type: 'number'),
+    new OA\Property(property: 'unit', type: 'string', enum: ['mm', 'in']),
+])]
+#[OA\Schema(schema: 'Crop', description: 'shares of the first reference', required: ['x', 'y', 'width', 'height'], properties: [
+    new OA\Property(property: 'x', type: 'number'),
+    new OA\Property(property: 'y', type: 'number'),
+    new OA\Property(property: 'width', type: 'number'),
+    new OA\Property(property: 'height', type: 'number'),
 ])]
 final class PieceResource extends JsonResource
 {
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        $zones = $this->zones->load('recipe')->each(fn (Zone $zone) => $zone->setRelation('piece', $this->resource));
+        $zones = $this->zones->load('targets.recipe')->each(fn (Zone $zone) => $zone->setRelation('piece', $this->resource));
 
         return [
             'id' => $this->id,
             'title' => $this->title,
             'paper' => PaperResource::make($this->paper),
             'school' => self::school($this->school),
-            'photo' => self::photo($this->resource),
+            'highlights' => $this->highlights->value,
+            'lamp' => $this->lamp->value,
+            'tone' => $this->tone['mode'] ?? 'as-is',
+            'format' => ['crop' => $this->crop, 'widthMm' => $this->width_mm, 'heightMm' => $this->height_mm, 'unit' => $this->unit],
+            'lightDegrees' => $this->light_degrees,
+            'photo' => ReferenceResource::make($this->resource->reference()),
+            'references' => ReferenceResource::collection($this->references),
             'zones' => ZoneResource::collection($zones),
+            'undo' => app(ZoneBook::class)->undoable($this->resource),
         ];
     }
 
@@ -52,16 +74,5 @@ final class PieceResource extends JsonResource
     public static function school(School $school): array
     {
         return ['id' => $school->value, 'sentence' => $school->sentence()];
-    }
-
-    /** @return array{url: string, valueUrl: string, width: int, height: int} */
-    public static function photo(Piece $piece): array
-    {
-        return [
-            'url' => route('pieces.photo', [$piece, PhotoView::Photo], false),
-            'valueUrl' => route('pieces.photo', [$piece, PhotoView::Value], false),
-            'width' => $piece->photo_width,
-            'height' => $piece->photo_height,
-        ];
     }
 }

@@ -43,8 +43,9 @@ use Prism\Planning\PlanStep;
 #[OA\Schema(schema: 'PlanStep', required: ['key', 'number', 'zone', 'role', 'step', 'layer', 'before', 'after', 'sigma', 'target', 'why', 'state'], properties: [
     new OA\Property(property: 'key', type: 'string'),
     new OA\Property(property: 'number', type: 'integer'),
-    new OA\Property(property: 'zone', required: ['id', 'name'], type: 'object', properties: [
+    new OA\Property(property: 'zone', required: ['id', 'target', 'name'], type: 'object', properties: [
         new OA\Property(property: 'id', type: 'string'),
+        new OA\Property(property: 'target', type: 'string'),
         new OA\Property(property: 'name', type: 'string'),
     ]),
     new OA\Property(property: 'role', type: 'string', enum: ['reserve', 'underlayer', 'layer', 'wash', 'lift', 'blend', 'burnish']),
@@ -84,7 +85,7 @@ final class PlanResource extends JsonResource
             'currentKey' => $current,
             'done' => count(array_filter($steps, static fn (array $step): bool => $step['state'] !== 'open')),
             'total' => count($steps),
-            'zonesWithoutRecipe' => $this->piece->zones()->doesntHave('recipe')->pluck('name')->all(),
+            'zonesWithoutRecipe' => $this->piece->zones()->whereDoesntHave('targets.recipe')->pluck('name')->all(),
             'calibration' => RestsOn::of($this->piece->user),
         ];
     }
@@ -95,7 +96,7 @@ final class PlanResource extends JsonResource
         return [
             'key' => $step->key,
             'number' => $number,
-            'zone' => ['id' => $step->zone->id, 'name' => $step->zone->name],
+            'zone' => ['id' => $step->zone->zone, 'target' => $step->zone->id, 'name' => $step->zone->name],
             'role' => $step->role->value,
             'step' => $step->step === null ? null : StepResource::make($step->step),
             'layer' => $step->layer,

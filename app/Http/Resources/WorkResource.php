@@ -12,7 +12,7 @@ use OpenApi\Attributes as OA;
 /** @mixin Work */
 #[OA\Schema(schema: 'Work', required: ['id', 'kind', 'state', 'doing', 'progress', 'problem', 'startedAt', 'result'], properties: [
     new OA\Property(property: 'id', type: 'string'),
-    new OA\Property(property: 'kind', type: 'string', enum: ['calibration', 'audit', 'filling', 'search-again']),
+    new OA\Property(property: 'kind', type: 'string', enum: ['calibration', 'audit', 'filling', 'search-again', 'look']),
     new OA\Property(property: 'state', type: 'string', enum: ['waiting', 'running', 'done', 'failed', 'cancelled']),
     new OA\Property(property: 'doing', type: 'string'),
     new OA\Property(property: 'progress', type: 'number', description: '0-1'),
@@ -23,9 +23,14 @@ use OpenApi\Attributes as OA;
         new OA\Schema(ref: '#/components/schemas/CalibrationResult'),
         new OA\Schema(ref: '#/components/schemas/FillingResult'),
         new OA\Schema(ref: '#/components/schemas/SearchAgainResult'),
+        new OA\Schema(ref: '#/components/schemas/LookResult'),
     ]),
 ])]
 #[OA\Schema(schema: 'CalibrationResult', required: ['calibration'], properties: [new OA\Property(property: 'calibration', type: 'integer')])]
+#[OA\Schema(schema: 'LookResult', required: ['piece', 'most'], properties: [
+    new OA\Property(property: 'piece', type: 'string'),
+    new OA\Property(property: 'most', type: 'integer'),
+])]
 #[OA\Schema(schema: 'FillingResult', required: ['chart', 'sheet', 'picture'], properties: [
     new OA\Property(property: 'chart', type: 'string'),
     new OA\Property(property: 'sheet', type: 'integer'),
@@ -33,8 +38,8 @@ use OpenApi\Attributes as OA;
 ])]
 #[OA\Schema(schema: 'SearchAgainResult', required: ['searched', 'changed'], properties: [
     new OA\Property(property: 'searched', type: 'integer'),
-    new OA\Property(property: 'changed', type: 'array', items: new OA\Items(required: ['zone', 'name', 'had', 'has'], properties: [
-        new OA\Property(property: 'zone', type: 'string'),
+    new OA\Property(property: 'changed', type: 'array', items: new OA\Items(required: ['target', 'name', 'had', 'has'], properties: [
+        new OA\Property(property: 'target', type: 'string'),
         new OA\Property(property: 'name', type: 'string'),
         new OA\Property(property: 'had', type: 'string'),
         new OA\Property(property: 'has', type: 'string'),

@@ -5,40 +5,69 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\Zone;
-use App\Studio\ZoneRecipes;
+use App\Models\ZoneTarget;
+use App\Studio\ZoneBook;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
 
 /** @mixin Zone */
-#[OA\Schema(schema: 'Zone', required: ['id', 'name', 'x', 'y', 'radius', 'target', 'spread', 'version', 'recipe'], properties: [
+#[OA\Schema(schema: 'Zone', required: ['id', 'name', 'x', 'y', 'radius', 'share', 'outline', 'fits', 'traits', 'touching', 'targets', 'version'], properties: [
     new OA\Property(property: 'id', type: 'string'),
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'x', type: 'number', description: 'share of the width'),
     new OA\Property(property: 'y', type: 'number', description: 'share of the height'),
     new OA\Property(property: 'radius', type: 'number', description: 'share of the width'),
-    new OA\Property(property: 'target', ref: '#/components/schemas/Colour'),
-    new OA\Property(property: 'spread', type: 'number'),
+    new OA\Property(property: 'share', type: 'number', description: 'of the picture; 0 for a mere spot'),
+    new OA\Property(property: 'outline', type: 'string', nullable: true, description: 'an SVG path in thousandths of width and height, to be filled by the even-odd rule; null for a mere spot'),
+    new OA\Property(property: 'fits', type: 'boolean', description: 'the photo as it is now still shows it'),
+    new OA\Property(property: 'traits', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/ZoneTraits')]),
+    new OA\Property(property: 'touching', type: 'array', items: new OA\Items(required: ['zone', 'share'], properties: [
+        new OA\Property(property: 'zone', type: 'string'),
+        new OA\Property(property: 'share', type: 'number', description: 'of this zone\'s border'),
+    ])),
+    new OA\Property(property: 'targets', type: 'array', items: new OA\Items(ref: '#/components/schemas/Target')),
     new OA\Property(property: 'version', type: 'integer', description: 'send it back with a change; a newer one is refused'),
-    new OA\Property(property: 'recipe', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/Recipe')]),
+])]
+#[OA\Schema(schema: 'ZoneTraits', description: 'estimates, or what the artist says instead', required: ['surface', 'direction', 'crisp', 'distance', 'importance', 'light', 'warmth', 'corrected'], properties: [
+    new OA\Property(property: 'surface', type: 'string', enum: ['hard', 'soft', 'rough', 'stranded']),
+    new OA\Property(property: 'direction', type: 'number', nullable: true, description: 'degrees from the right, counter-clockwise, 0 up to 180'),
+    new OA\Property(property: 'crisp', type: 'boolean'),
+    new OA\Property(property: 'distance', type: 'string', enum: ['near', 'between', 'far']),
+    new OA\Property(property: 'importance', type: 'integer', description: '1 quiet, 2 usual, 3 draws the eye'),
+    new OA\Property(property: 'light', type: 'string', enum: ['lit', 'half-lit', 'shadow', 'cast-shadow']),
+    new OA\Property(property: 'warmth', type: 'number', description: 'against the mean of the picture'),
+    new OA\Property(property: 'corrected', type: 'array', items: new OA\Items(type: 'string')),
 ])]
 final class ZoneResource extends JsonResource
 {
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        $recipe = app(ZoneRecipes::class)->of($this->resource);
+        $zone = $this->resource;
+        $targets = $zone->targets->each(static fn (ZoneTarget $target) => $target->setRelation('zone', $zone));
+        $neighbours = $zone->piece->zones->pluck('id', 'label');
+        $touching = [];
+        foreach ($zone->estimates['touching'] ?? [] as $label => $share) {
+            if (isset($neighbours[$label])) {
+                $touching[] = ['zone' => $neighbours[$label], 'share' => $share];
+            }
+        }
+        usort($touching, static fn (array $a, array $b): int => $b['share'] <=> $a['share']);
 
         return [
-            'id' => $this->id,
-            'name' => $this->name,
-            'x' => $this->x,
-            'y' => $this->y,
-            'radius' => $this->radius,
-            'target' => ColourResource::make(ZoneRecipes::target($this->resource)),
-            'spread' => round($this->spread, 2),
-            'version' => $this->version,
-            'recipe' => $recipe === null ? null : RecipeResource::make($recipe),
+            'id' => $zone->id,
+            'name' => $zone->name,
+            'x' => $zone->x,
+            'y' => $zone->y,
+            'radius' => $zone->radius,
+            'share' => round($zone->share, 5),
+            'outline' => $zone->outline,
+            'fits' => $zone->fits,
+            'traits' => ZoneBook::traits($zone),
+            'touching' => $touching,
+            'targets' => TargetResource::collection($targets),
+            'version' => $zone->version,
         ];
     }
 }

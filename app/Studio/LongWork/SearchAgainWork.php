@@ -5,17 +5,17 @@ declare(strict_types=1);
 namespace App\Studio\LongWork;
 
 use App\Models\User;
-use App\Models\Zone;
+use App\Models\ZoneTarget;
 use App\Studio\Catalogue;
 use App\Studio\Engine;
-use App\Studio\ZoneRecipes;
+use App\Studio\Targets;
 use Closure;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Prism\Matching\Limits;
 use Prism\Matching\Target;
 
-/** Finds the recipes of some zones anew, as the calibration in force sees them. All are exchanged, or none. */
+/** Finds the recipes of some targets anew, as the calibration in force sees them. All are exchanged, or none. */
 final class SearchAgainWork implements LongWork
 {
     public function __construct(private readonly Catalogue $catalogue, private readonly Engine $engine)
@@ -24,32 +24,33 @@ final class SearchAgainWork implements LongWork
 
     public function do(User $artist, array $wish, Closure $progress): array
     {
-        $wanted = Zone::query()->whereHas('recipe')->whereHas('piece', static fn (Builder $piece) => $piece->where('user_id', $artist->id))->with(['recipe', 'piece.paper']);
-        $wanted->whereIn('id', $wish['zones'] ?? []);
-        $zones = $wanted->get();
+        $wanted = ZoneTarget::query()->whereHas('recipe')->whereHas('zone.piece', static fn (Builder $piece) => $piece->where('user_id', $artist->id))->with(['recipe', 'zone.targets', 'zone.piece.paper']);
+        $wanted->whereIn('id', $wish['targets'] ?? []);
+        $targets = $wanted->get();
         $box = $this->catalogue->box($artist);
         if (count($box) === 0) {
             throw new WorkRefused('Your box is empty; recipes cannot be searched.');
         }
         $found = [];
-        foreach ($zones as $done => $zone) {
-            $progress(sprintf('Searching for %s', $zone->name), $done / max(1, count($zones)));
-            $search = $this->engine->search($zone->piece->paper, $artist, $box);
-            $found[$zone->id] = (string) $search->find(Target::colour(ZoneRecipes::target($zone)), new Limits(top: 1, school: $zone->piece->school))[0]->stack;
+        foreach ($targets as $done => $target) {
+            $progress(sprintf('Searching for %s', Targets::name($target)), $done / max(1, count($targets)));
+            $piece = $target->zone->piece;
+            $search = $this->engine->search($piece->paper, $artist, $box);
+            $found[$target->id] = (string) $search->find(Target::colour(Targets::drawn($target)), new Limits(top: 1, school: $piece->school))[0]->stack;
         }
         $changed = [];
-        DB::transaction(static function () use ($zones, $found, &$changed): void {
-            foreach ($zones as $zone) {
-                $had = $zone->recipe?->stack;
-                if ($had !== $found[$zone->id]) {
-                    $zone->recipe()->updateOrCreate([], ['stack' => $found[$zone->id]]);
-                    $zone->version++;
-                    $zone->save();
-                    $changed[] = ['zone' => $zone->id, 'name' => $zone->name, 'had' => $had, 'has' => $found[$zone->id]];
+        DB::transaction(static function () use ($targets, $found, &$changed): void {
+            foreach ($targets as $target) {
+                $had = $target->recipe?->stack;
+                if ($had !== $found[$target->id]) {
+                    $target->recipe()->updateOrCreate([], ['stack' => $found[$target->id]]);
+                    $target->version++;
+                    $target->save();
+                    $changed[] = ['target' => $target->id, 'name' => Targets::name($target), 'had' => $had, 'has' => $found[$target->id]];
                 }
             }
         });
 
-        return ['searched' => count($zones), 'changed' => $changed];
+        return ['searched' => count($targets), 'changed' => $changed];
     }
 }

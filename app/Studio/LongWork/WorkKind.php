@@ -10,6 +10,13 @@ enum WorkKind: string
     case Audit = 'audit';
     case Filling = 'filling';
     case SearchAgain = 'search-again';
+    case Look = 'look';
+
+    /** Whether its wish names a piece. */
+    public function isAboutPiece(): bool
+    {
+        return $this === self::Look;
+    }
 
     /** @return class-string<LongWork> */
     public function worker(): string
@@ -19,6 +26,7 @@ enum WorkKind: string
             self::Audit => AuditWork::class,
             self::Filling => FillingWork::class,
             self::SearchAgain => SearchAgainWork::class,
+            self::Look => LookWork::class,
         };
     }
 }

@@ -29,6 +29,21 @@ export type Work = Schemas['Work'];
 export type WorkWish = NonNullable<paths['/api/works']['post']['requestBody']>['content']['application/json'];
 export type AuditResult = Schemas['AuditResult'];
 export type Zone = Schemas['Zone'];
+export type ZoneTraits = Schemas['ZoneTraits'];
+export type Target = Schemas['Target'];
+export type TargetRole = Schemas['TargetRole'];
+export type Reference = Schemas['Reference'];
+export type Balance = Schemas['Balance'];
+export type LampId = Schemas['LampId'];
+export type Crop = Schemas['Crop'];
+export type Look = Schemas['Look'];
+export type Reserves = Schemas['Reserves'];
+export type PieceChanges = NonNullable<
+    paths['/api/pieces/{piece}']['patch']['requestBody']
+>['content']['application/json'];
+export type ZoneCorrections = NonNullable<
+    NonNullable<paths['/api/zones/{zone}']['patch']['requestBody']>['content']['application/json']['corrections']
+>;
 export type SchoolId = Piece['school']['id'];
 
 export interface BadRow {

@@ -1,5 +1,5 @@
 import { keepPreviousData, QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { answered, api, Refusal, type Colour, type Plan, type SchoolId } from './client';
+import { answered, api, Refusal, type Colour, type PieceChanges, type Plan, type ZoneCorrections } from './client';
 
 export const queryClient = new QueryClient({
     defaultOptions: {
@@ -18,6 +18,7 @@ export const keys = {
     pieces: ['pieces'] as const,
     piece: (id: string) => ['piece', id] as const,
     plan: (id: string) => ['piece', id, 'plan'] as const,
+    look: (id: string) => ['piece', id, 'look'] as const,
 };
 
 type Lab = Pick<Colour, 'L' | 'a' | 'b'>;
@@ -56,9 +57,10 @@ export interface Spot {
     radius: number;
 }
 
-export const useSample = (piece: string, spot: Spot | null) =>
+/** Of the first reference as it is now: in another light it has another address. */
+export const useSample = (piece: string, photo: string, spot: Spot | null) =>
     useQuery({
-        queryKey: ['piece', piece, 'sample', spot],
+        queryKey: ['piece', piece, 'sample', photo, spot],
         enabled: spot !== null,
         staleTime: Infinity,
         placeholderData: keepPreviousData,
@@ -108,7 +110,7 @@ export const usePrediction = (piece: string, paper: string, target: Lab, stack: 
     });
 
 /** Whatever changes a piece makes its own queries and the list of pieces stale. */
-function usePieceMutation<Input, Output>(piece: string, change: (input: Input) => Promise<Output>) {
+export function usePieceMutation<Input, Output>(piece: string, change: (input: Input) => Promise<Output>) {
     const client = useQueryClient();
 
     return useMutation({
@@ -117,6 +119,9 @@ function usePieceMutation<Input, Output>(piece: string, change: (input: Input) =
             Promise.all([
                 client.invalidateQueries({ queryKey: keys.piece(piece), exact: true }),
                 client.invalidateQueries({ queryKey: keys.plan(piece) }),
+                client.invalidateQueries({ queryKey: keys.look(piece) }),
+                // Another photo, or another light, is read anew.
+                client.invalidateQueries({ queryKey: ['work', 'look', piece] }),
                 client.invalidateQueries({ queryKey: keys.pieces }),
             ]),
     });
@@ -128,22 +133,21 @@ export const useAddZone = (piece: string) =>
     );
 
 export const useChangeZone = (piece: string) =>
-    usePieceMutation(piece, ({ id, ...body }: { id: string; version: number; name?: string; stack?: string | null }) =>
-        answered(api.PATCH('/api/zones/{zone}', { params: { path: { zone: id } }, body })),
+    usePieceMutation(
+        piece,
+        ({ id, ...body }: { id: string; version: number; name?: string; corrections?: ZoneCorrections }) =>
+            answered(api.PATCH('/api/zones/{zone}', { params: { path: { zone: id } }, body })),
     );
 
-export const useRemoveZone = (piece: string) =>
-    usePieceMutation(piece, (zone: string) =>
-        answered(api.DELETE('/api/zones/{zone}', { params: { path: { zone } } })),
-    );
-
-export const useRestoreZone = (piece: string) =>
-    usePieceMutation(piece, (zone: string) =>
-        answered(api.POST('/api/zones/{zone}/restore', { params: { path: { zone } } })),
+export const useChangeTarget = (piece: string) =>
+    usePieceMutation(
+        piece,
+        ({ id, ...body }: { id: string; version: number; stack?: string | null; colour?: Lab | null }) =>
+            answered(api.PATCH('/api/targets/{target}', { params: { path: { target: id } }, body })),
     );
 
 export const useChangePiece = (piece: string) =>
-    usePieceMutation(piece, (body: { title?: string; paper?: string; school?: SchoolId }) =>
+    usePieceMutation(piece, (body: PieceChanges) =>
         answered(api.PATCH('/api/pieces/{piece}', { params: { path: { piece } }, body })),
     );
 

@@ -196,6 +196,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/pieces/{piece}/look': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['look'];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/pieces/{piece}/cut': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['previewZones'];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/pieces/{piece}/reserves': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['reserves'];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/pieces/{piece}/same-spot': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['sameSpot'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/pieces/{piece}/beside': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['beside'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/pieces/{piece}/recipes': {
         parameters: {
             query?: never;
@@ -468,6 +548,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/pieces/{piece}/references': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['addReference'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/references/{reference}/photo': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['replacePhoto'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/references/{reference}': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations['removeReference'];
+        options?: never;
+        head?: never;
+        patch: operations['changeReference'];
+        trace?: never;
+    };
+    '/api/references/{reference}/balance': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations['balanceReference'];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/references/{reference}/restore': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['restoreReference'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/session': {
         parameters: {
             query?: never;
@@ -596,6 +756,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/zones/{zone}/targets': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['addTarget'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/targets/{target}': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations['removeTarget'];
+        options?: never;
+        head?: never;
+        patch: operations['changeTarget'];
+        trace?: never;
+    };
+    '/api/targets/{target}/restore': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['restoreTarget'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/works': {
         parameters: {
             query?: never;
@@ -660,7 +868,7 @@ export interface paths {
         patch: operations['changeZone'];
         trace?: never;
     };
-    '/api/zones/{zone}/restore': {
+    '/api/pieces/{piece}/zones/find': {
         parameters: {
             query?: never;
             header?: never;
@@ -669,7 +877,71 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations['restoreZone'];
+        post: operations['findZones'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/pieces/{piece}/zones/merge': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['mergeZones'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/zones/{zone}/split': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['splitZone'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/pieces/{piece}/zones/lasso': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['lassoZone'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/pieces/{piece}/zones/undo': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['undoZones'];
         delete?: never;
         options?: never;
         head?: never;
@@ -720,6 +992,13 @@ export interface components {
                 doubts: string[];
                 outline: number[][];
             }[];
+        };
+        SameSpot: {
+            reference: components['schemas']['Reference'];
+            x: number;
+            y: number;
+            /** @description null where it lies outside of that photo */
+            sample: components['schemas']['Sample'] | null;
         };
         Range: {
             code: string;
@@ -795,6 +1074,11 @@ export interface components {
             /** @description of all rows; needed for CGATS */
             paper?: string | null;
         };
+        LabColour: {
+            L: number;
+            a: number;
+            b: number;
+        };
         Chart: {
             id: string;
             title: string;
@@ -835,6 +1119,66 @@ export interface components {
             chroma: number;
             sentence: string;
         };
+        Look: {
+            /** @description What a trained eye sees in the reference of a piece. */
+            fewestZones: number;
+            /** @description null as long as the photo is not read */
+            mostZones: number | null;
+            values: components['schemas']['Values'];
+            /** @description null with an empty box */
+            reach: components['schemas']['ValueRange'] | null;
+            tones: {
+                id: components['schemas']['RangeModeId'];
+                sentence: string;
+            }[];
+            /** @description value scales of 3 to 10 steps, as codes of neutral greys, 0-255 */
+            scales: {
+                steps: number;
+                limits: number[];
+                rungs: number[];
+            }[];
+            light: {
+                /** @description from the right, counter-clockwise */
+                degrees: number;
+                words: string;
+                /** @description 0-1: how far the photo agrees with itself */
+                agreement: number;
+                corrected: boolean;
+            };
+            lamps: {
+                id: components['schemas']['LampId'];
+                name: string;
+                /** @description three rows on linear light: how the picture looks under it */
+                matrix: number[][];
+            }[];
+            highlights: {
+                id: components['schemas']['HighlightsId'];
+                name: string;
+                sentence: string;
+            }[];
+        };
+        Values: {
+            /** @description share of the picture in each bar of 2 L*, darkest first */
+            histogram: number[];
+            /** @description L* that nearly all is lighter than */
+            dark: number;
+            middle: number;
+            light: number;
+            lightest: components['schemas']['ValueSpot'][];
+            darkest: components['schemas']['ValueSpot'][];
+        };
+        ValueSpot: {
+            /** @description share of the whole reference */
+            x: number;
+            y: number;
+            L: number;
+            /** @description of 9 */
+            step: number;
+        };
+        ValueRange: {
+            dark: number;
+            light: number;
+        };
         Paper: {
             id: string;
             name: string;
@@ -859,6 +1203,7 @@ export interface components {
                 piece: string;
                 title: string;
                 zone: string;
+                target: string;
                 name: string;
                 stack: string;
             }[];
@@ -920,18 +1265,39 @@ export interface components {
             title: string;
             paper: components['schemas']['Paper'];
             school: components['schemas']['School'];
-            photo: components['schemas']['Photo'];
+            highlights: components['schemas']['HighlightsId'];
+            lamp: components['schemas']['LampId'];
+            tone: components['schemas']['RangeModeId'];
+            format: components['schemas']['Format'];
+            /** @description where the light comes from, if the artist has corrected it */
+            lightDegrees: number | null;
+            photo: components['schemas']['Reference'];
+            references: components['schemas']['Reference'][];
             zones: components['schemas']['Zone'][];
+            /** @description the last change of zones, which can be taken back */
+            undo: string | null;
         };
         School: {
             /** @enum {string} */
             id: 'light-to-dark' | 'dark-to-light' | 'middle-first' | 'form-first';
             sentence: string;
         };
-        Photo: {
-            url: string;
-            /** @description as greys of the same lightness */
-            valueUrl: string;
+        /** @enum {string} */
+        HighlightsId: 'reserve' | 'pale-pencil' | 'white-first' | 'lift' | 'impress' | 'opaque-pen';
+        /** @enum {string} */
+        RangeModeId: 'as-is' | 'compress' | 'clip';
+        Format: {
+            crop: components['schemas']['Crop'] | null;
+            /** @description of the drawing */
+            widthMm: number;
+            heightMm: number;
+            /** @enum {string} */
+            unit: 'mm' | 'in';
+        };
+        /** @description shares of the first reference */
+        Crop: {
+            x: number;
+            y: number;
             width: number;
             height: number;
         };
@@ -939,7 +1305,7 @@ export interface components {
             id: string;
             title: string;
             paperName: string;
-            photo: components['schemas']['Photo'];
+            photo: components['schemas']['Reference'];
             zoneCount: number;
             recipeCount: number;
             /** Format: date-time */
@@ -973,6 +1339,7 @@ export interface components {
             number: number;
             zone: {
                 id: string;
+                target: string;
                 name: string;
             };
             /** @enum {string} */
@@ -1015,6 +1382,56 @@ export interface components {
         Warning: {
             code: string;
             sentence: string;
+        };
+        Reference: {
+            id: string;
+            name: string;
+            /** @enum {string} */
+            role: 'colour' | 'form' | 'direction' | 'light';
+            url: string;
+            /** @description more pixels, to look at closely */
+            largeUrl: string;
+            /** @description as greys of the same lightness */
+            valueUrl: string;
+            /** @description light is warm, dark is cool */
+            temperatureUrl: string;
+            width: number;
+            height: number;
+            balance: components['schemas']['Balance'] | null;
+            /** @description spots of the first reference and the same in this one: x, y, u, v */
+            pairs: number[][];
+        };
+        /** @description what the light of a photo is told by */
+        Balance: {
+            /** @enum {string} */
+            by: 'neutral' | 'grey-card' | 'lamp';
+            x?: number;
+            y?: number;
+            radius?: number;
+            lamp?: components['schemas']['LampId'];
+        };
+        /** @enum {string} */
+        LampId: 'daylight' | 'north-light' | 'warm-lamp' | 'led';
+        Reserves: {
+            /** @description of what is drawn */
+            paperShare: number;
+            paleShare: number;
+            /** @description a PNG of the part that is drawn, as a data address: opaque where the paper stays, half where it stays pale */
+            mask: string;
+            places: {
+                /** @enum {string} */
+                kind: 'paper' | 'pale';
+                share: number;
+                /** @description on the paper, at its widest */
+                widthMm: number;
+                /** @description long and thin, as along a lit edge */
+                rim: boolean;
+                x: number;
+                y: number;
+                /** @description name of the zone */
+                zone: string | null;
+                advice: string;
+            }[];
         };
         RestsOn: {
             /** @description The calibration that a prediction rests on. */
@@ -1089,6 +1506,25 @@ export interface components {
             /** Format: date-time */
             writtenAt: string;
         };
+        Target: {
+            id: string;
+            role: components['schemas']['TargetRole'];
+            /** @description of the zone, and which of its colours */
+            name: string;
+            colour: components['schemas']['Colour'];
+            read: components['schemas']['Colour'];
+            spread: number;
+            /** @description of the zone */
+            share: number;
+            x: number;
+            y: number;
+            edited: boolean;
+            /** @description send it back with a change; a newer one is refused */
+            version: number;
+            recipe: components['schemas']['Recipe'] | null;
+        };
+        /** @enum {string} */
+        TargetRole: 'light' | 'middle' | 'dark' | 'accent' | 'shimmer' | 'reflected';
         User: {
             name: string;
             email: string;
@@ -1097,7 +1533,7 @@ export interface components {
         Work: {
             id: string;
             /** @enum {string} */
-            kind: 'calibration' | 'audit' | 'filling' | 'search-again';
+            kind: 'calibration' | 'audit' | 'filling' | 'search-again' | 'look';
             /** @enum {string} */
             state: 'waiting' | 'running' | 'done' | 'failed' | 'cancelled';
             doing: string;
@@ -1113,11 +1549,16 @@ export interface components {
                       | components['schemas']['CalibrationResult']
                       | components['schemas']['FillingResult']
                       | components['schemas']['SearchAgainResult']
+                      | components['schemas']['LookResult']
                   )
                 | null;
         };
         CalibrationResult: {
             calibration: number;
+        };
+        LookResult: {
+            piece: string;
+            most: number;
         };
         FillingResult: {
             chart: string;
@@ -1128,7 +1569,7 @@ export interface components {
         SearchAgainResult: {
             searched: number;
             changed: {
-                zone: string;
+                target: string;
                 name: string;
                 had: string;
                 has: string;
@@ -1191,11 +1632,38 @@ export interface components {
             y: number;
             /** @description share of the width */
             radius: number;
-            target: components['schemas']['Colour'];
-            spread: number;
+            /** @description of the picture; 0 for a mere spot */
+            share: number;
+            /** @description an SVG path in thousandths of width and height, to be filled by the even-odd rule; null for a mere spot */
+            outline: string | null;
+            /** @description the photo as it is now still shows it */
+            fits: boolean;
+            traits: components['schemas']['ZoneTraits'] | null;
+            touching: {
+                zone: string;
+                /** @description of this zone's border */
+                share: number;
+            }[];
+            targets: components['schemas']['Target'][];
             /** @description send it back with a change; a newer one is refused */
             version: number;
-            recipe: components['schemas']['Recipe'] | null;
+        };
+        /** @description estimates, or what the artist says instead */
+        ZoneTraits: {
+            /** @enum {string} */
+            surface: 'hard' | 'soft' | 'rough' | 'stranded';
+            /** @description degrees from the right, counter-clockwise, 0 up to 180 */
+            direction: number | null;
+            crisp: boolean;
+            /** @enum {string} */
+            distance: 'near' | 'between' | 'far';
+            /** @description 1 quiet, 2 usual, 3 draws the eye */
+            importance: number;
+            /** @enum {string} */
+            light: 'lit' | 'half-lit' | 'shadow' | 'cast-shadow';
+            /** @description against the mean of the picture */
+            warmth: number;
+            corrected: string[];
         };
     };
     responses: never;
@@ -1371,6 +1839,7 @@ export interface operations {
                         }[];
                         recipes: {
                             zone: string;
+                            target: string;
                             name: string;
                             piece: string;
                             title: string;
@@ -1633,6 +2102,174 @@ export interface operations {
                 content: {
                     'application/json': {
                         written: number;
+                    };
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Values, light, and what there is to choose from */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Look'];
+                };
+            };
+        };
+    };
+    previewZones: {
+        parameters: {
+            query: {
+                count: number;
+            };
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Where the borders would be with so many zones; nothing is changed */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        zones: number;
+                        /** @description an SVG path in thousandths of width and height */
+                        borders: string;
+                    };
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    reserves: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What must stay paper or pale */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Reserves'];
+                };
+            };
+        };
+    };
+    sameSpot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    x: number;
+                    y: number;
+                    radius: number;
+                };
+            };
+        };
+        responses: {
+            /** @description The same spot of the subject in each reference */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['SameSpot'][];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    beside: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    x: number;
+                    y: number;
+                    radius: number;
+                    beside: {
+                        x: number;
+                        y: number;
+                        radius: number;
+                    };
+                };
+            };
+        };
+        responses: {
+            /** @description Two patches of the reference, and how the second differs from the first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        first: components['schemas']['Sample'];
+                        second: components['schemas']['Sample'];
+                        difference: components['schemas']['Difference'];
                     };
                 };
             };
@@ -2201,6 +2838,15 @@ export interface operations {
                     title?: string;
                     paper?: string;
                     school?: string;
+                    highlights?: components['schemas']['HighlightsId'];
+                    lamp?: components['schemas']['LampId'];
+                    tone?: components['schemas']['RangeModeId'];
+                    lightDegrees?: number | null;
+                    crop?: components['schemas']['Crop'] | null;
+                    widthMm?: number;
+                    heightMm?: number;
+                    /** @enum {string} */
+                    unit?: 'mm' | 'in';
                 };
             };
         };
@@ -2364,6 +3010,212 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Plan'];
                 };
+            };
+        };
+    };
+    addReference: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'multipart/form-data': {
+                    /** Format: binary */
+                    photo: string;
+                    name: string;
+                    role: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The piece with one photo more */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Piece'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    replacePhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                reference: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'multipart/form-data': {
+                    /** Format: binary */
+                    photo: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The piece with another photo in this one's place */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Piece'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    removeReference: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                reference: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Put away; it can be taken back */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    changeReference: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                reference: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    name?: string;
+                    role?: string;
+                    /** @description zones and targets are read in it from now on */
+                    first?: boolean;
+                    pairs?: number[][];
+                };
+            };
+        };
+        responses: {
+            /** @description The piece */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Piece'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    balanceReference: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                reference: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    /** @description null: as the camera saw it */
+                    balance: components['schemas']['Balance'] | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The piece in another light */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Piece'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    restoreReference: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                reference: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken back */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2728,10 +3580,150 @@ export interface operations {
             };
         };
     };
+    addTarget: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                zone: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    role: components['schemas']['TargetRole'];
+                    x: number;
+                    y: number;
+                    radius: number;
+                };
+            };
+        };
+        responses: {
+            /** @description A colour more, as sampled there */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Target'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    removeTarget: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                target: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Put away; it can be taken back */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    changeTarget: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                target: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    version: number;
+                    /** @description null takes the recipe away; empty is bare paper */
+                    stack?: string | null;
+                    /** @description null goes back to what the photo shows */
+                    colour?: components['schemas']['LabColour'] | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The target */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Target'];
+                };
+            };
+            /** @description Changed meanwhile elsewhere */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    restoreTarget: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                target: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken back */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     latestWork: {
         parameters: {
             query: {
                 kind: string;
+                piece?: string;
             };
             header?: never;
             path?: never;
@@ -2763,7 +3755,7 @@ export interface operations {
             content: {
                 'application/json': {
                     /** @enum {string} */
-                    kind: 'calibration' | 'audit' | 'filling' | 'search-again';
+                    kind: 'calibration' | 'audit' | 'filling' | 'search-again' | 'look';
                     /** @description for an audit */
                     paper?: string;
                     /** @description for a filling */
@@ -2771,7 +3763,9 @@ export interface operations {
                     /** @description for a filling: which sheet of the chart */
                     sheet?: number;
                     /** @description for a search again */
-                    zones?: string[];
+                    targets?: string[];
+                    /** @description for a look */
+                    piece?: string;
                 };
             };
         };
@@ -2862,7 +3856,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description The new zone */
+            /** @description The new zone: a mere spot */
             201: {
                 headers: {
                     [name: string]: unknown;
@@ -2893,12 +3887,14 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description Taken away; it can be taken back */
-            204: {
+            /** @description The piece; what the zone had goes to those that it touched */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    'application/json': components['schemas']['Piece'];
+                };
             };
         };
     };
@@ -2916,8 +3912,15 @@ export interface operations {
                 'application/json': {
                     version: number;
                     name?: string;
-                    /** @description null takes the recipe away; empty is bare paper */
-                    stack?: string | null;
+                    /** @description what the artist sees otherwise; null goes back to the estimate */
+                    corrections?: {
+                        surface?: string | null;
+                        direction?: number | null;
+                        crisp?: boolean | null;
+                        distance?: string | null;
+                        importance?: number | null;
+                        light?: string | null;
+                    };
                 };
             };
         };
@@ -2951,7 +3954,83 @@ export interface operations {
             };
         };
     };
-    restoreZone: {
+    findZones: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    count: number;
+                };
+            };
+        };
+        responses: {
+            /** @description The piece, cut into so many zones */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Piece'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    mergeZones: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    /** @description the zone that stays */
+                    into: string;
+                    gone: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The piece with one zone less */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Piece'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    splitZone: {
         parameters: {
             query?: never;
             header?: never;
@@ -2962,12 +4041,87 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description Taken back */
-            204: {
+            /** @description The piece with one zone more */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    'application/json': components['schemas']['Piece'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    lassoZone: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    /** @description corners of a closed line, shares of width and height */
+                    line: number[][];
+                    /** @enum {string} */
+                    how: 'new' | 'add' | 'take';
+                    /** @description that it is added to or taken from */
+                    zone?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The piece */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Piece'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    undoZones: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The piece with the last change of its zones taken back */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Piece'];
+                };
             };
         };
     };

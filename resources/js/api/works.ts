@@ -7,12 +7,13 @@ const POLL = 400;
 const isOpen = (work: Work | null | undefined) => work?.state === 'waiting' || work?.state === 'running';
 
 /** The latest long work of a kind: watched while it runs; asked for, cancelled. */
-export function useWork(kind: Work['kind'], onDone?: () => void) {
+export function useWork(kind: Work['kind'], onDone?: () => void, piece?: string) {
     const client = useQueryClient();
-    const key = ['work', kind] as const;
+    const key = ['work', kind, piece] as const;
     const latest = useQuery({
         queryKey: key,
-        queryFn: async () => (await answered(api.GET('/api/works', { params: { query: { kind } } }))).work,
+        queryFn: async () =>
+            (await answered(api.GET('/api/works', { params: { query: { kind, ...(piece ? { piece } : {}) } } }))).work,
         refetchInterval: (query) => (isOpen(query.state.data) ? POLL : false),
     });
     const done = useEffectEvent(() => onDone?.());

@@ -45,7 +45,8 @@ export function CompareStage() {
     const { piece, selection } = useDesk();
     const plan = usePlan(piece.id);
     const rows = piece.zones
-        .flatMap((zone) => (zone.recipe ? [{ zone, recipe: zone.recipe }] : []))
+        .flatMap((zone) => zone.targets.map((target) => ({ zone, target })))
+        .flatMap(({ zone, target }) => (target.recipe ? [{ zone, target, recipe: target.recipe }] : []))
         .sort((a, b) => Math.abs(b.recipe.difference.dL) - Math.abs(a.recipe.difference.dL));
 
     if (rows.length === 0) {
@@ -66,12 +67,12 @@ export function CompareStage() {
                 cannot be read in yet.
             </p>
             <Rows>
-                {rows.map(({ zone, recipe }) => (
-                    <li key={zone.id}>
-                        <SwatchPair target={zone.target} predicted={recipe.predicted} width="150px" height="52px" />
+                {rows.map(({ zone, target, recipe }) => (
+                    <li key={target.id}>
+                        <SwatchPair target={target.colour} predicted={recipe.predicted} width="150px" height="52px" />
                         <div>
-                            <button type="button" onClick={() => selection.selectZone(zone.id)}>
-                                {zone.name}
+                            <button type="button" onClick={() => selection.selectZone(zone.id, target.id)}>
+                                {target.name}
                             </button>
                             {recipe.difference.words}
                         </div>

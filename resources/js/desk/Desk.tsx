@@ -3,13 +3,15 @@ import { NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-rout
 import styled from 'styled-components';
 import { messageOf, Refusal } from '../api/client';
 import { usePiece, useSample } from '../api/queries';
-import { Button } from '../ui/Button';
+import { useLook, useReserves } from '../api/lookQueries';
 import { Loading, Problem } from '../ui/States';
-import { space, type } from '../ui/theme';
+import { space } from '../ui/theme';
 import { useShortcuts } from '../ui/useShortcuts';
-import { DeskContext, type DeskState, type Selected } from './DeskContext';
+import { DeskContext, mainTarget, type DeskState, type Selected, type Tool } from './DeskContext';
 import { Picture } from './Picture';
+import { PictureTools } from './PictureTools';
 import { DEFAULT_RADIUS, LEAST_RADIUS, MOST_RADIUS, useSelection } from './useSelection';
+import { useZoom, WHOLE } from './useZoom';
 import { ZoneStrip } from './ZoneStrip';
 
 export const STAGES = [
@@ -34,26 +36,6 @@ const Left = styled.div`
     padding: ${space.m};
     min-height: 0;
     overflow: auto;
-`;
-
-const Tools = styled.div`
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: ${space.s};
-    font-size: ${type.small};
-    & > span {
-        margin-inline-start: auto;
-        color: ${({ theme }) => theme.quiet};
-    }
-`;
-
-const Toggle = styled(Button)`
-    min-height: 32px;
-    &[aria-pressed='true'] {
-        background: ${({ theme }) => theme.strong};
-        color: ${({ theme }) => theme.onStrong};
-    }
 `;
 
 const Right = styled.main`
@@ -98,21 +80,29 @@ export function Desk() {
     const navigate = useNavigate();
     const { search, pathname } = useLocation();
     const [lit, light] = useState<string | null>(null);
+    const [tool, take] = useState<Tool | null>(null);
+    const [preview, setPreview] = useState<string | null>(null);
+    const look = useLook(id);
+    const zoom = useZoom(tool?.kind === 'crop' ? WHOLE : (piece.data?.format.crop ?? WHOLE));
+    const reserves = useReserves(piece.data ?? null, selection.reservesShown);
 
     const zone = piece.data?.zones.find((candidate) => candidate.id === selection.zoneId) ?? null;
-    const sample = useSample(id, zone ? null : selection.spot);
+    const target = zone && (zone.targets.find((candidate) => candidate.id === selection.targetId) ?? mainTarget(zone));
+    const sample = useSample(id, piece.data?.photo.url ?? '', zone ? null : selection.spot);
     const selected = useMemo<Selected | null>(() => {
-        if (zone)
+        if (zone && target)
             return {
-                colour: zone.target,
-                spread: zone.spread,
-                spot: { x: zone.x, y: zone.y, radius: zone.radius },
+                colour: target.colour,
+                spread: target.spread,
+                spot: { x: target.x, y: target.y, radius: zone.radius },
                 zone,
+                target,
             };
-        if (selection.spot && sample.data) return { ...sample.data, spot: selection.spot, zone: null };
+        if (!zone && selection.spot && sample.data)
+            return { ...sample.data, spot: selection.spot, zone: null, target: null };
 
         return null;
-    }, [zone, selection.spot, sample.data]);
+    }, [zone, target, selection.spot, sample.data]);
     const drawing = pathname.endsWith('/draw');
 
     const go = (stage: number) => {
@@ -141,16 +131,24 @@ export function Desk() {
         n: () => nextZone(1),
         p: () => nextZone(-1),
         g: () => selection.setView(selection.view === 'value' ? 'photo' : 'value'),
-        i: () => selection.setIsolated(!selection.isolated),
+        v: () => selection.setView(selection.view === 'steps' ? 'photo' : 'steps'),
+        m: () => selection.toggle('mirror', !selection.mirrored),
+        b: () => selection.showBorders(!selection.bordersShown),
+        e: () => selection.pickSpots(!selection.picksSpots),
+        i: () => selection.toggle('isolate', !selection.isolated),
+        '+': () => zoom.by(1.5),
+        '=': () => zoom.by(1.5),
+        '-': () => zoom.by(1 / 1.5),
+        '0': () => zoom.fit(),
         c: () => document.querySelector<HTMLElement>('[data-testid="picture"]')?.focus(),
         '[': () => resize(1 / 1.4),
         ']': () => resize(1.4),
     });
 
     const desk = useMemo<DeskState | null>(
-        () => (piece.data ? { piece: piece.data, selection, selected, light } : null),
+        () => (piece.data ? { piece: piece.data, selection, selected, light, tool, take, preview: setPreview } : null),
         // The selection is read anew from the address on every render.
-        [piece.data, selection, selected],
+        [piece.data, selection, selected, tool],
     );
 
     if (piece.isError) {
@@ -167,44 +165,17 @@ export function Desk() {
                 <Left>
                     <Picture
                         piece={desk.piece}
-                        view={selection.view}
-                        spot={selected?.spot ?? selection.spot}
-                        selectedZone={zone?.id ?? null}
-                        litZone={drawing ? lit : null}
-                        isolatedHex={selection.isolated && selected ? selected.colour.hex : null}
-                        onSample={selection.selectSpot}
-                        onZone={selection.selectZone}
+                        selection={selection}
+                        selected={selected}
+                        look={look.data}
+                        reserves={reserves.data}
+                        zoom={zoom}
+                        tool={tool}
+                        preview={preview}
+                        litZone={(drawing && desk.piece.zones.find((candidate) => candidate.id === lit)) || null}
+                        onTool={take}
                     />
-                    <Tools>
-                        <Toggle
-                            aria-pressed={selection.view === 'value'}
-                            onPress={() => selection.setView(selection.view === 'value' ? 'photo' : 'value')}
-                        >
-                            Greyscale
-                        </Toggle>
-                        <Toggle
-                            aria-pressed={selection.isolated}
-                            isDisabled={!selected}
-                            onPress={() => selection.setIsolated(!selection.isolated)}
-                        >
-                            Isolate
-                        </Toggle>
-                        <Toggle aria-label="Smaller sample" onPress={() => resize(1 / 1.4)}>
-                            −
-                        </Toggle>
-                        <b>
-                            {((selected?.spot ?? { radius: DEFAULT_RADIUS }).radius * desk.piece.photo.width).toFixed(
-                                0,
-                            )}{' '}
-                            px
-                        </b>
-                        <Toggle aria-label="Larger sample" onPress={() => resize(1.4)}>
-                            +
-                        </Toggle>
-                        <span>
-                            {desk.piece.title}, {desk.piece.paper.name}
-                        </span>
-                    </Tools>
+                    <PictureTools zoom={zoom} onResize={resize} />
                     {desk.piece.zones.length > 0 ? (
                         <ZoneStrip zones={desk.piece.zones} chosen={zone?.id ?? null} onChoose={selection.selectZone} />
                     ) : (

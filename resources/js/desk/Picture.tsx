@@ -1,23 +1,36 @@
-import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { useCallback, useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import styled from 'styled-components';
-import type { Piece } from '../api/client';
-import type { Spot } from '../api/queries';
-import { DEFAULT_RADIUS } from './useSelection';
+import type { Look, Piece, Reserves, Zone } from '../api/client';
+import { CropFrame } from './CropFrame';
+import type { Selected, Tool } from './DeskContext';
+import { Grid } from './Grid';
+import { PictureFilters } from './PictureFilters';
+import { PictureLines } from './PictureLines';
+import { DEFAULT_RADIUS, type useSelection } from './useSelection';
+import { WHOLE, type ZoomState } from './useZoom';
 
 const NUDGE = 0.005;
 const MAGNIFY = 9;
+const WHEEL = 1.0016;
+/** A pointer that has moved further than this, in pixels, was dragged and did not click. */
+const CLICK = 5;
+/** From here on the larger picture is shown. */
+const CLOSE = 1.4;
+const LASSO_STEP = 0.004;
 
-const Frame = styled.div<{ $ratio: number }>`
+const Frame = styled.div`
     position: relative;
-    aspect-ratio: ${({ $ratio }) => $ratio};
-    max-height: 100%;
-    max-width: 100%;
     width: 100%;
     margin: auto;
     overflow: hidden;
+    container-type: inline-size;
     cursor: crosshair;
-    touch-action: manipulation;
+    touch-action: none;
     background: ${({ theme }) => theme.surround};
+`;
+
+const SheetOf = styled.div`
+    position: absolute;
     & > img {
         display: block;
         width: 100%;
@@ -26,16 +39,22 @@ const Frame = styled.div<{ $ratio: number }>`
     }
 `;
 
-const Overlay = styled.svg`
+/** Where nothing is shown but one step: hatched, so that no grey is mistaken for a value. */
+const Hatched = styled.div`
     position: absolute;
     inset: 0;
-    width: 100%;
-    height: 100%;
+    background: repeating-linear-gradient(
+        45deg,
+        ${({ theme }) => theme.surround} 0 6px,
+        ${({ theme }) => theme.line} 6px 8px
+    );
+`;
+
+const Reserved = styled.div`
+    position: absolute;
+    background: repeating-linear-gradient(45deg, #111 0 2px, #fff 2px 5px);
+    mask-size: 100% 100%;
     pointer-events: none;
-    & [data-zone] {
-        pointer-events: all;
-        cursor: pointer;
-    }
 `;
 
 const Isolated = styled.div`
@@ -57,137 +76,277 @@ const Isolated = styled.div`
 
 interface Props {
     piece: Piece;
-    view: 'photo' | 'value';
-    spot: Spot | null;
-    selectedZone: string | null;
-    litZone: string | null;
-    isolatedHex: string | null;
-    onSample: (spot: Spot) => void;
-    onZone: (id: string) => void;
+    selection: ReturnType<typeof useSelection>;
+    selected: Selected | null;
+    look: Look | undefined;
+    reserves: Reserves | undefined;
+    zoom: ZoomState;
+    tool: Tool | null;
+    preview: string | null;
+    litZone: Zone | null;
+    onTool: (tool: Tool | null) => void;
 }
 
-/** The reference: a click samples it, a marker selects its zone. The same crop in every view. */
-export function Picture({ piece, view, spot, selectedZone, litZone, isolatedHex, onSample, onZone }: Props) {
-    const frame = useRef<HTMLDivElement>(null);
-    const { width, height, url, valueUrl } = piece.photo;
-    const ratio = width / height;
-    const source = view === 'value' ? valueUrl : url;
-    const lit = piece.zones.find((zone) => zone.id === litZone);
+const inside = (value: number) => Math.min(1, Math.max(0, value));
 
-    const sampleAt = (event: PointerEvent) => {
-        const box = frame.current?.getBoundingClientRect();
-        if (!box || event.button !== 0) return;
-        const marker = (event.target as Element).closest('[data-zone]');
-        if (marker) {
-            onZone(marker.getAttribute('data-zone') ?? '');
+/** The zone whose outline holds a place. */
+function zoneAt(frame: HTMLElement | null, zones: Zone[], x: number, y: number): Zone | null {
+    const point = new DOMPoint(1000 * x, 1000 * y);
+    for (const path of frame?.querySelectorAll<SVGGeometryElement>('path[data-area]') ?? []) {
+        if (path.isPointInFill(point)) return zones.find(({ id }) => id === path.dataset.area) ?? null;
+    }
+
+    return null;
+}
+
+/**
+ * The reference with its layers: the photo in the view chosen, reserves, borders and numbers of zones, the sampled spot, the
+ * grid, and what a tool draws. One crop and one zoom for all of them. A click chooses a zone or samples a spot, a drag moves
+ * the picture, the wheel and two fingers enlarge it.
+ */
+export function Picture(props: Props) {
+    const { piece, selection, selected, look, reserves, zoom, tool, preview, litZone, onTool } = props;
+    const frame = useRef<HTMLDivElement>(null);
+    const pointers = useRef(new Map<number, { x: number; y: number }>());
+    const pressed = useRef<{ x: number; y: number; moved: boolean } | null>(null);
+    const line = useRef<[number, number][]>([]);
+    const [drawn, setDrawn] = useState<[number, number][]>([]);
+
+    const { photo, format } = piece;
+    const region = tool?.kind === 'crop' ? WHOLE : (format.crop ?? WHOLE);
+    const ratio = (photo.width * region.width) / (photo.height * region.height);
+    const scale = look?.scales.find(({ steps }) => steps === selection.steps);
+    const lamp = look?.lamps.find(({ id }) => id === piece.lamp);
+    const stepped = selection.view === 'steps' && scale !== undefined;
+    const source =
+        selection.view === 'photo'
+            ? zoom.scale > CLOSE
+                ? photo.largeUrl
+                : photo.url
+            : selection.view === 'temperature'
+              ? photo.temperatureUrl
+              : photo.valueUrl;
+    const filters = [
+        selection.squint > 0 ? `blur(calc(${(selection.squint * zoom.scale) / 1000} * 100cqw))` : '',
+        stepped ? (selection.onlyStep === null ? 'url(#prism-steps)' : 'url(#prism-only)') : '',
+        selection.view === 'photo' && selection.underLamp && lamp && lamp.id !== 'daylight' ? 'url(#prism-lamp)' : '',
+    ]
+        .filter(Boolean)
+        .join(' ');
+    const turned =
+        selection.mirrored || selection.upsideDown
+            ? `scale(${selection.mirrored !== selection.upsideDown ? -1 : 1}, ${selection.upsideDown ? -1 : 1})`
+            : undefined;
+    const spot = selected?.spot ?? selection.spot;
+
+    /** Shares of the frame, as they are looked at: mirrored and upside down. */
+    const inFrame = useCallback(
+        (event: { clientX: number; clientY: number }): [number, number] => {
+            const box = frame.current?.getBoundingClientRect();
+            if (!box) return [0.5, 0.5];
+            const x = (event.clientX - box.left) / box.width;
+            const y = (event.clientY - box.top) / box.height;
+
+            return [selection.mirrored !== selection.upsideDown ? 1 - x : x, selection.upsideDown ? 1 - y : y];
+        },
+        [selection.mirrored, selection.upsideDown],
+    );
+
+    // React's own wheel listeners are passive, and would let the page scroll as well.
+    const byWheel = zoom.by;
+    useEffect(() => {
+        const element = frame.current;
+        const turn = (event: WheelEvent) => {
+            event.preventDefault();
+            byWheel(WHEEL ** -event.deltaY, ...inFrame(event));
+        };
+        element?.addEventListener('wheel', turn, { passive: false });
+
+        return () => element?.removeEventListener('wheel', turn);
+    }, [byWheel, inFrame]);
+
+    const click = (event: PointerEvent) => {
+        const [x, y] = zoom.at(...inFrame(event)).map(inside) as [number, number];
+        const here = { x, y, radius: spot?.radius ?? DEFAULT_RADIUS };
+        if (tool?.kind === 'spot') {
+            tool.done(here);
+            onTool(null);
 
             return;
         }
-        onSample({
-            x: (event.clientX - box.left) / box.width,
-            y: (event.clientY - box.top) / box.height,
-            radius: spot?.radius ?? DEFAULT_RADIUS,
-        });
+        const marker = (event.target as Element).closest('[data-zone]')?.getAttribute('data-zone');
+        const zone =
+            piece.zones.find(({ id }) => id === marker) ??
+            (selection.picksSpots && tool?.kind !== 'zone' ? null : zoneAt(frame.current, piece.zones, x, y));
+        if (tool?.kind === 'zone') {
+            if (zone) {
+                tool.done(zone);
+                onTool(null);
+            }
+        } else if (zone) selection.selectZone(zone.id);
+        else selection.selectSpot(here);
     };
-    const move = (event: KeyboardEvent) => {
-        const step: Record<string, [number, number]> = {
-            ArrowLeft: [-NUDGE, 0],
-            ArrowRight: [NUDGE, 0],
-            ArrowUp: [0, -NUDGE * ratio],
-            ArrowDown: [0, NUDGE * ratio],
+
+    const down = (event: PointerEvent) => {
+        if (event.button !== 0 || tool?.kind === 'crop') return;
+        frame.current?.setPointerCapture(event.pointerId);
+        pointers.current.set(event.pointerId, { x: event.clientX, y: event.clientY });
+        pressed.current = { x: event.clientX, y: event.clientY, moved: false };
+        if (tool?.kind === 'lasso' && pointers.current.size === 1) {
+            line.current = [zoom.at(...inFrame(event))];
+            setDrawn(line.current);
+        }
+    };
+    const move = (event: PointerEvent) => {
+        const was = pointers.current.get(event.pointerId);
+        const start = pressed.current;
+        const box = frame.current?.getBoundingClientRect();
+        if (!was || !start || !box) return;
+        const others = [...pointers.current.entries()].filter(([id]) => id !== event.pointerId).map(([, at]) => at);
+        const other = others[0];
+        if (Math.hypot(event.clientX - start.x, event.clientY - start.y) > CLICK || other) start.moved = true;
+        if (other) {
+            const far = (at: { x: number; y: number }) => Math.hypot(at.x - other.x, at.y - other.y);
+            const middle = { clientX: (event.clientX + other.x) / 2, clientY: (event.clientY + other.y) / 2 };
+            zoom.by(far({ x: event.clientX, y: event.clientY }) / Math.max(1, far(was)), ...inFrame(middle));
+        }
+        if (tool?.kind === 'lasso' && !other) {
+            const next = zoom.at(...inFrame(event));
+            const last = line.current.at(-1);
+            if (!last || Math.hypot(next[0] - last[0], next[1] - last[1]) > LASSO_STEP / zoom.scale) {
+                line.current = [...line.current, next];
+                setDrawn(line.current);
+            }
+        } else if (start.moved) {
+            const [x1, y1] = inFrame({ clientX: was.x, clientY: was.y });
+            const [x2, y2] = inFrame(event);
+            zoom.pan((x2 - x1) / (other ? 2 : 1), (y2 - y1) / (other ? 2 : 1));
+        }
+        pointers.current.set(event.pointerId, { x: event.clientX, y: event.clientY });
+    };
+    const up = (event: PointerEvent) => {
+        if (!pointers.current.delete(event.pointerId) || pointers.current.size > 0) return;
+        const start = pressed.current;
+        pressed.current = null;
+        if (tool?.kind === 'lasso') {
+            const closed = line.current;
+            line.current = [];
+            setDrawn([]);
+            if (closed.length > 2) {
+                tool.done(closed);
+                onTool(null);
+            }
+        } else if (start && !start.moved) click(event);
+    };
+    const cancel = (event: PointerEvent) => {
+        pointers.current.delete(event.pointerId);
+        pressed.current = null;
+        line.current = [];
+        setDrawn([]);
+    };
+    const press = (event: KeyboardEvent) => {
+        if (event.target !== event.currentTarget) return;
+        const steps: Record<string, [number, number]> = {
+            ArrowLeft: [-1, 0],
+            ArrowRight: [1, 0],
+            ArrowUp: [0, -1],
+            ArrowDown: [0, 1],
         };
-        const by = step[event.key];
-        if (!by && event.key !== 'Enter') return;
+        const by = steps[event.key];
+        if (event.key === 'Escape' && tool) {
+            onTool(null);
+        } else if (by && event.shiftKey) {
+            zoom.pan(-0.1 * by[0], -0.1 * by[1]);
+        } else if (by || event.key === 'Enter') {
+            const from = spot ?? { x: zoom.x, y: zoom.y, radius: DEFAULT_RADIUS };
+            const next = {
+                ...from,
+                x: inside(from.x + (by ? (by[0] * NUDGE) / zoom.scale : 0)),
+                y: inside(from.y + (by ? (by[1] * NUDGE * ratio) / zoom.scale : 0)),
+            };
+            if (event.key === 'Enter' && tool?.kind === 'spot') {
+                tool.done(from);
+                onTool(null);
+            } else selection.selectSpot(next);
+        } else return;
         event.preventDefault();
-        const from = spot ?? { x: 0.5, y: 0.5, radius: DEFAULT_RADIUS };
-        const inside = (value: number) => Math.min(1, Math.max(0, value));
-        onSample({ ...from, x: inside(from.x + (by?.[0] ?? 0)), y: inside(from.y + (by?.[1] ?? 0)) });
     };
 
     return (
         <Frame
             ref={frame}
-            $ratio={ratio}
             tabIndex={0}
             role="application"
-            aria-label="Reference. Arrow keys move the sampled spot."
+            aria-label="Reference. Arrow keys move the sampled spot, Shift and arrows move the picture, plus and minus enlarge it."
             aria-roledescription="picture"
-            onPointerDown={sampleAt}
-            onKeyDown={move}
-            style={{ maxWidth: `calc((100vh - 260px) * ${ratio})` }}
+            onPointerDown={down}
+            onPointerMove={move}
+            onPointerUp={up}
+            onPointerCancel={cancel}
+            onKeyDown={press}
+            style={{
+                aspectRatio: ratio,
+                maxWidth: `calc((100vh - 292px) * ${ratio})`,
+                transform: turned,
+            }}
             data-testid="picture"
+            data-zoom={zoom.scale.toFixed(2)}
         >
-            <img src={source} width={width} height={height} alt="" draggable={false} />
-            <Overlay viewBox={`0 0 ${ratio * 1000} 1000`} aria-hidden>
-                {lit && (
-                    <>
-                        <mask id="lit">
-                            <rect width="100%" height="100%" fill="white" />
-                            <circle
-                                cx={lit.x * ratio * 1000}
-                                cy={lit.y * 1000}
-                                r={Math.max(60, lit.radius * ratio * 3200)}
-                                fill="black"
-                            />
-                        </mask>
-                        <rect width="100%" height="100%" fill="#3b3b3b" opacity={0.72} mask="url(#lit)" />
-                    </>
+            <PictureFilters scale={scale} onlyStep={selection.onlyStep} lamp={lamp?.matrix ?? null} />
+            {stepped && selection.onlyStep !== null && <Hatched />}
+            <SheetOf style={zoom.sheet}>
+                <img
+                    src={source}
+                    width={photo.width}
+                    height={photo.height}
+                    alt=""
+                    draggable={false}
+                    style={filters === '' ? undefined : { filter: filters }}
+                    data-testid="photo"
+                />
+                {selection.reservesShown && reserves && (
+                    <Reserved
+                        data-testid="reserves"
+                        style={{
+                            left: `${100 * (format.crop?.x ?? 0)}%`,
+                            top: `${100 * (format.crop?.y ?? 0)}%`,
+                            width: `${100 * (format.crop?.width ?? 1)}%`,
+                            height: `${100 * (format.crop?.height ?? 1)}%`,
+                            maskImage: `url(${reserves.mask})`,
+                        }}
+                    />
                 )}
-                {piece.zones.map((zone, index) => {
-                    if (lit && zone.id !== lit.id) return null;
-                    const chosen = zone.id === selectedZone;
-                    const x = zone.x * ratio * 1000;
-                    const y = zone.y * 1000;
-
-                    return (
-                        <g key={zone.id} data-zone={zone.id}>
-                            {chosen && <circle cx={x} cy={y} r={34} fill="none" stroke="#111" strokeWidth={8} />}
-                            {chosen && <circle cx={x} cy={y} r={34} fill="none" stroke="#fff" strokeWidth={4} />}
-                            <circle cx={x} cy={y} r={21} fill="#fff" stroke="#111" strokeWidth={2.5} />
-                            <text
-                                x={x}
-                                y={y}
-                                dy="0.36em"
-                                textAnchor="middle"
-                                fontSize={24}
-                                fontWeight={700}
-                                fill="#111"
-                            >
-                                {index + 1}
-                            </text>
-                        </g>
-                    );
-                })}
-                {spot && !selectedZone && (
-                    <g fill="none">
-                        <circle
-                            cx={spot.x * ratio * 1000}
-                            cy={spot.y * 1000}
-                            r={Math.max(8, spot.radius * ratio * 1000)}
-                            stroke="#111"
-                            strokeWidth={6}
-                        />
-                        <circle
-                            cx={spot.x * ratio * 1000}
-                            cy={spot.y * 1000}
-                            r={Math.max(8, spot.radius * ratio * 1000)}
-                            stroke="#fff"
-                            strokeWidth={2.5}
-                        />
-                    </g>
+                <PictureLines
+                    piece={piece}
+                    selectedZone={selected?.zone ?? null}
+                    litZone={litZone}
+                    spot={selected?.zone ? null : spot}
+                    pinned={selection.pinned}
+                    preview={preview}
+                    lasso={drawn}
+                    bordersShown={selection.bordersShown}
+                    turned={turned}
+                />
+                {selection.gridShown && <Grid format={format} />}
+                {tool?.kind === 'crop' && (
+                    <CropFrame
+                        crop={tool.crop}
+                        ratio={tool.ratio === null ? null : (tool.ratio * photo.height) / photo.width}
+                        onChange={tool.change}
+                    />
                 )}
-            </Overlay>
-            {isolatedHex && spot && (
+            </SheetOf>
+            {selection.isolated && selected && spot && (
                 <Isolated>
                     <div>
                         <span
                             style={{
-                                backgroundImage: `url(${source})`,
-                                backgroundSize: `${MAGNIFY * 100}% ${MAGNIFY * 50 * ratio * 2}%`,
+                                backgroundImage: `url(${photo.largeUrl})`,
+                                backgroundSize: `${MAGNIFY * 100}% ${((MAGNIFY * 100 * photo.height) / photo.width).toFixed(2)}%`,
                                 backgroundPosition: `${spot.x * 100}% ${spot.y * 100}%`,
                             }}
                         />
-                        <span style={{ background: isolatedHex }} />
+                        <span style={{ background: selected.colour.hex }} />
                     </div>
                 </Isolated>
             )}

@@ -1,6 +1,7 @@
 import styled from 'styled-components';
 import type { Zone } from '../api/client';
 import { spoken } from '../ui/Swatch';
+import { mainTarget } from './DeskContext';
 import { radius, space, type } from '../ui/theme';
 
 const Strip = styled.ul`
@@ -25,7 +26,7 @@ const Item = styled.button<{ $chosen: boolean }>`
     cursor: pointer;
     & > i {
         flex: none;
-        width: 22px;
+        width: 30px;
         align-self: stretch;
     }
     & > b {
@@ -39,6 +40,24 @@ const Item = styled.button<{ $chosen: boolean }>`
     }
 `;
 
+const VALUES = ['light', 'middle', 'dark'];
+
+/** Its light, middle and dark side by side. */
+function bands(zone: Zone): string {
+    const values = zone.targets.filter(({ role }) => VALUES.includes(role));
+    const shown = values.length > 0 ? values : zone.targets;
+    const stops = shown.map(({ colour }, i) => {
+        const at = (n: number) => `${((100 * n) / shown.length).toFixed(1)}%`;
+
+        return `${colour.hex} ${at(i)} ${at(i + 1)}`;
+    });
+
+    return `linear-gradient(90deg, ${stops.join(', ')})`;
+}
+
+/** Every colour of it has a recipe. */
+const isMatched = (zone: Zone) => zone.targets.length > 0 && zone.targets.every(({ recipe }) => recipe !== null);
+
 interface Props {
     zones: Zone[];
     chosen: string | null;
@@ -49,28 +68,32 @@ interface Props {
 export function ZoneStrip({ zones, chosen, onChoose }: Props) {
     return (
         <Strip aria-label="Zones">
-            {zones.map((zone, index) => (
-                <li key={zone.id}>
-                    <Item
-                        type="button"
-                        $chosen={zone.id === chosen}
-                        aria-pressed={zone.id === chosen}
-                        title={zone.name}
-                        onClick={() => onChoose(zone.id)}
-                    >
-                        <i style={{ background: zone.target.hex }} aria-hidden />
-                        <b>{index + 1}</b>
-                        <span>{zone.name}</span>
-                        {zone.recipe && (
-                            <>
-                                <b aria-hidden>✓</b>
-                                <span className="visually-hidden">has a recipe</span>
-                            </>
-                        )}
-                        <span className="visually-hidden">{spoken(zone.target)}</span>
-                    </Item>
-                </li>
-            ))}
+            {zones.map((zone, index) => {
+                const main = mainTarget(zone);
+
+                return (
+                    <li key={zone.id}>
+                        <Item
+                            type="button"
+                            $chosen={zone.id === chosen}
+                            aria-pressed={zone.id === chosen}
+                            title={zone.name}
+                            onClick={() => onChoose(zone.id)}
+                        >
+                            <i style={{ background: bands(zone) }} aria-hidden />
+                            <b>{index + 1}</b>
+                            <span>{zone.name}</span>
+                            {isMatched(zone) && (
+                                <>
+                                    <b aria-hidden>✓</b>
+                                    <span className="visually-hidden">has a recipe</span>
+                                </>
+                            )}
+                            {main && <span className="visually-hidden">{spoken(main.colour)}</span>}
+                        </Item>
+                    </li>
+                );
+            })}
         </Strip>
     );
 }

@@ -1,203 +1,124 @@
-import { useState } from 'react';
-import { Form } from 'react-aria-components';
+import { Tab, TabList, TabPanel, Tabs } from 'react-aria-components';
 import styled from 'styled-components';
-import { messageOf, type SchoolId, type Zone } from '../api/client';
-import { useAddZone, useChangePiece, useChangeZone, usePapers, useRemoveZone, useRestoreZone } from '../api/queries';
+import { messageOf } from '../api/client';
+import { useLook } from '../api/lookQueries';
 import { useDesk } from '../desk/DeskContext';
 import { Reading } from '../desk/Reading';
-import { Button, StrongButton } from '../ui/Button';
-import { Choice } from '../ui/Choice';
-import { Field } from '../ui/Field';
-import { notify } from '../ui/Notices';
-import { Empty } from '../ui/States';
-import { Swatch } from '../ui/Swatch';
-import { space, type } from '../ui/theme';
+import { TargetChoice } from '../desk/TargetChoice';
+import type { LookPart } from '../desk/useSelection';
+import { Loading, Problem } from '../ui/States';
+import { space } from '../ui/theme';
+import { Beside } from './Beside';
+import { FormatPanel } from './FormatPanel';
+import { LightPanel } from './LightPanel';
+import { ReferencesPanel } from './ReferencesPanel';
+import { ValuesPanel } from './ValuesPanel';
+import { ZonesPanel } from './ZonesPanel';
 
 const Page = styled.div`
     display: grid;
-    gap: ${space.l};
+    gap: ${space.m};
     padding: ${space.m} ${space.l} ${space.l};
 `;
 
-const Row = styled.div`
+/** Stays where it is, chosen or not: nothing below it jumps. */
+const Chosen = styled.div`
     display: grid;
-    grid-template-columns: 1fr 1fr;
+    align-content: start;
+    gap: ${space.s};
+    min-height: 214px;
+`;
+
+const Hint = styled.p`
+    align-self: center;
+    max-width: 44ch;
+    color: ${({ theme }) => theme.quiet};
+`;
+
+const Parts = styled(Tabs)`
+    display: grid;
     gap: ${space.m};
 `;
 
-const AddForm = styled(Form)`
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) auto auto;
-    align-items: end;
-    gap: ${space.s};
-`;
-
-const Table = styled.table`
-    width: 100%;
-    border-collapse: collapse;
-    & th {
-        text-align: start;
-        font-size: ${type.small};
-        font-weight: 560;
-        color: ${({ theme }) => theme.quiet};
+const Bar = styled(TabList<{ id: LookPart; name: string }>)`
+    display: flex;
+    gap: ${space.l};
+    border-bottom: 1px solid ${({ theme }) => theme.line};
+    & > [role='tab'] {
+        line-height: 36px;
+        border-bottom: 3px solid transparent;
+        cursor: pointer;
+        outline: none;
     }
-    & td {
-        padding: 3px ${space.s} 3px 0;
-        border-top: 1px solid ${({ theme }) => theme.line};
-        vertical-align: middle;
+    & > [role='tab'][data-selected] {
+        font-weight: 700;
+        border-bottom-color: currentcolor;
     }
-    & td:last-child {
-        text-align: end;
-        padding-inline-end: 0;
-    }
-    & button {
-        min-height: 30px;
+    & > [role='tab'][data-focus-visible] {
+        outline: 2px solid currentcolor;
+        outline-offset: -2px;
     }
 `;
 
-export const SCHOOLS: { id: SchoolId; name: string }[] = [
-    { id: 'light-to-dark', name: 'Light to dark' },
-    { id: 'dark-to-light', name: 'Dark to light' },
-    { id: 'middle-first', name: 'Middle first' },
-    { id: 'form-first', name: 'Form first' },
+const PARTS: { id: LookPart; name: string }[] = [
+    { id: 'zones', name: 'Zones' },
+    { id: 'values', name: 'Values' },
+    { id: 'light', name: 'Light' },
+    { id: 'references', name: 'References' },
+    { id: 'format', name: 'Format' },
 ];
 
-/** Read the reference: sample colours, name the zones, see where their values lie. */
+/** Read the reference as a trained eye would: zones and their colours, values, light, other photos, the sheet. */
 export function LookStage() {
     const { piece, selected, selection } = useDesk();
-    const papers = usePapers();
-    const changePiece = useChangePiece(piece.id);
+    const look = useLook(piece.id);
 
     return (
         <Page>
             <h1 className="visually-hidden">Look</h1>
-            {selected ? (
-                <>
-                    <Reading name={selected.zone?.name ?? 'Sample'} colour={selected.colour} spread={selected.spread} />
-                    <ZoneForm key={selected.zone?.id ?? 'new'} zone={selected.zone} />
-                </>
-            ) : (
-                <Empty title="Click a spot in the photo">
-                    <p>Its colour appears here by itself, on neutral grey, with its value step, hue family and lean.</p>
-                </Empty>
-            )}
-            <Row>
-                <Choice
-                    label="Paper"
-                    value={piece.paper.id}
-                    options={(papers.data ?? [piece.paper]).map((paper) => ({ id: paper.id, name: paper.name }))}
-                    onChange={(paper) => changePiece.mutate({ paper })}
-                />
-                <Choice
-                    label="School"
-                    value={piece.school.id}
-                    options={SCHOOLS}
-                    onChange={(school) => changePiece.mutate({ school })}
-                />
-            </Row>
-            <p>{piece.school.sentence}</p>
-            {piece.zones.length > 0 && (
-                <Table>
-                    <thead>
-                        <tr>
-                            <th colSpan={3}>Zone</th>
-                            <th>Value</th>
-                            <th>Family</th>
-                            <th>
-                                <span className="visually-hidden">Select</span>
-                            </th>
-                        </tr>
-                    </thead>
-                    <tbody>
-                        {piece.zones.map((zone, index) => (
-                            <tr key={zone.id}>
-                                <td>
-                                    <Swatch colour={zone.target} label={zone.name} width="40px" height="28px" />
-                                </td>
-                                <td>
-                                    <b>{index + 1}</b>
-                                </td>
-                                <td>{zone.name}</td>
-                                <td>
-                                    <b>{zone.target.appearance.valueStep}</b>
-                                </td>
-                                <td>{zone.target.appearance.family}</td>
-                                <td>
-                                    <Button
-                                        aria-label={`Select ${zone.name}`}
-                                        isDisabled={zone.id === selected?.zone?.id}
-                                        onPress={() => selection.selectZone(zone.id)}
-                                    >
-                                        Select
-                                    </Button>
-                                </td>
-                            </tr>
-                        ))}
-                    </tbody>
-                </Table>
-            )}
+            <Chosen>
+                {selected ? (
+                    <>
+                        <Reading
+                            name={selected.target?.name ?? 'Sample'}
+                            colour={selected.colour}
+                            spread={selected.spread}
+                        />
+                        {selected.zone ? <TargetChoice zone={selected.zone} /> : <Beside spot={selected.spot} />}
+                    </>
+                ) : (
+                    <Hint>
+                        Click the photo. What is chosen appears here by itself, on neutral grey, with its value step,
+                        hue family and lean.
+                    </Hint>
+                )}
+            </Chosen>
+            <Parts selectedKey={selection.lookPart} onSelectionChange={(key) => selection.openPart(key as LookPart)}>
+                <Bar aria-label="Parts of Look" items={PARTS}>
+                    {(part) => <Tab id={part.id}>{part.name}</Tab>}
+                </Bar>
+                {look.isError && <Problem message={messageOf(look.error)} retry={() => void look.refetch()} />}
+                {look.isPending && <Loading what="Reading the photo" />}
+                {look.data && (
+                    <>
+                        <TabPanel id="zones">
+                            <ZonesPanel look={look.data} />
+                        </TabPanel>
+                        <TabPanel id="values">
+                            <ValuesPanel look={look.data} />
+                        </TabPanel>
+                        <TabPanel id="light">
+                            <LightPanel look={look.data} />
+                        </TabPanel>
+                        <TabPanel id="references">
+                            <ReferencesPanel />
+                        </TabPanel>
+                        <TabPanel id="format">
+                            <FormatPanel />
+                        </TabPanel>
+                    </>
+                )}
+            </Parts>
         </Page>
-    );
-}
-
-/** Names a free sample as a zone, or renames and removes the selected one. */
-function ZoneForm({ zone }: { zone: Zone | null }) {
-    const { piece, selected, selection } = useDesk();
-    const [name, setName] = useState(zone?.name ?? '');
-    const add = useAddZone(piece.id);
-    const change = useChangeZone(piece.id);
-    const remove = useRemoveZone(piece.id);
-    const restore = useRestoreZone(piece.id);
-    const failed = add.error ?? change.error;
-
-    const submit = async () => {
-        if (zone) {
-            await change.mutateAsync({ id: zone.id, version: zone.version, name });
-            notify(`Renamed to ${name}`);
-        } else if (selected) {
-            const added = await add.mutateAsync({ ...selected.spot, name });
-            selection.selectZone(added.id);
-        }
-    };
-
-    return (
-        <AddForm
-            onSubmit={(event) => {
-                event.preventDefault();
-                submit().catch(() => undefined);
-            }}
-        >
-            <Field
-                label={zone ? 'Name of the zone' : 'Name this sample to keep it as a zone'}
-                value={name}
-                onChange={setName}
-                placeholder="rim of the float"
-                problem={failed ? messageOf(failed) : undefined}
-                maxLength={80}
-            />
-            {zone ? (
-                <>
-                    <Button type="submit" isDisabled={name === zone.name || change.isPending}>
-                        Rename
-                    </Button>
-                    <Button
-                        onPress={() => {
-                            selection.selectSpot({ x: zone.x, y: zone.y, radius: zone.radius });
-                            // This form is gone by then: the answer is awaited, not called back.
-                            remove.mutateAsync(zone.id).then(
-                                () => notify(`${zone.name} removed`, () => restore.mutate(zone.id)),
-                                (error: unknown) => notify(messageOf(error)),
-                            );
-                        }}
-                    >
-                        Remove
-                    </Button>
-                </>
-            ) : (
-                <StrongButton type="submit" isDisabled={add.isPending}>
-                    Keep as zone
-                </StrongButton>
-            )}
-        </AddForm>
     );
 }

@@ -5,6 +5,7 @@ import { messageOf, Refusal } from '../api/client';
 import { useBox, useRecipes, type SearchWishes } from '../api/queries';
 import { useDesk } from '../desk/DeskContext';
 import { Reading } from '../desk/Reading';
+import { TargetChoice } from '../desk/TargetChoice';
 import { Choice } from '../ui/Choice';
 import { Empty, Loading, Problem } from '../ui/States';
 import { RestsOnLine } from '../ui/RestsOnLine';
@@ -51,24 +52,21 @@ export function MatchStage() {
             </Page>
         );
     }
-    const kept = selected.zone?.recipe ?? null;
+    const kept = selected.target?.recipe ?? null;
+    const name = selected.target?.name ?? 'Sample';
     const emptyBox = found.error instanceof Refusal && found.error.fields.box !== undefined;
 
     return (
         <Page>
             <h1 className="visually-hidden">Match</h1>
-            <Reading
-                name={selected.zone?.name ?? 'Sample'}
-                colour={selected.colour}
-                spread={selected.spread}
-                predicted={kept?.predicted}
-            />
+            <Reading name={name} colour={selected.colour} spread={selected.spread} predicted={kept?.predicted} />
+            {selected.zone && <TargetChoice zone={selected.zone} />}
             {selection.editing !== null ? (
-                <StackEditor key={selected.zone?.id ?? 'free'} selected={selected} />
+                <StackEditor key={selected.target?.id ?? 'free'} selected={selected} />
             ) : (
                 <section aria-label="Recipes" aria-busy={found.isFetching}>
                     <Wishes>
-                        <h2>{selected.zone ? `Recipes for ${selected.zone.name}` : 'Recipes'}</h2>
+                        <h2>{selected.target ? `Recipes for ${name}` : 'Recipes'}</h2>
                         <Tick isSelected={wishes.noBlack} onChange={(noBlack) => setWishes({ ...wishes, noBlack })}>
                             No black
                         </Tick>
@@ -98,7 +96,7 @@ export function MatchStage() {
                     {found.data && <RestsOnLine calibration={found.data.calibration} />}
                     {kept && (
                         <RecipeCard
-                            rank={`For ${selected.zone?.name ?? ''}`}
+                            rank={`For ${name}`}
                             target={selected.colour}
                             recipe={kept}
                             current

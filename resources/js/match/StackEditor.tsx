@@ -10,8 +10,8 @@ import {
     useDragAndDrop,
 } from 'react-aria-components';
 import styled from 'styled-components';
-import { messageOf, type StackPrediction, type Zone } from '../api/client';
-import { useAddZone, useChangeZone, useBox, usePrediction } from '../api/queries';
+import { messageOf, type StackPrediction, type Target } from '../api/client';
+import { useAddZone, useBox, useChangeTarget, usePrediction } from '../api/queries';
 import { useDesk, type Selected } from '../desk/DeskContext';
 import { Button, SignButton, StrongButton } from '../ui/Button';
 import { Field } from '../ui/Field';
@@ -164,9 +164,9 @@ const laid = ({ prediction, steps }: DragItems, index: number) =>
 export function StackEditor({ selected }: { selected: Selected }) {
     const { piece, selection } = useDesk();
     const owned = useBox();
-    const { zone } = selected;
+    const { target } = selected;
     const opened = selection.editing ?? '';
-    const kept = zone?.recipe?.stack ?? null;
+    const kept = target?.recipe?.stack ?? null;
     const [autosave] = useState(() => kept !== null && kept === opened);
     const [steps, setSteps] = useState<DraftStep[]>(() => readStack(opened) ?? []);
     const [past, setPast] = useState<DraftStep[][]>([]);
@@ -230,7 +230,7 @@ export function StackEditor({ selected }: { selected: Selected }) {
     return (
         <Page aria-label="Stack editor" data-testid="editor">
             <Bar>
-                <h2>{zone ? `Recipe for ${zone.name}` : 'Recipe'}</h2>
+                <h2>{target ? `Recipe for ${target.name}` : 'Recipe'}</h2>
                 <Button onPress={undo} isDisabled={past.length === 0}>
                     Undo
                 </Button>
@@ -446,36 +446,39 @@ interface KeepProps {
 /** Keeps the stack: as the zone's recipe, or with a free sample as a new zone. An opened kept recipe saves itself. */
 function Keep({ selected, stack, kept, autosave, readable }: KeepProps) {
     const { piece, selection } = useDesk();
-    const { zone, spot } = selected;
+    const { target, spot } = selected;
     const [name, setName] = useState('');
     const add = useAddZone(piece.id);
-    const { mutate, isPending } = useChangeZone(piece.id);
+    const { mutate, isPending } = useChangeTarget(piece.id);
     const differs = stack !== kept;
 
-    const save = (target: Zone) =>
+    const save = (of: Target) =>
         mutate(
-            { id: target.id, version: target.version, stack },
+            { id: of.id, version: of.version, stack },
             {
-                onSuccess: () => notify(`Kept for ${target.name}`),
+                onSuccess: () => notify(`Kept for ${of.name}`),
                 onError: (error) => notify(messageOf(error)),
             },
         );
     useEffect(() => {
-        if (!autosave || !zone || !differs || !readable || isPending) return undefined;
+        if (!autosave || !target || !differs || !readable || isPending) return undefined;
         const timer = setTimeout(
             () =>
-                mutate({ id: zone.id, version: zone.version, stack }, { onError: (error) => notify(messageOf(error)) }),
+                mutate(
+                    { id: target.id, version: target.version, stack },
+                    { onError: (error) => notify(messageOf(error)) },
+                ),
             SAVE_AFTER,
         );
 
         return () => clearTimeout(timer);
-    }, [autosave, zone, differs, readable, isPending, mutate, stack]);
+    }, [autosave, target, differs, readable, isPending, mutate, stack]);
 
-    if (zone) {
+    if (target) {
         return (
             <Bar>
-                <StrongButton isDisabled={!differs || !readable || isPending} onPress={() => save(zone)}>
-                    {differs ? `Keep for ${zone.name}` : `Kept for ${zone.name}`}
+                <StrongButton isDisabled={!differs || !readable || isPending} onPress={() => save(target)}>
+                    {differs ? `Keep for ${target.name}` : `Kept for ${target.name}`}
                 </StrongButton>
             </Bar>
         );

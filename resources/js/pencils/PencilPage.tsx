@@ -283,8 +283,8 @@ export function PencilPage() {
                     {page.usedIn.length === 0 && <p>No recipe of yours has it.</p>}
                     <ul>
                         {page.usedIn.map((use) => (
-                            <li key={use.zone}>
-                                <Link to={`/pieces/${use.piece}/match?zone=${use.zone}`}>
+                            <li key={use.target}>
+                                <Link to={`/pieces/${use.piece}/match?zone=${use.zone}&target=${use.target}`}>
                                     {use.title}: {use.name}
                                 </Link>{' '}
                                 <small>{use.stack}</small>

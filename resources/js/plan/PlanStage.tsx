@@ -108,7 +108,7 @@ function StepRow({ step }: { step: PlanStep }) {
                 <p>
                     <button
                         type="button"
-                        onClick={() => selection.selectZone(step.zone.id)}
+                        onClick={() => selection.selectZone(step.zone.id, step.zone.target)}
                         style={{
                             border: 0,
                             background: 'none',

@@ -39,7 +39,7 @@ function Recipes({ review }: { review: CalibrationReview }) {
                 {shifted.length > 0 && (
                     <Button
                         isDisabled={again.open}
-                        onPress={() => again.start.mutate({ zones: shifted.map(({ zone }) => zone) })}
+                        onPress={() => again.start.mutate({ targets: shifted.map(({ target }) => target) })}
                     >
                         Search {shifted.length} again
                     </Button>
@@ -68,12 +68,14 @@ function Recipes({ review }: { review: CalibrationReview }) {
                 </thead>
                 <tbody>
                     {review.recipes.map((recipe) => (
-                        <tr key={recipe.zone}>
+                        <tr key={recipe.target}>
                             <td>
                                 <SwatchPair target={recipe.old} predicted={recipe.new} width="88px" height="30px" />
                             </td>
                             <td>
-                                <Link to={`/pieces/${recipe.piece}/match?zone=${recipe.zone}`}>{recipe.name}</Link>{' '}
+                                <Link to={`/pieces/${recipe.piece}/match?zone=${recipe.zone}&target=${recipe.target}`}>
+                                    {recipe.name}
+                                </Link>{' '}
                                 <small>{recipe.title}</small>
                             </td>
                             <td className="number">

@@ -42,16 +42,23 @@ const Pair = styled.span`
 interface PairProps {
     target: Colour;
     predicted: Colour;
+    names?: [string, string];
     width?: string;
     height?: string;
 }
 
 /** Target and prediction side by side with no gap, as they are compared on paper. */
-export function SwatchPair({ target, predicted, width = '112px', height = '76px' }: PairProps) {
+export function SwatchPair({
+    target,
+    predicted,
+    names = ['Target', 'Predicted'],
+    width = '112px',
+    height = '76px',
+}: PairProps) {
     return (
         <Pair style={{ width, height }}>
-            <Swatch colour={target} label="Target" width="50%" height="100%" />
-            <Swatch colour={predicted} label="Predicted" width="50%" height="100%" />
+            <Swatch colour={target} label={names[0]} width="50%" height="100%" />
+            <Swatch colour={predicted} label={names[1]} width="50%" height="100%" />
         </Pair>
     );
 }

@@ -1,0 +1,160 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\BalanceRequest;
+use App\Http\Requests\ReferenceFileRequest;
+use App\Http\Requests\ReferenceRequest;
+use App\Http\Requests\StorePieceRequest;
+use App\Http\Resources\PieceResource;
+use App\Jobs\DoWork;
+use App\Models\Piece;
+use App\Models\Reference;
+use App\Studio\LongWork\WorkKind;
+use App\Studio\PhotoRefused;
+use App\Studio\PhotoStore;
+use App\Studio\PhotoView;
+use App\Studio\ReferenceRole;
+use App\Studio\References;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+
+/** The photos that a piece is drawn from. */
+final class ReferenceController
+{
+    #[OA\Post(path: '/api/pieces/{piece}/references', operationId: 'addReference', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['photo', 'name', 'role'], properties: [
+            new OA\Property(property: 'photo', type: 'string', format: 'binary'),
+            new OA\Property(property: 'name', type: 'string'),
+            new OA\Property(property: 'role', type: 'string'),
+        ]))),
+        responses: [
+            new OA\Response(response: 201, description: 'The piece with one photo more', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function store(ReferenceFileRequest $request, Piece $piece, References $references): JsonResponse
+    {
+        Gate::authorize('update', $piece);
+        self::reading($request, static fn (string $path) => $references->add($piece, $path, (string) $request->validated('name'), ReferenceRole::from((string) $request->validated('role'))));
+
+        return PieceResource::make($piece)->response()->setStatusCode(201);
+    }
+
+    #[OA\Post(path: '/api/references/{reference}/photo', operationId: 'replacePhoto', parameters: [new OA\PathParameter(name: 'reference', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['photo'], properties: [
+            new OA\Property(property: 'photo', type: 'string', format: 'binary'),
+        ]))),
+        responses: [
+            new OA\Response(response: 200, description: 'The piece with another photo in this one\'s place', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function replace(ReferenceFileRequest $request, Reference $reference, References $references): PieceResource
+    {
+        Gate::authorize('update', $reference->piece);
+        self::reading($request, static fn (string $path) => $references->replace($reference, $path));
+        if ($references->isFirst($reference)) {
+            DoWork::begin($reference->piece->user, WorkKind::Look, ['piece' => $reference->piece_id]);
+        }
+
+        return PieceResource::make($reference->piece->refresh());
+    }
+
+    #[OA\Patch(path: '/api/references/{reference}', operationId: 'changeReference', parameters: [new OA\PathParameter(name: 'reference', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(properties: [
+            new OA\Property(property: 'name', type: 'string'),
+            new OA\Property(property: 'role', type: 'string'),
+            new OA\Property(property: 'first', type: 'boolean', description: 'zones and targets are read in it from now on'),
+            new OA\Property(property: 'pairs', type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
+        ])),
+        responses: [
+            new OA\Response(response: 200, description: 'The piece', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function update(ReferenceRequest $request, Reference $reference, References $references): PieceResource
+    {
+        Gate::authorize('update', $reference->piece);
+        $references->change($reference, $request->validated());
+        if ($request->boolean('first')) {
+            DoWork::begin($reference->piece->user, WorkKind::Look, ['piece' => $reference->piece_id]);
+        }
+
+        return PieceResource::make($reference->piece->refresh());
+    }
+
+    #[OA\Put(path: '/api/references/{reference}/balance', operationId: 'balanceReference', parameters: [new OA\PathParameter(name: 'reference', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['balance'], properties: [
+            new OA\Property(property: 'balance', nullable: true, description: 'null: as the camera saw it', oneOf: [new OA\Schema(ref: '#/components/schemas/Balance')]),
+        ])),
+        responses: [
+            new OA\Response(response: 200, description: 'The piece in another light', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function balance(BalanceRequest $request, Reference $reference, References $references): PieceResource
+    {
+        Gate::authorize('update', $reference->piece);
+        $references->balance($reference, $request->validated('balance'));
+        if ($references->isFirst($reference)) {
+            DoWork::begin($reference->piece->user, WorkKind::Look, ['piece' => $reference->piece_id]);
+        }
+
+        return PieceResource::make($reference->piece->refresh());
+    }
+
+    #[OA\Delete(path: '/api/references/{reference}', operationId: 'removeReference', parameters: [new OA\PathParameter(name: 'reference', required: true, schema: new OA\Schema(type: 'string'))], responses: [
+        new OA\Response(response: 204, description: 'Put away; it can be taken back'),
+        new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+    ])]
+    public function destroy(Reference $reference, References $references): JsonResponse
+    {
+        Gate::authorize('update', $reference->piece);
+        if ($references->isFirst($reference)) {
+            throw ValidationException::withMessages(['reference' => 'Zones are read in this photo. Replace it, or make another one the first; then it can be removed.']);
+        }
+        $reference->delete();
+
+        return new JsonResponse(null, 204);
+    }
+
+    #[OA\Post(path: '/api/references/{reference}/restore', operationId: 'restoreReference', parameters: [new OA\PathParameter(name: 'reference', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 204, description: 'Taken back')])]
+    public function restore(string $reference): JsonResponse
+    {
+        $found = Reference::withTrashed()->whereKey($reference)->firstOrFail();
+        Gate::authorize('update', $found->piece);
+        $found->restore();
+
+        return new JsonResponse(null, 204);
+    }
+
+    public function photo(Reference $reference, PhotoView $view, PhotoStore $photos): BinaryFileResponse
+    {
+        Gate::authorize('view', $reference->piece);
+
+        return response()->file($photos->path($reference, $view), ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=86400']);
+    }
+
+    /**
+     * @param  \Closure(string): mixed  $read
+     *
+     * @throws ValidationException in the reader's own words
+     */
+    public static function reading(ReferenceFileRequest|StorePieceRequest $request, \Closure $read): mixed
+    {
+        $upload = $request->file('photo');
+        assert($upload instanceof UploadedFile);
+        try {
+            return $read($upload->path());
+        } catch (PhotoRefused $refusal) {
+            throw ValidationException::withMessages(['photo' => $refusal->getMessage()]);
+        }
+    }
+}

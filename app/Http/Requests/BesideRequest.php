@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use Illuminate\Foundation\Http\FormRequest;
+
+/** Two patches of a reference. */
+final class BesideRequest extends FormRequest
+{
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        $spot = SampleRequest::spot();
+        $rules = $spot;
+        foreach ($spot as $name => $rule) {
+            $rules["beside.$name"] = $rule;
+        }
+
+        return $rules;
+    }
+}

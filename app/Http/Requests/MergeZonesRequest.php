@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use Illuminate\Foundation\Http\FormRequest;
+
+final class MergeZonesRequest extends FormRequest
+{
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return ['into' => ['required', 'string', 'max:30'], 'gone' => ['required', 'string', 'max:30', 'different:into']];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return ['gone.different' => 'Choose two zones; a zone cannot be merged with itself.'];
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+use Prism\Reference\TargetRole;
+
+final class StoreTargetRequest extends FormRequest
+{
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return [
+            'role' => ['required', Rule::enum(TargetRole::class)],
+            ...SampleRequest::spot(),
+        ];
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use Illuminate\Foundation\Http\FormRequest;
+use Prism\Reference\MergeTree;
+
+final class ZoneCountRequest extends FormRequest
+{
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return ['count' => ['required', 'integer', sprintf('between:%d,%d', MergeTree::FEWEST, MergeTree::MOST)]];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return ['count.*' => sprintf('Choose from %d to %d zones.', MergeTree::FEWEST, MergeTree::MOST)];
+    }
+}

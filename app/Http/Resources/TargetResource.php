@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\ZoneTarget;
+use App\Studio\Targets;
+use App\Studio\ZoneRecipes;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+use OpenApi\Attributes as OA;
+
+/** @mixin ZoneTarget */
+#[OA\Schema(schema: 'Target', required: ['id', 'role', 'name', 'colour', 'read', 'spread', 'share', 'x', 'y', 'edited', 'version', 'recipe'], properties: [
+    new OA\Property(property: 'id', type: 'string'),
+    new OA\Property(property: 'role', ref: '#/components/schemas/TargetRole'),
+    new OA\Property(property: 'name', type: 'string', description: 'of the zone, and which of its colours'),
+    new OA\Property(property: 'colour', ref: '#/components/schemas/Colour', description: 'to be drawn: brought within reach as the piece says'),
+    new OA\Property(property: 'read', ref: '#/components/schemas/Colour', description: 'as the photo shows it, or as the artist has set it'),
+    new OA\Property(property: 'spread', type: 'number'),
+    new OA\Property(property: 'share', type: 'number', description: 'of the zone'),
+    new OA\Property(property: 'x', type: 'number'),
+    new OA\Property(property: 'y', type: 'number'),
+    new OA\Property(property: 'edited', type: 'boolean'),
+    new OA\Property(property: 'version', type: 'integer', description: 'send it back with a change; a newer one is refused'),
+    new OA\Property(property: 'recipe', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/Recipe')]),
+])]
+#[OA\Schema(schema: 'TargetRole', type: 'string', enum: ['light', 'middle', 'dark', 'accent', 'shimmer', 'reflected'])]
+final class TargetResource extends JsonResource
+{
+    /** @return array<string, mixed> */
+    public function toArray(Request $request): array
+    {
+        $recipe = app(ZoneRecipes::class)->of($this->resource);
+
+        return [
+            'id' => $this->id,
+            'role' => $this->role->value,
+            'name' => Targets::name($this->resource),
+            'colour' => ColourResource::make(Targets::drawn($this->resource)),
+            'read' => ColourResource::make(Targets::read($this->resource)),
+            'spread' => round($this->spread, 2),
+            'share' => round($this->share, 4),
+            'x' => $this->x,
+            'y' => $this->y,
+            'edited' => $this->edited,
+            'version' => $this->version,
+            'recipe' => $recipe === null ? null : RecipeResource::make($recipe),
+        ];
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Studio\ReferenceRole;
+use Illuminate\Database\Eloquent\Concerns\HasUlids;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\SoftDeletes;
+
+/**
+ * A photo that a piece is drawn from. The first of a piece is the one that zones and targets are read in.
+ *
+ * @property string $id
+ * @property string $piece_id
+ * @property string $name
+ * @property ReferenceRole $role
+ * @property int $width
+ * @property int $height
+ * @property int $position
+ * @property array<string, mixed>|null $balance
+ * @property list<array{float, float, float, float}> $pairs
+ * @property int $picture
+ * @property-read Piece $piece
+ */
+final class Reference extends Model
+{
+    use HasUlids, SoftDeletes;
+
+    protected $table = 'reference_pictures';
+
+    protected $fillable = ['name', 'role', 'width', 'height', 'position', 'balance', 'pairs', 'picture'];
+
+    protected $attributes = ['pairs' => '[]', 'picture' => 1];
+
+    /** @var array<string, string> */
+    protected $casts = ['role' => ReferenceRole::class, 'balance' => 'array', 'pairs' => 'array'];
+
+    /** @return BelongsTo<Piece, $this> */
+    public function piece(): BelongsTo
+    {
+        return $this->belongsTo(Piece::class);
+    }
+}

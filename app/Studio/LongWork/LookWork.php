@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio\LongWork;
+
+use App\Models\Piece;
+use App\Models\User;
+use App\Studio\PictureReadings;
+use App\Studio\ZoneBook;
+use Closure;
+
+/** Reads the photo of a piece: its zones at every number, its values, its light. A piece without zones gets its first ones. */
+final class LookWork implements LongWork
+{
+    /** About as many as a small still life has lit, half-lit and shadow parts. */
+    public const FIRST_ZONES = 16;
+
+    public function __construct(private readonly PictureReadings $readings, private readonly ZoneBook $zones)
+    {
+    }
+
+    public function do(User $artist, array $wish, Closure $progress): array
+    {
+        $pieces = Piece::query();
+        $pieces->where('user_id', $artist->id)->where('id', $wish['piece'] ?? '');
+        $piece = $pieces->first() ?? throw new WorkRefused('This piece is not in your studio; it may have been removed.');
+        $reading = $this->readings->read($piece->reference(), $progress);
+        if ($piece->allZones()->doesntExist()) {
+            $progress('Naming the zones', 0.96);
+            $this->zones->find($piece, min(self::FIRST_ZONES, $reading->tree->most()));
+        }
+
+        return ['piece' => $piece->id, 'most' => $reading->tree->most()];
+    }
+}

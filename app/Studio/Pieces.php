@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio;
+
+use App\Models\Paper;
+use App\Models\Piece;
+use Illuminate\Support\Facades\DB;
+use Prism\Reference\RangeMode;
+
+/** What is chosen for a piece as a whole, and what follows from a choice. */
+final class Pieces
+{
+    private const PLAIN = ['title' => 'title', 'school' => 'school', 'highlights' => 'highlights', 'lamp' => 'lamp', 'unit' => 'unit', 'widthMm' => 'width_mm', 'heightMm' => 'height_mm', 'lightDegrees' => 'light_degrees', 'crop' => 'crop'];
+
+    public function __construct(private readonly Looking $looking, private readonly ZoneBook $zones)
+    {
+    }
+
+    /**
+     * @param  array<string, mixed>  $changes  validated
+     */
+    public function change(Piece $piece, array $changes): void
+    {
+        DB::transaction(function () use ($piece, $changes): void {
+            foreach (self::PLAIN as $name => $column) {
+                if (array_key_exists($name, $changes)) {
+                    $piece->setAttribute($column, $changes[$name]);
+                }
+            }
+            if (isset($changes['paper'])) {
+                $piece->paper_id = (int) Paper::query()->where('slug', $changes['paper'])->value('id');
+                $piece->unsetRelation('paper');
+            }
+            $piece->save();
+            if (array_key_exists('crop', $changes) || array_key_exists('lightDegrees', $changes)) {
+                $this->zones->recrop($piece);
+            }
+            $mode = isset($changes['tone']) ? RangeMode::from($changes['tone']) : RangeMode::from($piece->tone['mode'] ?? RangeMode::AsIs->value);
+            // What can be reached depends on the paper, what is asked for on the crop.
+            if (isset($changes['tone']) || (($mode !== RangeMode::AsIs) && (isset($changes['paper']) || array_key_exists('crop', $changes)))) {
+                $piece->update(['tone' => $this->looking->tone($piece, $mode)]);
+            }
+        });
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio;
+
+use App\Models\Piece;
+use Prism\Colour\Lab;
+
+/** How light and how dark an artist can draw on a paper, and what can be laid in its lights. */
+final class Reach
+{
+    /** Colours nearer to one another than this are one, in CIELAB. */
+    private const CELL = 2.0;
+
+    /** What is further below the paper than this has no part in its lights. */
+    private const LIGHTS_WITHIN = 36.0;
+
+    public function __construct(private readonly Engine $engine, private readonly Catalogue $catalogue)
+    {
+    }
+
+    /** @return array{dark: float, light: float}|null L* of the darkest and the lightest; null with an empty box */
+    public function of(Piece $piece): ?array
+    {
+        $box = $this->catalogue->box($piece->user);
+        $known = $this->engine->searchable($piece->paper, $piece->user, $box);
+        $L = count($known) === 0 ? [] : $this->engine->library($piece->paper, $piece->user, $known)->L;
+        if ($L === []) {
+            return null;
+        }
+
+        return ['dark' => round((float) min($L), 1), 'light' => round((float) max($piece->paper->L, max($L)), 1)];
+    }
+
+    /** @return list<Lab> colours that can be laid and are nearly as light as the paper, one of each kind */
+    public function lights(Piece $piece): array
+    {
+        $box = $this->catalogue->box($piece->user);
+        $known = $this->engine->searchable($piece->paper, $piece->user, $box);
+        if (count($known) === 0) {
+            return [];
+        }
+        $library = $this->engine->library($piece->paper, $piece->user, $known);
+        $lights = [];
+        foreach ($library->L as $i => $L) {
+            if ($L > $piece->paper->L - self::LIGHTS_WITHIN) {
+                $key = implode(',', [(int) ($L / self::CELL), (int) round($library->a[$i] / self::CELL), (int) round($library->b[$i] / self::CELL)]);
+                $lights[$key] ??= Lab::of(max(0.0, min(100.0, $L)), $library->a[$i], $library->b[$i]);
+            }
+        }
+
+        return array_values($lights);
+    }
+}

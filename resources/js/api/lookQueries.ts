@@ -1,0 +1,167 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { answered, api, type Balance, type Piece, type Reference, type TargetRole } from './client';
+import { keys, usePieceMutation, type Spot } from './queries';
+
+const path = (piece: string) => ({ params: { path: { piece } } });
+
+export const useLook = (piece: string) =>
+    useQuery({ queryKey: keys.look(piece), queryFn: () => answered(api.GET('/api/pieces/{piece}/look', path(piece))) });
+
+export const useReserves = (piece: Piece | null, shown: boolean) =>
+    useQuery({
+        // What must stay paper depends on the photo, its light, the crop, the paper and how values are brought within reach.
+        queryKey: [
+            ...keys.look(piece?.id ?? ''),
+            'reserves',
+            piece?.photo.url,
+            piece?.format,
+            piece?.paper.id,
+            piece?.tone,
+            piece?.highlights,
+        ],
+        enabled: piece !== null && shown,
+        queryFn: () => answered(api.GET('/api/pieces/{piece}/reserves', path(piece?.id ?? ''))),
+    });
+
+/** Where the borders would be with so many zones. */
+export const useCutPreview = (piece: string, photo: string, count: number | null) =>
+    useQuery({
+        queryKey: [...keys.look(piece), 'cut', photo, count],
+        enabled: count !== null,
+        placeholderData: keepPreviousData,
+        queryFn: () =>
+            answered(
+                api.GET('/api/pieces/{piece}/cut', {
+                    params: { path: { piece }, query: { count: count ?? 0 } },
+                }),
+            ),
+    });
+
+export const useSameSpot = (piece: Piece, spot: Spot | null) =>
+    useQuery({
+        queryKey: [...keys.look(piece.id), 'same-spot', spot, piece.references.map(({ url, pairs }) => [url, pairs])],
+        enabled: spot !== null && piece.references.length > 1,
+        placeholderData: keepPreviousData,
+        queryFn: () =>
+            answered(
+                api.POST('/api/pieces/{piece}/same-spot', {
+                    ...path(piece.id),
+                    body: spot ?? { x: 0, y: 0, radius: 0 },
+                }),
+            ),
+    });
+
+export const useBeside = (piece: string, photo: string, first: Spot | null, second: Spot | null) =>
+    useQuery({
+        queryKey: [...keys.look(piece), 'beside', photo, first, second],
+        enabled: first !== null && second !== null,
+        queryFn: () =>
+            answered(
+                api.POST('/api/pieces/{piece}/beside', {
+                    ...path(piece),
+                    body: { ...(first ?? { x: 0, y: 0, radius: 0 }), beside: second ?? { x: 0, y: 0, radius: 0 } },
+                }),
+            ),
+    });
+
+export const useFindZones = (piece: string) =>
+    usePieceMutation(piece, (count: number) =>
+        answered(api.POST('/api/pieces/{piece}/zones/find', { ...path(piece), body: { count } })),
+    );
+
+export const useMergeZones = (piece: string) =>
+    usePieceMutation(piece, (body: { into: string; gone: string }) =>
+        answered(api.POST('/api/pieces/{piece}/zones/merge', { ...path(piece), body })),
+    );
+
+export const useSplitZone = (piece: string) =>
+    usePieceMutation(piece, (zone: string) =>
+        answered(api.POST('/api/zones/{zone}/split', { params: { path: { zone } } })),
+    );
+
+export const useLasso = (piece: string) =>
+    usePieceMutation(piece, (body: { line: [number, number][]; how: 'new' | 'add' | 'take'; zone?: string }) =>
+        answered(api.POST('/api/pieces/{piece}/zones/lasso', { ...path(piece), body })),
+    );
+
+export const useRemoveZone = (piece: string) =>
+    usePieceMutation(piece, (zone: string) =>
+        answered(api.DELETE('/api/zones/{zone}', { params: { path: { zone } } })),
+    );
+
+export const useUndoZones = (piece: string) =>
+    usePieceMutation(piece, () => answered(api.POST('/api/pieces/{piece}/zones/undo', path(piece))));
+
+export const useAddTarget = (piece: string) =>
+    usePieceMutation(piece, ({ zone, ...body }: Spot & { zone: string; role: TargetRole }) =>
+        answered(api.POST('/api/zones/{zone}/targets', { params: { path: { zone } }, body })),
+    );
+
+export const useRemoveTarget = (piece: string) =>
+    usePieceMutation(piece, (target: string) =>
+        answered(api.DELETE('/api/targets/{target}', { params: { path: { target } } })),
+    );
+
+export const useRestoreTarget = (piece: string) =>
+    usePieceMutation(piece, (target: string) =>
+        answered(api.POST('/api/targets/{target}/restore', { params: { path: { target } } })),
+    );
+
+function formOf(fields: Record<string, string | File>) {
+    const form = new FormData();
+    for (const [name, value] of Object.entries(fields)) form.set(name, value);
+
+    return () => form;
+}
+
+export const useAddReference = (piece: string) =>
+    usePieceMutation(piece, (body: { photo: File; name: string; role: Reference['role'] }) =>
+        answered(
+            api.POST('/api/pieces/{piece}/references', {
+                ...path(piece),
+                body: { ...body, photo: '' },
+                bodySerializer: formOf(body),
+            }),
+        ),
+    );
+
+export const useReplacePhoto = (piece: string) =>
+    usePieceMutation(piece, ({ reference, photo }: { reference: string; photo: File }) =>
+        answered(
+            api.POST('/api/references/{reference}/photo', {
+                params: { path: { reference } },
+                body: { photo: '' },
+                bodySerializer: formOf({ photo }),
+            }),
+        ),
+    );
+
+interface ReferenceChanges {
+    reference: string;
+    name?: string;
+    role?: Reference['role'];
+    first?: true;
+    pairs?: number[][];
+}
+
+export const useChangeReference = (piece: string) =>
+    usePieceMutation(piece, ({ reference, ...body }: ReferenceChanges) =>
+        answered(api.PATCH('/api/references/{reference}', { params: { path: { reference } }, body })),
+    );
+
+export const useBalance = (piece: string) =>
+    usePieceMutation(piece, ({ reference, balance }: { reference: string; balance: Balance | null }) =>
+        answered(
+            api.PUT('/api/references/{reference}/balance', { params: { path: { reference } }, body: { balance } }),
+        ),
+    );
+
+export const useRemoveReference = (piece: string) =>
+    usePieceMutation(piece, (reference: string) =>
+        answered(api.DELETE('/api/references/{reference}', { params: { path: { reference } } })),
+    );
+
+export const useRestoreReference = (piece: string) =>
+    usePieceMutation(piece, (reference: string) =>
+        answered(api.POST('/api/references/{reference}/restore', { params: { path: { reference } } })),
+    );

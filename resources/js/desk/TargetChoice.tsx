@@ -1,0 +1,70 @@
+import styled from 'styled-components';
+import type { TargetRole, Zone } from '../api/client';
+import { spoken } from '../ui/Swatch';
+import { radius, space, type } from '../ui/theme';
+import { useDesk } from './DeskContext';
+
+export const ROLE_NAMES: Record<TargetRole, string> = {
+    light: 'light',
+    middle: 'middle',
+    dark: 'dark',
+    reflected: 'reflected',
+    accent: 'accent',
+    shimmer: 'shimmer',
+};
+
+const Row = styled.ul`
+    display: flex;
+    flex-wrap: wrap;
+    gap: ${space.xs};
+`;
+
+const Item = styled.button<{ $chosen: boolean }>`
+    display: grid;
+    justify-items: start;
+    gap: 2px;
+    width: 78px;
+    padding: 0 0 3px;
+    border: 0;
+    border-bottom: 3px solid ${({ theme, $chosen }) => ($chosen ? theme.ink : 'transparent')};
+    border-radius: ${radius} ${radius} 0 0;
+    background: none;
+    color: ${({ theme }) => theme.ink};
+    font-size: ${type.small};
+    font-weight: ${({ $chosen }) => ($chosen ? 700 : 440)};
+    cursor: pointer;
+    & > i {
+        width: 100%;
+        height: 30px;
+    }
+`;
+
+/** The colours of a zone, one of them chosen: what the right side speaks of. */
+export function TargetChoice({ zone }: { zone: Zone }) {
+    const { selection, selected } = useDesk();
+
+    return (
+        <Row aria-label={`Colours of ${zone.name}`}>
+            {zone.targets.map((target) => (
+                <li key={target.id}>
+                    <Item
+                        type="button"
+                        $chosen={target.id === selected?.target?.id}
+                        aria-pressed={target.id === selected?.target?.id}
+                        onClick={() => selection.selectZone(zone.id, target.id)}
+                    >
+                        <i style={{ background: target.colour.hex }} aria-hidden />
+                        <span>
+                            {ROLE_NAMES[target.role]}
+                            {target.recipe ? ' ✓' : ''}
+                        </span>
+                        <span className="visually-hidden">
+                            {spoken(target.colour)}
+                            {target.recipe ? ', has a recipe' : ''}
+                        </span>
+                    </Item>
+                </li>
+            ))}
+        </Row>
+    );
+}

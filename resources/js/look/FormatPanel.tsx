@@ -1,0 +1,269 @@
+import { useState } from 'react';
+import { Form } from 'react-aria-components';
+import styled from 'styled-components';
+import type { Crop, Piece } from '../api/client';
+import { useChangePiece, usePapers } from '../api/queries';
+import { cropOf } from '../desk/CropFrame';
+import { useDesk } from '../desk/DeskContext';
+import { squareOf } from '../desk/Grid';
+import { WHOLE } from '../desk/useZoom';
+import { Button, StrongButton, buttonLook } from '../ui/Button';
+import { Choice } from '../ui/Choice';
+import { Field } from '../ui/Field';
+import { SCHOOLS } from '../ui/schools';
+import { Segments } from '../ui/Segments';
+import { space } from '../ui/theme';
+import { Halves, Line, Part } from './parts';
+import { tell } from './words';
+
+const MM_PER_INCH = 25.4;
+
+/** Sheets, in millimetres, long side first; a drawing on one may lie or stand. */
+const SHEETS = [
+    { id: 'photo', name: 'As the photo', size: null },
+    { id: 'a5', name: 'A5', size: [210, 148] },
+    { id: 'a4', name: 'A4', size: [297, 210] },
+    { id: 'a3', name: 'A3', size: [420, 297] },
+    { id: 'a2', name: 'A2', size: [594, 420] },
+    { id: 'in12', name: '12 × 9 in', size: [304.8, 228.6] },
+    { id: 'in10', name: '10 × 8 in', size: [254, 203.2] },
+    { id: 'square', name: 'Square, 200 mm', size: [200, 200] },
+] as const;
+
+const Sizes = styled(Form)`
+    display: grid;
+    grid-template-columns: 1fr 1fr auto;
+    gap: ${space.s};
+    align-items: end;
+`;
+
+const Links = styled.div`
+    display: flex;
+    gap: ${space.s};
+    & a {
+        ${buttonLook}
+    }
+`;
+
+const shown = (mm: number, unit: Piece['format']['unit']) =>
+    String(Math.round((unit === 'in' ? mm / MM_PER_INCH : mm) * 100) / 100);
+
+/** The largest crop of this ratio, in the middle of the photo. Ratio: width by height of the paper. */
+export function middleCrop(photo: { width: number; height: number }, ratio: number): Crop {
+    const shares = (ratio * photo.height) / photo.width;
+    const width = Math.min(1, shares);
+
+    return cropOf((1 - width) / 2, (1 - width / shares) / 2, width, width / shares, shares);
+}
+
+/** The sheet: paper and school, which part of the photo is drawn and how large, the grid, the print to transfer it by. */
+export function FormatPanel() {
+    const { piece, selection, tool, take } = useDesk();
+    const papers = usePapers();
+    const change = useChangePiece(piece.id);
+    const { format, photo } = piece;
+    const [crop, setCrop] = useState<Crop | null>(null);
+    const [sheet, setSheet] = useState<(typeof SHEETS)[number]['id']>('photo');
+    const ratio = format.widthMm / format.heightMm;
+    const square = squareOf(format);
+
+    const begin = (from: Crop, held: number | null) => {
+        const show = (next: Crop) => {
+            setCrop(next);
+            take({
+                kind: 'crop',
+                title: 'Drag the frame; pull its corner to make it larger or smaller.',
+                ratio: held,
+                crop: next,
+                change: show,
+            });
+        };
+        show(from);
+    };
+    const chooseSheet = (id: (typeof SHEETS)[number]['id']) => {
+        setSheet(id);
+        const size = SHEETS.find((candidate) => candidate.id === id)?.size;
+        if (!size) {
+            take(null);
+            setCrop(null);
+            const scale = Math.max(format.widthMm, format.heightMm) / Math.max(photo.width, photo.height);
+            change.mutate(
+                { crop: null, widthMm: Math.round(photo.width * scale), heightMm: Math.round(photo.height * scale) },
+                tell,
+            );
+
+            return;
+        }
+        const [long, short] = size;
+        const [widthMm, heightMm] = photo.width >= photo.height ? [long, short] : [short, long];
+        change.mutate({ widthMm, heightMm }, tell);
+        begin(middleCrop(photo, widthMm / heightMm), widthMm / heightMm);
+    };
+    const cropping = tool?.kind === 'crop' && crop !== null;
+
+    return (
+        <div>
+            <Part>
+                <Halves>
+                    <Choice
+                        label="Paper"
+                        value={piece.paper.id}
+                        options={(papers.data ?? [piece.paper]).map((paper) => ({ id: paper.id, name: paper.name }))}
+                        onChange={(paper) => change.mutate({ paper }, tell)}
+                    />
+                    <Choice
+                        label="School"
+                        value={piece.school.id}
+                        options={SCHOOLS}
+                        onChange={(school) => change.mutate({ school }, tell)}
+                    />
+                </Halves>
+                <p>{piece.school.sentence}</p>
+            </Part>
+            <Part aria-labelledby="crop">
+                <h2 id="crop">What is drawn, and how large</h2>
+                <Halves>
+                    <Choice
+                        label="Crop to the format of"
+                        value={sheet}
+                        options={SHEETS.map(({ id, name }) => ({ id, name }))}
+                        onChange={chooseSheet}
+                    />
+                    <Segments
+                        label="Unit"
+                        value={format.unit}
+                        options={[
+                            { id: 'mm', name: 'mm' },
+                            { id: 'in', name: 'inch' },
+                        ]}
+                        onChange={(unit) => change.mutate({ unit }, tell)}
+                    />
+                </Halves>
+                <Line>
+                    {cropping ? (
+                        <>
+                            <StrongButton
+                                onPress={() =>
+                                    change.mutate(
+                                        { crop },
+                                        {
+                                            ...tell,
+                                            onSuccess: () => {
+                                                take(null);
+                                                setCrop(null);
+                                            },
+                                        },
+                                    )
+                                }
+                                isDisabled={change.isPending}
+                            >
+                                Crop here
+                            </StrongButton>
+                            <Button
+                                onPress={() => {
+                                    take(null);
+                                    setCrop(null);
+                                }}
+                            >
+                                Leave it as it was
+                            </Button>
+                        </>
+                    ) : (
+                        <>
+                            <Button onPress={() => begin(format.crop ?? WHOLE, ratio)}>Move the crop</Button>
+                            <Button
+                                isDisabled={format.crop === null}
+                                onPress={() => {
+                                    setSheet('photo');
+                                    chooseSheet('photo');
+                                }}
+                            >
+                                The whole photo
+                            </Button>
+                        </>
+                    )}
+                </Line>
+                <SizeForm key={`${format.widthMm} ${format.heightMm} ${format.unit}`} />
+                <small data-testid="size">
+                    {shown(format.widthMm, format.unit)} × {shown(format.heightMm, format.unit)} {format.unit} on the
+                    paper
+                    {format.crop ? ', cropped' : ', the whole photo'}.
+                </small>
+            </Part>
+            <Part aria-labelledby="transfer">
+                <h2 id="transfer">Transfer</h2>
+                <p>
+                    The grid has squares of {square} {format.unit === 'in' ? 'inch' : 'mm'} (key: Grid, below the
+                    photo). The print has the borders of the zones in true size, each line in the colour of the paler
+                    zone beside it, so that it does not stain.
+                </p>
+                <Links>
+                    <a href={`/api/pieces/${piece.id}/transfer.pdf?page=a4`} target="_blank" rel="noreferrer">
+                        Transfer print, A4
+                    </a>
+                    <a href={`/api/pieces/${piece.id}/transfer.pdf?page=letter`} target="_blank" rel="noreferrer">
+                        Transfer print, Letter
+                    </a>
+                    <Button onPress={() => selection.toggle('grid', !selection.gridShown)}>
+                        {selection.gridShown ? 'Hide the grid' : 'Show the grid'}
+                    </Button>
+                </Links>
+            </Part>
+        </div>
+    );
+}
+
+/** Width and height of the drawing; one follows the other, so that nothing is stretched. */
+function SizeForm() {
+    const { piece } = useDesk();
+    const { format } = piece;
+    const change = useChangePiece(piece.id);
+    const [width, setWidth] = useState(shown(format.widthMm, format.unit));
+    const [height, setHeight] = useState(shown(format.heightMm, format.unit));
+    const [problem, setProblem] = useState<string | undefined>();
+    const ratio = format.widthMm / format.heightMm;
+    const number = (text: string) => Number(text.replace(',', '.'));
+    const follow = (text: string, by: number, set: (text: string) => void) => {
+        const value = number(text) * by;
+        if (Number.isFinite(value) && value > 0) set(String(Math.round(value * 100) / 100));
+    };
+
+    return (
+        <Sizes
+            onSubmit={(event) => {
+                event.preventDefault();
+                const mm = number(width) * (format.unit === 'in' ? MM_PER_INCH : 1);
+                if (!Number.isFinite(mm) || mm <= 0) {
+                    setProblem('A length, such as 240');
+
+                    return;
+                }
+                change.mutate(
+                    { widthMm: mm, heightMm: mm / ratio },
+                    { onError: (error) => setProblem(error.message), onSuccess: () => setProblem(undefined) },
+                );
+            }}
+        >
+            <Field
+                label={`Width, ${format.unit}`}
+                value={width}
+                problem={problem}
+                onChange={(text) => {
+                    setWidth(text);
+                    follow(text, 1 / ratio, setHeight);
+                }}
+            />
+            <Field
+                label={`Height, ${format.unit}`}
+                value={height}
+                onChange={(text) => {
+                    setHeight(text);
+                    follow(text, ratio, setWidth);
+                }}
+            />
+            <Button type="submit" isDisabled={change.isPending}>
+                Set
+            </Button>
+        </Sizes>
+    );
+}

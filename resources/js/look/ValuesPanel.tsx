@@ -1,0 +1,151 @@
+import styled from 'styled-components';
+import type { Look } from '../api/client';
+import { useChangePiece } from '../api/queries';
+import { useDesk } from '../desk/DeskContext';
+import { DEFAULT_RADIUS } from '../desk/useSelection';
+import { Button } from '../ui/Button';
+import { Dial } from '../ui/Dial';
+import { HistogramPlot } from '../ui/plots/HistogramPlot';
+import { Segments } from '../ui/Segments';
+import { space } from '../ui/theme';
+import { Line, Part } from './parts';
+import { tell } from './words';
+
+const Rungs = styled.div`
+    display: flex;
+    & > button {
+        flex: 1;
+        min-height: 44px;
+        border: 0;
+        border-bottom: 4px solid transparent;
+        font-weight: 700;
+        cursor: pointer;
+    }
+    & > button[aria-pressed='true'] {
+        border-bottom-color: ${({ theme }) => theme.ink};
+        outline: 2px solid ${({ theme }) => theme.ink};
+        outline-offset: -6px;
+    }
+`;
+
+const Spots = styled.div`
+    display: grid;
+    grid-template-columns: auto 1fr;
+    gap: ${space.xs} ${space.m};
+    align-items: center;
+`;
+
+const TONE_NAMES = [
+    { id: 'as-is', name: 'As in the photo' },
+    { id: 'compress', name: 'Compress' },
+    { id: 'clip', name: 'Clip' },
+] as const;
+
+const hex = (code: number) => `#${code.toString(16).padStart(2, '0').repeat(3)}`;
+
+/** Values: a scale of 3 to 10 steps, one step alone, squint, the spread of values against what can be reached. */
+export function ValuesPanel({ look }: { look: Look }) {
+    const { piece, selection } = useDesk();
+    const change = useChangePiece(piece.id);
+    const { values, reach, tones } = look;
+    const scale = look.scales.find(({ steps }) => steps === selection.steps);
+    const range = ({ dark, light }: { dark: number; light: number }) => `L ${dark.toFixed(0)} to ${light.toFixed(0)}`;
+
+    return (
+        <div>
+            <Part aria-labelledby="scale">
+                <h2 id="scale">Value scale</h2>
+                <Segments
+                    label="Steps of the scale"
+                    value={String(selection.steps)}
+                    options={look.scales.map(({ steps }) => ({ id: String(steps), name: String(steps) }))}
+                    onChange={(steps) => selection.setSteps(Number(steps))}
+                />
+                {scale && (
+                    <Rungs role="group" aria-label="Show one step alone">
+                        {scale.rungs.map((rung, index) => (
+                            <button
+                                key={rung}
+                                type="button"
+                                aria-pressed={selection.view === 'steps' && selection.onlyStep === index + 1}
+                                aria-label={`Step ${index + 1} alone`}
+                                style={{ background: hex(rung), color: rung < 128 ? '#fff' : '#111' }}
+                                onClick={() =>
+                                    selection.showOnlyStep(
+                                        selection.view === 'steps' && selection.onlyStep === index + 1
+                                            ? null
+                                            : index + 1,
+                                    )
+                                }
+                            >
+                                {index + 1}
+                            </button>
+                        ))}
+                    </Rungs>
+                )}
+                <small>A step shows alone when you press it; press it again to see all.</small>
+                <Dial
+                    label="Squint"
+                    value={selection.squint}
+                    from={0}
+                    to={40}
+                    say={(squint) => (squint === 0 ? 'eyes open' : `${(squint / 10).toFixed(1)} % of the width`)}
+                    onChange={selection.setSquint}
+                />
+            </Part>
+            <Part aria-labelledby="spread">
+                <h2 id="spread">Values of the photo, and what you can reach</h2>
+                <HistogramPlot
+                    bars={values.histogram}
+                    photo={values}
+                    reach={reach}
+                    label={`The photo has ${range(values)}${reach ? `; paper and box reach ${range(reach)}` : ''}.`}
+                />
+                <p>
+                    Photo {range(values)}.{' '}
+                    {reach
+                        ? `${piece.paper.name} and your box reach ${range(reach)}.`
+                        : 'Put pencils in the box to see what they reach.'}{' '}
+                    {reach && values.dark < reach.dark - 1 && 'Its darkest darks are out of reach. '}
+                    {reach && values.light > reach.light + 1 && 'Its lightest lights are lighter than the paper. '}
+                </p>
+                <Segments
+                    label="Values beyond reach"
+                    value={piece.tone}
+                    options={TONE_NAMES}
+                    onChange={(tone) => change.mutate({ tone }, tell)}
+                    isDisabled={change.isPending}
+                />
+                <p data-testid="tone">{tones.find(({ id }) => id === piece.tone)?.sentence}</p>
+            </Part>
+            <Part aria-labelledby="extremes">
+                <h2 id="extremes">Lightest and darkest</h2>
+                <Spots>
+                    {(
+                        [
+                            ['Lightest', values.lightest],
+                            ['Darkest', values.darkest],
+                        ] as const
+                    ).map(([name, spots]) => (
+                        <div key={name} style={{ display: 'contents' }}>
+                            <span>{name}</span>
+                            <Line>
+                                {spots.map((spot, i) => (
+                                    <Button
+                                        key={i}
+                                        aria-label={`${name} ${i + 1}: step ${spot.step}`}
+                                        onPress={() =>
+                                            selection.selectSpot({ x: spot.x, y: spot.y, radius: DEFAULT_RADIUS / 2 })
+                                        }
+                                    >
+                                        step <b>{spot.step}</b>
+                                    </Button>
+                                ))}
+                            </Line>
+                        </div>
+                    ))}
+                </Spots>
+            </Part>
+        </div>
+    );
+}

@@ -1,0 +1,238 @@
+import { useEffect, useState } from 'react';
+import styled from 'styled-components';
+import type { Look, Piece } from '../api/client';
+import { useCutPreview, useFindZones, useLasso, useMergeZones, useSplitZone, useUndoZones } from '../api/lookQueries';
+import { useWork } from '../api/works';
+import { mainTarget, useDesk } from '../desk/DeskContext';
+import { Button, StrongButton } from '../ui/Button';
+import { Dial } from '../ui/Dial';
+import { notify } from '../ui/Notices';
+import { WorkProgress } from '../ui/WorkProgress';
+import { space, type } from '../ui/theme';
+import { Line, Part } from './parts';
+import { ZoneForm } from './ZoneForm';
+import { ZoneTargets } from './ZoneTargets';
+import { LIGHT_NAMES, tell } from './words';
+import { ZoneTraits } from './ZoneTraits';
+
+const List = styled.ul`
+    display: grid;
+    & > li > button {
+        display: grid;
+        grid-template-columns: 40px 30px minmax(0, 1fr) 96px 34px;
+        gap: ${space.s};
+        align-items: center;
+        width: 100%;
+        min-height: 34px;
+        padding: 0;
+        border: 0;
+        border-top: 1px solid ${({ theme }) => theme.line};
+        background: none;
+        color: ${({ theme }) => theme.ink};
+        text-align: start;
+        cursor: pointer;
+    }
+    & > li > button[aria-pressed='true'] {
+        font-weight: 700;
+        background: ${({ theme }) => theme.raised};
+    }
+    & i {
+        height: 26px;
+    }
+    & b {
+        text-align: end;
+    }
+    & span {
+        overflow: hidden;
+        text-overflow: ellipsis;
+        white-space: nowrap;
+    }
+    & small {
+        font-size: ${type.small};
+        color: ${({ theme }) => theme.quiet};
+    }
+`;
+
+/** Zones: found with more or fewer, drawn by hand, merged, split, named, corrected. */
+export function ZonesPanel({ look }: { look: Look }) {
+    const { piece, selected, selection, take } = useDesk();
+    const lasso = useLasso(piece.id);
+    const undo = useUndoZones(piece.id);
+    const merge = useMergeZones(piece.id);
+    const zone = selected?.zone ?? null;
+    const busy = lasso.isPending || undo.isPending || merge.isPending;
+
+    return (
+        <div>
+            <Part aria-label="Find zones">
+                <FindZones look={look} />
+                <Line>
+                    <Button
+                        isDisabled={busy}
+                        onPress={() =>
+                            take({
+                                kind: 'lasso',
+                                title: 'Draw a line round what is to be a zone of its own.',
+                                done: (line) => lasso.mutate({ line, how: 'new' }, tell),
+                            })
+                        }
+                    >
+                        Draw a zone
+                    </Button>
+                    <Button
+                        isDisabled={piece.undo === null || busy}
+                        onPress={() =>
+                            undo.mutate(undefined, {
+                                ...tell,
+                                onSuccess: () => notify(`Taken back: ${piece.undo ?? ''}`),
+                            })
+                        }
+                    >
+                        Undo
+                    </Button>
+                    <small>{piece.undo === null ? '' : piece.undo}</small>
+                </Line>
+            </Part>
+            {selected && (!zone || zone.outline === null) && <ZoneForm key={zone?.id ?? 'new'} zone={zone} />}
+            {zone && zone.outline !== null && (
+                <Part aria-label="The chosen zone" data-testid="zone">
+                    <ZoneForm key={zone.id} zone={zone} />
+                    {!zone.fits && (
+                        <p>
+                            <b>!</b> The photo as it is now shows something else here. Draw the zone anew, or remove it.
+                        </p>
+                    )}
+                    <Line>
+                        <Button
+                            isDisabled={busy}
+                            onPress={() =>
+                                take({
+                                    kind: 'zone',
+                                    title: `Click the zone that is to become part of ${zone.name}.`,
+                                    done: (other) =>
+                                        other.id !== zone.id && merge.mutate({ into: zone.id, gone: other.id }, tell),
+                                })
+                            }
+                        >
+                            Merge with
+                        </Button>
+                        <SplitButton zone={zone.id} isDisabled={busy} />
+                        {(['add', 'take'] as const).map((how) => (
+                            <Button
+                                key={how}
+                                isDisabled={busy}
+                                onPress={() =>
+                                    take({
+                                        kind: 'lasso',
+                                        title:
+                                            how === 'add'
+                                                ? `Draw round what belongs to ${zone.name} as well.`
+                                                : `Draw round what does not belong to ${zone.name}.`,
+                                        done: (line) => lasso.mutate({ line, how, zone: zone.id }, tell),
+                                    })
+                                }
+                            >
+                                {how === 'add' ? 'Add by lasso' : 'Take by lasso'}
+                            </Button>
+                        ))}
+                    </Line>
+                    <ZoneTraits zone={zone} />
+                    <ZoneTargets zone={zone} />
+                </Part>
+            )}
+            {piece.zones.length > 0 && (
+                <Part aria-labelledby="all-zones">
+                    <h2 id="all-zones">{piece.zones.length} zones</h2>
+                    <List>
+                        {piece.zones.map((each, index) => (
+                            <li key={each.id}>
+                                <button
+                                    type="button"
+                                    aria-pressed={each.id === zone?.id}
+                                    onClick={() => selection.selectZone(each.id)}
+                                >
+                                    <i style={{ background: mainTarget(each)?.colour.hex }} aria-hidden />
+                                    <b>{index + 1}</b>
+                                    <span>{each.name}</span>
+                                    <small>{each.traits ? LIGHT_NAMES[each.traits.light] : 'spot'}</small>
+                                    <b>
+                                        <span className="visually-hidden">value step </span>
+                                        {mainTarget(each)?.colour.appearance.valueStep}
+                                    </b>
+                                </button>
+                            </li>
+                        ))}
+                    </List>
+                </Part>
+            )}
+        </div>
+    );
+}
+
+function SplitButton({ zone, isDisabled }: { zone: string; isDisabled: boolean }) {
+    const { piece } = useDesk();
+    const split = useSplitZone(piece.id);
+
+    return (
+        <Button isDisabled={isDisabled || split.isPending} onPress={() => split.mutate(zone, tell)}>
+            Split
+        </Button>
+    );
+}
+
+const areasOf = (piece: Piece) => piece.zones.filter(({ outline }) => outline !== null).length;
+
+/** More or fewer: borders follow the slider at once; zones are cut when it is let go. */
+function FindZones({ look }: { look: Look }) {
+    const { piece, preview } = useDesk();
+    const work = useWork('look', undefined, piece.id);
+    const find = useFindZones(piece.id);
+    const [moving, setMoving] = useState<number | null>(null);
+    const cut = useCutPreview(piece.id, piece.photo.url, moving);
+    const areas = areasOf(piece);
+    const borders = moving === null ? null : (cut.data?.borders ?? null);
+    useEffect(() => {
+        preview(borders);
+
+        return () => preview(null);
+    }, [borders, preview]);
+
+    if (work.work && work.open) {
+        return <WorkProgress work={work.work} onCancel={() => work.work && work.cancel.mutate(work.work.id)} />;
+    }
+    if (look.mostZones === null) {
+        return (
+            <Line>
+                <StrongButton
+                    isDisabled={work.start.isPending}
+                    onPress={() => work.start.mutate({ piece: piece.id }, tell)}
+                >
+                    Read the photo
+                </StrongButton>
+                <small>
+                    {work.work?.state === 'failed'
+                        ? work.work.problem
+                        : 'Finds its zones, values and light; a few seconds.'}
+                </small>
+            </Line>
+        );
+    }
+
+    return (
+        <Dial
+            label="Zones, fewer or more"
+            value={moving ?? Math.min(look.mostZones, Math.max(look.fewestZones, areas))}
+            from={look.fewestZones}
+            to={look.mostZones}
+            say={(count) => (moving === null ? `${areas}` : `${count}`)}
+            isDisabled={find.isPending}
+            onChange={setMoving}
+            onEnd={(count) =>
+                find.mutate(count, {
+                    ...tell,
+                    onSettled: () => setMoving(null),
+                })
+            }
+        />
+    );
+}

@@ -1,0 +1,70 @@
+import { Label, Slider, SliderOutput, SliderThumb, SliderTrack } from 'react-aria-components';
+import styled from 'styled-components';
+import { space, type } from './theme';
+
+const Box = styled(Slider)`
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto;
+    gap: 2px ${space.s};
+    font-size: ${type.small};
+    & > label {
+        font-weight: 560;
+        color: ${({ theme }) => theme.quiet};
+    }
+    & .track {
+        position: relative;
+        grid-column: 1 / -1;
+        height: 26px;
+    }
+    & .track::before {
+        content: '';
+        position: absolute;
+        inset: 12px 0;
+        height: 2px;
+        background: ${({ theme }) => theme.quiet};
+    }
+    & .thumb {
+        top: 50%;
+        width: 16px;
+        height: 24px;
+        background: ${({ theme }) => theme.ink};
+        border-radius: 2px;
+    }
+    & .thumb[data-focus-visible] {
+        outline: 2px solid ${({ theme }) => theme.ink};
+        outline-offset: 2px;
+    }
+`;
+
+interface Props {
+    label: string;
+    value: number;
+    from: number;
+    to: number;
+    step?: number;
+    say: (value: number) => string;
+    onChange: (value: number) => void;
+    onEnd?: (value: number) => void;
+    isDisabled?: boolean;
+}
+
+/** A number on a line, with what it means. */
+export function Dial({ label, value, from, to, step = 1, say, onChange, onEnd, isDisabled = false }: Props) {
+    return (
+        <Box
+            value={value}
+            minValue={from}
+            maxValue={to}
+            step={step}
+            isDisabled={isDisabled}
+            onChange={(next) => onChange(Number(next))}
+            onChangeEnd={(next) => onEnd?.(Number(next))}
+        >
+            <Label>{label}</Label>
+            <SliderOutput>{() => say(value)}</SliderOutput>
+            <SliderTrack className="track">
+                <SliderThumb className="thumb" />
+            </SliderTrack>
+        </Box>
+    );
+}

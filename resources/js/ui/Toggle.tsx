@@ -1,0 +1,16 @@
+import { ToggleButton } from 'react-aria-components';
+import styled from 'styled-components';
+import { buttonLook } from './Button';
+import { type } from './theme';
+
+/** On or off, in a row of tools. */
+export const Toggle = styled(ToggleButton)`
+    ${buttonLook}
+    min-height: 32px;
+    padding: 0 10px;
+    font-size: ${type.small};
+    &[data-selected] {
+        background: ${({ theme }) => theme.strong};
+        color: ${({ theme }) => theme.onStrong};
+    }
+`;
