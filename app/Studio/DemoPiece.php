@@ -11,6 +11,7 @@ use Illuminate\Support\Facades\DB;
 use Prism\Matching\Limits;
 use Prism\Matching\School;
 use Prism\Matching\Target;
+use Prism\Reference\TargetRole;
 use Prism\Reference\ZoneMap;
 
 /** The demo references as pieces of one's own: zones found in the photo, and recipes for them from the pencils in one's box. */
@@ -47,13 +48,17 @@ final class DemoPiece
     ) {
     }
 
-    /** The harbour. With an empty box the zones have no recipes yet. */
-    public function for(User $user): Piece
+    /**
+     * The harbour. With an empty box the zones have no recipes yet.
+     *
+     * @param  bool  $wholly  recipes for all colours of a zone, not only for the one that stands for it; takes some seconds
+     */
+    public function for(User $user, bool $wholly = false): Piece
     {
-        return DB::transaction(function () use ($user): Piece {
+        return DB::transaction(function () use ($user, $wholly): Piece {
             $piece = $this->piece($user, 'harbour');
             $this->name($piece);
-            $this->match($piece);
+            $this->match($piece, $wholly);
 
             return $piece;
         });
@@ -94,7 +99,7 @@ final class DemoPiece
         }
     }
 
-    private function match(Piece $piece): void
+    private function match(Piece $piece, bool $wholly): void
     {
         $box = $this->catalogue->box($piece->user);
         if (count($box) === 0) {
@@ -104,7 +109,7 @@ final class DemoPiece
         $limits = new Limits(top: 1, school: $piece->school);
         $zones = $piece->zones()->with('targets')->get();
         foreach ($zones->slice(0, max(0, $zones->count() - self::WITHOUT_RECIPE)) as $zone) {
-            foreach ($zone->targets as $target) {
+            foreach ($wholly ? $zone->targets : $zone->targets->where('role', TargetRole::Middle)->take(1) as $target) {
                 $target->recipe()->create(['stack' => (string) $search->find(Target::colour(Targets::read($target)), $limits)[0]->stack]);
             }
         }

@@ -94,6 +94,7 @@ final class Looking
         $image->setOption('depth', '8');
         $image->setFormat('rgba');
         $image->readImageBlob($rgba, 'mask.rgba');
+        $image->setFormat('png');
         $image->setImageFormat('png');
 
         return $image->getImageBlob();

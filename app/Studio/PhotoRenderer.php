@@ -89,6 +89,8 @@ final class PhotoRenderer
     public static function jpeg(Imagick $image): string
     {
         $copy = clone $image;
+        // Of the wand too: an image made from raw pixels would be written as such.
+        $copy->setFormat('jpeg');
         $copy->setImageFormat('jpeg');
         $copy->setImageCompressionQuality(self::QUALITY);
 

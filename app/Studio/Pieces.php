@@ -33,6 +33,7 @@ final class Pieces
                 $piece->paper_id = (int) Paper::query()->where('slug', $changes['paper'])->value('id');
                 $piece->unsetRelation('paper');
             }
+            $this->unstretched($piece, $changes);
             $piece->save();
             if (array_key_exists('crop', $changes) || array_key_exists('lightDegrees', $changes)) {
                 $this->zones->recrop($piece);
@@ -43,5 +44,28 @@ final class Pieces
                 $piece->update(['tone' => $this->looking->tone($piece, $mode)]);
             }
         });
+    }
+
+    /**
+     * The drawing has the shape of what is drawn: of its sides one is told, the other follows.
+     *
+     * @param  array<string, mixed>  $changes
+     */
+    private function unstretched(Piece $piece, array $changes): void
+    {
+        if (array_intersect_key($changes, ['crop' => true, 'widthMm' => true, 'heightMm' => true]) === []) {
+            return;
+        }
+        $crop = $piece->crop ?? ['width' => 1.0, 'height' => 1.0];
+        $reference = $piece->reference();
+        $ratio = ($crop['width'] * $reference->width) / ($crop['height'] * $reference->height);
+        if (isset($changes['heightMm']) && ! isset($changes['widthMm'])) {
+            $piece->width_mm = $piece->height_mm * $ratio;
+        } elseif (! isset($changes['widthMm'])) {
+            // Only the crop has changed: the long side stays.
+            $piece->width_mm = max($piece->width_mm, $piece->height_mm) * min(1.0, $ratio);
+        }
+        $piece->width_mm = round($piece->width_mm, 1);
+        $piece->height_mm = round($piece->width_mm / $ratio, 1);
     }
 }

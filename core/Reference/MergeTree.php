@@ -23,7 +23,10 @@ final readonly class MergeTree
     /** Pieces that smoothing has torn off a zone are crumbs below this share of the smallest zone. */
     private const CRUMB = 0.7;
 
-    /** @param  list<array{int, int}>  $merges  which zone goes into which, finest first */
+    /** Zones nearer to one another than this, in CIELAB, are one to the eye. */
+    private const DIFFERENT = 5.0;
+
+    /** @param  list<array{int, int, float}>  $merges  which zone goes into which, finest first, and how far apart their colours are */
     private function __construct(public ZoneMap $finest, public array $merges)
     {
     }
@@ -48,25 +51,23 @@ final readonly class MergeTree
         [$map, $numbers] = $finest;
         $map = Tidying::withoutCrumbs(Tidying::smoothed($map), (int) ceil(self::CRUMB * $smallest));
         $merges = [];
-        foreach (array_slice($order, $patches->count - $leaves) as [$gone, $into]) {
-            $merges[] = [$numbers[$gone], $numbers[$into]];
+        foreach (array_slice($order, $patches->count - $leaves) as [$gone, $into, $apart]) {
+            $merges[] = [$numbers[$gone], $numbers[$into], $apart];
         }
 
         return new self($map, $merges);
-    }
-
-    /**
-     * @param  list<array{int, int}>  $merges
-     */
-    public static function kept(ZoneMap $finest, array $merges): self
-    {
-        return new self($finest, $merges);
     }
 
     /** How many zones the finest cut has. */
     public function most(): int
     {
         return count($this->merges) + 1;
+    }
+
+    /** How many zones differ from what they would be merged with: no more are worth having. */
+    public function worth(): int
+    {
+        return 1 + count(array_filter($this->merges, static fn (array $merge): bool => $merge[2] >= self::DIFFERENT));
     }
 
     /**
@@ -111,7 +112,7 @@ final readonly class MergeTree
     /**
      * How many zones are left when the last crumb has been merged.
      *
-     * @param  list<array{int, int}>  $order
+     * @param  list<array{int, int, float}>  $order
      */
     private static function withoutCrumbs(array $order, Superpixels $patches, float $smallest): int
     {
@@ -136,7 +137,7 @@ final readonly class MergeTree
     }
 
     /**
-     * @param  list<array{int, int}>  $order
+     * @param  list<array{int, int, float}>  $order
      * @return array{ZoneMap, array<int, int>} the map, and the number in it of each patch that is left
      */
     private static function cutOf(Superpixels $patches, array $order, int $zones): array

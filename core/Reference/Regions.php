@@ -12,17 +12,17 @@ namespace Prism\Reference;
  */
 final class Regions
 {
-    /** Exponent of area: 1 is Ward's own. */
-    private const AREA = 0.62;
+    /** Exponent of area: 1 is Ward's own. This and what follows: best on the rendered references (prism:bench --only=look). */
+    private const AREA = 0.55;
 
     /** What a border without any contrast keeps of its cost. */
-    private const SOFT_BORDER = 0.2;
+    private const SOFT_BORDER = 0.1;
 
-    /** L* counts this much against a* and b*: values come first. */
-    private const VALUE_WEIGHT = 1.0;
+    /** L* counts this much against a* and b*: light changes it within one thing, so it parts things less well than hue does. */
+    private const VALUE_WEIGHT = 0.55;
 
     /** Mean contrast across a border at which it counts fully. */
-    private const FULL_CONTRAST = 8.0;
+    private const FULL_CONTRAST = 20.0;
 
     /** @var array<int, float> */
     private array $area;
@@ -71,7 +71,8 @@ final class Regions
      * Merges, cheapest first, until so many are left.
      *
      * @param  float  $smallest  patches of less area, in pixels, are merged before all others
-     * @return list<array{int, int}> which patch went into which, in order; a patch keeps the number of the one it went into
+     * @return list<array{int, int, float}> which patch went into which, in order, and how far apart their mean colours were in
+     *                                      CIELAB; a patch keeps the number of the one it went into
      */
     public function merge(int $left, float $smallest): array
     {
@@ -95,8 +96,9 @@ final class Regions
             if ($this->area[$i] < $this->area[$j]) {
                 [$i, $j] = [$j, $i];
             }
+            $apart = sqrt(($this->L[$i] - $this->L[$j]) ** 2 + ($this->a[$i] - $this->a[$j]) ** 2 + ($this->b[$i] - $this->b[$j]) ** 2);
             $this->join($i, $j);
-            $merges[] = [$j, $i];
+            $merges[] = [$j, $i, $apart];
             $alive--;
             $stamp[$i]++;
             foreach (array_keys($this->touching[$i]) as $k) {

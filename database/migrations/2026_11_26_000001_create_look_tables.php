@@ -99,4 +99,38 @@ return new class extends Migration
             $table->dropColumn(['photo_width', 'photo_height']);
         });
     }
+
+    /** Of several photos and colours the older studio has a place for one each: the first photo, and the middle of a zone. */
+    public function down(): void
+    {
+        Schema::table('pieces', static function (Blueprint $table): void {
+            $table->unsignedInteger('photo_width')->default(0);
+            $table->unsignedInteger('photo_height')->default(0);
+        });
+        DB::statement('UPDATE pieces p JOIN reference_pictures r ON r.id = (SELECT id FROM reference_pictures WHERE piece_id = p.id AND deleted_at IS NULL ORDER BY position LIMIT 1)
+            SET p.photo_width = r.width, p.photo_height = r.height');
+        Schema::table('zones', static function (Blueprint $table): void {
+            foreach (['L', 'a', 'b', 'spread'] as $column) {
+                $table->double($column)->default(0);
+            }
+        });
+        Schema::table('recipes', static function (Blueprint $table): void {
+            $table->foreignUlid('zone_id')->nullable()->unique()->constrained()->cascadeOnDelete();
+        });
+        $main = "(SELECT id FROM zone_targets WHERE zone_id = z.id AND deleted_at IS NULL ORDER BY FIELD(role, 'middle', 'light', 'dark', 'reflected', 'accent', 'shimmer'), id LIMIT 1)";
+        DB::statement("UPDATE zones z JOIN zone_targets t ON t.id = $main SET z.L = t.L, z.a = t.a, z.b = t.b, z.spread = t.spread");
+        DB::statement("UPDATE recipes r JOIN zone_targets t ON t.id = r.target_id JOIN zones z ON z.id = t.zone_id SET r.zone_id = z.id WHERE t.id = $main");
+        DB::table('recipes')->whereNull('zone_id')->delete();
+        Schema::table('recipes', static function (Blueprint $table): void {
+            $table->dropForeign(['target_id']);
+            $table->dropUnique(['target_id']);
+            $table->dropColumn('target_id');
+        });
+        DB::statement('ALTER TABLE recipes MODIFY zone_id CHAR(26) NOT NULL');
+        foreach (['zone_changes', 'zone_targets', 'reference_pictures'] as $table) {
+            Schema::drop($table);
+        }
+        Schema::table('zones', static fn (Blueprint $table) => $table->dropColumn(['label', 'share', 'outline', 'estimates', 'corrections', 'named', 'fits', 'outside']));
+        Schema::table('pieces', static fn (Blueprint $table) => $table->dropColumn(['crop', 'width_mm', 'height_mm', 'unit', 'tone', 'light_degrees', 'highlights', 'lamp', 'zone_map']));
+    }
 };

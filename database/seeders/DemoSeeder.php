@@ -39,7 +39,7 @@ final class DemoSeeder extends Seeder
             }
             if (! $known) {
                 app(DemoPiece::class)->others($user);
-                app(DemoPiece::class)->for($user);
+                app(DemoPiece::class)->for($user, wholly: true);
             }
         });
     }

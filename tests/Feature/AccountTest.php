@@ -62,7 +62,7 @@ it('opens the demo only where there is one', function (): void {
     $this->seed();
     $this->postJson('/api/session/demo')->assertOk()->assertJsonPath('user.boxCount', 48);
     $pieces = $this->getJson('/api/pieces')->assertOk()->json();
-    expect($pieces)->toHaveCount(1)->and($pieces[0]['zoneCount'])->toBe(11)->and($pieces[0]['recipeCount'])->toBe(9);
+    expect($pieces)->toHaveCount(3)->and($pieces[0]['zoneCount'])->toBe(22)->and($pieces[0]['recipeCount'])->toBe(20);
     // Seeding again changes nothing.
     $this->seed();
     expect(User::query()->count())->toBe(1);
@@ -87,11 +87,12 @@ it('asks for the token of the page', function (): void {
 
 it('gives a new artist the demo piece, with recipes from their own box', function (): void {
     $this->actingAs(artist())->postJson('/api/pieces/demo')->assertCreated()
-        ->assertJsonCount(11, 'zones')
-        ->assertJsonPath('zones.3.name', 'Buoy, light red')
-        ->assertJsonPath('zones.3.recipe.steps.0.kind', 'layer')
-        ->assertJsonPath('zones.10.recipe', null);
+        ->assertJsonCount(22, 'zones')
+        ->assertJsonFragment(['name' => 'Buoy, light red'])
+        ->assertJsonPath('zones.0.targets.1.role', 'middle')
+        ->assertJsonPath('zones.0.targets.1.recipe.steps.0.kind', 'layer')
+        ->assertJsonPath('zones.21.targets.0.recipe', null);
     // Without pencils there are no recipes yet; the zones are there all the same.
-    $this->actingAs(artist(withBox: false))->postJson('/api/pieces/demo')->assertCreated()->assertJsonPath('zones.3.recipe', null);
+    $this->actingAs(artist(withBox: false))->postJson('/api/pieces/demo')->assertCreated()->assertJsonPath('zones.0.targets.1.recipe', null);
     expect(App\Models\Piece::query()->count())->toBe(2);
 });

@@ -27,6 +27,7 @@ use Prism\Materials\PencilId;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\pieceOf;
+use function Tests\Feature\spotIn;
 
 // The services behind pencils and swatches, by themselves.
 
@@ -141,7 +142,7 @@ describe('a calibration in force', function (): void {
     it('is compared with another on every recipe, largest shift first', function (): void {
         $piece = pieceOf($this->user);
         foreach (['QW:404@60' => 'blue', 'QW:119@60' => 'yellow'] as $stack => $name) {
-            $piece->zones()->create(['name' => $name, 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'L' => 50, 'a' => 0, 'b' => 0, 'spread' => 0, 'position' => 1])->recipe()->create(['stack' => $stack]);
+            spotIn($piece, $name, [50, 0, 0], $stack);
         }
         $made = $this->calibrations->calibrate($this->user);
         $recipes = app(CalibrationReview::class)->recipes($this->user, null, $made);
@@ -180,9 +181,8 @@ describe('the simulated studio', function (): void {
 });
 
 it('gathers the targets of an artist\'s own zones alone', function (): void {
-    $zone = static fn (User $user): string => pieceOf($user)->zones()->create(['name' => 'a', 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'L' => 50, 'a' => 1, 'b' => 2, 'spread' => 0, 'position' => 1])->id;
-    $own = $zone($this->user);
-    $zone(artist());
+    $own = spotIn(pieceOf($this->user), 'a', [50, 1, 2])->id;
+    spotIn(pieceOf(artist()), 'a', [50, 1, 2]);
     $targets = Targets::of($this->user);
     expect(array_keys($targets))->toBe([$own])->and($targets[$own]->colour)->toEqual(Lab::of(50, 1, 2));
 });

@@ -78,12 +78,15 @@ it('refuses a stack by position, and an unknown pencil by name', function (): vo
 
 it('keeps a named zone with its recipe, and all of it survives', function (): void {
     $zone = addZone($this, ['stack' => ' qw:119@40>QW:201 @60x2 ']);
-    expect($zone['recipe']['stack'])->toBe('QW:119@40 > QW:201@60x2')->and($zone['target']['hex'])->toBe('#b43c32');
-    $this->getJson($this->url)->assertJsonPath('zones.0.name', 'red quarter')->assertJsonPath('zones.0.recipe.stack', 'QW:119@40 > QW:201@60x2');
-    $this->patchJson("/api/zones/{$zone['id']}", ['version' => $zone['version'], 'stack' => 'QW:201@70'])->assertOk()->assertJsonPath('recipe.stack', 'QW:201@70')->assertJsonPath('version', 2);
-    $this->patchJson("/api/zones/{$zone['id']}", ['version' => 2, 'stack' => ''])->assertJsonPath('recipe.stack', '');
-    $this->patchJson("/api/zones/{$zone['id']}", ['version' => 3, 'stack' => null])->assertJsonPath('recipe', null);
-    $this->patchJson("/api/zones/{$zone['id']}", ['version' => 4, 'name' => ''])->assertUnprocessable();
+    expect($zone['targets'][0]['recipe']['stack'])->toBe('QW:119@40 > QW:201@60x2')->and($zone['targets'][0]['colour']['hex'])->toBe('#b43c32');
+    $this->getJson($this->url)->assertJsonPath('zones.0.name', 'red quarter')->assertJsonPath('zones.0.targets.0.recipe.stack', 'QW:119@40 > QW:201@60x2');
+    $target = $zone['targets'][0];
+    $url = "/api/targets/{$target['id']}";
+    $this->patchJson($url, ['version' => $target['version'], 'stack' => 'QW:201@70'])->assertOk()->assertJsonPath('recipe.stack', 'QW:201@70')->assertJsonPath('version', 2);
+    $this->patchJson($url, ['version' => 2, 'stack' => ''])->assertJsonPath('recipe.stack', '');
+    $this->patchJson($url, ['version' => 3, 'stack' => null])->assertJsonPath('recipe', null);
+    $this->patchJson($url, ['version' => 3, 'stack' => 'QW:201@70'])->assertConflict();
+    $this->patchJson("/api/zones/{$zone['id']}", ['version' => 1, 'name' => ''])->assertUnprocessable();
 });
 
 it('does not let two windows overwrite each other', function (): void {
@@ -95,10 +98,9 @@ it('does not let two windows overwrite each other', function (): void {
 
 it('takes back what was removed', function (): void {
     $zone = addZone($this, ['stack' => 'QW:201@70']);
-    $this->deleteJson("/api/zones/{$zone['id']}")->assertNoContent();
-    $this->getJson($this->url)->assertJsonPath('zones', []);
-    $this->postJson("/api/zones/{$zone['id']}/restore")->assertNoContent();
-    $this->getJson($this->url)->assertJsonPath('zones.0.recipe.stack', 'QW:201@70');
+    $this->deleteJson("/api/zones/{$zone['id']}")->assertOk()->assertJsonPath('zones', [])->assertJsonPath('undo', 'red quarter removed');
+    $this->postJson($this->url.'/zones/undo')->assertOk()->assertJsonPath('undo', 'red quarter kept');
+    $this->getJson($this->url)->assertJsonPath('zones.0.targets.0.recipe.stack', 'QW:201@70');
     $this->deleteJson($this->url)->assertNoContent();
     $this->getJson($this->url)->assertNotFound()->assertJsonPath('message', 'There is no such thing in your studio.');
     $this->postJson($this->url.'/restore')->assertNoContent();
@@ -134,8 +136,6 @@ it('plans, marks, skips and takes back, and remembers where one was', function (
 });
 
 it('prints the plan as PDF with its fonts', function (): void {
-    // The sheet shows the photo, so this needs a real one.
-    file_put_contents(app(App\Studio\PhotoStore::class)->path($this->piece, App\Studio\PhotoView::Photo), Tests\Feature\picture('jpeg', 64, 48)->getContent());
     for ($i = 1; $i <= 9; $i++) {
         addZone($this, ['name' => "zone $i", 'stack' => 'QW:119@40 > QW:201@60 > wash > LO:7206@30 > blend']);
     }
@@ -167,11 +167,14 @@ it('prepares the pair library of a box', function (): void {
 
 it('shows another artist nothing: 404 on every address', function (): void {
     $zone = addZone($this);
+    [$target, $reference] = [$zone['targets'][0]['id'], $this->piece->reference()->id];
     $this->actingAs(artist());
     foreach ([
         ['get', $this->url], ['patch', $this->url], ['delete', $this->url], ['post', $this->url.'/restore'],
-        ['get', $this->url.'/photos/photo'], ['get', $this->url.'/plan'], ['get', $this->url.'/plan.pdf'],
-        ['delete', $this->url.'/drawing/last'], ['delete', "/api/zones/{$zone['id']}"], ['post', "/api/zones/{$zone['id']}/restore"],
+        ['get', $this->url.'/look'], ['get', $this->url.'/cut?count=8'], ['get', $this->url.'/reserves'], ['get', $this->url.'/transfer.pdf'], ['get', $this->url.'/plan'],
+        ['post', $this->url.'/zones/undo'], ['get', "/api/references/{$reference}/photos/photo"], ['delete', "/api/references/{$reference}"], ['post', "/api/references/{$reference}/restore"],
+        ['delete', "/api/targets/{$target}"], ['post', "/api/targets/{$target}/restore"], ['post', "/api/zones/{$zone['id']}/split"], ['get', $this->url.'/plan.pdf'],
+        ['delete', $this->url.'/drawing/last'], ['delete', "/api/zones/{$zone['id']}"],
     ] as [$method, $url]) {
         $this->json($method, $url)->assertNotFound();
     }
@@ -181,6 +184,15 @@ it('shows another artist nothing: 404 on every address', function (): void {
     $this->postJson($this->url.'/predictions', ['L' => 50, 'a' => 0, 'b' => 0, 'stack' => ''])->assertNotFound();
     $this->postJson($this->url.'/drawing', ['key' => 'x', 'state' => 'done'])->assertNotFound();
     $this->patchJson("/api/zones/{$zone['id']}", ['version' => 1, 'name' => 'mine'])->assertNotFound();
+    $this->patchJson("/api/targets/{$target}", ['version' => 1, 'stack' => ''])->assertNotFound();
+    $this->patchJson("/api/references/{$reference}", ['name' => 'mine'])->assertNotFound();
+    $this->putJson("/api/references/{$reference}/balance", ['balance' => null])->assertNotFound();
+    $this->postJson($this->url.'/zones/find', ['count' => 8])->assertNotFound();
+    $this->postJson($this->url.'/zones/merge', ['into' => $zone['id'], 'gone' => 'x'])->assertNotFound();
+    $this->postJson($this->url.'/zones/lasso', ['line' => [[0, 0], [1, 0], [1, 1]], 'how' => 'new'])->assertNotFound();
+    $this->postJson($this->url.'/same-spot', ['x' => 0.5, 'y' => 0.5, 'radius' => 0])->assertNotFound();
+    $this->postJson($this->url.'/beside', ['x' => 0.5, 'y' => 0.5, 'radius' => 0, 'beside' => ['x' => 0.5, 'y' => 0.5, 'radius' => 0]])->assertNotFound();
+    $this->postJson("/api/zones/{$zone['id']}/targets", ['role' => 'dark', 'x' => 0.5, 'y' => 0.5, 'radius' => 0])->assertNotFound();
     $this->getJson('/api/pieces')->assertExactJson([]);
     expect(Piece::query()->count())->toBe(1)->and(Zone::query()->firstOrFail()->name)->toBe('red quarter');
 });

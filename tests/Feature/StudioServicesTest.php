@@ -27,6 +27,7 @@ use Prism\Materials\PencilId;
 use function Tests\Feature\artist;
 use function Tests\Feature\materials;
 use function Tests\Feature\pieceOf;
+use function Tests\Feature\spotIn;
 
 // What stands between the database and the core.
 
@@ -193,23 +194,23 @@ describe('the pictures of a piece', function (): void {
     });
 
     it('are sampled where the spot is', function (float $x, float $y, string $hex): void {
-        expect($this->photos->sample($this->piece, $x, $y, 0.05)->colour->toHex())->toBe($hex);
+        expect($this->photos->sample($this->piece->reference(), $x, $y, 0.05)->colour->toHex())->toBe($hex);
     })->with([[0.25, 0.25, '#b43c32'], [0.75, 0.25, '#468250'], [0.25, 0.75, '#3c5a96'], [0.75, 0.75, '#808080']]);
 
     it('are sampled at their very edges, large and small', function (float $x, float $y, float $radius): void {
-        $sample = $this->photos->sample($this->piece, $x, $y, $radius);
+        $sample = $this->photos->sample($this->piece->reference(), $x, $y, $radius);
         expect($sample->pixels)->toBeGreaterThan(0)->and($sample->colour->L)->toBeGreaterThan(20.0);
     })->with([[0.0, 0.0, 0.0], [1.0, 1.0, 0.0], [0.0, 1.0, 0.1], [1.0, 0.0, 0.1], [0.5, 0.5, 0.1]]);
 
     it('mix where quarters meet, and say how much', function (): void {
-        $meeting = $this->photos->sample($this->piece, 0.5, 0.5, 0.08);
-        expect($meeting->spread)->toBeGreaterThan(20.0)->and($this->photos->sample($this->piece, 0.25, 0.25, 0.08)->spread)->toBeLessThan(0.01);
+        $meeting = $this->photos->sample($this->piece->reference(), 0.5, 0.5, 0.08);
+        expect($meeting->spread)->toBeGreaterThan(20.0)->and($this->photos->sample($this->piece->reference(), 0.25, 0.25, 0.08)->spread)->toBeLessThan(0.01);
     });
 
     it('do not reach into the pictures of another piece', function (): void {
         $other = pieceOf(artist());
-        File::put($this->photos->path($other, App\Studio\PhotoView::Photo), 'theirs');
-        expect(File::get($this->photos->path($this->piece, App\Studio\PhotoView::Photo)))->toBe('jpeg');
+        File::put($this->photos->path($other->reference(), App\Studio\PhotoView::Photo), 'theirs');
+        expect(File::get($this->photos->path($this->piece->reference(), App\Studio\PhotoView::Photo)))->toStartWith("\xFF\xD8\xFF");
     });
 });
 
@@ -217,10 +218,7 @@ describe('the plan of a piece', function (): void {
     it('is made of the zones with recipes, in the school of the piece', function (): void {
         $piece = pieceOf(artist());
         foreach (['dark' => 'QW:722@50', 'light' => 'QW:101@40', 'none' => null] as $name => $stack) {
-            $zone = $piece->zones()->create(['name' => $name, 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'L' => 50, 'a' => 0, 'b' => 0, 'spread' => 0, 'position' => 1]);
-            if ($stack !== null) {
-                $zone->recipe()->create(['stack' => $stack]);
-            }
+            spotIn($piece, $name, [50, 0, 0], $stack);
         }
         $order = fn (): array => array_map(static fn ($step): string => $step->zone->name, app(ZoneRecipes::class)->plan(Piece::query()->findOrFail($piece->id))->steps);
         expect($order())->toBe(['light', 'dark']);
@@ -237,11 +235,11 @@ describe('the plan of a piece', function (): void {
         foreach ($plan['steps'] as $step) {
             $this->postJson("/api/pieces/{$piece->id}/drawing", ['key' => $step['key'], 'state' => 'done']);
         }
-        $this->patchJson("/api/zones/{$zone['id']}", ['version' => 1, 'stack' => 'QW:119@40 > QW:201@60']);
+        $this->patchJson("/api/targets/{$zone['targets'][0]['id']}", ['version' => 1, 'stack' => 'QW:119@40 > QW:201@60']);
         $states = array_column($this->getJson("/api/pieces/{$piece->id}/plan")->json('steps'), 'state');
         expect($states)->toBe(['done', 'open']);
         // Back to what was drawn: the mark is there again.
-        $this->patchJson("/api/zones/{$zone['id']}", ['version' => 2, 'stack' => 'QW:119@40 > QW:201@50']);
+        $this->patchJson("/api/targets/{$zone['targets'][0]['id']}", ['version' => 2, 'stack' => 'QW:119@40 > QW:201@50']);
         expect($this->getJson("/api/pieces/{$piece->id}/plan")->json('currentKey'))->toBeNull();
     });
 
@@ -256,7 +254,7 @@ describe('the plan of a piece', function (): void {
 
 describe('the database', function (): void {
     it('goes back and forwards', function (): void {
-        $this->artisan('migrate:rollback', ['--step' => 3, '--force' => true])->assertSuccessful();
+        $this->artisan('migrate:rollback', ['--step' => 4, '--force' => true])->assertSuccessful();
         expect(Schema::hasTable('pieces'))->toBeFalse();
         $this->artisan('migrate', ['--force' => true])->assertSuccessful();
         expect(Schema::hasTable('pieces'))->toBeTrue();
@@ -265,10 +263,10 @@ describe('the database', function (): void {
     it('takes everything of an artist along when they go', function (): void {
         $user = artist();
         $piece = pieceOf($user);
-        $piece->zones()->create(['name' => 'a', 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'L' => 50, 'a' => 0, 'b' => 0, 'spread' => 0, 'position' => 1])->recipe()->create(['stack' => '']);
+        spotIn($piece, 'a', [50, 0, 0], '');
         $piece->drawnSteps()->create(['step_key' => 'k', 'state' => 'done']);
         User::query()->whereKey($user->id)->delete();
-        foreach (['pieces', 'zones', 'recipes', 'drawn_steps', 'box_pencils'] as $table) {
+        foreach (['pieces', 'reference_pictures', 'zones', 'zone_targets', 'zone_changes', 'recipes', 'drawn_steps', 'box_pencils'] as $table) {
             $this->assertDatabaseEmpty($table);
         }
     });
@@ -282,25 +280,11 @@ describe('the demo studio', function (): void {
         $demo = User::query()->where('email', config('prism.demo_email'))->firstOrFail();
         expect($demo->swatches()->count())->toBeGreaterThan(300)
             ->and($demo->swatches()->where('source', '!=', 'simulated')->exists())->toBeFalse()
-            ->and($demo->calibrations()->count())->toBe(1)->and($demo->pieces()->count())->toBe(1);
+            ->and($demo->calibrations()->count())->toBe(1)->and($demo->pieces()->count())->toBe(3);
         $calibration = $demo->calibrations()->firstOrFail();
         expect($calibration->after)->toBeLessThan(0.6 * $calibration->before);
 
-        (new DemoSeeder)->run();
-        expect($demo->calibrations()->count())->toBe(1)->and($demo->pieces()->count())->toBe(1);
-
-        // A studio from before there were swatches gets them, and keeps its pieces.
-        $demo->calibrations()->delete();
-        $demo->swatches()->delete();
-        (new DemoSeeder)->run();
-        expect($demo->swatches()->count())->toBeGreaterThan(300)->and($demo->calibrations()->count())->toBe(1)->and($demo->pieces()->count())->toBe(1);
-    });
-
-    it('predicts what the simulated hand draws, better than from the table alone', function (): void {
-        config(['prism.demo' => true]);
-        (new MaterialsSeeder)->run();
-        (new DemoSeeder)->run();
-        $demo = User::query()->where('email', config('prism.demo_email'))->firstOrFail();
+        // It predicts what the simulated hand draws, better than from the table alone.
         $paper = Paper::query()->where('slug', 'harbour-cartridge')->firstOrFail();
         $reader = app(SwatchReader::class);
         $calibrated = app(Engine::class)->predictor($paper, $demo, desk($demo));
@@ -313,5 +297,14 @@ describe('the demo studio', function (): void {
             $errors['plain'] += $plain->predict($stack)->colour->differenceTo($drawn);
         }
         expect($errors['calibrated'])->toBeLessThan($errors['plain'])->and($errors['calibrated'] / 5)->toBeLessThan(4.5);
+
+        (new DemoSeeder)->run();
+        expect($demo->calibrations()->count())->toBe(1)->and($demo->pieces()->count())->toBe(3);
+
+        // A studio from before there were swatches gets them, and keeps its pieces.
+        $demo->calibrations()->delete();
+        $demo->swatches()->delete();
+        (new DemoSeeder)->run();
+        expect($demo->swatches()->count())->toBeGreaterThan(300)->and($demo->calibrations()->count())->toBe(1)->and($demo->pieces()->count())->toBe(3);
     });
 });

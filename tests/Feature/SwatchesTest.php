@@ -14,6 +14,7 @@ use function Tests\Feature\artist;
 use function Tests\Feature\blob;
 use function Tests\Feature\bytes;
 use function Tests\Feature\pieceOf;
+use function Tests\Feature\spotIn;
 
 // Swatch book, charts and calibration over HTTP.
 
@@ -230,14 +231,14 @@ describe('calibration', function (): void {
         $piece = pieceOf($this->user);
         $zone = $this->postJson("/api/pieces/{$piece->id}/zones", ['name' => 'Float', 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'stack' => 'QW:722@95'])->json();
         $other = artist();
-        $theirs = pieceOf($other)->zones()->create(['name' => 'theirs', 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'L' => 50, 'a' => 0, 'b' => 0, 'spread' => 0, 'position' => 1]);
-        $theirs->recipe()->create(['stack' => 'QW:722@95']);
-        $work = $this->postJson('/api/works', ['kind' => 'search-again', 'zones' => [$zone['id'], $theirs->id]])->json('id');
+        $theirs = spotIn(pieceOf($other), 'theirs', [50, 0, 0], 'QW:722@95');
+        $target = $zone['targets'][0];
+        $work = $this->postJson('/api/works', ['kind' => 'search-again', 'targets' => [$target['id'], $theirs->id]])->json('id');
         $result = $this->getJson("/api/works/$work")->assertJsonPath('state', 'done')->json('result');
-        expect($result['searched'])->toBe(1)->and($result['changed'][0])->toMatchArray(['zone' => $zone['id'], 'name' => 'Float', 'had' => 'QW:722@95'])
+        expect($result['searched'])->toBe(1)->and($result['changed'][0])->toMatchArray(['target' => $target['id'], 'name' => 'Float', 'had' => 'QW:722@95'])
             ->and($theirs->recipe()->first()->stack)->toBe('QW:722@95');
         // Whoever has the zone open elsewhere is told that it changed.
-        $this->patchJson("/api/zones/{$zone['id']}", ['version' => $zone['version'], 'name' => 'x'])->assertConflict();
+        $this->patchJson("/api/targets/{$target['id']}", ['version' => $target['version'], 'stack' => ''])->assertConflict();
     });
 
     it('needs some swatches, and asks for those that would teach most', function (): void {

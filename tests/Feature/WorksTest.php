@@ -11,17 +11,15 @@ use App\Studio\Engine;
 use App\Studio\LongWork\AuditWork;
 use App\Studio\LongWork\CalibrationWork;
 use App\Studio\LongWork\FillingWork;
+use App\Studio\LongWork\LookWork;
 use App\Studio\LongWork\SearchAgainWork;
 use App\Studio\LongWork\WorkCancelled;
 use App\Studio\LongWork\WorkKind;
 use App\Studio\LongWork\WorkRefused;
 use App\Studio\PencilBook;
-use App\Studio\PhotoStore;
-use App\Studio\PhotoView;
 use App\Studio\PlanSheet;
 use App\Studio\SwatchBook;
 use App\Studio\ZoneRecipes;
-use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Queue;
 use Prism\Colour\Lab;
 use Prism\Exchange\PencilEntry;
@@ -33,8 +31,8 @@ use Prism\Materials\PencilId;
 use Prism\Planning\BoxCover;
 
 use function Tests\Feature\artist;
-use function Tests\Feature\blob;
 use function Tests\Feature\pieceOf;
+use function Tests\Feature\spotIn;
 
 // What long work finds is what the core finds, and what it cannot do it says.
 
@@ -47,7 +45,7 @@ beforeEach(function (): void {
 
 it('has a worker for every kind', function (): void {
     expect(array_map(static fn (WorkKind $kind): string => $kind->worker(), WorkKind::cases()))
-        ->toBe([CalibrationWork::class, AuditWork::class, FillingWork::class, SearchAgainWork::class]);
+        ->toBe([CalibrationWork::class, AuditWork::class, FillingWork::class, SearchAgainWork::class, LookWork::class]);
 });
 
 describe('the audit', function (): void {
@@ -103,7 +101,7 @@ describe('the audit', function (): void {
 it('counts own targets in the audit once there are some', function (): void {
     $piece = pieceOf($this->user);
     foreach ([[62, 20, 45], [50, -45, 10], [30, 8, 10], [55, -10, -30]] as [$L, $a, $b]) {
-        $piece->zones()->create(['name' => 'a', 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'L' => $L, 'a' => $a, 'b' => $b, 'spread' => 0, 'position' => 1]);
+        spotIn($piece, 'a', [$L, $a, $b]);
     }
     $found = app(AuditWork::class)->do($this->user, ['paper' => 'harbour-cartridge'], $this->silent);
     expect($found['targets'])->toBe(4)->and($found['ownCurve'])->not->toBe([])->and($found['nextForPieces'])->not->toBe([])
@@ -112,8 +110,7 @@ it('counts own targets in the audit once there are some', function (): void {
 
 it('stops where it stands when it is told to', function (string $work, array $wish): void {
     $piece = pieceOf($this->user);
-    $zone = $piece->zones()->create(['name' => 'a', 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'L' => 50, 'a' => 0, 'b' => 0, 'spread' => 0, 'position' => 1]);
-    $zone->recipe()->create(['stack' => 'QW:722@90']);
+    $target = spotIn($piece, 'a', [50, 0, 0], 'QW:722@90');
     foreach (['QW:404@30', 'QW:404@60', 'QW:119@60'] as $stack) {
         app(SwatchBook::class)->write($this->user, $this->paper, Stack::parse($stack), Lab::of(60, 5, -38), 'typed');
     }
@@ -123,8 +120,8 @@ it('stops where it stands when it is told to', function (string $work, array $wi
             throw new WorkCancelled;
         }
     };
-    expect(fn () => app($work)->do($this->user, [...$wish, 'zones' => [$zone->id, $piece->zones()->create(['name' => 'b', 'x' => 0.4, 'y' => 0.2, 'radius' => 0.01, 'L' => 60, 'a' => 0, 'b' => 0, 'spread' => 0, 'position' => 2])->recipe()->create(['stack' => 'QW:722@50'])->zone_id]], $cancel))->toThrow(WorkCancelled::class);
-    expect($zone->recipe()->first()->stack)->toBe('QW:722@90')->and($this->user->calibrations()->exists())->toBeFalse();
+    expect(fn () => app($work)->do($this->user, [...$wish, 'targets' => [$target->id, spotIn($piece, 'b', [60, 0, 0], 'QW:722@50')->id]], $cancel))->toThrow(WorkCancelled::class);
+    expect($target->recipe()->first()->stack)->toBe('QW:722@90')->and($this->user->calibrations()->exists())->toBeFalse();
 })->with([[AuditWork::class, ['paper' => 'harbour-cartridge']], [CalibrationWork::class, []], [SearchAgainWork::class, []]]);
 
 it('does not draw with a pencil that has no colour, nor on a sheet that is not there', function (): void {
@@ -135,7 +132,7 @@ it('does not draw with a pencil that has no colour, nor on a sheet that is not t
 });
 
 it('searches nothing out of an empty box', function (): void {
-    expect(fn () => app(SearchAgainWork::class)->do(artist(withBox: false), ['zones' => []], $this->silent))->toThrow(WorkRefused::class, 'Your box is empty');
+    expect(fn () => app(SearchAgainWork::class)->do(artist(withBox: false), ['targets' => []], $this->silent))->toThrow(WorkRefused::class, 'Your box is empty');
 });
 
 it('has the box mixed anew once a calibration is in force', function (): void {
@@ -156,9 +153,8 @@ it('names the calibration and the doubt in the plan, and on its sheet', function
     app(SwatchBook::class)->write($this->user, $this->paper, Stack::parse('QW:404@60'), Lab::of(60, 5, -38), 'typed');
     app(Calibrations::class)->calibrate($this->user);
     $piece = pieceOf($this->user);
-    $piece->zones()->create(['name' => 'a', 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'L' => 60, 'a' => 5, 'b' => -38, 'spread' => 0, 'position' => 1])->recipe()->create(['stack' => 'QW:119@40 > QW:404@60']);
+    spotIn($piece, 'a', [60, 5, -38], 'QW:119@40 > QW:404@60');
     $plan = $this->actingAs($this->user)->getJson("/api/pieces/{$piece->id}/plan")->assertOk()->json();
     expect($plan['calibration']['number'])->toBe(1)->and($plan['steps'])->toHaveCount(2)->and($plan['steps'][1]['sigma'])->toBeGreaterThan($plan['steps'][0]['sigma']);
-    File::put(app(PhotoStore::class)->path($piece, PhotoView::Photo), blob());
     expect(app(PlanSheet::class)->pdf($piece->refresh(), app(ZoneRecipes::class)->plan($piece)))->toStartWith('%PDF');
 });

@@ -8,13 +8,17 @@ use App\Models\Paper;
 use App\Models\Pencil;
 use App\Models\Piece;
 use App\Models\User;
+use App\Models\ZoneTarget;
 use App\Studio\Photo;
 use App\Studio\PhotoReader;
+use App\Studio\PhotoRenderer;
 use App\Studio\PhotoStore;
+use App\Studio\ReferenceRole;
 use Database\Seeders\MaterialsSeeder;
 use Illuminate\Http\UploadedFile;
 use Imagick;
 use ImagickPixel;
+use Prism\Reference\TargetRole;
 
 /** A few pencils of both ranges, enough for a search. */
 const BOX = ['QW' => ['101', '113', '119', '201', '404', '513', '519', '610', '716', '722'], 'LO' => ['7012', '7111', '7206', '7335', '7511']];
@@ -42,7 +46,8 @@ function artist(bool $withBox = true): User
 /** A piece whose photo is four flat quarters: red, green, blue, grey. */
 function pieceOf(User $user): Piece
 {
-    $piece = Piece::factory()->for($user)->create(['photo_width' => 64, 'photo_height' => 48]);
+    $piece = Piece::factory()->for($user)->create();
+    $reference = $piece->references()->create(['name' => 'Photo', 'role' => ReferenceRole::Colour, 'width' => 64, 'height' => 48, 'position' => 1]);
     $rgb = '';
     for ($y = 0; $y < 48; $y++) {
         for ($x = 0; $x < 64; $x++) {
@@ -50,10 +55,27 @@ function pieceOf(User $user): Piece
         }
     }
     $original = tempnam(sys_get_temp_dir(), 'photo');
-    app(PhotoStore::class)->put($piece, new Photo(64, 48, 'jpeg', 'value', $rgb), $original);
+    $large = PhotoRenderer::jpeg(PhotoRenderer::image(64, 48, $rgb));
+    app(PhotoStore::class)->put($reference, new Photo(64, 48, $rgb, $large), $original);
     unlink($original);
 
     return $piece;
+}
+
+/**
+ * A zone that is a mere spot, with one colour and its recipe.
+ *
+ * @param  array{float, float, float}  $lab
+ */
+function spotIn(Piece $piece, string $name, array $lab, ?string $stack = null): ZoneTarget
+{
+    $zone = $piece->zones()->create(['name' => $name, 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'position' => 1 + $piece->zones()->count()]);
+    $target = $zone->targets()->create(['role' => TargetRole::Middle, 'L' => $lab[0], 'a' => $lab[1], 'b' => $lab[2], 'spread' => 0, 'share' => 1, 'x' => 0.2, 'y' => 0.2]);
+    if ($stack !== null) {
+        $target->recipe()->create(['stack' => $stack]);
+    }
+
+    return $target;
 }
 
 /** @param  callable(Imagick): void|null  $change */

@@ -100,7 +100,7 @@ const page = (changes: Partial<PageData> = {}): PageData => ({
         section,
     })),
     partners: [{ pencil: pencil('119'), gained: 19, stack: 'QW:404@25 > QW:119@92', colour: colour(), sigma: 2 }],
-    usedIn: [{ piece: 'p1', title: 'Floats', zone: 'z1', name: 'Float, light', stack: 'QW:404@40' }],
+    usedIn: [{ piece: 'p1', title: 'Floats', zone: 'z1', target: 't1', name: 'Float, light', stack: 'QW:404@40' }],
     swatches: [swatch(1, 'QW:404@60')],
     swatchCount: 1,
     error: { before: 2.4, after: 0.81, swatches: 4 },
@@ -176,7 +176,7 @@ describe('a pencil', () => {
         expect(screen.getByText('Flag Blue')).toBeTruthy();
         expect(screen.getByText('QW:404@25 > QW:119@92')).toBeTruthy();
         expect(screen.getByRole('link', { name: 'Floats: Float, light' }).getAttribute('href')).toBe(
-            '/pieces/p1/match?zone=z1',
+            '/pieces/p1/match?zone=z1&target=t1',
         );
         expect(screen.getByText('0.81')).toBeTruthy();
         expect(screen.getByTestId('rests-on').textContent).toContain('calibration 3');

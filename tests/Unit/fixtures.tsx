@@ -7,10 +7,12 @@ import type {
     Pencil,
     Piece,
     Recipe,
+    Reference,
     RestsOn,
     SectionBin,
     Step,
     SwatchEntry,
+    Target,
     Zone,
 } from '../../resources/js/api/client';
 import { DeskLight } from '../../resources/js/ui/DeskLight';
@@ -79,29 +81,89 @@ export function recipe(changes: Partial<Recipe> = {}): Recipe {
     };
 }
 
-export function zone(id: string, name: string, changes: Partial<Zone> = {}): Zone {
+export function target(id: string, name: string, changes: Partial<Target> = {}): Target {
     return {
         id,
+        role: 'middle',
         name,
+        colour: colour(),
+        read: colour(),
+        spread: 1.2,
+        share: 1,
         x: 0.25,
         y: 0.5,
-        radius: 0.01,
-        target: colour(),
-        spread: 1.2,
+        edited: false,
         version: 1,
         recipe: null,
         ...changes,
     };
 }
 
-export function piece(zones: Zone[]): Piece {
+/** A zone of one colour; what matters to a test of that colour is given with it. */
+export function zone(id: string, name: string, changes: Partial<Zone> & { recipe?: Recipe } = {}): Zone {
+    const { recipe: kept, ...others } = changes;
+
+    return {
+        id,
+        name,
+        x: 0.25,
+        y: 0.5,
+        radius: 0.01,
+        share: 0.1,
+        outline: 'M100 100L400 100L400 400L100 400Z',
+        fits: true,
+        traits: {
+            surface: 'soft',
+            direction: null,
+            crisp: true,
+            distance: 'near',
+            importance: 2,
+            light: 'lit',
+            warmth: 3,
+            corrected: [],
+        },
+        touching: [],
+        targets: [target(`${id}-middle`, name, { recipe: kept ?? null })],
+        version: 1,
+        ...others,
+    };
+}
+
+export function reference(id: string, name: string, changes: Partial<Reference> = {}): Reference {
+    return {
+        id,
+        name,
+        role: 'colour',
+        url: `/${id}/photo`,
+        largeUrl: `/${id}/large`,
+        valueUrl: `/${id}/value`,
+        temperatureUrl: `/${id}/temperature`,
+        width: 1600,
+        height: 1200,
+        balance: null,
+        pairs: [],
+        ...changes,
+    };
+}
+
+export function piece(zones: Zone[], changes: Partial<Piece> = {}): Piece {
+    const photo = reference('r1', 'Photo');
+
     return {
         id: 'p1',
         title: 'Floats',
         paper: { id: 'harbour-cartridge', name: 'Harbour Cartridge', colour: colour({ hex: '#f2f3ee' }) },
         school: { id: 'light-to-dark', sentence: 'Light to dark: the pale layers go down first.' },
-        photo: { url: '/photo', valueUrl: '/value', width: 1600, height: 1200 },
+        highlights: 'reserve',
+        lamp: 'daylight',
+        tone: 'as-is',
+        format: { crop: null, widthMm: 240, heightMm: 180, unit: 'mm' },
+        lightDegrees: null,
+        photo,
+        references: [photo],
         zones,
+        undo: null,
+        ...changes,
     };
 }
 

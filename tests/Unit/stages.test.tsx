@@ -1,15 +1,12 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { useMemo, useState } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Piece, Plan, PlanStep, StackPrediction, Zone } from '../../resources/js/api/client';
+import type { Plan, PlanStep, StackPrediction } from '../../resources/js/api/client';
 import { CompareStage } from '../../resources/js/compare/CompareStage';
-import { DeskContext, type Selected } from '../../resources/js/desk/DeskContext';
-import { useSelection } from '../../resources/js/desk/useSelection';
 import { DrawStage } from '../../resources/js/draw/DrawStage';
 import { MatchStage } from '../../resources/js/match/MatchStage';
 import { PlanStage } from '../../resources/js/plan/PlanStage';
-import { Notices } from '../../resources/js/ui/Notices';
+import { Around } from './desk';
 import { colour, pencil, piece, recipe, restsOn, section, show, step, wash, zone } from './fixtures';
 import { Answer, serve } from './server';
 
@@ -32,31 +29,6 @@ beforeEach(() => {
 });
 afterEach(() => vi.unstubAllGlobals());
 
-/** The desk without its picture: a piece, and the zone that is selected in it. */
-function Around({ of, selected, children }: { of: Piece; selected: Zone | null; children: React.ReactNode }) {
-    const selection = useSelection();
-    const [lit, light] = useState<string | null>(null);
-    const desk = useMemo(() => {
-        const chosen: Selected | null = selected && {
-            colour: selected.target,
-            spread: selected.spread,
-            spot: { x: selected.x, y: selected.y, radius: selected.radius },
-            zone: selected,
-        };
-
-        return { piece: of, selection, selected: chosen, light };
-    }, [of, selection, selected]);
-
-    return (
-        <DeskContext value={desk}>
-            {children}
-            <output data-testid="lit">{lit}</output>
-            <output data-testid="open">{selection.editing}</output>
-            <Notices />
-        </DeskContext>
-    );
-}
-
 const prediction = (stack: string, steps = stack === '' ? 0 : stack.split(' > ').length): StackPrediction => ({
     recipe: recipe({ stack, difference: { ...recipe().difference, words: `words for ${stack}` } }),
     strip: Array.from({ length: steps + 1 }, () => ({ colour: colour(), toothLeft: 0.5, sigma: 2 })),
@@ -68,7 +40,7 @@ const prediction = (stack: string, steps = stack === '' ? 0 : stack.split(' > ')
 const planStep = (number: number, changes: Partial<PlanStep> = {}): PlanStep => ({
     key: `key-${number}`,
     number,
-    zone: { id: `z${number}`, name: `Zone ${number}` },
+    zone: { id: `z${number}`, target: `z${number}-middle`, name: `Zone ${number}` },
     role: 'layer',
     step: step(String(400 + number), 40, number),
     layer: 1,
@@ -202,7 +174,7 @@ describe('Match', () => {
             'GET /api/pencils': () => ({ pencils: [pencil('404'), pencil('519'), pencil('116')] }),
             'POST /api/pieces/p1/recipes': () => found,
             'POST /api/pieces/p1/predictions': ({ body }) => prediction((body as { stack: string }).stack),
-            'PATCH /api/zones/z': () => free,
+            'PATCH /api/targets/z-middle': () => free,
         });
         show(
             <Around of={piece([free])} selected={free}>
@@ -239,7 +211,7 @@ describe('Match', () => {
             'GET /api/pencils': () => ({ pencils: [pencil('404')] }),
             'POST /api/pieces/p1/recipes': () => found,
             'POST /api/pieces/p1/predictions': ({ body }) => prediction((body as { stack: string }).stack),
-            'PATCH /api/zones/z': () => new Answer(409, { message: said }),
+            'PATCH /api/targets/z-middle': () => new Answer(409, { message: said }),
         });
         show(
             <Around of={piece([free])} selected={free}>

@@ -85,6 +85,7 @@ const review: CalibrationReview = {
     recipes: [
         {
             zone: 'z1',
+            target: 't1',
             name: 'Float, light',
             piece: 'p1',
             title: 'Floats',
@@ -97,6 +98,7 @@ const review: CalibrationReview = {
         },
         {
             zone: 'z2',
+            target: 't2',
             name: 'Plank',
             piece: 'p1',
             title: 'Floats',
@@ -438,7 +440,7 @@ describe('calibration', () => {
             'GET /api/works': () => ({ work: null }),
             'POST /api/works': () =>
                 workOf('search-again', {
-                    result: { searched: 1, changed: [{ zone: 'z1', name: 'Float, light', had: 'a', has: 'b' }] },
+                    result: { searched: 1, changed: [{ target: 't1', name: 'Float, light', had: 'a', has: 'b' }] },
                 }),
         });
         show(<CalibrationPage />, '/swatches/calibration');
@@ -450,7 +452,7 @@ describe('calibration', () => {
         expect(screen.getByRole('img', { name: 'QW:404: 3.6 before, 2.2 after' })).toBeTruthy();
         await userEvent.click(screen.getByRole('button', { name: 'Search 1 again' }));
         expect(await screen.findByText(/Searched 1; 1 have another recipe now: Float, light/)).toBeTruthy();
-        expect(asked.find(({ method }) => method === 'POST')?.body).toEqual({ kind: 'search-again', zones: ['z1'] });
+        expect(asked.find(({ method }) => method === 'POST')?.body).toEqual({ kind: 'search-again', targets: ['t1'] });
     });
 
     it('goes back to an earlier one, and that can be taken back', async () => {

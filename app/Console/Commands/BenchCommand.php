@@ -8,8 +8,10 @@ use App\Console\Bench\AblationFigures;
 use App\Console\Bench\BoxFigures;
 use App\Console\Bench\Clock;
 use App\Console\Bench\KernelFigures;
+use App\Console\Bench\LookFigures;
 use App\Console\Bench\SearchFigures;
 use App\Console\Bench\StudioFigures;
+use App\Studio\PhotoReader;
 use App\Studio\SwatchReader;
 use GuzzleHttp\Client;
 use GuzzleHttp\Cookie\CookieJar;
@@ -34,7 +36,7 @@ final class BenchCommand extends Command
 {
     protected $signature = 'prism:bench {--url= : address of a running studio with the demo, for the figures over HTTP}
         {--studio= : folder with pencils.csv, train.csv, heldout.csv and targets.csv of a studio to calibrate on}
-        {--only= : predictions, search, box, studio, http, or ablation}';
+        {--only= : predictions, search, look, box, studio, http, or ablation}';
 
     protected $description = 'Measures predictions, search, palettes, the box and its charts, calibration and live prediction over HTTP';
 
@@ -43,12 +45,14 @@ final class BenchCommand extends Command
     /** Each of the server's workers compiles for itself at first. */
     private const HTTP_WARM_UP = 120;
 
+    private const ZONES = 24;
+
     private const DEMO_PAPER = 'harbour-cartridge';
 
     /** Reachable targets for the demo box: what some stacks of it, never swatched, came out as. */
     private const DRAWN_TARGETS = 40;
 
-    public function handle(SwatchReader $reader): int
+    public function handle(SwatchReader $reader, PhotoReader $photos): int
     {
         $only = $this->option('only');
         $wanted = static fn (string $part): bool => ! is_string($only) || $only === $part;
@@ -67,6 +71,10 @@ final class BenchCommand extends Command
             $this->table(['search, 24 targets', 'library s', 'p50 ms', 'p95 ms', 'dE00 median', 'dE00 p90', 'single median', 'sensitivity'], $search->latency([48, 60, 120]));
             $this->table(['stacks enumerated', 'gap mean', 'p95', 'largest'], [$search->gap()]);
             $this->table(['palette, 24 targets', 'mean dE00', 'seconds'], $search->palettes());
+        }
+        if ($wanted('look')) {
+            $this->table(['reference', 'true parts', self::ZONES.' zones by', 'boundary recall', 'precision', 'under-segmentation'], LookFigures::zones($photos, self::ZONES));
+            $this->table(['megapixels', 'decode s', 'read s', 'zones and colours s', 'in all s', 'slider ms, most'], LookFigures::times($photos));
         }
         if ($wanted('box')) {
             $owned = array_map(strval(...), self::demoBox());

@@ -28,7 +28,7 @@ final class LookWork implements LongWork
         $reading = $this->readings->read($piece->reference(), $progress);
         if ($piece->allZones()->doesntExist()) {
             $progress('Naming the zones', 0.96);
-            $this->zones->find($piece, min(self::FIRST_ZONES, $reading->tree->most()));
+            $this->zones->find($piece, min(self::FIRST_ZONES, $reading->tree->worth()));
         }
 
         return ['piece' => $piece->id, 'most' => $reading->tree->most()];

@@ -63,6 +63,7 @@ export function FormatPanel() {
     const change = useChangePiece(piece.id);
     const { format, photo } = piece;
     const [crop, setCrop] = useState<Crop | null>(null);
+    const [widthMm, setWidthMm] = useState<number | null>(null);
     const [sheet, setSheet] = useState<(typeof SHEETS)[number]['id']>('photo');
     const ratio = format.widthMm / format.heightMm;
     const square = squareOf(format);
@@ -86,18 +87,14 @@ export function FormatPanel() {
         if (!size) {
             take(null);
             setCrop(null);
-            const scale = Math.max(format.widthMm, format.heightMm) / Math.max(photo.width, photo.height);
-            change.mutate(
-                { crop: null, widthMm: Math.round(photo.width * scale), heightMm: Math.round(photo.height * scale) },
-                tell,
-            );
+            change.mutate({ crop: null }, tell);
 
             return;
         }
         const [long, short] = size;
-        const [widthMm, heightMm] = photo.width >= photo.height ? [long, short] : [short, long];
-        change.mutate({ widthMm, heightMm }, tell);
-        begin(middleCrop(photo, widthMm / heightMm), widthMm / heightMm);
+        const [width, height] = photo.width >= photo.height ? [long, short] : [short, long];
+        setWidthMm(width);
+        begin(middleCrop(photo, width / height), width / height);
     };
     const cropping = tool?.kind === 'crop' && crop !== null;
 
@@ -145,12 +142,13 @@ export function FormatPanel() {
                             <StrongButton
                                 onPress={() =>
                                     change.mutate(
-                                        { crop },
+                                        { crop, ...(widthMm === null ? {} : { widthMm }) },
                                         {
                                             ...tell,
                                             onSuccess: () => {
                                                 take(null);
                                                 setCrop(null);
+                                                setWidthMm(null);
                                             },
                                         },
                                     )
@@ -163,6 +161,8 @@ export function FormatPanel() {
                                 onPress={() => {
                                     take(null);
                                     setCrop(null);
+                                    setWidthMm(null);
+                                    setSheet(format.crop === null ? 'photo' : sheet);
                                 }}
                             >
                                 Leave it as it was
@@ -193,9 +193,9 @@ export function FormatPanel() {
             <Part aria-labelledby="transfer">
                 <h2 id="transfer">Transfer</h2>
                 <p>
-                    The grid has squares of {square} {format.unit === 'in' ? 'inch' : 'mm'} (key: Grid, below the
-                    photo). The print has the borders of the zones in true size, each line in the colour of the paler
-                    zone beside it, so that it does not stain.
+                    The grid has squares of {square} {format.unit === 'in' ? 'inch' : 'mm'}. The print has the borders
+                    of the zones in true size, each line in the colour of the paler zone beside it, so that it does not
+                    stain.
                 </p>
                 <Links>
                     <a href={`/api/pieces/${piece.id}/transfer.pdf?page=a4`} target="_blank" rel="noreferrer">
@@ -239,7 +239,7 @@ function SizeForm() {
                     return;
                 }
                 change.mutate(
-                    { widthMm: mm, heightMm: mm / ratio },
+                    { widthMm: mm },
                     { onError: (error) => setProblem(error.message), onSuccess: () => setProblem(undefined) },
                 );
             }}

@@ -4,6 +4,8 @@ import { radius, type } from './theme';
 
 const Group = styled(ToggleButtonGroup)`
     display: inline-flex;
+    justify-self: start;
+    align-self: end;
     border: 1px solid ${({ theme }) => theme.quiet};
     border-radius: ${radius};
     overflow: hidden;

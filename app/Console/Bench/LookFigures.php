@@ -1,0 +1,225 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Bench;
+
+use App\Studio\PhotoReader;
+use Imagick;
+use Prism\Reference\Field;
+use Prism\Reference\MergeTree;
+use Prism\Reference\PictureReading;
+use Prism\Reference\Raster;
+use Prism\Reference\ZoneMap;
+use Prism\Reference\ZoneReader;
+
+/**
+ * How well zones follow the truth of the rendered references, and how long reading a photo takes. The truth: which thing, which
+ * painted part of it, and whether the lamp lights it, half lights it or not.
+ */
+final class LookFigures
+{
+    public const PHOTOS = ['harbour', 'lantern', 'jugs'];
+
+    /** A border counts as found when one of ours lies this near, in pixels of the picture that is read. */
+    private const NEAR = 2;
+
+    /** Pieces of the truth below this share of the picture are too small for a zone of their own. */
+    private const LEAST_TRUTH = 0.001;
+
+    private const ROUNDS = 12;
+
+    /** Clicks on the slider, for how long the borders take to follow. */
+    private const CLICKS = [4, 12, 24, 36, 48, 60];
+
+    /**
+     * Boundary recall, boundary precision and under-segmentation error (Neubert & Protzel 2012) of our zones, of k-means on
+     * colour alone, and of a grid, all with as many parts.
+     *
+     * @return list<list<string>>
+     */
+    public static function zones(PhotoReader $reader, int $count): array
+    {
+        $rows = [];
+        foreach (self::PHOTOS as $name) {
+            $photo = $reader->read(database_path("demo/$name.jpg"));
+            $field = Field::of(Raster::of($photo->width, $photo->height, $photo->rgb), PictureReading::EDGE);
+            $truth = self::truth($name, $field->width, $field->height);
+            $tree = MergeTree::of($field);
+            foreach (['ours' => $tree->cut($count), 'k-means' => self::kMeans($field, $count), 'grid' => self::grid($field->width, $field->height, $count)] as $what => $map) {
+                [$recall, $precision] = self::borders($map, $truth);
+                $rows[] = [$name, (string) count($truth->areas()), $what, sprintf('%.2f', $recall), sprintf('%.2f', $precision), sprintf('%.3f', self::underSegmentation($map, $truth))];
+            }
+        }
+
+        return $rows;
+    }
+
+    /** @return list<list<string>> */
+    public static function times(PhotoReader $reader): array
+    {
+        $rows = [];
+        foreach ([[4000, 3000], [6000, 4000]] as [$width, $height]) {
+            $file = self::enlarged($width, $height);
+            [$photo, $decoding] = Clock::milliseconds(static fn () => $reader->read($file));
+            $raster = Raster::of($photo->width, $photo->height, $photo->rgb);
+            [$reading, $analysis] = Clock::milliseconds(static fn (): PictureReading => PictureReading::of($raster));
+            [, $zones] = Clock::milliseconds(static fn (): array => (new ZoneReader(Field::of($raster, PictureReading::EDGE), $reading->tree->cut(24), $reading->light))->read());
+            $slider = [];
+            foreach (self::CLICKS as $count) {
+                [, $slider[]] = Clock::milliseconds(static fn (): string => \Prism\Reference\Outlines::of($reading->tree->cut($count))->borders());
+            }
+            unlink($file);
+            $rows[] = [sprintf('%d', (int) round($width * $height / 1e6)), sprintf('%.2f', $decoding / 1000), sprintf('%.2f', $analysis / 1000), sprintf('%.2f', $zones / 1000), sprintf('%.2f', ($decoding + $analysis + $zones) / 1000), sprintf('%.0f', max($slider))];
+        }
+
+        return $rows;
+    }
+
+    /** @return string path of a JPEG of this size, with a camera's noise */
+    private static function enlarged(int $width, int $height): string
+    {
+        $image = new Imagick(database_path('demo/harbour.jpg'));
+        $image->resizeImage($width, $height, Imagick::FILTER_TRIANGLE, 1.0);
+        $image->addNoiseImage(Imagick::NOISE_GAUSSIAN);
+        $image->setImageFormat('jpeg');
+        $image->setImageCompressionQuality(92);
+        $file = (string) tempnam(sys_get_temp_dir(), 'bench');
+        $image->writeImage("jpeg:$file");
+
+        return $file;
+    }
+
+    private static function truth(string $name, int $width, int $height): ZoneMap
+    {
+        $image = new Imagick(database_path("demo/$name.truth.png"));
+        $image->setFormat('gray');
+        $image->setImageFormat('gray');
+        $image->setImageDepth(8);
+        // 0 is a part as well.
+        $labels = strtr($image->getImageBlob(), implode('', array_map(chr(...), range(0, 254))), implode('', array_map(chr(...), range(1, 255))));
+
+        return ZoneMap::of($image->getImageWidth(), $image->getImageHeight(), $labels)->scaled($width, $height);
+    }
+
+    /** @return array{float, float} recall and precision */
+    private static function borders(ZoneMap $map, ZoneMap $truth): array
+    {
+        $ours = self::edges($map);
+        $true = self::edges(self::worthAZone($truth));
+        $near = static function (array $of, array $to) use ($map): float {
+            $found = 0;
+            foreach (array_keys($of) as $at) {
+                $x = $at % $map->width;
+                for ($dy = -self::NEAR; $dy <= self::NEAR; $dy++) {
+                    for ($dx = -self::NEAR; $dx <= self::NEAR; $dx++) {
+                        if ($x + $dx >= 0 && $x + $dx < $map->width && isset($to[$at + $dy * $map->width + $dx])) {
+                            $found++;
+
+                            continue 3;
+                        }
+                    }
+                }
+            }
+
+            return $found / max(1, count($of));
+        };
+
+        return [$near($true, $ours), $near($ours, $true)];
+    }
+
+    private static function worthAZone(ZoneMap $truth): ZoneMap
+    {
+        $small = [];
+        foreach ($truth->areas() as $label => $pixels) {
+            if ($pixels < self::LEAST_TRUTH * strlen($truth->labels)) {
+                $small[$label] = 0;
+            }
+        }
+
+        return $truth->renumbered($small);
+    }
+
+    /** @return array<int, true> pixels whose right or lower neighbour is of another part */
+    private static function edges(ZoneMap $map): array
+    {
+        $edges = [];
+        $count = strlen($map->labels);
+        for ($at = 0; $at < $count; $at++) {
+            foreach ([($at + 1) % $map->width === 0 ? -1 : $at + 1, $at + $map->width] as $next) {
+                if ($next >= 0 && $next < $count && $map->labels[$next] !== $map->labels[$at] && $map->labels[$at] !== "\0" && $map->labels[$next] !== "\0") {
+                    $edges[$at] = true;
+                }
+            }
+        }
+
+        return $edges;
+    }
+
+    private static function underSegmentation(ZoneMap $map, ZoneMap $truth): float
+    {
+        $areas = $map->areas();
+        $sum = 0;
+        foreach ($map->overlap($truth) as $zone => $parts) {
+            foreach ($parts as $pixels) {
+                $sum += min($pixels, $areas[$zone] - $pixels);
+            }
+        }
+
+        return $sum / strlen($map->labels);
+    }
+
+    private static function grid(int $width, int $height, int $count): ZoneMap
+    {
+        $columns = max(1, (int) round(sqrt($count * $width / $height)));
+        $rows = max(1, (int) round($count / $columns));
+        $labels = '';
+        for ($y = 0; $y < $height; $y++) {
+            for ($x = 0; $x < $width; $x++) {
+                $labels .= chr(1 + intdiv($y * $rows, $height) * $columns + intdiv($x * $columns, $width));
+            }
+        }
+
+        return ZoneMap::of($width, $height, $labels);
+    }
+
+    /** Plain k-means (Lloyd 1957) on L*, a*, b*, from centres spread evenly over the pixels by lightness. */
+    private static function kMeans(Field $field, int $count): ZoneMap
+    {
+        $byLightness = $field->L;
+        asort($byLightness);
+        $order = array_keys($byLightness);
+        $centres = [];
+        for ($k = 0; $k < $count; $k++) {
+            $at = $order[(int) (($k + 0.5) * count($order) / $count)];
+            $centres[] = [$field->L[$at], $field->a[$at], $field->b[$at]];
+        }
+        $of = [];
+        for ($round = 0; $round < self::ROUNDS; $round++) {
+            $sumL = $sumA = $sumB = $size = array_fill(0, $count, 0.0);
+            for ($at = 0, $pixels = $field->count(); $at < $pixels; $at++) {
+                $least = INF;
+                $best = 0;
+                for ($k = 0; $k < $count; $k++) {
+                    $square = ($field->L[$at] - $centres[$k][0]) ** 2 + ($field->a[$at] - $centres[$k][1]) ** 2 + ($field->b[$at] - $centres[$k][2]) ** 2;
+                    if ($square < $least) {
+                        $least = $square;
+                        $best = $k;
+                    }
+                }
+                $of[$at] = $best;
+                $sumL[$best] += $field->L[$at];
+                $sumA[$best] += $field->a[$at];
+                $sumB[$best] += $field->b[$at];
+                $size[$best] += 1.0;
+            }
+            foreach ($size as $k => $n) {
+                if ($n > 0.0) {
+                    $centres[$k] = [$sumL[$k] / $n, $sumA[$k] / $n, $sumB[$k] / $n];
+                }
+            }
+        }
+
+        return ZoneMap::of($field->width, $field->height, implode('', array_map(static fn (int $k): string => chr(1 + $k), $of)));
+    }
+}
