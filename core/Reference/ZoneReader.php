@@ -55,6 +55,9 @@ final class ZoneReader
 
     private const WARMEST_HUE = 55.0;
 
+    /** What a pixel of distance from the middle of a zone counts against a pixel of depth. */
+    private const OFF_MIDDLE = 0.12;
+
     /** @var array<int, non-empty-list<int>> pixels of each zone */
     private array $pixels = [];
 
@@ -192,12 +195,27 @@ final class ZoneReader
         return $proposed;
     }
 
-    /** @param  non-empty-list<int>  $pixels */
+    /**
+     * Well within, and rather in the middle than at an end.
+     *
+     * @param  non-empty-list<int>  $pixels
+     */
     private function deepest(array $pixels): int
     {
-        $best = $pixels[0];
+        $width = $this->field->width;
+        $sumX = $sumY = 0;
         foreach ($pixels as $at) {
-            if ($this->depths[$at] > $this->depths[$best]) {
+            $sumX += $at % $width;
+            $sumY += intdiv($at, $width);
+        }
+        $middleX = $sumX / count($pixels);
+        $middleY = $sumY / count($pixels);
+        $best = $pixels[0];
+        $most = -INF;
+        foreach ($pixels as $at) {
+            $score = $this->depths[$at] - self::OFF_MIDDLE * hypot($at % $width - $middleX, intdiv($at, $width) - $middleY);
+            if ($score > $most) {
+                $most = $score;
                 $best = $at;
             }
         }

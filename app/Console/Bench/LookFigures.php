@@ -36,12 +36,13 @@ final class LookFigures
      * Boundary recall, boundary precision and under-segmentation error (Neubert & Protzel 2012) of our zones, of k-means on
      * colour alone, and of a grid, all with as many parts.
      *
+     * @param  list<string>  $photos  names of demo references
      * @return list<list<string>>
      */
-    public static function zones(PhotoReader $reader, int $count): array
+    public static function zones(PhotoReader $reader, int $count, array $photos = self::PHOTOS): array
     {
         $rows = [];
-        foreach (self::PHOTOS as $name) {
+        foreach ($photos as $name) {
             $photo = $reader->read(database_path("demo/$name.jpg"));
             $field = Field::of(Raster::of($photo->width, $photo->height, $photo->rgb), PictureReading::EDGE);
             $truth = self::truth($name, $field->width, $field->height);
