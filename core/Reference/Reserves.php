@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Prism\Reference;
 
 use Prism\Colour\DeltaE;
+use Prism\Colour\Difference;
 use Prism\Colour\Lab;
 
 /**
@@ -88,7 +89,8 @@ final readonly class Reserves
                 $best = $lab;
             }
         }
-        if ($best === null || DeltaE::ciede2000($L, $a, $b, $best->L, $best->a, $best->b) >= DeltaE::ciede2000($L, $a, $b, $paper->L, $paper->a, $paper->b)) {
+        // Where the eye sees no difference, bare paper does.
+        if ($best === null || DeltaE::ciede2000($L, $a, $b, $best->L, $best->a, $best->b) + Difference::TOLERANCE >= DeltaE::ciede2000($L, $a, $b, $paper->L, $paper->a, $paper->b)) {
             return self::PAPER;
         }
 
