@@ -39,19 +39,21 @@ final readonly class ZoneMap
      */
     public function pack(): string
     {
-        return pack('VV', $this->width, $this->height).gzcompress($this->labels, 6);
+        $labels = (string) gzcompress($this->labels, 6);
+
+        return pack('VVV', $this->width, $this->height, crc32($labels)).$labels;
     }
 
     /** @throws \UnexpectedValueException if the bytes are no map */
     public static function unpack(string $bytes): self
     {
-        $size = strlen($bytes) > 8 ? unpack('V2', substr($bytes, 0, 8)) : false;
-        $labels = $size === false ? false : @gzuncompress(substr($bytes, 8), 1 << 26);
-        if ($size === false || $labels === false || strlen($labels) !== $size[1] * $size[2]) {
+        $head = strlen($bytes) > 12 ? unpack('V3', substr($bytes, 0, 12)) : false;
+        $packed = substr($bytes, 12);
+        if ($head === false || crc32($packed) !== $head[3]) {
             throw new \UnexpectedValueException('Not a map of zones.');
         }
 
-        return new self($size[1], $size[2], $labels);
+        return self::of($head[1], $head[2], (string) gzuncompress($packed));
     }
 
     /** @return array<int, int> pixels of each zone that has any, by zone */

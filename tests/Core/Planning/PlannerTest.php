@@ -19,7 +19,7 @@ use function Tests\Core\seen;
 
 function zone(string $id, string $stack, ?int $underlayer = null): PlannedZone
 {
-    return new PlannedZone($id, "zone $id", Lab::of(50, 0, 0), Stack::parse($stack), $underlayer);
+    return new PlannedZone($id, $id, "zone $id", Lab::of(50, 0, 0), Stack::parse($stack), $underlayer);
 }
 
 function planOf(array $zones, School $school = School::LightToDark): Plan
