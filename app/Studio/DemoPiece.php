@@ -37,7 +37,7 @@ final class DemoPiece
     ];
 
     /** Zones, by their order, that have no recipe yet: there is something left to try. */
-    private const WITHOUT_RECIPE = 2;
+    private const WITHOUT_RECIPE = [19, 20];
 
     public function __construct(
         private readonly References $references,
@@ -107,8 +107,10 @@ final class DemoPiece
         }
         $search = $this->engine->search($piece->paper, $piece->user, $box);
         $limits = new Limits(top: 1, school: $piece->school);
-        $zones = $piece->zones()->with('targets')->get();
-        foreach ($zones->slice(0, max(0, $zones->count() - self::WITHOUT_RECIPE)) as $zone) {
+        foreach ($piece->zones()->with('targets')->get()->values() as $i => $zone) {
+            if (in_array($i, self::WITHOUT_RECIPE, true)) {
+                continue;
+            }
             foreach ($wholly ? $zone->targets : $zone->targets->where('role', TargetRole::Middle)->take(1) as $target) {
                 $target->recipe()->create(['stack' => (string) $search->find(Target::colour(Targets::read($target)), $limits)[0]->stack]);
             }

@@ -13,7 +13,7 @@ test('two windows do not overwrite each other silently', async ({ page, context 
 
     await page.getByLabel('Name of the zone').fill('Boards, grey');
     await page.getByRole('button', { name: 'Rename' }).click();
-    await expect(page.getByText('Renamed to Boards, grey')).toBeVisible();
+    await expect(page.getByText('Renamed to Boards, grey', { exact: true })).toBeVisible();
 
     await other.getByLabel('Name of the zone').fill('Boards, blue');
     await other.getByRole('button', { name: 'Rename' }).click();
@@ -29,18 +29,20 @@ test('two windows do not overwrite each other silently', async ({ page, context 
 
 test('a removed zone is taken back with its recipe', async ({ page }) => {
     await openHarbour(page);
-    await page.getByRole('button', { name: /Rope, light side/ }).click();
+    await page.getByRole('button', { name: /Green float, lower/ }).click();
     await page.getByRole('link', { name: 'Look' }).click();
     await page.getByRole('button', { name: 'Remove', exact: true }).click();
-    await expect(page.getByRole('list', { name: 'Zones' }).getByText('Rope, light side')).toHaveCount(0);
+    const strip = page.getByRole('list', { name: 'Zones' });
+    await expect(strip.getByText('Green float, lower')).toHaveCount(0);
     await page.getByRole('button', { name: 'Take back' }).click();
-    await expect(page.getByRole('button', { name: /Rope, light side has a recipe/ })).toBeVisible();
+    await expect(strip.getByRole('button', { name: /Green float, lower has a recipe/ })).toBeVisible();
 });
 
 test('a recipe that cannot be had says so, and one as light as the paper leaves it', async ({ page }) => {
     await openHarbour(page);
-    await page.getByRole('button', { name: /Lamp glint on the float/ }).click();
-    await expect(page.getByRole('article', { name: /For Lamp glint/ })).toContainText('Leave the paper bare.');
+    await page.getByRole('button', { name: /middle left, white/ }).click();
+    await page.getByRole('button', { name: /^light/ }).click();
+    await expect(page.getByTestId('recipe').filter({ hasText: 'Leave the paper bare.' }).first()).toBeVisible();
     await page.getByRole('button', { name: /Small float, blue/ }).click();
     await page.getByText('Value only').click();
     await expect(page.getByRole('article', { name: 'Recipe No. 1' })).toBeVisible();
@@ -62,6 +64,7 @@ test('fewer pencils give other recipes', async ({ page }) => {
 test('another paper and school are kept, and the plan follows', async ({ page }) => {
     await openHarbour(page);
     await page.getByRole('link', { name: 'Look' }).click();
+    await page.getByRole('tab', { name: 'Format' }).click();
     const before = await (async () => {
         await page.getByRole('link', { name: 'Plan' }).click();
         await expect(page.getByTestId('plan-step').first()).toBeVisible();

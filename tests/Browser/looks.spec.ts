@@ -108,7 +108,7 @@ test('everything often done has a key', async ({ page }) => {
     await page.keyboard.press('p');
     await expect(page).toHaveURL(first);
     await page.keyboard.press('g');
-    await expect(page.getByRole('button', { name: 'Greyscale' })).toHaveAttribute('aria-pressed', 'true');
+    await expect(page.getByRole('radio', { name: 'Greys' })).toBeChecked();
     await page.keyboard.press('g');
     await page.keyboard.press('i');
     await expect(page.getByRole('button', { name: 'Isolate' })).toHaveAttribute('aria-pressed', 'true');

@@ -34,11 +34,36 @@ export async function openHarbour(page: Page) {
     await expect(page.getByTestId('picture')).toBeVisible();
 }
 
-/** Clicks the reference at shares of its width and height. */
-export async function sampleAt(page: Page, x: number, y: number) {
+/** A piece of one's own from a demo photo, so that what a test does to it concerns no other. */
+export async function openOwnPiece(page: Page, title: string) {
+    await openDemo(page);
+    await page.getByRole('link', { name: 'New piece' }).click();
+    await page.setInputFiles('input[type=file]', 'database/demo/jugs.jpg');
+    await page.getByLabel('Title').fill(title);
+    await page.getByRole('button', { name: 'Start' }).click();
+    await expect(page.getByRole('slider', { name: 'Zones, fewer or more' })).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByTestId('picture').locator('[data-area]').first()).toBeAttached({ timeout: 30_000 });
+}
+
+/** The place of shares of the reference's width and height. */
+export async function placeOf(page: Page, x: number, y: number) {
     const box = await page.getByTestId('picture').boundingBox();
     if (!box) throw new Error('There is no picture.');
-    await page.mouse.click(box.x + box.width * x, box.y + box.height * y);
+
+    return { x: box.x + box.width * x, y: box.y + box.height * y };
+}
+
+/** Clicks the reference at shares of its width and height. */
+export async function clickAt(page: Page, x: number, y: number) {
+    const place = await placeOf(page, x, y);
+    await page.mouse.click(place.x, place.y);
+}
+
+/** The same, for the colour of the spot and not for its zone. */
+export async function sampleAt(page: Page, x: number, y: number) {
+    const spots = page.getByRole('radio', { name: 'Spots' });
+    if ((await spots.isEnabled()) && !(await spots.isChecked())) await spots.click();
+    await clickAt(page, x, y);
 }
 
 /** axe finds nothing serious, and nothing sticks out sideways. */

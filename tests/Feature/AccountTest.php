@@ -91,7 +91,7 @@ it('gives a new artist the demo piece, with recipes from their own box', functio
         ->assertJsonFragment(['name' => 'Buoy, light red'])
         ->assertJsonPath('zones.0.targets.1.role', 'middle')
         ->assertJsonPath('zones.0.targets.1.recipe.steps.0.kind', 'layer')
-        ->assertJsonPath('zones.21.targets.0.recipe', null);
+        ->assertJsonPath('zones.20.targets.0.recipe', null);
     // Without pencils there are no recipes yet; the zones are there all the same.
     $this->actingAs(artist(withBox: false))->postJson('/api/pieces/demo')->assertCreated()->assertJsonPath('zones.0.targets.1.recipe', null);
     expect(App\Models\Piece::query()->count())->toBe(2);

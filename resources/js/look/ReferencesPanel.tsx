@@ -192,13 +192,16 @@ function Entry({ reference, first }: { reference: Reference; first: boolean }) {
                                 Read zones in this one
                             </Button>
                             <Button
-                                onPress={() =>
-                                    remove.mutate(reference.id, {
-                                        ...tell,
-                                        onSuccess: () =>
-                                            notify(`${reference.name} removed`, () => restore.mutate(reference.id)),
-                                    })
-                                }
+                                onPress={() => {
+                                    // This entry is gone by then: the answer is awaited, not called back.
+                                    remove
+                                        .mutateAsync(reference.id)
+                                        .then(
+                                            () =>
+                                                notify(`${reference.name} removed`, () => restore.mutate(reference.id)),
+                                            tell.onError,
+                                        );
+                                }}
                             >
                                 Remove
                             </Button>

@@ -1,7 +1,9 @@
-import { useEffect, useState } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, useEffectEvent, useState } from 'react';
 import styled from 'styled-components';
 import type { Look, Piece } from '../api/client';
 import { useCutPreview, useFindZones, useLasso, useMergeZones, useSplitZone, useUndoZones } from '../api/lookQueries';
+import { keys } from '../api/queries';
 import { useWork } from '../api/works';
 import { mainTarget, useDesk } from '../desk/DeskContext';
 import { Button, StrongButton } from '../ui/Button';
@@ -180,17 +182,46 @@ function SplitButton({ zone, isDisabled }: { zone: string; isDisabled: boolean }
     );
 }
 
+/** The slider stands still for so long, in milliseconds, before zones are cut. */
+const SETTLED = 350;
+
 const areasOf = (piece: Piece) => piece.zones.filter(({ outline }) => outline !== null).length;
 
 /** More or fewer: borders follow the slider at once; zones are cut when it is let go. */
 function FindZones({ look }: { look: Look }) {
     const { piece, preview } = useDesk();
-    const work = useWork('look', undefined, piece.id);
+    const client = useQueryClient();
+    const refresh = useEffectEvent(() => void client.invalidateQueries({ queryKey: keys.piece(piece.id) }));
+    const work = useWork('look', () => void client.invalidateQueries({ queryKey: keys.piece(piece.id) }), piece.id);
     const find = useFindZones(piece.id);
     const [moving, setMoving] = useState<number | null>(null);
+    const [wanted, setWanted] = useState<number | null>(null);
     const cut = useCutPreview(piece.id, piece.photo.url, moving);
     const areas = areasOf(piece);
     const borders = moving === null ? null : (cut.data?.borders ?? null);
+    // Read meanwhile: what was found is asked for, whether or not the end of the work was seen.
+    const unread = (look.mostZones === null || piece.zones.length === 0) && work.work?.state === 'done';
+    useEffect(() => {
+        if (unread) refresh();
+    }, [unread]);
+    const { mutate, isPending } = find;
+    useEffect(() => {
+        if (wanted === null || isPending) return undefined;
+        // Arrow keys come one by one: what counts is where they stop.
+        const timer = setTimeout(
+            () =>
+                mutate(wanted, {
+                    ...tell,
+                    onSettled: () => {
+                        setMoving((now) => (now === wanted ? null : now));
+                        setWanted((now) => (now === wanted ? null : now));
+                    },
+                }),
+            SETTLED,
+        );
+
+        return () => clearTimeout(timer);
+    }, [wanted, isPending, mutate]);
     useEffect(() => {
         preview(borders);
 
@@ -225,14 +256,8 @@ function FindZones({ look }: { look: Look }) {
             from={look.fewestZones}
             to={look.mostZones}
             say={(count) => (moving === null ? `${areas}` : `${count}`)}
-            isDisabled={find.isPending}
             onChange={setMoving}
-            onEnd={(count) =>
-                find.mutate(count, {
-                    ...tell,
-                    onSettled: () => setMoving(null),
-                })
-            }
+            onEnd={setWanted}
         />
     );
 }

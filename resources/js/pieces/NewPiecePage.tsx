@@ -87,7 +87,7 @@ export function NewPiecePage() {
     const submit = async () => {
         if (!photo || !first) return;
         const piece = await add.mutateAsync({ title, paper: paper ?? first.id, photo });
-        await navigate(`/pieces/${piece.id}/match`);
+        await navigate(`/pieces/${piece.id}/look`);
     };
 
     return (
