@@ -176,7 +176,9 @@ test('light: balance by a neutral, lamp, direction, warm and cool, what stays pa
     await page.getByRole('button', { name: /You draw under/ }).click();
     await page.getByRole('option', { name: 'Warm lamp' }).click();
     await expect(page.getByRole('button', { name: 'Under lamp' })).toHaveAttribute('aria-pressed', 'true');
-    expect(await page.getByTestId('photo').evaluate((image) => getComputedStyle(image).filter)).toContain('prism-lamp');
+    await expect
+        .poll(() => page.getByTestId('photo').evaluate((image) => getComputedStyle(image).filter))
+        .toContain('prism-lamp');
 
     await page.getByRole('slider', { name: 'Correct it' }).focus();
     await page.keyboard.press('End');

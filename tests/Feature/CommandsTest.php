@@ -140,3 +140,39 @@ it('cannot write where there is no folder', function (): void {
     $stacks = ($this->write)('stacks.csv', "id,steps\na,QW:404@50\n");
     $this->artisan('prism:predict', ['--pencils' => $this->pencils, '--swatches' => '', '--stacks' => $stacks, '--out' => '/nowhere/out.csv'])->assertFailed();
 });
+
+describe('the plan of a photo', function (): void {
+    it('goes from the photo to zones and targets without pencils', function (): void {
+        $this->artisan('prism:plan', ['photo' => database_path('demo/jugs.jpg'), '--zones' => '8', '--targets-only' => true, '--out' => $this->out])->assertSuccessful();
+        $plan = json_decode(File::get($this->out), true);
+        expect($plan['format'])->toBe('prism-plan-1')->and($plan['zones'])->toHaveCount(8)->and($plan)->not->toHaveKey('steps')
+            ->and(array_sum(array_column($plan['zones'], 'share')))->toEqualWithDelta(1.0, 0.001);
+        foreach ($plan['zones'] as $zone) {
+            expect($zone['targets'])->not->toBe([])->and($zone['name'])->toContain(',')->and($zone['touching'])->not->toBe([]);
+        }
+    });
+
+    it('goes all the way to ordered steps of a few pencils, and shows the drawing', function (): void {
+        $pencils = ($this->write)('pencils.csv', implode("\n", array_slice(explode("\n", File::get($this->pencils)), 0, 31))."\n");
+        $preview = "$this->folder/preview.png";
+        $this->artisan('prism:plan', ['photo' => database_path('demo/jugs.jpg'), '--pencils' => $pencils, '--swatches' => '', '--zones' => '6', '--palette-size' => '6', '--out' => $this->out, '--preview' => $preview])->assertSuccessful();
+        $plan = json_decode(File::get($this->out), true);
+        expect($plan['palette'])->toHaveCount(6)->and($plan['dE00'])->toBeLessThan(12.0)->and($plan['steps'])->not->toBe([])->and($plan['cautions'])->not->toBe([]);
+        $used = [];
+        foreach ($plan['zones'] as $zone) {
+            foreach ($zone['targets'] as $target) {
+                foreach (array_filter(explode(' > ', $target['steps'])) as $step) {
+                    $used[explode('@', $step)[0]] = true;
+                }
+            }
+        }
+        expect(array_diff(array_keys($used), [...$plan['palette'], 'wash', 'blend', 'lift']))->toBe([]);
+        [$width, $height] = getimagesize($preview);
+        expect([$width, $height])->toBe([1024, 768]);
+    });
+
+    it('refuses in words what is no photo, and numbers that make no sense', function (array $options): void {
+        $this->artisan('prism:plan', ['photo' => database_path('demo/jugs.jpg'), '--pencils' => $this->pencils, '--swatches' => '', '--out' => $this->out, ...$options])->assertFailed();
+        expect(File::exists($this->out))->toBeFalse();
+    })->with([[['photo' => '/nowhere.jpg']], [['photo' => __FILE__]], [['--zones' => '2']], [['--zones' => 'many']], [['--targets-only' => true, '--out' => '']]]);
+});

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Planning;
+
+use Prism\Colour\Lab;
+use Prism\Reference\TargetRole;
+
+/** A colour of a zone, to be drawn. */
+final readonly class PictureTarget
+{
+    /**
+     * @param  Lab  $read  as the photo shows it
+     * @param  Lab  $drawn  as it is to be drawn: within reach, or as the artist wants it
+     * @param  float  $share  of the zone, 0-1
+     */
+    public function __construct(public string $id, public TargetRole $role, public Lab $read, public Lab $drawn, public float $share)
+    {
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Planning;
+
+use Prism\Reference\Distance;
+use Prism\Reference\Surface;
+use Prism\Reference\ZoneLight;
+use Prism\Reference\ZoneReading;
+
+/** A zone of the picture as planning needs it. */
+final readonly class PictureZone
+{
+    /** What a colour of a zone counts: by area, and more where it draws the eye. */
+    private const IMPORTANCE = [1 => 0.6, 2 => 1.0, 3 => 1.7];
+
+    /** Small accents count at least as if they were this share of the picture. */
+    private const LEAST_SHARE = 0.002;
+
+    /**
+     * @param  int  $label  its number in the zone map; 0 if it is a mere spot
+     * @param  float  $share  of the picture, 0-1
+     * @param  int  $importance  1 quiet, 2 usual, 3 draws the eye
+     * @param  list<int>  $touching  labels of the zones that it touches
+     * @param  list<PictureTarget>  $targets
+     */
+    public function __construct(
+        public string $id,
+        public string $name,
+        public int $label,
+        public float $share,
+        public int $importance,
+        public Surface $surface,
+        public ZoneLight $light,
+        public Distance $distance,
+        public bool $crisp,
+        public ?float $direction,
+        public array $touching,
+        public array $targets,
+    ) {
+    }
+
+    public static function read(ZoneReading $reading): self
+    {
+        $targets = [];
+        foreach ($reading->targets as $i => $target) {
+            $targets[] = new PictureTarget(sprintf('%d-%d', $reading->zone, $i + 1), $target->role, $target->colour, $target->colour, $target->share);
+        }
+
+        return new self(
+            (string) $reading->zone, $reading->name, $reading->zone, $reading->share, $reading->importance, $reading->surface,
+            $reading->light, $reading->distance, $reading->crisp, $reading->direction, array_keys($reading->touching), $targets,
+        );
+    }
+
+    /** What a colour of it counts against those of the whole picture. */
+    public function weight(PictureTarget $target): float
+    {
+        return max(self::LEAST_SHARE, $this->share * $target->share) * (self::IMPORTANCE[$this->importance] ?? 1.0);
+    }
+}

@@ -1,0 +1,225 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Planning;
+
+use Prism\Colour\Lab;
+use Prism\Colour\Srgb;
+use Prism\Layering\Stack;
+use Prism\Layering\Tooth;
+use Prism\Layering\ToothModel;
+use Prism\Reference\Field;
+use Prism\Reference\TargetRole;
+use Prism\Reference\ZoneMap;
+
+/**
+ * What the drawing will look like, at any stage: each pixel as the stacks of its zone look in the tooth of the paper there.
+ *
+ * Between the light, middle and dark of a zone colours are blended by the value that the photo has at the pixel, as a hand
+ * does; accents lie where the photo is nearest to them. The grain is the paper's own: each pixel lies at some depth of the
+ * tooth, and has the colour of its films there.
+ */
+final class Simulation
+{
+    /** Peaks of the paper are this many pixels apart, about. */
+    private const GRAIN_PIXELS = 1;
+
+    /** A pixel is an accent if it is so much nearer to it than to the local colour, in CIELAB. */
+    private const ACCENT_NEARER = 0.6;
+
+    /** @var array<string, list<array{float, float, float}>> linear light of a stack by depth of the tooth, by notation */
+    private array $looks = [];
+
+    public function __construct(private readonly ToothModel $model)
+    {
+    }
+
+    /**
+     * @param  Field  $photo  what is drawn, of the size of the map and of the result
+     * @param  list<PictureZone>  $zones
+     * @param  array<string, Stack>  $stacks  by target, as far as they are laid; a target without one is bare paper
+     * @return string three bytes a pixel, sRGB
+     */
+    public function draw(Field $photo, ZoneMap $map, array $zones, array $stacks): string
+    {
+        $values = $accents = [];
+        $bare = Stack::of();
+        foreach ($zones as $zone) {
+            $of = [];
+            foreach ($zone->targets as $target) {
+                $look = $this->look($stacks[$target->id] ?? $bare);
+                if (in_array($target->role, [TargetRole::Light, TargetRole::Middle, TargetRole::Dark], true)) {
+                    $of[] = [$target->read->L, $target->read->a, $target->read->b, $look];
+                } else {
+                    $accents[$zone->label][] = [$target->read->L, $target->read->a, $target->read->b, $look];
+                }
+            }
+            usort($of, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+            if ($of !== []) {
+                $values[$zone->label] = $of;
+            }
+        }
+        $paper = $this->look($bare);
+        $depths = self::depths($photo->width, $photo->height);
+        $encode = self::encodeTable();
+        $rgb = '';
+        $labels = $map->labels;
+        for ($at = 0, $count = $photo->count(); $at < $count; $at++) {
+            $zone = ord($labels[$at]);
+            $depth = $depths[$at];
+            if (! isset($values[$zone])) {
+                [$r, $g, $b] = $paper[$depth];
+            } else {
+                $L = $photo->L[$at];
+                [$low, $high, $share] = self::between($values[$zone], $L);
+                if (isset($accents[$zone])) {
+                    $near = self::accent($accents[$zone], $share < 0.5 ? $low : $high, $L, $photo->a[$at], $photo->b[$at]);
+                    if ($near !== null) {
+                        $low = $high = $near;
+                    }
+                }
+                [$r1, $g1, $b1] = $low[3][$depth];
+                [$r2, $g2, $b2] = $high[3][$depth];
+                $r = $r1 + $share * ($r2 - $r1);
+                $g = $g1 + $share * ($g2 - $g1);
+                $b = $b1 + $share * ($b2 - $b1);
+            }
+            $rgb .= $encode[(int) (1023.0 * $r)].$encode[(int) (1023.0 * $g)].$encode[(int) (1023.0 * $b)];
+        }
+
+        return $rgb;
+    }
+
+    /**
+     * The two values that a lightness lies between, and how far it is on the way from the darker to the lighter.
+     *
+     * @param  non-empty-list<array{float, float, float, list<array{float, float, float}>}>  $values  darkest first
+     * @return array{array{float, float, float, list<array{float, float, float}>}, array{float, float, float, list<array{float, float, float}>}, float}
+     */
+    private static function between(array $values, float $L): array
+    {
+        $last = count($values) - 1;
+        if ($L <= $values[0][0]) {
+            return [$values[0], $values[0], 0.0];
+        }
+        for ($i = 0; $i < $last; $i++) {
+            if ($L < $values[$i + 1][0]) {
+                return [$values[$i], $values[$i + 1], ($L - $values[$i][0]) / max(1e-6, $values[$i + 1][0] - $values[$i][0])];
+            }
+        }
+
+        return [$values[$last], $values[$last], 0.0];
+    }
+
+    /**
+     * @param  non-empty-list<array{float, float, float, list<array{float, float, float}>}>  $accents
+     * @param  array{float, float, float, list<array{float, float, float}>}  $local
+     * @return ?array{float, float, float, list<array{float, float, float}>}
+     */
+    private static function accent(array $accents, array $local, float $L, float $a, float $b): ?array
+    {
+        $least = self::ACCENT_NEARER * sqrt(($L - $local[0]) ** 2 + ($a - $local[1]) ** 2 + ($b - $local[2]) ** 2);
+        $near = null;
+        foreach ($accents as $accent) {
+            $distance = sqrt(($L - $accent[0]) ** 2 + ($a - $accent[1]) ** 2 + ($b - $accent[2]) ** 2);
+            if ($distance < $least) {
+                $least = $distance;
+                $near = $accent;
+            }
+        }
+
+        return $near;
+    }
+
+    /** @return list<array{float, float, float}> linear light at each depth of the tooth, 0-1 */
+    private function look(Stack $stack): array
+    {
+        $key = (string) $stack;
+        if (! isset($this->looks[$key])) {
+            $passage = $this->model->draw($stack);
+            // The bins together must look as the passage does from a distance.
+            $seen = Srgb::linear($passage->lab());
+            $mean = [0.0, 0.0, 0.0];
+            $bins = [];
+            for ($bin = 0; $bin < Tooth::BINS; $bin++) {
+                $bins[] = $linear = Srgb::linear($passage->binLab($bin));
+                foreach ($linear as $i => $value) {
+                    $mean[$i] += Tooth::SHARES[$bin] * $value;
+                }
+            }
+            $this->looks[$key] = array_map(static fn (array $linear): array => [
+                max(0.0, min(1.0, $linear[0] + $seen[0] - $mean[0])),
+                max(0.0, min(1.0, $linear[1] + $seen[1] - $mean[1])),
+                max(0.0, min(1.0, $linear[2] + $seen[2] - $mean[2])),
+            ], $bins);
+        }
+
+        return $this->looks[$key];
+    }
+
+    /**
+     * Which depth of the tooth each pixel lies at: noise that is the same every time, in the shares that the paper has.
+     *
+     * @return array<int, int>
+     */
+    private static function depths(int $width, int $height): array
+    {
+        $limits = [];
+        $sum = 0.0;
+        foreach (Tooth::SHARES as $share) {
+            $sum += $share;
+            $limits[] = $sum;
+        }
+        $depths = [];
+        for ($y = 0; $y < $height; $y++) {
+            for ($x = 0; $x < $width; $x++) {
+                $hash = (intdiv($x, self::GRAIN_PIXELS) * 374761393 + intdiv($y, self::GRAIN_PIXELS) * 668265263 + ($x * 3 + $y * 7) % 2 * 1274126177) & 0x7FFFFFFF;
+                $hash = (($hash ^ ($hash >> 13)) * 1274126177) & 0x7FFFFFFF;
+                $u = (($hash ^ ($hash >> 16)) & 0xFFFF) / 65536.0;
+                $depths[] = $u < $limits[0] ? 0 : ($u < $limits[1] ? 1 : ($u < $limits[2] ? 2 : ($u < $limits[3] ? 3 : 4)));
+            }
+        }
+
+        return $depths;
+    }
+
+    /** @return list<string> the byte for each of 1024 levels of linear light */
+    private static function encodeTable(): array
+    {
+        return array_map(static fn (int $level): string => chr(Srgb::encode($level / 1023.0)), range(0, 1023));
+    }
+
+    /**
+     * How far the drawing is from what was asked of it, by value.
+     *
+     * @param  string  $rgb  as {@see self::draw()} gives it
+     * @return array{mean: float, dark: float, light: float} mean error of L* over the picture, and the darkest and lightest drawn
+     */
+    public static function valueCheck(Field $photo, string $rgb): array
+    {
+        $bars = array_fill(0, 101, 0);
+        $sum = 0.0;
+        $count = $photo->count();
+        $decode = Srgb::decodeTable();
+        for ($at = 0; $at < $count; $at++) {
+            $Y = 0.2225045 * $decode[ord($rgb[3 * $at])] + 0.7168786 * $decode[ord($rgb[3 * $at + 1])] + 0.0606169 * $decode[ord($rgb[3 * $at + 2])];
+            $L = Lab::fromRelativeXyz($Y, $Y, $Y)->L;
+            $sum += abs($L - $photo->L[$at]);
+            $bars[(int) $L]++;
+        }
+        $at = static function (float $share) use ($bars, $count): float {
+            $seen = 0;
+            foreach ($bars as $L => $pixels) {
+                $seen += $pixels;
+                if ($seen >= $share * $count) {
+                    return (float) $L;
+                }
+            }
+
+            return 100.0;
+        };
+
+        return ['mean' => $sum / max(1, $count), 'dark' => $at(0.005), 'light' => $at(0.995)];
+    }
+}

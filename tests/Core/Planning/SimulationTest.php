@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+use Prism\Colour\Lab;
+use Prism\Colour\Srgb;
+use Prism\Layering\Stack;
+use Prism\Planning\PictureTarget;
+use Prism\Planning\PictureZone;
+use Prism\Planning\Simulation;
+use Prism\Reference\Distance;
+use Prism\Reference\Surface;
+use Prism\Reference\TargetRole;
+use Prism\Reference\ZoneLight;
+
+use function Tests\Core\model;
+use function Tests\Core\Reference\mapped;
+use function Tests\Core\Reference\painted;
+
+require_once __DIR__.'/../Reference/scenes.php';
+
+function pictureZone(string $id, int $label, array $targets, float $share = 0.5, int $importance = 2): PictureZone
+{
+    return new PictureZone($id, "zone $id", $label, $share, $importance, Surface::Soft, ZoneLight::Lit, Distance::Near, true, null, [], $targets);
+}
+
+function pictureTarget(string $id, TargetRole $role, Lab $colour, float $share = 1.0): PictureTarget
+{
+    return new PictureTarget($id, $role, $colour, $colour, $share);
+}
+
+/** Mean Lab of a part of a picture, in linear light. */
+function meanOf(string $rgb, int $width, Closure $inside): Lab
+{
+    $decode = Srgb::decodeTable();
+    $sum = [0.0, 0.0, 0.0];
+    $count = 0;
+    for ($at = 0, $pixels = strlen($rgb) / 3; $at < $pixels; $at++) {
+        if ($inside($at % $width, intdiv($at, $width))) {
+            foreach ($sum as $i => $value) {
+                $sum[$i] = $value + $decode[ord($rgb[3 * $at + $i])];
+            }
+            $count++;
+        }
+    }
+
+    return Srgb::linearToLab($sum[0] / $count, $sum[1] / $count, $sum[2] / $count);
+}
+
+describe('the simulated drawing', function (): void {
+    beforeEach(function (): void {
+        $this->model = model();
+        $this->map = mapped(...array_fill(0, 60, str_repeat('a', 40).str_repeat('b', 40)));
+        $this->photo = painted(80, 60, static fn (float $x, float $y): Lab => $x < 0.5 ? Lab::of($y < 0.5 ? 70 : 30, 0, 0) : Lab::of(50, 0, 0));
+        $this->zones = [
+            pictureZone('a', 1, [pictureTarget('light', TargetRole::Light, Lab::of(70, 0, 0)), pictureTarget('dark', TargetRole::Dark, Lab::of(30, 0, 0))]),
+            pictureZone('b', 2, [pictureTarget('middle', TargetRole::Middle, Lab::of(50, 0, 0))]),
+        ];
+        $this->stacks = ['light' => Stack::parse('QW:404@30'), 'dark' => Stack::parse('QW:722@80x2')];
+    });
+
+    it('looks from a distance as each stack does, each where its value is; what has none stays paper', function (): void {
+        $rgb = (new Simulation($this->model))->draw($this->photo, $this->map, $this->zones, $this->stacks);
+        $light = $this->model->draw($this->stacks['light'])->lab();
+        $dark = $this->model->draw($this->stacks['dark'])->lab();
+        expect(strlen($rgb))->toBe(3 * 80 * 60)
+            ->and(meanOf($rgb, 80, static fn (int $x, int $y): bool => $x < 40 && $y < 30)->differenceTo($light))->toBeLessThan(1.5)
+            ->and(meanOf($rgb, 80, static fn (int $x, int $y): bool => $x < 40 && $y >= 30)->differenceTo($dark))->toBeLessThan(1.5)
+            ->and(meanOf($rgb, 80, static fn (int $x): bool => $x >= 40)->differenceTo($this->model->bare()->lab()))->toBeLessThan(0.5);
+    });
+
+    it('shows the grain of the paper, less of it the fuller the tooth', function (): void {
+        $grain = function (string $stack): float {
+            $rgb = (new Simulation($this->model))->draw($this->photo, $this->map, $this->zones, ['middle' => Stack::parse($stack)]);
+            $values = [];
+            for ($at = 0; $at < 4800; $at++) {
+                if ($at % 80 >= 40) {
+                    $values[] = ord($rgb[3 * $at + 1]);
+                }
+            }
+            $mean = array_sum($values) / count($values);
+
+            return sqrt(array_sum(array_map(static fn (int $v): float => ($v - $mean) ** 2, $values)) / count($values));
+        };
+        expect($grain('QW:722@35'))->toBeGreaterThan(4.0)->and($grain('QW:722@35'))->toBeGreaterThan(2 * $grain('QW:722@95x3'));
+    });
+
+    it('blends between two values, and puts an accent where the photo has it', function (): void {
+        $ramp = painted(80, 60, static fn (float $x): Lab => Lab::of(30 + 40 * $x, 0, 0));
+        $one = mapped(...array_fill(0, 60, str_repeat('a', 80)));
+        $rgb = (new Simulation($this->model))->draw($ramp, $one, [$this->zones[0]], $this->stacks);
+        $L = array_map(static fn (int $from): float => meanOf($rgb, 80, static fn (int $x): bool => $x >= $from && $x < $from + 10)->L, [2, 22, 42, 62]);
+        $sorted = $L;
+        sort($sorted);
+        expect($L)->toBe($sorted)->and($L[2] - $L[1])->toBeGreaterThan(1.0);
+
+        $glint = painted(80, 60, static fn (float $x, float $y): Lab => hypot($x - 0.5, $y - 0.5) < 0.1 ? Lab::of(97, 0, 0) : Lab::of(30, 0, 0));
+        $zone = pictureZone('a', 1, [pictureTarget('dark', TargetRole::Middle, Lab::of(30, 0, 0)), pictureTarget('glint', TargetRole::Accent, Lab::of(97, 0, 0), 0.02)]);
+        $rgb = (new Simulation($this->model))->draw($glint, $one, [$zone], ['dark' => $this->stacks['dark']]);
+        expect(meanOf($rgb, 80, static fn (int $x, int $y): bool => hypot($x - 40, $y - 30) < 4)->L)->toBeGreaterThan(88.0);
+    });
+
+    it('is the same every time, and is checked by value against the photo', function (): void {
+        $draw = fn (): string => (new Simulation($this->model))->draw($this->photo, $this->map, $this->zones, $this->stacks);
+        expect($draw())->toBe($draw());
+        $check = Simulation::valueCheck($this->photo, $draw());
+        expect($check['mean'])->toBeGreaterThan(0.0)->and($check['dark'])->toBeLessThan($check['light']);
+        $paper = Simulation::valueCheck($this->photo, (new Simulation($this->model))->draw($this->photo, $this->map, $this->zones, []));
+        expect($paper['mean'])->toBeGreaterThan($check['mean']);
+    });
+});
+
+it('counts a colour by its area, more where it draws the eye, and never for nothing', function (): void {
+    $zone = pictureZone('a', 1, [], 0.4, 1);
+    $eye = pictureZone('a', 1, [], 0.4, 3);
+    $target = pictureTarget('t', TargetRole::Dark, Lab::of(30, 0, 0), 0.5);
+    expect($eye->weight($target))->toBeGreaterThan(2 * $zone->weight($target))
+        ->and($zone->weight(pictureTarget('t', TargetRole::Accent, Lab::of(30, 0, 0), 0.0001)))->toBeGreaterThan(0.001);
+});
