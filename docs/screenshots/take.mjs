@@ -68,7 +68,7 @@ await take('look');
 await page.getByRole('tab', { name: 'Values' }).click();
 await page.getByRole('radio', { name: 'Steps' }).click();
 await take('values');
-await page.getByRole('radio', { name: 'Photo' }).click();
+await page.getByRole('radio', { name: 'Photo', exact: true }).click();
 await page.getByRole('tab', { name: 'Light' }).click();
 await page.getByRole('button', { name: 'Show them in the photo' }).click();
 await page.getByTestId('reserves').waitFor();

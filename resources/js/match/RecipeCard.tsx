@@ -116,7 +116,7 @@ export function RecipeCard({ rank, target, recipe, onOpen, current = false }: Pr
         <Card aria-label={`Recipe ${rank}`} data-testid="recipe">
             <div>
                 <SwatchPair target={target} predicted={recipe.predicted} width="104px" height="72px" />
-                <Small>{current ? `${rank}, kept` : rank}</Small>
+                <Small>{current ? 'Kept' : rank}</Small>
             </div>
             <Steps aria-label="Steps, first laid first">
                 {recipe.steps.length === 0 && <li>Leave the paper bare.</li>}
