@@ -113,6 +113,8 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('targets/{target}/restore', [TargetController::class, 'restore']);
 
     Route::get('pieces/{piece}/plan', [PlanController::class, 'show']);
+    Route::get('pieces/{piece}/simulation.png', [PlanController::class, 'simulation']);
+    Route::get('pieces/{piece}/value-check', [PlanController::class, 'valueCheck']);
     Route::get('pieces/{piece}/plan.pdf', [PlanController::class, 'sheet']);
     Route::post('pieces/{piece}/drawing', [PlanController::class, 'mark']);
     Route::delete('pieces/{piece}/drawing/last', [PlanController::class, 'undo']);

@@ -14,6 +14,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Carbon;
 use Prism\Colour\Lamp;
 use Prism\Matching\School;
+use Prism\Planning\Progress;
 use Prism\Reference\Highlights;
 
 /**
@@ -32,6 +33,12 @@ use Prism\Reference\Highlights;
  * @property float|null $light_degrees
  * @property Highlights $highlights
  * @property Lamp $lamp
+ * @property Progress $progress
+ * @property int $session_minutes
+ * @property int|null $palette_size
+ * @property list<string>|null $pinned
+ * @property list<string>|null $banned
+ * @property array{size: int|null, curve: list<array{size: int, dE00: float}>, pencils: list<array{id: string, loss: float}>, dE00: float, wholeBox: float}|null $palette
  * @property string|null $zone_map
  * @property Carbon $updated_at
  * @property-read User $user
@@ -44,15 +51,15 @@ final class Piece extends Model
     /** @use HasFactory<PieceFactory> */
     use HasFactory, HasUlids, SoftDeletes;
 
-    protected $fillable = ['paper_id', 'title', 'school', 'crop', 'width_mm', 'height_mm', 'unit', 'tone', 'light_degrees', 'highlights', 'lamp', 'zone_map'];
+    protected $fillable = ['paper_id', 'title', 'school', 'crop', 'width_mm', 'height_mm', 'unit', 'tone', 'light_degrees', 'highlights', 'lamp', 'zone_map', 'progress', 'session_minutes', 'palette_size', 'pinned', 'banned', 'palette'];
 
     /** @var array<string, string> */
-    protected $casts = ['school' => School::class, 'crop' => 'array', 'tone' => 'array', 'highlights' => Highlights::class, 'lamp' => Lamp::class, 'width_mm' => 'float', 'height_mm' => 'float', 'light_degrees' => 'float'];
+    protected $casts = ['school' => School::class, 'crop' => 'array', 'tone' => 'array', 'highlights' => Highlights::class, 'lamp' => Lamp::class, 'progress' => Progress::class, 'pinned' => 'array', 'banned' => 'array', 'palette' => 'array', 'width_mm' => 'float', 'height_mm' => 'float', 'light_degrees' => 'float'];
 
     /** @var list<string> bytes, not for JSON */
     protected $hidden = ['zone_map'];
 
-    protected $attributes = ['width_mm' => 240, 'height_mm' => 180, 'unit' => 'mm', 'highlights' => 'reserve', 'lamp' => 'daylight'];
+    protected $attributes = ['width_mm' => 240, 'height_mm' => 180, 'unit' => 'mm', 'highlights' => 'reserve', 'lamp' => 'daylight', 'progress' => 'colour-by-colour', 'session_minutes' => 90];
 
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo

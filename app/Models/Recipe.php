@@ -13,10 +13,16 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $id
  * @property string $target_id
  * @property string $stack
+ * @property bool $by_hand
  */
 final class Recipe extends Model
 {
     use HasUlids;
 
-    protected $fillable = ['stack'];
+    protected $fillable = ['stack', 'by_hand'];
+
+    protected $attributes = ['by_hand' => true];
+
+    /** @var array<string, string> */
+    protected $casts = ['by_hand' => 'boolean'];
 }

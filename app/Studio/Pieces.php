@@ -12,7 +12,7 @@ use Prism\Reference\RangeMode;
 /** What is chosen for a piece as a whole, and what follows from a choice. */
 final class Pieces
 {
-    private const PLAIN = ['title' => 'title', 'school' => 'school', 'highlights' => 'highlights', 'lamp' => 'lamp', 'unit' => 'unit', 'widthMm' => 'width_mm', 'heightMm' => 'height_mm', 'lightDegrees' => 'light_degrees', 'crop' => 'crop'];
+    private const PLAIN = ['title' => 'title', 'school' => 'school', 'highlights' => 'highlights', 'lamp' => 'lamp', 'unit' => 'unit', 'widthMm' => 'width_mm', 'heightMm' => 'height_mm', 'lightDegrees' => 'light_degrees', 'crop' => 'crop', 'progress' => 'progress', 'sessionMinutes' => 'session_minutes', 'paletteSize' => 'palette_size', 'pinned' => 'pinned', 'banned' => 'banned'];
 
     public function __construct(private readonly Looking $looking, private readonly ZoneBook $zones)
     {

@@ -9,6 +9,7 @@ use App\Models\ZoneTarget;
 use Prism\Layering\Stack;
 use Prism\Matching\Recipe;
 use Prism\Matching\Target;
+use Prism\Planning\Pace;
 use Prism\Planning\Plan;
 use Prism\Planning\PlannedZone;
 use Prism\Planning\Planner;
@@ -48,18 +49,27 @@ final class ZoneRecipes
     public function plan(Piece $piece): Plan
     {
         $zones = [];
-        foreach ($piece->zones()->with('targets.recipe')->get() as $zone) {
+        $paper = $piece->width_mm * $piece->height_mm / (($piece->crop['width'] ?? 1.0) * ($piece->crop['height'] ?? 1.0));
+        $rows = $piece->zones()->with('targets.recipe')->get();
+        $ids = $rows->pluck('id', 'label');
+        foreach ($rows as $zone) {
             $zone->setRelation('piece', $piece);
+            $touching = [];
+            foreach (array_keys($zone->estimates['touching'] ?? []) as $label) {
+                if (isset($ids[$label])) {
+                    $touching[] = $ids[$label];
+                }
+            }
             foreach ($zone->targets as $target) {
                 $recipe = $this->of($target->setRelation('zone', $zone));
                 if ($recipe !== null) {
-                    $zones[] = new PlannedZone($target->id, $zone->id, Targets::name($target), Targets::drawn($target), $recipe->stack, $recipe->underlayer);
+                    $zones[] = new PlannedZone($target->id, $zone->id, Targets::name($target), Targets::drawn($target), $recipe->stack, $recipe->underlayer, $paper * $zone->share * $target->share, $touching);
                 }
             }
         }
 
         $desk = $this->catalogue->desk($piece->user, ...array_map(static fn (PlannedZone $zone): Stack => $zone->stack, $zones));
 
-        return (new Planner($this->engine->predictor($piece->paper, $piece->user, $desk), $desk, $piece->school))->plan($zones);
+        return (new Planner($this->engine->predictor($piece->paper, $piece->user, $desk), $desk, $piece->school, $piece->progress, new Pace(sessionMinutes: $piece->session_minutes)))->plan($zones);
     }
 }

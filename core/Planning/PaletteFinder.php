@@ -26,6 +26,9 @@ final class PaletteFinder
 
     private const EXCHANGE_ROUNDS = 2;
 
+    /** Share of the work that is finding the stacks of each target. */
+    private const GATHERING = 0.6;
+
     /** @var list<list<array{list<int>, float, Candidate}>> by target: pencils, cost, stack; cheapest first */
     private array $stacks = [];
 
@@ -45,16 +48,19 @@ final class PaletteFinder
      * @param  array<string, float>  $weights  by target, 1 where none is given
      * @param  list<PencilId>  $pinned  always in
      * @param  list<PencilId>  $banned  never in
+     * @param  ?\Closure(float): void  $progress  how far it is, 0-1; may throw to stop
      * @return array<int, Palette> by size, of no more pencils than there are
      *
      * @throws EmptyBox
      */
-    public function curve(array $targets, array $sizes, array $weights = [], array $pinned = [], array $banned = [], Limits $limits = new Limits(maxLayers: 3)): array
+    public function curve(array $targets, array $sizes, array $weights = [], array $pinned = [], array $banned = [], Limits $limits = new Limits(maxLayers: 3), ?\Closure $progress = null): array
     {
+        $progress ??= static function (): void {
+        };
         $ids = $this->kit->ids();
         $index = array_flip($ids);
         $free = $this->kit->where(static fn ($pencil): bool => ! in_array($pencil->id, $banned, false));
-        $this->gather($targets, $weights, $free, $limits);
+        $this->gather($targets, $weights, $free, $limits, static fn (float $share) => $progress(self::GATHERING * $share));
         $chosen = [];
         foreach ($pinned as $pencil) {
             if (isset($index[(string) $pencil])) {
@@ -75,6 +81,7 @@ final class PaletteFinder
             }
             $chosen = $this->exchanged($chosen, $fixed, $open);
             $palettes[$size] = $this->palette($targets, $chosen, $limits);
+            $progress(self::GATHERING + (1.0 - self::GATHERING) * count($palettes) / count($sizes));
         }
 
         return $palettes;
@@ -83,8 +90,9 @@ final class PaletteFinder
     /**
      * @param  array<string, Target>  $targets
      * @param  array<string, float>  $weights
+     * @param  \Closure(float): void  $progress
      */
-    private function gather(array $targets, array $weights, Kit $free, Limits $limits): void
+    private function gather(array $targets, array $weights, Kit $free, Limits $limits, \Closure $progress): void
     {
         $this->stacks = $this->using = $this->weights = [];
         foreach ($targets as $id => $target) {
@@ -102,6 +110,7 @@ final class PaletteFinder
             $this->stacks[] = $stacks;
             $this->using[] = $using;
             $this->weights[] = $weights[$id] ?? 1.0;
+            $progress(count($this->weights) / count($targets));
         }
     }
 
@@ -257,6 +266,26 @@ final class PaletteFinder
             array_map(static fn (int $index): PencilId => PencilId::of($ids[$index]), array_keys($chosen)),
             $recipes,
             $weight > 0.0 ? $sum / $weight : 0.0,
+            $this->losses($chosen),
         );
+    }
+
+    /**
+     * @param  array<int, true>  $chosen
+     * @return array<string, float>
+     */
+    private function losses(array $chosen): array
+    {
+        $ids = $this->kit->ids();
+        $all = max(1e-9, array_sum($this->weights));
+        $with = $this->worth($this->served($chosen));
+        $losses = [];
+        foreach (array_keys($chosen) as $pencil) {
+            $rest = $chosen;
+            unset($rest[$pencil]);
+            $losses[$ids[$pencil]] = ($this->worth($this->served($rest)) - $with) / $all;
+        }
+
+        return $losses;
     }
 }

@@ -15,6 +15,10 @@ final readonly class PlanStep
      * @param  ?Step  $step  null for a reserve
      * @param  int  $layer  which step of its zone, from 1; 0 for a reserve
      * @param  float  $sigma  uncertainty of how it looks after, dE00
+     * @param  float  $startMinute  from the beginning, breaks between sessions left out
+     * @param  float  $minutes  of the hands
+     * @param  int  $session  from 1
+     * @param  list<array{int, string}>  $because  number of a later step, and why this comes before it
      */
     public function __construct(
         public string $key,
@@ -26,6 +30,16 @@ final readonly class PlanStep
         public Lab $after,
         public float $sigma,
         public string $why,
+        public float $startMinute = 0.0,
+        public float $minutes = 0.0,
+        public int $session = 1,
+        public array $because = [],
     ) {
+    }
+
+    /** @param  list<array{int, string}>  $because */
+    public function scheduled(float $startMinute, float $minutes, int $session, array $because): self
+    {
+        return new self($this->key, $this->zone, $this->role, $this->step, $this->layer, $this->before, $this->after, $this->sigma, $this->why, $startMinute, $minutes, $session, $because);
     }
 }

@@ -10,7 +10,21 @@ use Prism\Layering\Stack;
 /** A colour of a zone of the picture with the stack that was chosen for it. The empty stack: the paper stays bare. */
 final readonly class PlannedZone
 {
-    public function __construct(public string $id, public string $zone, public string $name, public Lab $target, public Stack $stack, public ?int $underlayer = null)
-    {
+    /**
+     * @param  string  $zone  the zone that it is a colour of
+     * @param  ?int  $underlayer  which step of the stack is its underlayer
+     * @param  float  $areaMm2  on the paper
+     * @param  list<string>  $touching  zones that its zone touches
+     */
+    public function __construct(
+        public string $id,
+        public string $zone,
+        public string $name,
+        public Lab $target,
+        public Stack $stack,
+        public ?int $underlayer = null,
+        public float $areaMm2 = 0.0,
+        public array $touching = [],
+    ) {
     }
 }

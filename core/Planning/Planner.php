@@ -13,10 +13,10 @@ use Prism\Matching\School;
 use Prism\Materials\Kit;
 
 /**
- * Puts the steps of all zones into one order.
+ * Puts the steps of all zones into one order: {@see OrderRules} say what must come before what, {@see Schedule} weaves drying in.
  *
- * Each zone keeps the order of its stack. Where there is a choice, reserves come first, then light steps before dark
- * ones (or by school), and whatever closes the paper last.
+ * Where that leaves a choice, reserves come first, then light steps before dark ones (or by school), and whatever closes the
+ * paper last; zone by zone, or colour by colour.
  */
 final readonly class Planner
 {
@@ -25,8 +25,16 @@ final readonly class Planner
     /** L* of a middle value; stands for what is no pencil, too. */
     private const MIDDLE_LIGHTNESS = 55.0;
 
-    public function __construct(private Predictor $predictor, private Kit $box, private School $school = School::LightToDark)
-    {
+    /** Reasons that a step tells for its place. */
+    private const REASONS = 2;
+
+    public function __construct(
+        private Predictor $predictor,
+        private Kit $box,
+        private School $school = School::LightToDark,
+        private Progress $progress = Progress::ColourByColour,
+        private Pace $pace = new Pace,
+    ) {
     }
 
     /**
@@ -36,9 +44,13 @@ final readonly class Planner
      */
     public function plan(array $zones): Plan
     {
-        $steps = $this->ordered(array_map($this->chain(...), $zones));
+        $chains = array_map($this->chain(...), $zones);
+        $steps = array_merge(...$chains);
+        $rules = OrderRules::of($chains, $this->school, $this->box);
+        $schedule = Schedule::of($steps, $rules, $this->pace, $this->rank($zones));
+        $ordered = self::told($steps, $rules, $schedule);
 
-        return new Plan($this->pullList($zones), self::cautions($steps), $steps);
+        return new Plan($this->pullList($zones), self::cautions($ordered), $ordered, $schedule->total, $schedule->idle, Schedule::oneAfterAnother($chains, $this->pace));
     }
 
     /**
@@ -75,59 +87,90 @@ final readonly class Planner
     }
 
     /**
-     * @param  list<list<PlanStep>>  $chains
+     * The steps as scheduled, each with the reasons for its place.
+     *
+     * @param  list<PlanStep>  $steps
+     * @param  list<Precedence>  $rules
      * @return list<PlanStep>
      */
-    private function ordered(array $chains): array
+    private static function told(array $steps, array $rules, Schedule $schedule): array
     {
-        $next = array_fill(0, count($chains), 0);
-        $total = array_sum(array_map(count(...), $chains));
-        $ordered = [];
-        $washed = null;
-        while (count($ordered) < $total) {
-            $best = null;
-            $bestRank = [];
-            foreach ($chains as $which => $chain) {
-                $step = $chain[$next[$which]] ?? null;
-                if ($step === null) {
-                    continue;
-                }
-                $rank = $this->rank($step, $washed === $step->zone->id);
-                if ($best === null || ($rank <=> $bestRank) < 0) {
-                    $best = $which;
-                    $bestRank = $rank;
-                }
+        $numbers = array_flip($schedule->order);
+        $because = [];
+        foreach ($rules as $rule) {
+            if ($rule->why !== '') {
+                $because[$rule->before][] = [$numbers[$rule->after] + 1, $rule->why];
             }
-            assert($best !== null);
-            $step = $chains[$best][$next[$best]++];
-            $washed = $step->role === StepRole::Wash ? $step->zone->id : null;
-            $ordered[] = $step;
+        }
+        $ordered = [];
+        foreach ($schedule->order as $i) {
+            $reasons = $because[$i] ?? [];
+            sort($reasons);
+            $ordered[] = $steps[$i]->scheduled($schedule->starts[$i], $schedule->minutes[$i], $schedule->sessions[$i], array_slice($reasons, 0, self::REASONS));
         }
 
         return $ordered;
     }
 
-    /** @return array{int, int, float, int} drying last, then phase, then value by school, then the order in the stack */
-    private function rank(PlanStep $step, bool $drying): array
+    /**
+     * What comes first where the rules leave a choice.
+     *
+     * @param  list<PlannedZone>  $zones
+     * @return \Closure(PlanStep): list<int|float>
+     */
+    private function rank(array $zones): \Closure
     {
-        $pencil = $step->step?->pencil;
-        $L = $pencil !== null && $this->box->has($pencil) ? ($this->box->get($pencil)->fullCoat->L ?? self::MIDDLE_LIGHTNESS) : self::MIDDLE_LIGHTNESS;
-        $value = match ($this->school) {
-            School::DarkToLight, School::FormFirst => $L,
-            School::MiddleFirst => abs($L - self::MIDDLE_LIGHTNESS),
-            School::LightToDark => -$L,
-        };
+        $places = [];
+        foreach ($zones as $zone) {
+            $L = $zone->target->L;
+            $places[$zone->zone] = max($places[$zone->zone] ?? -INF, $L);
+        }
+        // The zone with the lightest light first; or last, where darks come first.
+        $darkFirst = in_array($this->school, [School::DarkToLight, School::FormFirst], true);
+        uasort($places, static fn (float $a, float $b): int => $darkFirst ? $a <=> $b : $b <=> $a);
+        $places = array_flip(array_keys($places));
 
-        return [$drying ? 1 : 0, $step->role->phase(), $value, $step->layer];
+        return function (PlanStep $step) use ($places): array {
+            $pencil = $step->step?->pencil;
+            $L = $pencil !== null && $this->box->has($pencil) ? ($this->box->get($pencil)->fullCoat->L ?? self::MIDDLE_LIGHTNESS) : self::MIDDLE_LIGHTNESS;
+            $value = match ($this->school) {
+                School::DarkToLight, School::FormFirst => $L,
+                School::MiddleFirst => abs($L - self::MIDDLE_LIGHTNESS),
+                School::LightToDark => -$L,
+            };
+
+            $waits = self::leadsToDrying($step);
+
+            return [
+                $this->progress === Progress::ZoneByZone && $step->role !== StepRole::Reserve ? $places[$step->zone->zone] : -1,
+                $waits && $step->role === StepRole::Wash ? StepRole::Layer->phase() : $step->role->phase(),
+                // What will have to dry is begun early, so that other work fills the time.
+                $waits ? 0 : 1,
+                $value, crc32((string) $pencil), $step->layer,
+            ];
+        };
+    }
+
+    /** Whether a wash, here or later in its stack, must dry before something else goes over it. */
+    private static function leadsToDrying(PlanStep $step): bool
+    {
+        $rest = array_slice($step->zone->stack->steps, max(0, $step->layer - 1));
+        foreach ($rest as $i => $later) {
+            if ($later->kind === StepKind::Wash && $i < count($rest) - 1) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**
      * @param  list<PlannedZone>  $zones
-     * @return list<array{pencil: \Prism\Materials\Pencil, layers: int, zones: int}>
+     * @return list<array{pencil: \Prism\Materials\Pencil, layers: int, zones: int, share: float}>
      */
     private function pullList(array $zones): array
     {
-        $layers = [];
+        $layers = $laid = [];
         $in = [];
         foreach ($zones as $zone) {
             foreach ($zone->stack->steps as $step) {
@@ -135,13 +178,15 @@ final readonly class Planner
                     $id = (string) $step->pencil;
                     $layers[$id] = ($layers[$id] ?? 0) + $step->passes;
                     $in[$id][$zone->id] = true;
+                    $laid[$id] = ($laid[$id] ?? 0.0) + $step->passes * $zone->areaMm2;
                 }
             }
         }
+        $all = max(1e-9, array_sum($laid));
         $list = [];
         foreach ($this->box as $id => $pencil) {
             if (isset($layers[$id])) {
-                $list[] = ['pencil' => $pencil, 'layers' => $layers[$id], 'zones' => count($in[$id])];
+                $list[] = ['pencil' => $pencil, 'layers' => $layers[$id], 'zones' => count($in[$id]), 'share' => $laid[$id] / $all];
             }
         }
 

@@ -12,6 +12,7 @@ use App\Studio\LongWork\AuditWork;
 use App\Studio\LongWork\CalibrationWork;
 use App\Studio\LongWork\FillingWork;
 use App\Studio\LongWork\LookWork;
+use App\Studio\LongWork\PlanningWork;
 use App\Studio\LongWork\SearchAgainWork;
 use App\Studio\LongWork\WorkCancelled;
 use App\Studio\LongWork\WorkKind;
@@ -45,7 +46,7 @@ beforeEach(function (): void {
 
 it('has a worker for every kind', function (): void {
     expect(array_map(static fn (WorkKind $kind): string => $kind->worker(), WorkKind::cases()))
-        ->toBe([CalibrationWork::class, AuditWork::class, FillingWork::class, SearchAgainWork::class, LookWork::class]);
+        ->toBe([CalibrationWork::class, AuditWork::class, FillingWork::class, SearchAgainWork::class, LookWork::class, PlanningWork::class]);
 });
 
 describe('the audit', function (): void {

@@ -104,6 +104,11 @@ final class PieceController
             new OA\Property(property: 'widthMm', type: 'number'),
             new OA\Property(property: 'heightMm', type: 'number'),
             new OA\Property(property: 'unit', type: 'string', enum: ['mm', 'in']),
+            new OA\Property(property: 'progress', ref: '#/components/schemas/ProgressId'),
+            new OA\Property(property: 'sessionMinutes', type: 'integer'),
+            new OA\Property(property: 'paletteSize', type: 'integer', nullable: true),
+            new OA\Property(property: 'pinned', type: 'array', items: new OA\Items(type: 'string')),
+            new OA\Property(property: 'banned', type: 'array', items: new OA\Items(type: 'string')),
         ])),
         responses: [
             new OA\Response(response: 200, description: 'The piece', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),

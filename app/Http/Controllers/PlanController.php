@@ -8,8 +8,11 @@ use App\Http\Requests\DrawnStepRequest;
 use App\Http\Resources\PlanResource;
 use App\Models\Piece;
 use App\Studio\Catalogue;
+use App\Studio\PicturePlans;
 use App\Studio\PlanSheet;
 use App\Studio\ZoneRecipes;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
@@ -40,6 +43,31 @@ final class PlanController
             'Content-Type' => 'application/pdf',
             'Content-Disposition' => 'inline; filename="plan.pdf"',
         ]);
+    }
+
+    /** What the drawing will look like after so many steps. */
+    public function simulation(Request $request, Piece $piece, PicturePlans $plans): Response
+    {
+        Gate::authorize('view', $piece);
+        $request->validate(['steps' => ['sometimes', 'integer', 'min:0', 'max:100000']]);
+
+        return new Response($plans->simulated($piece, $request->has('steps') ? $request->integer('steps') : null), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=60']);
+    }
+
+    #[OA\Get(path: '/api/pieces/{piece}/value-check', operationId: 'valueCheck', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [
+        new OA\Response(response: 200, description: 'How the finished drawing will stand beside the photo, by value', content: new OA\JsonContent(required: ['mean', 'dark', 'light', 'photoDark', 'photoLight'], properties: [
+            new OA\Property(property: 'mean', type: 'number', description: 'error of L*'),
+            new OA\Property(property: 'dark', type: 'number'),
+            new OA\Property(property: 'light', type: 'number'),
+            new OA\Property(property: 'photoDark', type: 'number'),
+            new OA\Property(property: 'photoLight', type: 'number'),
+        ])),
+    ])]
+    public function valueCheck(Piece $piece, PicturePlans $plans): JsonResponse
+    {
+        Gate::authorize('view', $piece);
+
+        return new JsonResponse($plans->valueCheck($piece));
     }
 
     #[OA\Post(

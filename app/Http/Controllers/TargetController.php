@@ -75,7 +75,7 @@ final class TargetController
             $current->version++;
             $current->save();
             if ($request->has('stack')) {
-                $stack === null ? $current->recipe()->delete() : $current->recipe()->updateOrCreate([], ['stack' => $stack]);
+                $stack === null ? $current->recipe()->delete() : $current->recipe()->updateOrCreate([], ['stack' => $stack, 'by_hand' => true]);
             }
             $piece->touch();
         });

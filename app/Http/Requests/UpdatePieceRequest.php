@@ -9,6 +9,7 @@ use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;
 use Prism\Colour\Lamp;
 use Prism\Matching\School;
+use Prism\Planning\Progress;
 use Prism\Reference\Highlights;
 use Prism\Reference\RangeMode;
 
@@ -43,6 +44,13 @@ final class UpdatePieceRequest extends FormRequest
             'widthMm' => $size,
             'heightMm' => $size,
             'unit' => ['sometimes', 'required', Rule::in(['mm', 'in'])],
+            'progress' => ['sometimes', 'required', Rule::enum(Progress::class)],
+            'sessionMinutes' => ['sometimes', 'required', 'integer', 'between:10,600'],
+            'paletteSize' => ['sometimes', 'nullable', 'integer', 'between:1,160'],
+            'pinned' => ['sometimes', 'array', 'max:60'],
+            'pinned.*' => ['string', 'regex:/^[A-Z]\w*:[\w.-]+$/'],
+            'banned' => ['sometimes', 'array', 'max:160'],
+            'banned.*' => ['string', 'regex:/^[A-Z]\w*:[\w.-]+$/'],
         ];
     }
 
@@ -53,6 +61,7 @@ final class UpdatePieceRequest extends FormRequest
 
         return [
             'title.required' => 'Give the piece a title.',
+            'sessionMinutes.*' => 'A session is from 10 to 600 minutes.',
             'widthMm.*' => $size,
             'heightMm.*' => $size,
             'crop.width' => 'The crop is too small; leave at least a twentieth of each side.',

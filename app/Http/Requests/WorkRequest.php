@@ -18,7 +18,7 @@ final class WorkRequest extends FormRequest
             'paper' => ['required_if:kind,audit', 'string', 'exists:papers,slug'],
             'chart' => ['required_if:kind,filling', 'string', 'max:30'],
             'sheet' => ['integer', 'between:1,60'],
-            'piece' => ['required_if:kind,look', 'string', 'max:30'],
+            'piece' => ['required_if:kind,look,planning', 'string', 'max:30'],
             'targets' => ['required_if:kind,search-again', 'array', 'max:500'],
             'targets.*' => ['string', 'max:30'],
         ];

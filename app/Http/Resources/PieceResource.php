@@ -13,7 +13,7 @@ use OpenApi\Attributes as OA;
 use Prism\Matching\School;
 
 /** @mixin Piece */
-#[OA\Schema(schema: 'Piece', required: ['id', 'title', 'paper', 'school', 'highlights', 'lamp', 'tone', 'format', 'lightDegrees', 'photo', 'references', 'zones', 'undo'], properties: [
+#[OA\Schema(schema: 'Piece', required: ['id', 'title', 'paper', 'school', 'highlights', 'lamp', 'tone', 'format', 'planning', 'lightDegrees', 'photo', 'references', 'zones', 'undo'], properties: [
     new OA\Property(property: 'id', type: 'string'),
     new OA\Property(property: 'title', type: 'string'),
     new OA\Property(property: 'paper', ref: '#/components/schemas/Paper'),
@@ -22,6 +22,7 @@ use Prism\Matching\School;
     new OA\Property(property: 'lamp', ref: '#/components/schemas/LampId', description: 'what it is drawn and looked at under'),
     new OA\Property(property: 'tone', ref: '#/components/schemas/RangeModeId'),
     new OA\Property(property: 'format', ref: '#/components/schemas/Format'),
+    new OA\Property(property: 'planning', ref: '#/components/schemas/PlanningWishes'),
     new OA\Property(property: 'lightDegrees', type: 'number', nullable: true, description: 'where the light comes from, if the artist has corrected it'),
     new OA\Property(property: 'photo', ref: '#/components/schemas/Reference', description: 'the first reference: zones and targets are read in it'),
     new OA\Property(property: 'references', type: 'array', items: new OA\Items(ref: '#/components/schemas/Reference')),
@@ -34,6 +35,15 @@ use Prism\Matching\School;
 ])]
 #[OA\Schema(schema: 'HighlightsId', type: 'string', enum: ['reserve', 'pale-pencil', 'white-first', 'lift', 'impress', 'opaque-pen'])]
 #[OA\Schema(schema: 'RangeModeId', type: 'string', enum: ['as-is', 'compress', 'clip'])]
+#[OA\Schema(schema: 'PlanningWishes', required: ['progress', 'progressSentence', 'sessionMinutes', 'paletteSize', 'pinned', 'banned'], properties: [
+    new OA\Property(property: 'progress', ref: '#/components/schemas/ProgressId'),
+    new OA\Property(property: 'progressSentence', type: 'string'),
+    new OA\Property(property: 'sessionMinutes', type: 'integer'),
+    new OA\Property(property: 'paletteSize', type: 'integer', nullable: true, description: 'null: the whole box'),
+    new OA\Property(property: 'pinned', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'banned', type: 'array', items: new OA\Items(type: 'string')),
+])]
+#[OA\Schema(schema: 'ProgressId', type: 'string', enum: ['zone-by-zone', 'colour-by-colour'])]
 #[OA\Schema(schema: 'Format', required: ['crop', 'widthMm', 'heightMm', 'unit'], properties: [
     new OA\Property(property: 'crop', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/Crop')]),
     new OA\Property(property: 'widthMm', type: 'number', description: 'of the drawing'),
@@ -62,6 +72,10 @@ final class PieceResource extends JsonResource
             'lamp' => $this->lamp->value,
             'tone' => $this->tone['mode'] ?? 'as-is',
             'format' => ['crop' => $this->crop, 'widthMm' => $this->width_mm, 'heightMm' => $this->height_mm, 'unit' => $this->unit],
+            'planning' => [
+                'progress' => $this->progress->value, 'progressSentence' => $this->progress->sentence(), 'sessionMinutes' => $this->session_minutes,
+                'paletteSize' => $this->palette_size, 'pinned' => $this->pinned ?? [], 'banned' => $this->banned ?? [],
+            ],
             'lightDegrees' => $this->light_degrees,
             'photo' => ReferenceResource::make($this->resource->reference()),
             'references' => ReferenceResource::collection($this->references),

@@ -11,6 +11,7 @@ use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
 use Prism\Colour\Lab;
 use Prism\Planning\Caution;
+use Prism\Planning\Part;
 use Prism\Planning\Plan;
 use Prism\Planning\PlanStep;
 
@@ -19,17 +20,22 @@ use Prism\Planning\PlanStep;
  *
  * @property-read Plan $resource
  */
-#[OA\Schema(schema: 'Plan', required: ['pullList', 'cautions', 'steps', 'currentKey', 'done', 'total', 'zonesWithoutRecipe', 'calibration'], properties: [
+#[OA\Schema(schema: 'Plan', required: ['pullList', 'palette', 'cautions', 'steps', 'minutes', 'idleMinutes', 'apartMinutes', 'sessions', 'currentKey', 'done', 'total', 'zonesWithoutRecipe', 'calibration'], properties: [
     new OA\Property(property: 'pullList', type: 'array', items: new OA\Items(ref: '#/components/schemas/PullListEntry')),
+    new OA\Property(property: 'palette', nullable: true, description: 'what planning the whole picture found last', oneOf: [new OA\Schema(ref: '#/components/schemas/Palette')]),
     new OA\Property(property: 'cautions', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'steps', type: 'array', items: new OA\Items(ref: '#/components/schemas/PlanStep')),
+    new OA\Property(property: 'minutes', type: 'number', description: 'from the first step to the last, breaks left out'),
+    new OA\Property(property: 'idleMinutes', type: 'number', description: 'of these, with idle hands'),
+    new OA\Property(property: 'apartMinutes', type: 'number', description: 'what finishing one colour after the other would take'),
+    new OA\Property(property: 'sessions', type: 'integer'),
     new OA\Property(property: 'currentKey', type: 'string', nullable: true, description: 'the first step neither done nor skipped'),
     new OA\Property(property: 'done', type: 'integer'),
     new OA\Property(property: 'total', type: 'integer'),
     new OA\Property(property: 'zonesWithoutRecipe', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'calibration', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/RestsOn')]),
 ])]
-#[OA\Schema(schema: 'PullListEntry', required: ['id', 'range', 'number', 'name', 'binder', 'colour', 'layers', 'zones', 'owned'], properties: [
+#[OA\Schema(schema: 'PullListEntry', required: ['id', 'range', 'number', 'name', 'binder', 'colour', 'layers', 'zones', 'owned', 'share', 'part'], properties: [
     new OA\Property(property: 'id', type: 'string'),
     new OA\Property(property: 'range', type: 'string'),
     new OA\Property(property: 'number', type: 'string'),
@@ -39,8 +45,23 @@ use Prism\Planning\PlanStep;
     new OA\Property(property: 'layers', type: 'integer'),
     new OA\Property(property: 'zones', type: 'integer'),
     new OA\Property(property: 'owned', type: 'boolean'),
+    new OA\Property(property: 'share', type: 'number', description: 'of all that is laid, by area and passes'),
+    new OA\Property(property: 'part', type: 'string', enum: ['main', 'support', 'accent']),
 ])]
-#[OA\Schema(schema: 'PlanStep', required: ['key', 'number', 'zone', 'role', 'step', 'layer', 'before', 'after', 'sigma', 'target', 'why', 'state'], properties: [
+#[OA\Schema(schema: 'Palette', required: ['size', 'dE00', 'wholeBox', 'curve', 'pencils'], properties: [
+    new OA\Property(property: 'size', type: 'integer', nullable: true, description: 'asked for; null: the whole box'),
+    new OA\Property(property: 'dE00', type: 'number', description: 'mean over the picture, by area and importance'),
+    new OA\Property(property: 'wholeBox', type: 'number'),
+    new OA\Property(property: 'curve', type: 'array', items: new OA\Items(required: ['size', 'dE00'], properties: [
+        new OA\Property(property: 'size', type: 'integer'),
+        new OA\Property(property: 'dE00', type: 'number'),
+    ])),
+    new OA\Property(property: 'pencils', type: 'array', items: new OA\Items(required: ['id', 'loss'], properties: [
+        new OA\Property(property: 'id', type: 'string'),
+        new OA\Property(property: 'loss', type: 'number', description: 'what the picture would lose without it, in dE00'),
+    ])),
+])]
+#[OA\Schema(schema: 'PlanStep', required: ['key', 'number', 'zone', 'role', 'step', 'layer', 'before', 'after', 'sigma', 'target', 'why', 'minutes', 'session', 'because', 'state'], properties: [
     new OA\Property(property: 'key', type: 'string'),
     new OA\Property(property: 'number', type: 'integer'),
     new OA\Property(property: 'zone', required: ['id', 'target', 'name'], type: 'object', properties: [
@@ -56,6 +77,9 @@ use Prism\Planning\PlanStep;
     new OA\Property(property: 'sigma', type: 'number', description: 'doubt of it in dE00'),
     new OA\Property(property: 'target', ref: '#/components/schemas/Colour'),
     new OA\Property(property: 'why', type: 'string'),
+    new OA\Property(property: 'minutes', type: 'number', description: 'of the hands'),
+    new OA\Property(property: 'session', type: 'integer'),
+    new OA\Property(property: 'because', type: 'array', description: 'why it stands here: "before 12: ..."', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'state', type: 'string', enum: ['open', 'done', 'skipped']),
 ])]
 final class PlanResource extends JsonResource
@@ -80,8 +104,13 @@ final class PlanResource extends JsonResource
 
         return [
             'pullList' => array_map($this->entry(...), $this->resource->pullList),
+            'palette' => $this->piece->palette,
             'cautions' => array_map(static fn (Caution $caution): string => $caution->sentence(), $this->resource->cautions),
             'steps' => $steps,
+            'minutes' => round($this->resource->minutes, 1),
+            'idleMinutes' => round($this->resource->idleMinutes, 1),
+            'apartMinutes' => round($this->resource->apartMinutes, 1),
+            'sessions' => $this->resource->sessions(),
             'currentKey' => $current,
             'done' => count(array_filter($steps, static fn (array $step): bool => $step['state'] !== 'open')),
             'total' => count($steps),
@@ -105,12 +134,15 @@ final class PlanResource extends JsonResource
             'sigma' => round($step->sigma, 2),
             'target' => ColourResource::make($step->zone->target),
             'why' => $step->why,
+            'minutes' => round($step->minutes, 1),
+            'session' => $step->session,
+            'because' => array_map(static fn (array $reason): string => sprintf('before %d: %s', ...$reason), $step->because),
             'state' => $state,
         ];
     }
 
     /**
-     * @param  array{pencil: \Prism\Materials\Pencil, layers: int, zones: int}  $entry
+     * @param  array{pencil: \Prism\Materials\Pencil, layers: int, zones: int, share: float}  $entry
      * @return array<string, mixed>
      */
     private function entry(array $entry): array
@@ -126,6 +158,8 @@ final class PlanResource extends JsonResource
             'colour' => ColourResource::make($pencil->fullCoat ?? Lab::of(50, 0, 0)),
             'layers' => $entry['layers'],
             'zones' => $entry['zones'],
+            'share' => round($entry['share'], 4),
+            'part' => Part::of($entry['share'])->value,
             'owned' => in_array((string) $pencil->id, $this->owned, true),
         ];
     }

@@ -12,7 +12,7 @@ use OpenApi\Attributes as OA;
 /** @mixin Work */
 #[OA\Schema(schema: 'Work', required: ['id', 'kind', 'state', 'doing', 'progress', 'problem', 'startedAt', 'result'], properties: [
     new OA\Property(property: 'id', type: 'string'),
-    new OA\Property(property: 'kind', type: 'string', enum: ['calibration', 'audit', 'filling', 'search-again', 'look']),
+    new OA\Property(property: 'kind', type: 'string', enum: ['calibration', 'audit', 'filling', 'search-again', 'look', 'planning']),
     new OA\Property(property: 'state', type: 'string', enum: ['waiting', 'running', 'done', 'failed', 'cancelled']),
     new OA\Property(property: 'doing', type: 'string'),
     new OA\Property(property: 'progress', type: 'number', description: '0-1'),
@@ -24,12 +24,20 @@ use OpenApi\Attributes as OA;
         new OA\Schema(ref: '#/components/schemas/FillingResult'),
         new OA\Schema(ref: '#/components/schemas/SearchAgainResult'),
         new OA\Schema(ref: '#/components/schemas/LookResult'),
+        new OA\Schema(ref: '#/components/schemas/PlanningResult'),
     ]),
 ])]
 #[OA\Schema(schema: 'CalibrationResult', required: ['calibration'], properties: [new OA\Property(property: 'calibration', type: 'integer')])]
 #[OA\Schema(schema: 'LookResult', required: ['piece', 'most'], properties: [
     new OA\Property(property: 'piece', type: 'string'),
     new OA\Property(property: 'most', type: 'integer'),
+])]
+#[OA\Schema(schema: 'PlanningResult', required: ['piece', 'pencils', 'dE00', 'found', 'kept'], properties: [
+    new OA\Property(property: 'piece', type: 'string'),
+    new OA\Property(property: 'pencils', type: 'integer'),
+    new OA\Property(property: 'dE00', type: 'number'),
+    new OA\Property(property: 'found', type: 'integer', description: 'recipes'),
+    new OA\Property(property: 'kept', type: 'integer', description: 'recipes chosen by hand, left alone'),
 ])]
 #[OA\Schema(schema: 'FillingResult', required: ['chart', 'sheet', 'picture'], properties: [
     new OA\Property(property: 'chart', type: 'string'),

@@ -11,11 +11,12 @@ enum WorkKind: string
     case Filling = 'filling';
     case SearchAgain = 'search-again';
     case Look = 'look';
+    case Planning = 'planning';
 
     /** Whether its wish names a piece. */
     public function isAboutPiece(): bool
     {
-        return $this === self::Look;
+        return in_array($this, [self::Look, self::Planning], true);
     }
 
     /** @return class-string<LongWork> */
@@ -27,6 +28,7 @@ enum WorkKind: string
             self::Filling => FillingWork::class,
             self::SearchAgain => SearchAgainWork::class,
             self::Look => LookWork::class,
+            self::Planning => PlanningWork::class,
         };
     }
 }

@@ -45,9 +45,10 @@ export const usePiece = (id: string) =>
         queryFn: () => answered(api.GET('/api/pieces/{piece}', { params: { path: { piece: id } } })),
     });
 
-export const usePlan = (id: string) =>
+export const usePlan = (id: string, wanted = true) =>
     useQuery({
         queryKey: keys.plan(id),
+        enabled: wanted,
         queryFn: () => answered(api.GET('/api/pieces/{piece}/plan', { params: { path: { piece: id } } })),
     });
 

@@ -516,6 +516,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/pieces/{piece}/value-check': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['valueCheck'];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/pieces/{piece}/drawing': {
         parameters: {
             query?: never;
@@ -1269,6 +1285,7 @@ export interface components {
             lamp: components['schemas']['LampId'];
             tone: components['schemas']['RangeModeId'];
             format: components['schemas']['Format'];
+            planning: components['schemas']['PlanningWishes'];
             /** @description where the light comes from, if the artist has corrected it */
             lightDegrees: number | null;
             photo: components['schemas']['Reference'];
@@ -1286,6 +1303,17 @@ export interface components {
         HighlightsId: 'reserve' | 'pale-pencil' | 'white-first' | 'lift' | 'impress' | 'opaque-pen';
         /** @enum {string} */
         RangeModeId: 'as-is' | 'compress' | 'clip';
+        PlanningWishes: {
+            progress: components['schemas']['ProgressId'];
+            progressSentence: string;
+            sessionMinutes: number;
+            /** @description null: the whole box */
+            paletteSize: number | null;
+            pinned: string[];
+            banned: string[];
+        };
+        /** @enum {string} */
+        ProgressId: 'zone-by-zone' | 'colour-by-colour';
         Format: {
             crop: components['schemas']['Crop'] | null;
             /** @description of the drawing */
@@ -1314,8 +1342,17 @@ export interface components {
         Plan: {
             /** @description The plan of a piece and how far the drawing has come. */
             pullList: components['schemas']['PullListEntry'][];
+            /** @description what planning the whole picture found last */
+            palette: components['schemas']['Palette'] | null;
             cautions: string[];
             steps: components['schemas']['PlanStep'][];
+            /** @description from the first step to the last, breaks left out */
+            minutes: number;
+            /** @description of these, with idle hands */
+            idleMinutes: number;
+            /** @description what finishing one colour after the other would take */
+            apartMinutes: number;
+            sessions: number;
             /** @description the first step neither done nor skipped */
             currentKey: string | null;
             done: number;
@@ -1333,6 +1370,26 @@ export interface components {
             layers: number;
             zones: number;
             owned: boolean;
+            /** @description of all that is laid, by area and passes */
+            share: number;
+            /** @enum {string} */
+            part: 'main' | 'support' | 'accent';
+        };
+        Palette: {
+            /** @description asked for; null: the whole box */
+            size: number | null;
+            /** @description mean over the picture, by area and importance */
+            dE00: number;
+            wholeBox: number;
+            curve: {
+                size: number;
+                dE00: number;
+            }[];
+            pencils: {
+                id: string;
+                /** @description what the picture would lose without it, in dE00 */
+                loss: number;
+            }[];
         };
         PlanStep: {
             key: string;
@@ -1352,6 +1409,11 @@ export interface components {
             sigma: number;
             target: components['schemas']['Colour'];
             why: string;
+            /** @description of the hands */
+            minutes: number;
+            session: number;
+            /** @description why it stands here: "before 12: ..." */
+            because: string[];
             /** @enum {string} */
             state: 'open' | 'done' | 'skipped';
         };
@@ -1533,7 +1595,7 @@ export interface components {
         Work: {
             id: string;
             /** @enum {string} */
-            kind: 'calibration' | 'audit' | 'filling' | 'search-again' | 'look';
+            kind: 'calibration' | 'audit' | 'filling' | 'search-again' | 'look' | 'planning';
             /** @enum {string} */
             state: 'waiting' | 'running' | 'done' | 'failed' | 'cancelled';
             doing: string;
@@ -1550,6 +1612,7 @@ export interface components {
                       | components['schemas']['FillingResult']
                       | components['schemas']['SearchAgainResult']
                       | components['schemas']['LookResult']
+                      | components['schemas']['PlanningResult']
                   )
                 | null;
         };
@@ -1559,6 +1622,15 @@ export interface components {
         LookResult: {
             piece: string;
             most: number;
+        };
+        PlanningResult: {
+            piece: string;
+            pencils: number;
+            dE00: number;
+            /** @description recipes */
+            found: number;
+            /** @description recipes chosen by hand, left alone */
+            kept: number;
         };
         FillingResult: {
             chart: string;
@@ -2847,6 +2919,11 @@ export interface operations {
                     heightMm?: number;
                     /** @enum {string} */
                     unit?: 'mm' | 'in';
+                    progress?: components['schemas']['ProgressId'];
+                    sessionMinutes?: number;
+                    paletteSize?: number | null;
+                    pinned?: string[];
+                    banned?: string[];
                 };
             };
         };
@@ -2948,6 +3025,35 @@ export interface operations {
                 };
                 content: {
                     'application/json': components['schemas']['Plan'];
+                };
+            };
+        };
+    };
+    valueCheck: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How the finished drawing will stand beside the photo, by value */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        /** @description error of L* */
+                        mean: number;
+                        dark: number;
+                        light: number;
+                        photoDark: number;
+                        photoLight: number;
+                    };
                 };
             };
         };
@@ -3755,7 +3861,7 @@ export interface operations {
             content: {
                 'application/json': {
                     /** @enum {string} */
-                    kind: 'calibration' | 'audit' | 'filling' | 'search-again' | 'look';
+                    kind: 'calibration' | 'audit' | 'filling' | 'search-again' | 'look' | 'planning';
                     /** @description for an audit */
                     paper?: string;
                     /** @description for a filling */
@@ -3764,7 +3870,7 @@ export interface operations {
                     sheet?: number;
                     /** @description for a search again */
                     targets?: string[];
-                    /** @description for a look */
+                    /** @description for a look, and for planning */
                     piece?: string;
                 };
             };

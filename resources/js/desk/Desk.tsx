@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, Refusal } from '../api/client';
-import { usePiece, useSample } from '../api/queries';
+import { usePiece, usePlan, useSample } from '../api/queries';
 import { useLook, useReserves } from '../api/lookQueries';
 import { Loading, Problem } from '../ui/States';
 import { space } from '../ui/theme';
@@ -11,6 +11,7 @@ import { DeskContext, mainTarget, type DeskState, type Selected, type Tool } fro
 import { Picture } from './Picture';
 import { PictureTools } from './PictureTools';
 import { DEFAULT_RADIUS, LEAST_RADIUS, MOST_RADIUS, useSelection } from './useSelection';
+import { drawingUrl } from './drawing';
 import { useZoom, WHOLE } from './useZoom';
 import { ZoneStrip } from './ZoneStrip';
 
@@ -83,6 +84,7 @@ export function Desk() {
     const [tool, take] = useState<Tool | null>(null);
     const [preview, setPreview] = useState<string | null>(null);
     const look = useLook(id);
+    const plan = usePlan(id, selection.view === 'drawing');
     const zoom = useZoom(tool?.kind === 'crop' ? WHOLE : (piece.data?.format.crop ?? WHOLE));
     const reserves = useReserves(piece.data ?? null, selection.reservesShown);
 
@@ -172,6 +174,7 @@ export function Desk() {
                         zoom={zoom}
                         tool={tool}
                         preview={preview}
+                        drawing={plan.data ? drawingUrl(id, plan.data, selection.stage ?? plan.data.total) : null}
                         litZone={(drawing && desk.piece.zones.find((candidate) => candidate.id === lit)) || null}
                         onTool={take}
                     />

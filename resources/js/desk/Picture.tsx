@@ -83,6 +83,8 @@ interface Props {
     zoom: ZoomState;
     tool: Tool | null;
     preview: string | null;
+    /** Address of the simulated drawing, where there is one to show. */
+    drawing: string | null;
     litZone: Zone | null;
     onTool: (tool: Tool | null) => void;
 }
@@ -105,7 +107,7 @@ function zoneAt(frame: HTMLElement | null, zones: Zone[], x: number, y: number):
  * the picture, the wheel and two fingers enlarge it.
  */
 export function Picture(props: Props) {
-    const { piece, selection, selected, look, reserves, zoom, tool, preview, litZone, onTool } = props;
+    const { piece, selection, selected, look, reserves, zoom, tool, preview, drawing, litZone, onTool } = props;
     const frame = useRef<HTMLDivElement>(null);
     const pointers = useRef(new Map<number, { x: number; y: number }>());
     const pressed = useRef<{ x: number; y: number; moved: boolean } | null>(null);
@@ -125,7 +127,9 @@ export function Picture(props: Props) {
                 : photo.url
             : selection.view === 'temperature'
               ? photo.temperatureUrl
-              : photo.valueUrl;
+              : selection.view === 'drawing'
+                ? (drawing ?? photo.url)
+                : photo.valueUrl;
     const filters = [
         selection.squint > 0 ? `blur(calc(${(selection.squint * zoom.scale) / 1000} * 100cqw))` : '',
         stepped ? (selection.onlyStep === null ? 'url(#prism-steps)' : 'url(#prism-only)') : '',

@@ -46,6 +46,7 @@ const VIEW_NAMES: { id: View; name: string }[] = [
     { id: 'value', name: 'Greys' },
     { id: 'steps', name: 'Steps' },
     { id: 'temperature', name: 'Warm, cool' },
+    { id: 'drawing', name: 'Drawing' },
 ];
 
 /** Patch size on the working picture. */
@@ -90,13 +91,6 @@ export function PictureTools({ zoom, onResize }: Props) {
                 >
                     Borders
                 </Toggle>
-                <Toggle
-                    isSelected={selection.underLamp}
-                    onChange={(on) => selection.toggle('lamp', on)}
-                    isDisabled={piece.lamp === 'daylight' || selection.view !== 'photo'}
-                >
-                    Under lamp
-                </Toggle>
             </Row>
             <Row>
                 <Segments
@@ -115,6 +109,13 @@ export function PictureTools({ zoom, onResize }: Props) {
                     onChange={(on) => selection.toggle('isolate', on)}
                 >
                     Isolate
+                </Toggle>
+                <Toggle
+                    isSelected={selection.underLamp}
+                    onChange={(on) => selection.toggle('lamp', on)}
+                    isDisabled={piece.lamp === 'daylight' || selection.view !== 'photo'}
+                >
+                    Under lamp
                 </Toggle>
                 <Sign aria-label="Smaller sample" onPress={() => onResize(1 / 1.4)}>
                     −

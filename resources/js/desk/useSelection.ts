@@ -10,7 +10,7 @@ export const FEWEST_STEPS = 3;
 export const MOST_STEPS = 10;
 
 /** How the picture is shown. */
-export const VIEWS = ['photo', 'value', 'steps', 'temperature'] as const;
+export const VIEWS = ['photo', 'value', 'steps', 'temperature', 'drawing'] as const;
 export type View = (typeof VIEWS)[number];
 
 /** The parts of Look. */
@@ -68,6 +68,8 @@ export function useSelection() {
         view: oneOf(params.get('view'), VIEWS, 'photo'),
         steps: readNumber(params.get('steps'), FEWEST_STEPS, MOST_STEPS) ?? 5,
         onlyStep: readNumber(params.get('only'), 1, MOST_STEPS),
+        /** The simulated drawing after so many steps; null: finished. */
+        stage: readNumber(params.get('stage'), 0, 100_000),
         squint: readNumber(params.get('squint'), 0, 40) ?? 0,
         mirrored: params.get('mirror') === '1',
         upsideDown: params.get('turn') === '1',
@@ -95,6 +97,10 @@ export function useSelection() {
         ),
         showOnlyStep: useCallback(
             (step: number | null) => change({ view: 'steps', only: step === null ? null : String(step) }),
+            [change],
+        ),
+        showStage: useCallback(
+            (stage: number | null) => change({ view: 'drawing', stage: stage === null ? null : String(stage) }),
             [change],
         ),
         setSquint: useCallback((squint: number) => change({ squint: squint === 0 ? null : String(squint) }), [change]),

@@ -3,9 +3,12 @@ import styled from 'styled-components';
 import { messageOf, type PlanStep } from '../api/client';
 import { usePlan } from '../api/queries';
 import { useDesk } from '../desk/DeskContext';
+import { DrawingPanel } from './DrawingPanel';
+import { PalettePanel } from './PalettePanel';
+import { SchedulePanel } from './SchedulePanel';
 import { buttonLook } from '../ui/Button';
 import { pressureText } from '../ui/Pressure';
-import { Empty, Loading, Problem } from '../ui/States';
+import { Loading, Problem } from '../ui/States';
 import { RestsOnLine } from '../ui/RestsOnLine';
 import { Swatch } from '../ui/Swatch';
 import { space, type } from '../ui/theme';
@@ -26,34 +29,6 @@ const Head = styled.div`
     }
     & a {
         ${buttonLook}
-    }
-`;
-
-const Pull = styled.ul`
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
-    gap: ${space.s};
-    margin-top: ${space.m};
-    & li {
-        display: grid;
-        grid-template-columns: 34px minmax(0, 1fr);
-        gap: 0 ${space.s};
-        align-items: center;
-    }
-    & li > span:first-child {
-        grid-row: 1 / 3;
-    }
-    & b {
-        font-size: 20px;
-        line-height: 1.1;
-    }
-    & small {
-        font-size: 11px;
-        line-height: 1.2;
-        color: ${({ theme }) => theme.quiet};
-        overflow: hidden;
-        text-overflow: ellipsis;
-        white-space: nowrap;
     }
 `;
 
@@ -93,7 +68,7 @@ const Steps = styled.ol`
     }
 `;
 
-function StepRow({ step }: { step: PlanStep }) {
+function StepRow({ step, begins }: { step: PlanStep; begins: boolean }) {
     const { selection } = useDesk();
 
     return (
@@ -122,7 +97,9 @@ function StepRow({ step }: { step: PlanStep }) {
                     </button>
                 </p>
                 <small>
+                    {begins && <b>Session {step.session}. </b>}
                     {step.step?.pencil ? pressureText(step.step.pressurePercent, step.step.passes) : step.why}
+                    {step.because.length > 0 && `; ${step.because[0]}`}
                 </small>
             </div>
             <Swatch colour={step.before} label="Before" width="34px" height="40px" />
@@ -139,47 +116,26 @@ export function PlanStage() {
 
     if (plan.isError) return <Problem message={messageOf(plan.error)} retry={() => void plan.refetch()} />;
     if (!plan.data) return <Loading what="Ordering the steps" />;
-    const { pullList, cautions, steps, zonesWithoutRecipe } = plan.data;
+    const { cautions, steps, zonesWithoutRecipe } = plan.data;
     if (steps.length === 0) {
         return (
-            <Empty title="No recipes to plan yet">
+            <Page>
+                <h1 className="visually-hidden">Plan</h1>
+                <PalettePanel plan={plan.data} />
                 <p>
-                    Keep a recipe for at least one zone. The plan then says which pencils to take out and in which
-                    order.
+                    Nothing to plan yet? Find zones in Look, plan the picture here, or keep a recipe in{' '}
+                    <Link to={`/pieces/${piece.id}/match`}>Match</Link>.
                 </p>
-                <Link to={`/pieces/${piece.id}/match`}>Match a colour</Link>
-            </Empty>
+            </Page>
         );
     }
 
     return (
         <Page>
             <h1 className="visually-hidden">Plan</h1>
-            <section aria-labelledby="pull">
-                <Head>
-                    <h2 id="pull">Take out {pullList.length === 1 ? '1 pencil' : `${pullList.length} pencils`}</h2>
-                    <a href={`/api/pieces/${piece.id}/plan.pdf`} target="_blank" rel="noreferrer">
-                        Plan sheet, PDF
-                    </a>
-                </Head>
-                <Pull>
-                    {pullList.map((entry) => (
-                        <li key={entry.id}>
-                            <Swatch
-                                colour={entry.colour}
-                                label={`${entry.range} ${entry.number}`}
-                                width="34px"
-                                height="40px"
-                            />
-                            <b>{entry.number}</b>
-                            <small title={entry.name}>
-                                {entry.range} {entry.name}
-                                {entry.owned ? '' : ', not in the box'}
-                            </small>
-                        </li>
-                    ))}
-                </Pull>
-            </section>
+            <PalettePanel plan={plan.data} />
+            <DrawingPanel plan={plan.data} />
+            <SchedulePanel plan={plan.data} />
             <Cautions aria-label="Cautions">
                 {cautions.map((caution) => (
                     <li key={caution}>{caution}</li>
@@ -189,13 +145,19 @@ export function PlanStage() {
             <section aria-labelledby="order">
                 <Head>
                     <h2 id="order">{steps.length} steps</h2>
-                    <small>before, after, target</small>
+                    <a href={`/api/pieces/${piece.id}/plan.pdf`} target="_blank" rel="noreferrer">
+                        Plan sheet, PDF
+                    </a>
                 </Head>
                 <p>{piece.school.sentence}</p>
                 <RestsOnLine calibration={plan.data.calibration} />
                 <Steps>
-                    {steps.map((step) => (
-                        <StepRow key={step.key} step={step} />
+                    {steps.map((step, index) => (
+                        <StepRow
+                            key={step.key}
+                            step={step}
+                            begins={step.session !== steps[index - 1]?.session && plan.data.sessions > 1}
+                        />
                     ))}
                 </Steps>
             </section>

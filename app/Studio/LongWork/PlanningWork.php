@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio\LongWork;
+
+use App\Models\Piece;
+use App\Models\User;
+use App\Models\ZoneTarget;
+use App\Studio\PicturePlans;
+use Closure;
+use Illuminate\Support\Facades\DB;
+use Prism\Planning\Palette;
+
+/**
+ * Plans a whole picture: one palette for all of its colours, and a recipe from it for each. Recipes that the artist has chosen
+ * stay as they are, and their pencils are in the palette. All are exchanged, or none.
+ */
+final class PlanningWork implements LongWork
+{
+    public function __construct(private readonly PicturePlans $plans)
+    {
+    }
+
+    public function do(User $artist, array $wish, Closure $progress): array
+    {
+        $pieces = Piece::query();
+        $pieces->where('user_id', $artist->id)->where('id', $wish['piece'] ?? '');
+        $piece = $pieces->first() ?? throw new WorkRefused('This piece is not in your studio; it may have been removed.');
+        $found = $this->plans->palettes($piece, $progress);
+        $palette = $found['chosen'];
+        $progress('Writing the recipes', 0.95);
+        $kept = 0;
+        DB::transaction(function () use ($piece, $found, $palette, &$kept): void {
+            foreach ($found['rows'] as $row) {
+                $recipe = $palette->recipes[$row->id] ?? null;
+                if ($row->recipe !== null && $row->recipe->by_hand) {
+                    $kept++;
+                } elseif ($recipe !== null) {
+                    self::write($row, (string) $recipe->stack);
+                }
+            }
+            $piece->update(['palette' => self::told($palette, $found['size'], $found['curve'])]);
+        });
+
+        return ['piece' => $piece->id, 'pencils' => count($palette->pencils), 'dE00' => round($palette->meanDifference, 2), 'found' => count($palette->recipes), 'kept' => $kept];
+    }
+
+    private static function write(ZoneTarget $row, string $stack): void
+    {
+        if ($row->recipe?->stack === $stack) {
+            return;
+        }
+        $row->recipe()->updateOrCreate([], ['stack' => $stack, 'by_hand' => false]);
+        $row->version++;
+        $row->save();
+    }
+
+    /**
+     * @param  array<int, Palette>  $curve
+     * @return array<string, mixed>
+     */
+    private static function told(Palette $palette, ?int $size, array $curve): array
+    {
+        $sizes = array_keys($curve);
+
+        return [
+            'size' => $size,
+            'dE00' => round($palette->meanDifference, 3),
+            'wholeBox' => round($curve[(int) array_key_last($curve)]->meanDifference, 3),
+            'curve' => array_map(static fn (int $n): array => ['size' => $n, 'dE00' => round($curve[$n]->meanDifference, 3)], $sizes),
+            'pencils' => array_map(static fn ($id): array => ['id' => (string) $id, 'loss' => round($palette->losses[(string) $id] ?? 0.0, 3)], $palette->pencils),
+        ];
+    }
+}

@@ -1,0 +1,196 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio;
+
+use App\Models\Piece;
+use App\Models\ZoneTarget;
+use App\Studio\LongWork\WorkRefused;
+use Closure;
+use Prism\Layering\Stack;
+use Prism\Matching\Limits;
+use Prism\Matching\Target;
+use Prism\Materials\PencilId;
+use Prism\Planning\Palette;
+use Prism\Planning\PaletteFinder;
+use Prism\Planning\PictureTarget;
+use Prism\Planning\PictureZone;
+use Prism\Planning\Simulation;
+use Prism\Reference\Distance;
+use Prism\Reference\Field;
+use Prism\Reference\Surface;
+use Prism\Reference\ZoneLight;
+use Prism\Reference\ZoneMap;
+
+/** A piece as one picture to be planned: its palette, and what the drawing will look like. */
+final class PicturePlans
+{
+    /** Sizes of palettes that are compared, beside the whole box and the size wanted. */
+    private const SIZES = [6, 8, 12, 18, 24];
+
+    /** Long edge of the simulated drawing, in pixels. */
+    private const EDGE = 1024;
+
+    /** Goes up when drawings are simulated differently. */
+    private const VERSION = 1;
+
+    public function __construct(
+        private readonly Engine $engine,
+        private readonly Catalogue $catalogue,
+        private readonly PhotoStore $photos,
+        private readonly ZoneBook $zones,
+        private readonly ZoneRecipes $recipes,
+    ) {
+    }
+
+    /** @return list<PictureZone> what is to be drawn */
+    public function picture(Piece $piece): array
+    {
+        $picture = [];
+        foreach ($piece->zones()->with('targets')->get() as $zone) {
+            $zone->setRelation('piece', $piece);
+            $traits = ZoneBook::traits($zone);
+            $targets = [];
+            foreach ($zone->targets as $row) {
+                $row->setRelation('zone', $zone);
+                $targets[] = new PictureTarget($row->id, $row->role, Targets::read($row), Targets::drawn($row), $row->share);
+            }
+            $picture[] = new PictureZone(
+                $zone->id, $zone->name, $zone->label ?? 0, $zone->share, (int) ($traits['importance'] ?? 2),
+                Surface::from($traits['surface'] ?? 'soft'), ZoneLight::from($traits['light'] ?? 'lit'), Distance::from($traits['distance'] ?? 'between'),
+                (bool) ($traits['crisp'] ?? true), isset($traits['direction']) ? (float) $traits['direction'] : null,
+                array_map(intval(...), array_keys($zone->estimates['touching'] ?? [])), $targets,
+            );
+        }
+
+        return $picture;
+    }
+
+    /**
+     * The palettes of a curve, and of the size that the piece wants.
+     *
+     * @param  Closure(string, float): void  $progress
+     * @return array{chosen: Palette, size: int|null, curve: array<int, Palette>, rows: list<ZoneTarget>}
+     *
+     * @throws WorkRefused if there is nothing to plan, or to plan with
+     */
+    public function palettes(Piece $piece, Closure $progress): array
+    {
+        $progress('Gathering the colours of the picture', 0.02);
+        $rows = [];
+        $zones = $piece->zones()->with('targets.recipe')->get();
+        foreach ($zones as $zone) {
+            foreach ($zone->targets as $row) {
+                $rows[] = $row->setRelation('zone', $zone->setRelation('piece', $piece));
+            }
+        }
+        if ($rows === []) {
+            throw new WorkRefused('There are no zones yet, so there is nothing to plan. Find zones in Look first.');
+        }
+        $box = $this->catalogue->box($piece->user);
+        if (count($box) === 0) {
+            throw new WorkRefused('Your box is empty; recipes are made from pencils you own. Put pencils in the box first.');
+        }
+        $targets = $weights = [];
+        foreach ($this->picture($piece) as $zone) {
+            foreach ($zone->targets as $target) {
+                $targets[$target->id] = Target::colour($target->drawn);
+                $weights[$target->id] = $zone->weight($target);
+            }
+        }
+        $progress('Mixing pairs of your pencils', 0.08);
+        $search = $this->engine->search($piece->paper, $piece->user, $box);
+        $known = $this->engine->searchable($piece->paper, $piece->user, $box);
+        $pinned = self::ids($piece->pinned ?? []);
+        foreach ($rows as $row) {
+            if ($row->recipe !== null && $row->recipe->by_hand) {
+                array_push($pinned, ...Stack::parse($row->recipe->stack)->pencils());
+            }
+        }
+        $most = count($known);
+        $wanted = min($most, $piece->palette_size ?? $most);
+        $sizes = array_values(array_unique(array_filter([...self::SIZES, $wanted, $most], static fn (int $size): bool => $size <= $most)));
+        $progress('Choosing pencils that serve all of them', 0.2);
+        $curve = (new PaletteFinder($search, $known))->curve(
+            $targets, $sizes, $weights, array_values(array_unique($pinned, SORT_REGULAR)), self::ids($piece->banned ?? []), new Limits(maxLayers: 3, school: $piece->school),
+            static fn (float $share) => $progress('Choosing pencils that serve all of them', 0.2 + 0.75 * $share),
+        );
+        ksort($curve);
+
+        return ['chosen' => $curve[$wanted], 'size' => $piece->palette_size, 'curve' => $curve, 'rows' => $rows];
+    }
+
+    /**
+     * The drawing after so many steps of the plan, as a PNG; kept until something that goes into it changes.
+     *
+     * @param  ?int  $steps  null for all
+     */
+    public function simulated(Piece $piece, ?int $steps): string
+    {
+        $stacks = $this->laid($piece, $steps);
+        $key = hash('xxh128', json_encode([self::VERSION, $piece->reference()->picture, $piece->crop, base64_encode((string) $piece->zone_map), $stacks, $this->picture($piece), $piece->paper->slug, $piece->user->calibration_id], JSON_THROW_ON_ERROR));
+        $path = $this->photos->folderOf($piece->reference())."/drawing-$key.png";
+        if (! is_file($path)) {
+            [$field, $rgb] = $this->draw($piece, $stacks);
+            $image = PhotoRenderer::image($field->width, $field->height, $rgb);
+            $image->setFormat('png');
+            $image->setImageFormat('png');
+            // Whole or not at all: another worker may be reading.
+            file_put_contents($path.'.part', $image->getImageBlob());
+            rename($path.'.part', $path);
+        }
+
+        return (string) file_get_contents($path);
+    }
+
+    /** @return array{mean: float, dark: float, light: float, photoDark: float, photoLight: float} how the finished drawing stands beside the photo, by value */
+    public function valueCheck(Piece $piece): array
+    {
+        [$field, $rgb] = $this->draw($piece, $this->laid($piece, null));
+        $check = Simulation::valueCheck($field, $rgb);
+        $sorted = $field->L;
+        sort($sorted);
+        $at = static fn (float $share): float => round($sorted[(int) ($share * (count($sorted) - 1))], 1);
+
+        return ['mean' => round($check['mean'], 2), 'dark' => $check['dark'], 'light' => $check['light'], 'photoDark' => $at(0.005), 'photoLight' => $at(0.995)];
+    }
+
+    /**
+     * @param  array<string, string>  $stacks  notations by target
+     * @return array{Field, string}
+     */
+    private function draw(Piece $piece, array $stacks): array
+    {
+        $field = Field::of($this->photos->raster($piece->reference()), self::EDGE);
+        $map = $this->zones->map($piece) ?? ZoneMap::none($field->width, $field->height);
+        $parsed = array_map(Stack::parse(...), $stacks);
+        $desk = $this->catalogue->desk($piece->user, ...array_values($parsed));
+
+        return [$field, (new Simulation($this->engine->predictor($piece->paper, $piece->user, $desk)->model))->draw($field, $map->scaled($field->width, $field->height), $this->picture($piece), $parsed)];
+    }
+
+    /** @return array<string, string> what is laid after so many steps, as notations by target */
+    private function laid(Piece $piece, ?int $steps): array
+    {
+        $plan = $this->recipes->plan($piece);
+        $stacks = [];
+        foreach (array_slice($plan->steps, 0, $steps ?? count($plan->steps)) as $step) {
+            if ($step->step !== null) {
+                $stacks[$step->zone->id] = implode(' > ', array_slice($step->zone->stack->steps, 0, $step->layer));
+            }
+        }
+        ksort($stacks);
+
+        return $stacks;
+    }
+
+    /**
+     * @param  list<string>  $ids
+     * @return list<PencilId>
+     */
+    private static function ids(array $ids): array
+    {
+        return array_map(PencilId::of(...), $ids);
+    }
+}

@@ -1,0 +1,303 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Planning;
+
+use Prism\Matching\School;
+use Prism\Materials\Kit;
+
+/**
+ * What must come before what, over the whole picture: the one place where the rules of order stand.
+ *
+ * Rules are added in the order of the list below; where a later one would contradict what stands already (a burnish low in a
+ * stack, say), it gives way.
+ */
+final class OrderRules
+{
+    /** A colour this much darker than its neighbour, in L*, would be dragged into it. */
+    private const DRAGGED = 30.0;
+
+    /** Lighter and greyer than this, a pencil is a white. */
+    private const WHITE_L = 90.0;
+
+    private const WHITE_CHROMA = 6.0;
+
+    private const FIRM_PERCENT = 50.0;
+
+    /** @var list<Precedence> */
+    private array $rules = [];
+
+    /** @var array<int, list<int>> for each step those that must follow it */
+    private array $following = [];
+
+    /** @param  list<list<PlanStep>>  $chains  the steps of each colour, in the order of its stack */
+    private function __construct(private readonly array $chains, private readonly School $school, private readonly Kit $kit)
+    {
+    }
+
+    /**
+     * @param  list<list<PlanStep>>  $chains
+     * @return list<Precedence> indices count through all chains in turn; never a circle
+     */
+    public static function of(array $chains, School $school, Kit $kit): array
+    {
+        $self = new self($chains, $school, $kit);
+        $self->stacks();
+        $zones = $self->zones();
+        $self->reservesFirst($zones);
+        $self->underlayersFirst($zones);
+        $self->closingLast($zones);
+        $self->school($zones);
+        $self->whiteLast($zones);
+        $self->paleNeighboursFirst($zones);
+
+        return $self->rules;
+    }
+
+    /** Each stack keeps its order. */
+    private function stacks(): void
+    {
+        $at = 0;
+        foreach ($this->chains as $chain) {
+            foreach (array_keys($chain) as $i) {
+                if ($i > 0) {
+                    $this->add($at + $i - 1, $at + $i, '');
+                }
+            }
+            $at += count($chain);
+        }
+    }
+
+    /**
+     * Bare paper is marked before colour comes near it.
+     *
+     * @param  array<string, list<array<int, PlanStep>>>  $zones
+     */
+    private function reservesFirst(array $zones): void
+    {
+        foreach ($zones as $zone => $colours) {
+            foreach ($colours as $steps) {
+                $reserve = self::first($steps, static fn (PlanStep $step): bool => $step->role === StepRole::Reserve);
+                if ($reserve === null) {
+                    continue;
+                }
+                $near = array_merge($colours, ...array_map(static fn (string $other): array => $zones[$other] ?? [], current($steps)->zone->touching ?? []));
+                foreach ($near as $others) {
+                    $first = self::first($others, static fn (PlanStep $step): bool => $step->role !== StepRole::Reserve);
+                    if ($first !== null) {
+                        $this->add($reserve, $first, 'colour that has come onto the paper does not come off it');
+                    }
+                }
+            }
+        }
+    }
+
+    /**
+     * Underlayers of a zone lie below all of its local colours.
+     *
+     * @param  array<string, list<array<int, PlanStep>>>  $zones
+     */
+    private function underlayersFirst(array $zones): void
+    {
+        $this->between($zones, static fn (array $steps): ?int => self::first($steps, static fn (PlanStep $s): bool => $s->role === StepRole::Underlayer), static fn (array $steps): ?int => self::first($steps, static fn (PlanStep $s): bool => ! in_array($s->role, [StepRole::Underlayer, StepRole::Reserve], true)), 'the underlayer of a zone goes down before its local colours');
+    }
+
+    /**
+     * What closes the paper waits for what does not.
+     *
+     * @param  array<string, list<array<int, PlanStep>>>  $zones
+     */
+    private function closingLast(array $zones): void
+    {
+        $closes = static fn (PlanStep $s): bool => in_array($s->role, [StepRole::Burnish, StepRole::Blend], true);
+        $lastOpen = static function (array $steps) use ($closes): ?int {
+            $last = null;
+            foreach ($steps as $index => $step) {
+                if ($closes($step)) {
+                    return $last;
+                }
+                $last = (int) $index;
+            }
+
+            return $last;
+        };
+        $this->between($zones, $lastOpen, static fn (array $steps): ?int => self::first($steps, $closes), 'pressing hard there would close the paper beside it');
+    }
+
+    /**
+     * Which value of a zone goes down first.
+     *
+     * @param  array<string, list<array<int, PlanStep>>>  $zones
+     */
+    private function school(array $zones): void
+    {
+        foreach ($zones as $colours) {
+            usort($colours, static fn (array $a, array $b): int => self::lightness($b) <=> self::lightness($a));
+            $firsts = array_map(static fn (array $steps): int => (int) array_key_first($steps), $colours);
+            $lasts = array_map(static fn (array $steps): int => (int) array_key_last($steps), $colours);
+            $count = count($colours);
+            for ($i = 0; $i + 1 < $count; $i++) {
+                match ($this->school) {
+                    School::LightToDark => $this->add($firsts[$i], $firsts[$i + 1], 'light to dark: the paler value keeps the light clean'),
+                    School::DarkToLight => $this->add($firsts[$i + 1], $firsts[$i], 'dark to light: the darker value anchors the form'),
+                    // The local colour, the lightest, goes on last.
+                    School::FormFirst => $this->add($lasts[$i + 1], $lasts[0], 'form first: the local colour goes over the finished shadows'),
+                    School::MiddleFirst => null,
+                };
+            }
+            if ($this->school === School::MiddleFirst && $count > 1) {
+                $middle = intdiv($count, 2);
+                foreach ($firsts as $i => $first) {
+                    if ($i !== $middle) {
+                        $this->add($firsts[$middle], $first, 'middle first: the main colour is blocked in, then modulated both ways');
+                    }
+                }
+            }
+        }
+    }
+
+    /**
+     * The last sparkle.
+     *
+     * @param  array<string, list<array<int, PlanStep>>>  $zones
+     */
+    private function whiteLast(array $zones): void
+    {
+        $white = function (array $steps): ?int {
+            $last = (int) array_key_last($steps);
+
+            return $this->isWhite($steps[$last]) ? $last : null;
+        };
+        $this->between($zones, static fn (array $steps): int => (int) array_key_last($steps), $white, 'white comes last, for the final sparkle');
+    }
+
+    private function isWhite(PlanStep $step): bool
+    {
+        $pencil = $step->step?->pencil;
+        if ($pencil === null || $step->layer < 2 || $step->step->pressurePercent < self::FIRM_PERCENT || ! $this->kit->has($pencil)) {
+            return false;
+        }
+        $coat = $this->kit->get($pencil)->fullCoat;
+
+        return $coat !== null && $coat->L > self::WHITE_L && $coat->chroma() < self::WHITE_CHROMA;
+    }
+
+    /**
+     * A pale zone beside a dark one is begun before the dark is pressed in.
+     *
+     * @param  array<string, list<array<int, PlanStep>>>  $zones
+     */
+    private function paleNeighboursFirst(array $zones): void
+    {
+        if ($this->school !== School::LightToDark) {
+            return;
+        }
+        foreach ($zones as $colours) {
+            foreach ($colours as $dark) {
+                $closing = self::first($dark, static fn (PlanStep $s): bool => $s->role === StepRole::Burnish);
+                if ($closing === null) {
+                    continue;
+                }
+                foreach (current($dark)->zone->touching ?? [] as $other) {
+                    foreach ($zones[$other] ?? [] as $pale) {
+                        if (self::lightness($pale) - self::lightness($dark) > self::DRAGGED) {
+                            $this->add((int) array_key_first($pale), $closing, 'the dark beside it would be dragged into the pale');
+                        }
+                    }
+                }
+            }
+        }
+    }
+
+    /**
+     * In each zone, a step of every colour before a step of every other.
+     *
+     * @param  array<string, list<array<int, PlanStep>>>  $zones
+     * @param  \Closure(array<int, PlanStep>): ?int  $before
+     * @param  \Closure(array<int, PlanStep>): ?int  $after
+     */
+    private function between(array $zones, \Closure $before, \Closure $after, string $why): void
+    {
+        foreach ($zones as $colours) {
+            foreach ($colours as $i => $one) {
+                foreach ($colours as $j => $other) {
+                    $from = $before($one);
+                    $to = $after($other);
+                    if ($i !== $j && $from !== null && $to !== null) {
+                        $this->add($from, $to, $why);
+                    }
+                }
+            }
+        }
+    }
+
+    private function add(int $before, int $after, string $why): void
+    {
+        if ($before === $after || in_array($after, $this->following[$before] ?? [], true) || $this->leadsTo($after, $before)) {
+            return;
+        }
+        $this->following[$before][] = $after;
+        $this->rules[] = new Precedence($before, $after, $why);
+    }
+
+    private function leadsTo(int $from, int $to): bool
+    {
+        $open = [$from];
+        $seen = [$from => true];
+        while ($open !== []) {
+            $at = array_pop($open);
+            foreach ($this->following[$at] ?? [] as $next) {
+                if ($next === $to) {
+                    return true;
+                }
+                if (! isset($seen[$next])) {
+                    $seen[$next] = true;
+                    $open[] = $next;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /** @return array<string, list<array<int, PlanStep>>> by zone, the steps of each of its colours by index */
+    private function zones(): array
+    {
+        $zones = [];
+        $at = 0;
+        foreach ($this->chains as $chain) {
+            $steps = [];
+            foreach ($chain as $i => $step) {
+                $steps[$at + $i] = $step;
+            }
+            if ($steps !== []) {
+                $zones[$chain[0]->zone->zone][] = $steps;
+            }
+            $at += count($chain);
+        }
+
+        return $zones;
+    }
+
+    /** @param  array<int, PlanStep>  $steps */
+    private static function lightness(array $steps): float
+    {
+        return $steps[(int) array_key_first($steps)]->zone->target->L;
+    }
+
+    /**
+     * @param  array<int, PlanStep>  $steps
+     * @param  \Closure(PlanStep): bool  $which
+     */
+    private static function first(array $steps, \Closure $which): ?int
+    {
+        foreach ($steps as $index => $step) {
+            if ($which($step)) {
+                return $index;
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,224 @@
+import { useQueryClient } from '@tanstack/react-query';
+import styled from 'styled-components';
+import { messageOf, type Plan } from '../api/client';
+import { keys, useChangePiece } from '../api/queries';
+import { useWork } from '../api/works';
+import { useDesk } from '../desk/DeskContext';
+import { Button, StrongButton } from '../ui/Button';
+import { notify } from '../ui/Notices';
+import { CurvePlot } from '../ui/plots/CurvePlot';
+import { Segments } from '../ui/Segments';
+import { Swatch } from '../ui/Swatch';
+import { WorkProgress } from '../ui/WorkProgress';
+import { space, type } from '../ui/theme';
+
+const SIZES = ['6', '8', '12', '18', '24', 'box'] as const;
+
+const Box = styled.section`
+    display: grid;
+    gap: ${space.s};
+    & h2 {
+        font-size: ${type.title};
+    }
+    & p {
+        max-width: 64ch;
+    }
+`;
+
+const Line = styled.div`
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: ${space.s};
+`;
+
+const Pull = styled.ul`
+    display: grid;
+    & > li {
+        display: grid;
+        grid-template-columns: 34px 64px minmax(0, 1fr) 92px 128px auto;
+        gap: 0 ${space.s};
+        align-items: center;
+        min-height: 42px;
+        border-top: 1px solid ${({ theme }) => theme.line};
+    }
+    & b {
+        font-size: 20px;
+        line-height: 1.1;
+    }
+    & small {
+        font-size: 11px;
+        line-height: 1.25;
+        color: ${({ theme }) => theme.quiet};
+    }
+    & button {
+        min-height: 30px;
+        padding: 0 8px;
+        font-size: ${type.small};
+    }
+`;
+
+const Share = styled.span<{ $share: number }>`
+    display: block;
+    height: 8px;
+    background: linear-gradient(
+        90deg,
+        ${({ theme }) => theme.ink} ${({ $share }) => 100 * $share}%,
+        ${({ theme }) => theme.line} 0
+    );
+`;
+
+const PARTS = { main: 'main', support: 'support', accent: 'accent' } as const;
+
+/** Few pencils for the whole picture: what each number of them costs, which they are, what each is for. */
+export function PalettePanel({ plan }: { plan: Plan | undefined }) {
+    const { piece } = useDesk();
+    const client = useQueryClient();
+    const change = useChangePiece(piece.id);
+    const work = useWork('planning', () => void client.invalidateQueries({ queryKey: keys.piece(piece.id) }), piece.id);
+    const { paletteSize, pinned, banned } = piece.planning;
+    const palette = plan?.palette ?? null;
+    const tell = { onError: (error: Error) => notify(messageOf(error)) };
+    const start = () => work.start.mutate({ piece: piece.id }, tell);
+    const size = paletteSize === null ? 'box' : String(paletteSize);
+    const set = (changes: Parameters<typeof change.mutate>[0]) => change.mutate(changes, { ...tell, onSuccess: start });
+    const lossOf = (id: string) => palette?.pencils.find((pencil) => pencil.id === id)?.loss ?? null;
+
+    return (
+        <Box aria-labelledby="palette">
+            <h2 id="palette">Palette</h2>
+            <Line>
+                <Segments
+                    label="Pencils in the palette"
+                    value={(SIZES as readonly string[]).includes(size) ? size : 'box'}
+                    options={SIZES.map((id) => ({ id, name: id === 'box' ? 'Whole box' : id }))}
+                    onChange={(id) => set({ paletteSize: id === 'box' ? null : Number(id) })}
+                    isDisabled={work.open || change.isPending}
+                />
+                {!work.open && (
+                    <StrongButton onPress={start} isDisabled={work.start.isPending}>
+                        Plan the picture
+                    </StrongButton>
+                )}
+            </Line>
+            {work.work && work.open && (
+                <WorkProgress work={work.work} onCancel={() => work.work && work.cancel.mutate(work.work.id)} />
+            )}
+            {work.work?.state === 'failed' && (
+                <p role="alert">
+                    <b>!</b> {work.work.problem}
+                </p>
+            )}
+            {palette ? (
+                <>
+                    <p data-testid="palette">
+                        {palette.pencils.length} pencils come within dE00 <b>{palette.dE00.toFixed(1)}</b> of the
+                        picture, by area and importance; the whole box within {palette.wholeBox.toFixed(1)}.
+                    </p>
+                    <CurvePlot
+                        curves={[
+                            {
+                                name: 'mean miss',
+                                points: palette.curve.map(({ size: x, dE00: y }) => ({ x, y })),
+                            },
+                        ]}
+                        x="pencils"
+                        y="dE00"
+                        marked={palette.pencils.length}
+                        label={`Pencils against the match: ${palette.curve.map(({ size: n, dE00 }) => `${n} miss by ${dE00.toFixed(1)}`).join(', ')}`}
+                    />
+                </>
+            ) : (
+                <p>
+                    Finds one palette for all colours of the picture and a recipe from it for each. Recipes you have
+                    chosen yourself stay.
+                </p>
+            )}
+            {plan && plan.pullList.length > 0 && (
+                <>
+                    <h2>Take out {plan.pullList.length === 1 ? '1 pencil' : `${plan.pullList.length} pencils`}</h2>
+                    <Pull>
+                        {plan.pullList.map((entry) => {
+                            const loss = lossOf(entry.id);
+                            const isPinned = pinned.includes(entry.id);
+
+                            return (
+                                <li key={entry.id} data-testid="pencil">
+                                    <Swatch
+                                        colour={entry.colour}
+                                        label={`${entry.range} ${entry.number}`}
+                                        width="34px"
+                                        height="36px"
+                                    />
+                                    <b>{entry.number}</b>
+                                    <small>
+                                        {entry.range} {entry.name}
+                                        {entry.owned ? '' : ', not in the box'}
+                                    </small>
+                                    <span>
+                                        <Share $share={Math.min(1, entry.share * 2.5)} aria-hidden />
+                                        <small>
+                                            {PARTS[entry.part]}, {Math.max(1, Math.round(100 * entry.share))} %
+                                        </small>
+                                    </span>
+                                    <small>
+                                        {entry.zones} {entry.zones === 1 ? 'colour' : 'colours'}
+                                        {loss !== null && (
+                                            <>
+                                                <br />
+                                                {loss < 0.02 ? 'hardly missed' : `without it + ${loss.toFixed(2)}`}
+                                            </>
+                                        )}
+                                    </small>
+                                    <span>
+                                        <Button
+                                            aria-label={isPinned ? `Unpin ${entry.number}` : `Pin ${entry.number}`}
+                                            aria-pressed={isPinned}
+                                            isDisabled={work.open}
+                                            onPress={() =>
+                                                set({
+                                                    pinned: isPinned
+                                                        ? pinned.filter((id) => id !== entry.id)
+                                                        : [...pinned, entry.id],
+                                                })
+                                            }
+                                        >
+                                            {isPinned ? 'Pinned' : 'Pin'}
+                                        </Button>{' '}
+                                        <Button
+                                            aria-label={`Do without ${entry.number}`}
+                                            isDisabled={work.open}
+                                            onPress={() =>
+                                                set({
+                                                    banned: [...banned, entry.id],
+                                                    pinned: pinned.filter((id) => id !== entry.id),
+                                                })
+                                            }
+                                        >
+                                            Without
+                                        </Button>
+                                    </span>
+                                </li>
+                            );
+                        })}
+                    </Pull>
+                </>
+            )}
+            {banned.length > 0 && (
+                <Line>
+                    <span>Done without:</span>
+                    {banned.map((id) => (
+                        <Button
+                            key={id}
+                            isDisabled={work.open}
+                            aria-label={`Allow ${id} again`}
+                            onPress={() => set({ banned: banned.filter((other) => other !== id) })}
+                        >
+                            {id.replace(':', ' ')} ×
+                        </Button>
+                    ))}
+                </Line>
+            )}
+        </Box>
+    );
+}

@@ -1,0 +1,68 @@
+import { useState } from 'react';
+import styled from 'styled-components';
+import { messageOf, type Plan } from '../api/client';
+import { useChangePiece } from '../api/queries';
+import { useDesk } from '../desk/DeskContext';
+import { Dial } from '../ui/Dial';
+import { notify } from '../ui/Notices';
+import { Segments } from '../ui/Segments';
+import { space, type } from '../ui/theme';
+
+const Box = styled.section`
+    display: grid;
+    gap: ${space.s};
+    & h2 {
+        font-size: ${type.title};
+    }
+`;
+
+/** 95 minutes as "1 h 35 min". */
+export function spokenMinutes(minutes: number): string {
+    const whole = Math.round(minutes);
+    const hours = Math.floor(whole / 60);
+
+    return hours === 0 ? `${whole} min` : whole % 60 === 0 ? `${hours} h` : `${hours} h ${whole % 60} min`;
+}
+
+/** How long it takes, in how many sittings, and how one goes over the picture. */
+export function SchedulePanel({ plan }: { plan: Plan }) {
+    const { piece } = useDesk();
+    const change = useChangePiece(piece.id);
+    const [moving, setMoving] = useState<number | null>(null);
+    const { progress, progressSentence, sessionMinutes } = piece.planning;
+    const tell = { onError: (error: Error) => notify(messageOf(error)) };
+    const saved = plan.apartMinutes - plan.minutes;
+
+    return (
+        <Box aria-labelledby="schedule">
+            <h2 id="schedule">Time</h2>
+            <p data-testid="time">
+                About <b>{spokenMinutes(plan.minutes)}</b> in{' '}
+                {plan.sessions === 1 ? 'one session' : `${plan.sessions} sessions`}
+                {plan.idleMinutes >= 1 ? `, ${spokenMinutes(plan.idleMinutes)} of it waiting for a wash to dry` : ''}.
+                {saved >= 5 ? ` Going colour by colour on its own would take ${spokenMinutes(saved)} longer.` : ''}
+            </p>
+            <Segments
+                label="Over the picture"
+                value={progress}
+                options={[
+                    { id: 'colour-by-colour', name: 'Colour by colour' },
+                    { id: 'zone-by-zone', name: 'Zone by zone' },
+                ]}
+                onChange={(to) => change.mutate({ progress: to }, tell)}
+                isDisabled={change.isPending}
+            />
+            <p>{progressSentence}</p>
+            <Dial
+                label="A session of yours"
+                value={moving ?? sessionMinutes}
+                from={30}
+                to={240}
+                step={15}
+                say={spokenMinutes}
+                onChange={setMoving}
+                onEnd={(to) => change.mutate({ sessionMinutes: to }, { ...tell, onSettled: () => setMoving(null) })}
+            />
+        </Box>
+    );
+}

@@ -1,0 +1,189 @@
+<?php
+
+declare(strict_types=1);
+
+use Prism\Colour\Lab;
+use Prism\Layering\Predictor;
+use Prism\Layering\Stack;
+use Prism\Matching\School;
+use Prism\Planning\OrderRules;
+use Prism\Planning\Pace;
+use Prism\Planning\Plan;
+use Prism\Planning\PlannedZone;
+use Prism\Planning\Planner;
+use Prism\Planning\PlanStep;
+use Prism\Planning\Precedence;
+use Prism\Planning\Progress;
+use Prism\Planning\Schedule;
+use Prism\Planning\StepRole;
+
+use function Tests\Core\model;
+use function Tests\Core\pencils;
+
+/** A colour of a zone with so much of the paper. */
+function colourOf(string $zone, string $which, float $L, string $stack, float $areaMm2 = 800.0, array $touching = [], ?int $underlayer = null): PlannedZone
+{
+    return new PlannedZone("$zone-$which", $zone, "$zone: $which", Lab::of($L, 5, 5), Stack::parse($stack), $underlayer, $areaMm2, $touching);
+}
+
+/** @return list<PlannedZone> some zones with some values each, of random stacks, washes among them */
+function randomPicture(int $seed): array
+{
+    mt_srand($seed);
+    $ids = pencils()->ids();
+    $zones = [];
+    foreach (array_slice(['a', 'b', 'c', 'd', 'e', 'f', 'g', 'h'], 0, mt_rand(1, 8)) as $zone) {
+        foreach (array_slice(['light', 'middle', 'dark'], 0, mt_rand(1, 3)) as $i => $which) {
+            $steps = [];
+            for ($n = mt_rand(0, 4); $n > 0; $n--) {
+                $steps[] = mt_rand(0, 3) === 0 ? ['wash', 'blend', 'lift'][mt_rand(0, 2)] : $ids[array_rand($ids)].'@'.mt_rand(20, 100);
+            }
+            $zones[] = colourOf($zone, $which, 85 - 30 * $i - mt_rand(0, 15), implode(' > ', $steps), mt_rand(20, 4000), [['a', 'b', 'c'][mt_rand(0, 2)]], mt_rand(0, 2) === 0 ? 0 : null);
+        }
+    }
+
+    return $zones;
+}
+
+function planned(array $zones, School $school = School::LightToDark, Progress $progress = Progress::ColourByColour, Pace $pace = new Pace): Plan
+{
+    return (new Planner(new Predictor(model()), pencils(), $school, $progress, $pace))->plan($zones);
+}
+
+/** @return list<string> */
+function sequence(Plan $plan): array
+{
+    return array_map(static fn (PlanStep $step): string => $step->zone->id.':'.$step->layer, $plan->steps);
+}
+
+function place(Plan $plan, string $step): int
+{
+    return (int) array_search($step, sequence($plan), true);
+}
+
+it('is feasible and never longer than one colour after another, over many random pictures', function (): void {
+    for ($seed = 1; $seed <= 120; $seed++) {
+        $pace = new Pace(200.0 + 10 * ($seed % 30), 30 + $seed % 100);
+        $plan = planned(randomPicture($seed), School::cases()[$seed % 4], Progress::cases()[$seed % 2], $pace);
+        $free = 0.0;
+        $wet = [];
+        foreach ($plan->steps as $step) {
+            // One pair of hands; a wash is dry before the next step on it, or a break has passed.
+            expect($step->startMinute)->toBeGreaterThanOrEqual($free - 1e-6);
+            [$until, $session] = $wet[$step->zone->id] ?? [0.0, $step->session];
+            expect($step->startMinute >= $until - 1e-6 || $step->session > $session)->toBeTrue();
+            $free = $step->startMinute + $step->minutes;
+            if ($step->role === StepRole::Wash) {
+                $wet[$step->zone->id] = [$free + Pace::DRYING_MINUTES, $step->session];
+            }
+        }
+        $changes = 0.5 * count($plan->steps);
+        expect($plan->minutes)->toBeLessThanOrEqual($plan->apartMinutes + $changes)
+            ->and($plan->idleMinutes)->toBeLessThanOrEqual(Pace::DRYING_MINUTES * count(array_filter($plan->steps, static fn (PlanStep $s): bool => $s->role === StepRole::Wash)) + 1e-6)
+            ->and(count($plan->steps))->toBe(count(array_unique(sequence($plan))));
+    }
+});
+
+it('keeps every rule, and the rules never go in a circle', function (): void {
+    for ($seed = 200; $seed < 260; $seed++) {
+        $planner = new Planner(new Predictor(model()), pencils(), School::cases()[$seed % 4]);
+        $zones = randomPicture($seed);
+        $chain = new ReflectionMethod($planner, 'chain');
+        $chains = array_map(static fn (PlannedZone $zone): array => $chain->invoke($planner, $zone), $zones);
+        $steps = array_merge(...$chains);
+        $rules = OrderRules::of($chains, School::cases()[$seed % 4], pencils());
+        $schedule = Schedule::of($steps, $rules, new Pace, static fn (PlanStep $step): array => [crc32($step->key.$seed)]);
+        $at = array_flip($schedule->order);
+        expect($schedule->order)->toHaveCount(count($steps));
+        foreach ($rules as $rule) {
+            expect($at[$rule->before])->toBeLessThan($at[$rule->after]);
+        }
+    }
+});
+
+it('begins elsewhere while one passage dries, and waits only when nothing else is left', function (): void {
+    $woven = planned([colourOf('a', 'middle', 50, 'QW:404@40 > wash > QW:404@40'), colourOf('b', 'middle', 40, 'QW:513@40x3', 4000)]);
+    expect($woven->idleMinutes)->toBe(0.0)->and($woven->minutes)->toBeLessThan($woven->apartMinutes);
+    $alone = planned([colourOf('a', 'middle', 50, 'QW:404@40 > wash > QW:404@40')]);
+    expect($alone->idleMinutes)->toEqualWithDelta(Pace::DRYING_MINUTES, 1e-6);
+});
+
+it('takes the longest way to the end first among equals', function (): void {
+    $steps = planned([colourOf('a', 'middle', 50, 'QW:404@40'), colourOf('b', 'middle', 50, 'QW:404@40 > wash > QW:404@40x2')])->steps;
+    expect($steps[0]->zone->zone)->toBe('b');
+});
+
+it('takes time by area, passes and the artist\'s own pace, and breaks at the end of a session', function (): void {
+    $minutes = static fn (float $area, int $passes, float $pace): float => planned([colourOf('a', 'middle', 50, "QW:404@40x$passes", $area)], pace: new Pace($pace))->minutes;
+    expect($minutes(7000, 1, 350))->toEqualWithDelta(20.5, 1e-6)->and($minutes(7000, 3, 350))->toEqualWithDelta(60.5, 1e-6)->and($minutes(7000, 1, 700))->toEqualWithDelta(10.5, 1e-6);
+    $long = planned(array_map(static fn (int $i): PlannedZone => colourOf("z$i", 'middle', 50, 'QW:404@40', 3500), range(1, 10)), pace: new Pace(350.0, 45));
+    expect($long->sessions())->toBe(3);
+    foreach (range(1, 3) as $session) {
+        $of = array_filter($long->steps, static fn (PlanStep $step): bool => $step->session === $session);
+        expect(array_sum(array_map(static fn (PlanStep $step): float => $step->minutes, $of)))->toBeLessThanOrEqual(45.0);
+    }
+    expect(fn () => new Pace(0.0))->toThrow(InvalidArgumentException::class)->and(fn () => new Pace(100.0, 3))->toThrow(InvalidArgumentException::class);
+});
+
+describe('the rules of order', function (): void {
+    it('mark bare paper before colour comes near', function (): void {
+        $plan = planned([colourOf('a', 'dark', 30, 'QW:722@50', touching: ['b']), colourOf('b', 'light', 96, '', touching: ['a'])]);
+        expect(sequence($plan)[0])->toBe('b-light:0')->and($plan->steps[0]->because[0][1])->toContain('does not come off it');
+    });
+
+    it('put underlayers of a zone below all of its colours', function (): void {
+        $plan = planned([colourOf('a', 'light', 80, 'QW:119@40'), colourOf('a', 'dark', 40, 'QW:201@30 > QW:513@50', underlayer: 0)], School::DarkToLight);
+        expect(place($plan, 'a-dark:1'))->toBeLessThan(place($plan, 'a-light:1'));
+    });
+
+    it('let what closes the paper wait, and say why', function (): void {
+        $plan = planned([colourOf('a', 'light', 80, 'QW:119@95'), colourOf('a', 'dark', 40, 'QW:513@50 > QW:722@40')]);
+        expect(place($plan, 'a-light:1'))->toBeGreaterThan(place($plan, 'a-dark:2'));
+        $dark = $plan->steps[place($plan, 'a-dark:2')];
+        [$number, $why] = $dark->because[0];
+        expect($plan->steps[$number - 1]->zone->id)->toBe('a-light')->and($why)->toContain('close the paper');
+    });
+
+    it('begin a pale zone before the dark beside it is pressed in', function (): void {
+        $plan = planned([colourOf('d', 'dark', 20, 'QW:722@95', touching: ['p']), colourOf('p', 'middle', 85, 'QW:101@90 > QW:119@95', touching: ['d'])]);
+        expect(place($plan, 'p-middle:1'))->toBeLessThan(place($plan, 'd-dark:1'));
+    });
+
+    it('change with the school, each in its own way', function (): void {
+        $zones = [colourOf('a', 'light', 80, 'QW:119@40 > QW:119@30'), colourOf('a', 'middle', 55, 'QW:513@40'), colourOf('a', 'dark', 30, 'QW:722@40')];
+        $first = static fn (School $school): string => explode(':', sequence(planned($zones, $school))[0])[0];
+        expect($first(School::LightToDark))->toBe('a-light')->and($first(School::DarkToLight))->toBe('a-dark')->and($first(School::MiddleFirst))->toBe('a-middle');
+        $form = planned($zones, School::FormFirst);
+        expect(explode(':', sequence($form)[3])[0])->toBe('a-light');
+        $zones[1] = colourOf('a', 'middle', 55, 'QW:513@40 > QW:101@30');
+        $orders = array_map(static fn (School $school): string => implode(' ', sequence(planned($zones, $school))), School::cases());
+        expect(array_unique($orders))->toHaveCount(4);
+    });
+});
+
+it('goes zone by zone or colour by colour', function (): void {
+    $zones = [];
+    foreach (['a' => 70, 'b' => 60, 'c' => 50] as $zone => $L) {
+        $zones[] = colourOf($zone, 'light', $L, 'QW:119@40 > QW:404@40');
+        $zones[] = colourOf($zone, 'dark', $L - 25, 'QW:513@40 > QW:722@40');
+    }
+    $runs = static function (Plan $plan, callable $of): int {
+        $runs = 0;
+        $last = null;
+        foreach ($plan->steps as $step) {
+            $runs += $of($step) !== $last ? 1 : 0;
+            $last = $of($step);
+        }
+
+        return $runs;
+    };
+    $byZone = planned($zones, progress: Progress::ZoneByZone);
+    $byColour = planned($zones, progress: Progress::ColourByColour);
+    expect($runs($byZone, static fn (PlanStep $s): string => $s->zone->zone))->toBe(3)
+        ->and($runs($byColour, static fn (PlanStep $s): string => (string) $s->step?->pencil))->toBeLessThan($runs($byZone, static fn (PlanStep $s): string => (string) $s->step?->pencil));
+});
+
+it('has nothing to schedule where there is nothing', function (): void {
+    $empty = Schedule::of([], [], new Pace, static fn (): array => []);
+    expect($empty->order)->toBe([])->and($empty->total)->toBe(0.0)->and((new Precedence(0, 1, ''))->why)->toBe('');
+});
