@@ -3,5 +3,11 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
     plugins: [react()],
-    test: { environment: 'jsdom', include: ['tests/Unit/**/*.test.{ts,tsx}'], setupFiles: ['tests/Unit/setup.ts'] },
+    test: {
+        environment: 'jsdom',
+        include: ['tests/Unit/**/*.test.{ts,tsx}'],
+        setupFiles: ['tests/Unit/setup.ts'],
+        // A shared machine may stall for seconds.
+        testTimeout: 20_000,
+    },
 });

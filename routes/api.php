@@ -83,6 +83,8 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('pieces/{piece}/samples', [PieceController::class, 'sample']);
     Route::post('pieces/{piece}/recipes', [MatchController::class, 'search']);
     Route::post('pieces/{piece}/predictions', [MatchController::class, 'predict']);
+    Route::post('pieces/{piece}/why', [MatchController::class, 'why']);
+    Route::post('pieces/{piece}/nudges', [MatchController::class, 'nudge']);
 
     Route::post('pieces/{piece}/references', [ReferenceController::class, 'store'])->middleware('throttle:uploads');
     Route::patch('references/{reference}', [ReferenceController::class, 'update']);

@@ -123,3 +123,43 @@ it('refuses in words what cannot be planned', function (): void {
     expect(fn () => app(PlanningWork::class)->do($empty, ['piece' => $piece->id], $silent))->toThrow(WorkRefused::class, 'Your box is empty');
     $this->postJson('/api/works', ['kind' => 'planning'])->assertUnprocessable();
 });
+
+describe('matching under wishes', function (): void {
+    beforeEach(function (): void {
+        $this->body = ['L' => 42, 'a' => 20, 'b' => 30];
+        $this->ids = fn (array $more): array => array_values(array_unique(array_filter(array_map(
+            static fn (array $step): ?string => $step['pencil']['id'] ?? null,
+            array_merge(...array_column($this->postJson($this->url.'/recipes', [...$this->body, ...$more])->assertOk()->json('recipes'), 'steps')),
+        ))));
+    });
+
+    it('leaves out what is to be left out, and keeps to few layers', function (): void {
+        $used = ($this->ids)([]);
+        expect(($this->ids)(['avoid' => [$used[0]]]))->not->toContain($used[0]);
+        foreach ($this->postJson($this->url.'/recipes', [...$this->body, 'maxLayers' => 1])->json('recipes') as $recipe) {
+            expect(count($recipe['steps']))->toBeLessThanOrEqual(1);
+        }
+        $this->postJson($this->url.'/recipes', [...$this->body, 'maxLayers' => 0, 'avoid' => 'QW:404'])->assertUnprocessable()->assertJsonValidationErrors(['maxLayers', 'avoid']);
+    });
+
+    it('keeps to the palette of the picture, and to pencils that last', function (): void {
+        $this->patchJson($this->url, ['paletteSize' => 4]);
+        planPicture($this);
+        $palette = array_column($this->getJson($this->url.'/plan')->json('palette.pencils'), 'id');
+        expect(array_diff(($this->ids)(['paletteOnly' => true]), $palette))->toBe([]);
+        $lasting = App\Models\Pencil::query()->with('range')->whereIn('lightfastness', ['I', 'II', 'III'])->get()->map(static fn ($row): string => App\Studio\Catalogue::id($row))->all();
+        expect(array_diff(($this->ids)(['lightfast' => true]), $lasting))->toBe([]);
+    });
+
+    it('says what a stack needs and why it is so', function (): void {
+        $recipes = $this->postJson($this->url.'/nudges', ['stack' => 'QW:404@40 > QW:513@50', 'nudge' => 'lighter'])->assertOk()->json();
+        expect($recipes)->not->toBe([])->and($recipes[0]['predicted']['L'])->toBeGreaterThan($this->postJson($this->url.'/predictions', [...$this->body, 'stack' => 'QW:404@40 > QW:513@50'])->json('recipe.predicted.L'));
+        $this->postJson($this->url.'/nudges', ['stack' => 'QW:404@', 'nudge' => 'lighter'])->assertUnprocessable()->assertJsonPath('position', fn (int $at): bool => $at > 0);
+        $this->postJson($this->url.'/nudges', ['stack' => '', 'nudge' => 'louder'])->assertUnprocessable();
+        $notes = $this->postJson($this->url.'/why', [...$this->body, 'stack' => 'QW:404@60 > QW:113@90'])->assertOk()->json();
+        expect(array_column($notes, 'what'))->toContain('In the other order')->and($notes[0]['difference']['words'])->toBeString();
+        $this->actingAs(artist());
+        $this->postJson($this->url.'/why', [...$this->body, 'stack' => ''])->assertNotFound();
+        $this->postJson($this->url.'/nudges', ['stack' => '', 'nudge' => 'lighter'])->assertNotFound();
+    });
+});

@@ -127,8 +127,12 @@ describe('Match', () => {
             a: -16.9,
             b: 7.1,
             maxPencils: 4,
+            maxLayers: 6,
             noBlack: false,
             valueOnly: false,
+            lightfast: false,
+            paletteOnly: false,
+            avoid: [],
         });
     });
 
@@ -234,10 +238,148 @@ describe('Match', () => {
     });
 });
 
+describe('advice', () => {
+    const open = async (more: Parameters<typeof serve>[0]) => {
+        const of = zone('z', 'Float');
+        const asked = serve({
+            'GET /api/pencils': () => ({ pencils: [pencil('404')] }),
+            'POST /api/pieces/p1/recipes': () => ({ recipes: [], nearest: recipe(), boxCount: 1, calibration: null }),
+            'POST /api/pieces/p1/predictions': ({ body }) => prediction((body as { stack: string }).stack),
+            ...more,
+        });
+        show(
+            <Around of={piece([of])} selected={of}>
+                <MatchStage />
+            </Around>,
+            '/?edit=QW:404@40',
+        );
+        await screen.findByText('words for QW:404@40');
+
+        return asked;
+    };
+
+    it('says what brings it lighter, and takes it into the editor', async () => {
+        const asked = await open({
+            'POST /api/pieces/p1/nudges': () => [recipe({ stack: 'QW:404@20', steps: [step('404', 20)] })],
+        });
+        await userEvent.click(screen.getByRole('button', { name: 'lighter' }));
+        expect((await screen.findByTestId('nudges')).textContent).toContain('404 20 % whisper');
+        expect(asked.at(-1)?.body).toEqual({ stack: 'QW:404@40', nudge: 'lighter' });
+        await userEvent.click(screen.getByRole('button', { name: 'Take it' }));
+        await waitFor(() => expect(screen.getByTestId('open').textContent).toBe('QW:404@20'));
+    });
+
+    it('says so when nothing goes that way', async () => {
+        await open({ 'POST /api/pieces/p1/nudges': () => [] });
+        await userEvent.click(screen.getByRole('button', { name: 'redder' }));
+        expect(await screen.findByText(/Nothing in your box makes it redder/)).toBeTruthy();
+    });
+
+    it('tells why: the same stack without this or that', async () => {
+        await open({
+            'POST /api/pieces/p1/why': () => [
+                {
+                    what: 'In the other order',
+                    stack: 'QW:404@30',
+                    colour: colour(),
+                    difference: { ...recipe().difference, dE00: 4.2, words: 'leans green' },
+                    nearer: true,
+                },
+            ],
+        });
+        await userEvent.click(screen.getByRole('button', { name: 'Why so?' }));
+        expect((await screen.findByTestId('why')).textContent).toContain('In the other order: leans green');
+        expect(screen.getByText(/nearer to the target/)).toBeTruthy();
+        await userEvent.click(screen.getByRole('button', { name: 'Try it' }));
+        await waitFor(() => expect(screen.getByTestId('open').textContent).toBe('QW:404@30'));
+    });
+});
+
+describe('the palette of a picture', () => {
+    const palette = {
+        size: 12,
+        dE00: 2.5,
+        wholeBox: 2.2,
+        curve: [
+            { size: 6, dE00: 3.1 },
+            { size: 12, dE00: 2.5 },
+        ],
+        pencils: [{ id: 'QW:404', loss: 0.31 }],
+    };
+    const put = (more: Parameters<typeof serve>[0] = {}, of = piece([zone('z1', 'Zone 1')])) => {
+        const asked = serve({
+            'GET /api/pieces/p1/plan': () =>
+                planOf([planStep(1, { because: ['before 12: it would close the paper'] })], { palette }),
+            'GET /api/works': () => ({ work: null }),
+            'PATCH /api/pieces/p1': () => of,
+            'POST /api/works': () => ({
+                id: 'w',
+                kind: 'planning',
+                state: 'waiting',
+                doing: '',
+                progress: 0,
+                problem: '',
+                startedAt: '',
+                result: null,
+            }),
+            ...more,
+        });
+        show(
+            <Around of={of} selected={null}>
+                <PlanStage />
+            </Around>,
+        );
+
+        return asked;
+    };
+
+    it('tells what it costs, what each pencil is for, and what is lost without it', async () => {
+        put();
+        expect((await screen.findByTestId('palette')).textContent).toContain('1 pencils come within dE00 2.5');
+        expect(screen.getByRole('img', { name: /6 miss by 3.1, 12 miss by 2.5/ })).toBeTruthy();
+        expect(screen.getByTestId('pencil').textContent).toContain('main, 30 %');
+        expect(screen.getByTestId('pencil').textContent).toContain('without it + 0.31');
+        expect(screen.getByTestId('plan-step').textContent).toContain('before 12: it would close the paper');
+    });
+
+    it('is planned anew with another size, a pin, or without a pencil', async () => {
+        const asked = put();
+        await userEvent.click(await screen.findByRole('radio', { name: '8' }));
+        await waitFor(() => expect(asked.filter(({ method }) => method === 'POST')).toHaveLength(1));
+        expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ paletteSize: 8 });
+        expect(asked.find(({ method }) => method === 'POST')?.body).toEqual({ kind: 'planning', piece: 'p1' });
+    });
+
+    it('pins and bans by one press', async () => {
+        const asked = put();
+        await userEvent.click(await screen.findByRole('button', { name: 'Pin 404' }));
+        await waitFor(() =>
+            expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ pinned: ['QW:404'] }),
+        );
+    });
+
+    it('allows again what was done without', async () => {
+        const of = piece([zone('z1', 'Zone 1')]);
+        const asked = put({}, { ...of, planning: { ...of.planning, banned: ['LO:7206'] } });
+        await userEvent.click(await screen.findByRole('button', { name: 'Allow LO:7206 again' }));
+        await waitFor(() => expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ banned: [] }));
+    });
+
+    it('tells the time in hours, and changes how one goes over the picture', async () => {
+        const asked = put();
+        expect((await screen.findByTestId('time')).textContent).toContain('About 1 h 35 min in one session');
+        expect(screen.getByTestId('time').textContent).toContain('25 min longer');
+        await userEvent.click(screen.getByRole('radio', { name: 'Zone by zone' }));
+        await waitFor(() =>
+            expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ progress: 'zone-by-zone' }),
+        );
+    });
+});
+
 describe('Plan', () => {
     const of = piece([zone('z1', 'Zone 1')]);
     const put = (plan: Plan) => {
-        serve({ 'GET /api/pieces/p1/plan': () => plan });
+        serve({ 'GET /api/pieces/p1/plan': () => plan, 'GET /api/works': () => ({ work: null }) });
         show(
             <Around of={of} selected={null}>
                 <PlanStage />
@@ -247,8 +389,9 @@ describe('Plan', () => {
 
     it('says what to do first when there is nothing to plan', async () => {
         put(planOf([], { pullList: [], cautions: [] }));
-        expect(await screen.findByText('No recipes to plan yet')).toBeTruthy();
-        expect(screen.getByRole('link', { name: 'Match a colour' }).getAttribute('href')).toBe('/pieces/p1/match');
+        expect(await screen.findByText(/Nothing to plan yet/)).toBeTruthy();
+        expect(screen.getByRole('link', { name: 'Match' }).getAttribute('href')).toBe('/pieces/p1/match');
+        expect(screen.getByRole('button', { name: 'Plan the picture' })).toBeTruthy();
     });
 
     it('lists pencils, cautions and steps in order', async () => {
@@ -284,7 +427,7 @@ describe('Plan', () => {
     });
 
     it('offers another try when the plan does not come', async () => {
-        serve({ 'GET /api/pieces/p1/plan': () => new Answer(500, {}) });
+        serve({ 'GET /api/pieces/p1/plan': () => new Answer(500, {}), 'GET /api/works': () => ({ work: null }) });
         show(
             <Around of={of} selected={null}>
                 <PlanStage />

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Problems;
+use App\Http\Requests\NudgeRequest;
 use App\Http\Requests\PredictionRequest;
 use App\Http\Requests\RecipeSearchRequest;
+use App\Http\Resources\ColourResource;
 use App\Http\Resources\RecipeResource;
 use App\Http\Resources\RestsOn;
 use App\Http\Resources\StackPredictionResource;
@@ -14,15 +16,19 @@ use App\Models\Piece;
 use App\Models\User;
 use App\Studio\Catalogue;
 use App\Studio\Engine;
+use App\Studio\StackAdvice;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
 use Prism\Matching\EmptyBox;
 use Prism\Matching\Limits;
+use Prism\Matching\Nudge;
 use Prism\Matching\Target;
+use Prism\Matching\WhyNote;
 
 /** Recipes for a colour, and what a stack looks like. */
 final class MatchController
@@ -40,6 +46,10 @@ final class MatchController
             new OA\Property(property: 'maxPencils', type: 'integer'),
             new OA\Property(property: 'valueOnly', type: 'boolean'),
             new OA\Property(property: 'noBlack', type: 'boolean'),
+            new OA\Property(property: 'maxLayers', type: 'integer'),
+            new OA\Property(property: 'lightfast', type: 'boolean', description: 'only pencils that do not fade'),
+            new OA\Property(property: 'paletteOnly', type: 'boolean', description: 'only pencils that the plan of the picture uses'),
+            new OA\Property(property: 'avoid', type: 'array', items: new OA\Items(type: 'string')),
         ])),
         responses: [
             new OA\Response(response: 200, description: 'Recipes, best first, and the nearest single pencil', content: new OA\JsonContent(required: ['recipes', 'nearest', 'boxCount', 'calibration'], properties: [
@@ -56,14 +66,15 @@ final class MatchController
         Gate::authorize('view', $piece);
         $colour = Lab::of($request->float('L'), $request->float('a'), $request->float('b'));
         $target = $request->boolean('valueOnly') ? Target::value($colour) : Target::colour($colour);
-        $limits = new Limits(top: self::RECIPES, maxPencils: $request->integer('maxPencils', 4), school: $piece->school, noBlack: $request->boolean('noBlack'));
+        $limits = new Limits(top: self::RECIPES, maxPencils: $request->integer('maxPencils', 4), maxLayers: $request->integer('maxLayers', 6), school: $piece->school, noBlack: $request->boolean('noBlack'));
         $box = $catalogue->box($user);
+        $only = $request->allowed($box, $piece);
         try {
             $search = $engine->search($piece->paper, $user, $box);
 
             return new JsonResponse([
-                'recipes' => RecipeResource::collection($search->find($target, $limits)),
-                'nearest' => RecipeResource::make($search->nearestSingle($target, $limits)),
+                'recipes' => RecipeResource::collection($search->find($target, $limits, $only)),
+                'nearest' => RecipeResource::make($search->nearestSingle($target, $limits, $only)),
                 'boxCount' => count($box),
                 'calibration' => RestsOn::of($user),
             ]);
@@ -96,5 +107,58 @@ final class MatchController
         $recipe = $engine->recipes($piece->paper, $piece->user, $desk)->make($stack, $target);
 
         return new StackPredictionResource($recipe, $engine->predictor($piece->paper, $piece->user, $desk), $piece->user);
+    }
+
+    #[OA\Post(
+        path: '/api/pieces/{piece}/why',
+        operationId: 'why',
+        parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['stack', 'L', 'a', 'b'], properties: [
+            new OA\Property(property: 'stack', type: 'string'),
+            new OA\Property(property: 'L', type: 'number'),
+            new OA\Property(property: 'a', type: 'number'),
+            new OA\Property(property: 'b', type: 'number'),
+        ])),
+        responses: [
+            new OA\Response(response: 200, description: 'The same stack without this or that, the most telling first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/WhyNote'))),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    #[OA\Schema(schema: 'WhyNote', required: ['what', 'stack', 'colour', 'difference', 'nearer'], properties: [
+        new OA\Property(property: 'what', type: 'string'),
+        new OA\Property(property: 'stack', type: 'string'),
+        new OA\Property(property: 'colour', ref: '#/components/schemas/Colour'),
+        new OA\Property(property: 'difference', ref: '#/components/schemas/Difference'),
+        new OA\Property(property: 'nearer', type: 'boolean', description: 'it comes nearer to the target'),
+    ])]
+    public function why(PredictionRequest $request, Piece $piece, StackAdvice $advice): JsonResponse
+    {
+        Gate::authorize('view', $piece);
+
+        return new JsonResponse(array_map(static fn (WhyNote $note): array => [
+            'what' => $note->what, 'stack' => (string) $note->stack, 'colour' => ColourResource::make($note->colour),
+            'difference' => $note->difference->jsonSerialize(), 'nearer' => $note->nearer,
+        ], $advice->why($piece, Stack::parse((string) $request->validated('stack')), Target::colour(Lab::of($request->float('L'), $request->float('a'), $request->float('b'))))));
+    }
+
+    #[OA\Post(
+        path: '/api/pieces/{piece}/nudges',
+        operationId: 'nudge',
+        parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['stack', 'nudge'], properties: [
+            new OA\Property(property: 'stack', type: 'string'),
+            new OA\Property(property: 'nudge', ref: '#/components/schemas/NudgeId'),
+        ])),
+        responses: [
+            new OA\Response(response: 200, description: 'The best changes that bring it, best first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Recipe'))),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    #[OA\Schema(schema: 'NudgeId', type: 'string', enum: ['lighter', 'darker', 'redder', 'yellower', 'greener', 'bluer', 'cleaner', 'duller'])]
+    public function nudge(NudgeRequest $request, Piece $piece, StackAdvice $advice): AnonymousResourceCollection
+    {
+        Gate::authorize('view', $piece);
+
+        return RecipeResource::collection($advice->nudged($piece, Stack::parse((string) $request->validated('stack')), Nudge::from((string) $request->validated('nudge'))));
     }
 }

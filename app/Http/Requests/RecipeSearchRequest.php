@@ -4,10 +4,16 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Models\Piece;
 use Illuminate\Foundation\Http\FormRequest;
+use Prism\Materials\Kit;
+use Prism\Materials\Pencil;
 
 final class RecipeSearchRequest extends FormRequest
 {
+    /** Classes of lightfastness that last. */
+    private const LASTING = ['I', 'II', 'III'];
+
     /** @return array<string, mixed> */
     public function rules(): array
     {
@@ -16,8 +22,28 @@ final class RecipeSearchRequest extends FormRequest
             'a' => ['required', 'numeric', 'between:-200,200'],
             'b' => ['required', 'numeric', 'between:-200,200'],
             'maxPencils' => ['integer', 'between:1,8'],
+            'maxLayers' => ['integer', 'between:1,12'],
             'valueOnly' => ['boolean'],
             'noBlack' => ['boolean'],
+            'lightfast' => ['boolean'],
+            'paletteOnly' => ['boolean'],
+            'avoid' => ['array', 'max:160'],
+            'avoid.*' => ['string', 'max:40'],
         ];
+    }
+
+    /** The pencils of a box that may be used; null for all of them. */
+    public function allowed(Kit $box, Piece $piece): ?Kit
+    {
+        $avoid = array_flip($this->validated('avoid', []));
+        $palette = $this->boolean('paletteOnly') && $piece->palette !== null ? array_flip(array_column($piece->palette['pencils'], 'id')) : null;
+        $lightfast = $this->boolean('lightfast');
+        if ($avoid === [] && $palette === null && ! $lightfast) {
+            return null;
+        }
+
+        return $box->where(static fn (Pencil $pencil): bool => ! isset($avoid[(string) $pencil->id])
+            && ($palette === null || isset($palette[(string) $pencil->id]))
+            && (! $lightfast || in_array($pencil->lightfastness, self::LASTING, true)));
     }
 }

@@ -35,6 +35,7 @@ export type TargetRole = Schemas['TargetRole'];
 export type Reference = Schemas['Reference'];
 export type Balance = Schemas['Balance'];
 export type LampId = Schemas['LampId'];
+export type NudgeId = Schemas['NudgeId'];
 export type Crop = Schemas['Crop'];
 export type Look = Schemas['Look'];
 export type Reserves = Schemas['Reserves'];

@@ -1,5 +1,14 @@
 import { keepPreviousData, QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { answered, api, Refusal, type Colour, type PieceChanges, type Plan, type ZoneCorrections } from './client';
+import {
+    answered,
+    api,
+    Refusal,
+    type Colour,
+    type NudgeId,
+    type PieceChanges,
+    type Plan,
+    type ZoneCorrections,
+} from './client';
 
 export const queryClient = new QueryClient({
     defaultOptions: {
@@ -76,8 +85,12 @@ export const useSample = (piece: string, photo: string, spot: Spot | null) =>
 
 export interface SearchWishes {
     maxPencils: number;
+    maxLayers: number;
     noBlack: boolean;
     valueOnly: boolean;
+    lightfast: boolean;
+    paletteOnly: boolean;
+    avoid: string[];
 }
 
 /** Recipes depend on box, paper and school too, so these are part of the key. */
@@ -108,6 +121,28 @@ export const usePrediction = (piece: string, paper: string, target: Lab, stack: 
                     body: { ...lab(target), stack: stack ?? '' },
                 }),
             ),
+    });
+
+/** Why a stack is as it is: the same without this or that. */
+export const useWhy = (piece: string, paper: string, target: Lab, stack: string, wanted: boolean) =>
+    useQuery({
+        queryKey: ['piece', piece, 'why', paper, lab(target), stack],
+        enabled: wanted && stack !== '',
+        staleTime: Infinity,
+        queryFn: () =>
+            answered(
+                api.POST('/api/pieces/{piece}/why', {
+                    params: { path: { piece } },
+                    body: { ...lab(target), stack },
+                }),
+            ),
+    });
+
+/** What brings a stack a little lighter, redder, duller. */
+export const useNudge = (piece: string) =>
+    useMutation({
+        mutationFn: (body: { stack: string; nudge: NudgeId }) =>
+            answered(api.POST('/api/pieces/{piece}/nudges', { params: { path: { piece } }, body })),
     });
 
 /** Whatever changes a piece makes its own queries and the list of pieces stale. */

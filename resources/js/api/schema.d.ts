@@ -308,6 +308,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/pieces/{piece}/why': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['why'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/pieces/{piece}/nudges': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['nudge'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/papers': {
         parameters: {
             query?: never;
@@ -1016,6 +1048,16 @@ export interface components {
             /** @description null where it lies outside of that photo */
             sample: components['schemas']['Sample'] | null;
         };
+        WhyNote: {
+            what: string;
+            stack: string;
+            colour: components['schemas']['Colour'];
+            difference: components['schemas']['Difference'];
+            /** @description it comes nearer to the target */
+            nearer: boolean;
+        };
+        /** @enum {string} */
+        NudgeId: 'lighter' | 'darker' | 'redder' | 'yellower' | 'greener' | 'bluer' | 'cleaner' | 'duller';
         Range: {
             code: string;
             maker: string;
@@ -2374,6 +2416,12 @@ export interface operations {
                     maxPencils?: number;
                     valueOnly?: boolean;
                     noBlack?: boolean;
+                    maxLayers?: number;
+                    /** @description only pencils that do not fade */
+                    lightfast?: boolean;
+                    /** @description only pencils that the plan of the picture uses */
+                    paletteOnly?: boolean;
+                    avoid?: string[];
                 };
             };
         };
@@ -2431,6 +2479,84 @@ export interface operations {
                 };
                 content: {
                     'application/json': components['schemas']['StackPrediction'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    why: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    stack: string;
+                    L: number;
+                    a: number;
+                    b: number;
+                };
+            };
+        };
+        responses: {
+            /** @description The same stack without this or that, the most telling first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['WhyNote'][];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    nudge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    stack: string;
+                    nudge: components['schemas']['NudgeId'];
+                };
+            };
+        };
+        responses: {
+            /** @description The best changes that bring it, best first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Recipe'][];
                 };
             };
             /** @description Refused */

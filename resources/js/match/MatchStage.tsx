@@ -2,10 +2,11 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, Refusal } from '../api/client';
-import { useBox, useRecipes, type SearchWishes } from '../api/queries';
+import { useBox, usePlan, useRecipes, type SearchWishes } from '../api/queries';
 import { useDesk } from '../desk/DeskContext';
 import { Reading } from '../desk/Reading';
 import { TargetChoice } from '../desk/TargetChoice';
+import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Empty, Loading, Problem } from '../ui/States';
 import { RestsOnLine } from '../ui/RestsOnLine';
@@ -24,23 +25,52 @@ const Wishes = styled.div`
     display: flex;
     align-items: end;
     flex-wrap: wrap;
-    gap: ${space.m};
+    gap: ${space.xs} ${space.m};
     & > h2 {
-        flex: 1;
+        flex: 1 0 100%;
         font-size: 16px;
         align-self: center;
     }
 `;
 
 const COUNTS = ['1', '2', '3', '4'] as const;
+const LAYERS = ['1', '2', '3', '4', '6'] as const;
+
+const NO_WISHES: SearchWishes = {
+    maxPencils: 4,
+    maxLayers: 6,
+    noBlack: false,
+    valueOnly: false,
+    lightfast: false,
+    paletteOnly: false,
+    avoid: [],
+};
+
+const Left = styled.p`
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: ${space.s};
+    padding: ${space.xs} 0;
+    & button {
+        min-height: 28px;
+        padding: 0 8px;
+    }
+`;
 
 /** Recipes for the selected colour, and the editor for the one that is open. */
 export function MatchStage() {
     const { piece, selected, selection } = useDesk();
     const owned = useBox();
-    const [wishes, setWishes] = useState<SearchWishes>({ maxPencils: 4, noBlack: false, valueOnly: false });
+    const [wishes, setWishes] = useState<SearchWishes>(NO_WISHES);
+    const plan = usePlan(piece.id, wishes.paletteOnly);
     const box = (owned.data ?? []).map((pencil) => pencil.id);
-    const circumstances = [piece.paper.id, piece.school.id, box.join()].join('|');
+    const circumstances = [
+        piece.paper.id,
+        piece.school.id,
+        box.join(),
+        plan.data?.palette?.pencils.map(({ id }) => id).join() ?? '',
+    ].join('|');
     const found = useRecipes(piece.id, owned.data ? (selected?.colour ?? null) : null, wishes, circumstances);
 
     if (!selected) {
@@ -76,13 +106,47 @@ export function MatchStage() {
                         >
                             Value only
                         </Tick>
+                        <Tick
+                            isSelected={wishes.lightfast}
+                            onChange={(lightfast) => setWishes({ ...wishes, lightfast })}
+                        >
+                            Lightfast
+                        </Tick>
+                        <Tick
+                            isSelected={wishes.paletteOnly}
+                            onChange={(paletteOnly) => setWishes({ ...wishes, paletteOnly })}
+                        >
+                            From the palette
+                        </Tick>
                         <Choice
                             label="Pencils, at most"
                             value={String(wishes.maxPencils) as (typeof COUNTS)[number]}
                             options={COUNTS.map((count) => ({ id: count, name: count }))}
                             onChange={(count) => setWishes({ ...wishes, maxPencils: Number(count) })}
                         />
+                        <Choice
+                            label="Layers, at most"
+                            value={String(wishes.maxLayers) as (typeof LAYERS)[number]}
+                            options={LAYERS.map((count) => ({ id: count, name: count }))}
+                            onChange={(count) => setWishes({ ...wishes, maxLayers: Number(count) })}
+                        />
                     </Wishes>
+                    {wishes.avoid.length > 0 && (
+                        <Left>
+                            Left out:
+                            {wishes.avoid.map((id) => (
+                                <Button
+                                    key={id}
+                                    aria-label={`Use ${id} again`}
+                                    onPress={() =>
+                                        setWishes({ ...wishes, avoid: wishes.avoid.filter((other) => other !== id) })
+                                    }
+                                >
+                                    {id.replace(':', ' ')} ×
+                                </Button>
+                            ))}
+                        </Left>
+                    )}
                     {found.isError && emptyBox && (
                         <Empty title="Your box is empty">
                             <p>Recipes are made from pencils you own.</p>
@@ -112,6 +176,7 @@ export function MatchStage() {
                                 target={selected.colour}
                                 recipe={recipe}
                                 onOpen={() => selection.edit(recipe.stack)}
+                                onAvoid={(id) => setWishes({ ...wishes, avoid: [...wishes.avoid, id] })}
                             />
                         ))}
                     {found.data && (

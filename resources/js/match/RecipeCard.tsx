@@ -47,6 +47,21 @@ const StepBox = styled.li`
     }
 `;
 
+const LeaveOut = styled(Button)`
+    && {
+        grid-column: 2;
+        justify-content: start;
+        min-height: 24px;
+        padding: 0;
+        border: 0;
+        background: none;
+        font-size: 11px;
+        font-weight: 440;
+        text-decoration: underline;
+        color: ${({ theme }) => theme.quiet};
+    }
+`;
+
 const Words = styled.p`
     font-weight: 560;
     line-height: 1.3;
@@ -75,8 +90,14 @@ const Warnings = styled.ul`
     }
 `;
 
+interface StepProps {
+    step: Step;
+    under: boolean;
+    onAvoid?: ((pencil: string) => void) | undefined;
+}
+
 /** One step of a recipe as it is called out: range, number, pressure. */
-export function RecipeStep({ step, under }: { step: Step; under: boolean }) {
+export function RecipeStep({ step, under, onAvoid }: StepProps) {
     return (
         <StepBox>
             <i style={{ background: step.pencil?.hex ?? 'transparent' }} aria-hidden />
@@ -91,6 +112,14 @@ export function RecipeStep({ step, under }: { step: Step; under: boolean }) {
                         {pressureText(step.pressurePercent, step.passes)}
                         <PressureBar percent={step.pressurePercent} />
                     </small>
+                    {onAvoid && (
+                        <LeaveOut
+                            aria-label={`Leave out ${step.pencil.number}`}
+                            onPress={() => step.pencil && onAvoid(step.pencil.id)}
+                        >
+                            leave out
+                        </LeaveOut>
+                    )}
                 </>
             ) : (
                 <>
@@ -107,11 +136,13 @@ interface Props {
     target: Colour;
     recipe: Recipe;
     onOpen: () => void;
+    /** A pencil that no recipe shall use. */
+    onAvoid?: (pencil: string) => void;
     current?: boolean;
 }
 
 /** A recipe: target beside prediction, the steps bottom to top, and how it misses in words. */
-export function RecipeCard({ rank, target, recipe, onOpen, current = false }: Props) {
+export function RecipeCard({ rank, target, recipe, onOpen, onAvoid, current = false }: Props) {
     return (
         <Card aria-label={`Recipe ${rank}`} data-testid="recipe">
             <div>
@@ -121,7 +152,7 @@ export function RecipeCard({ rank, target, recipe, onOpen, current = false }: Pr
             <Steps aria-label="Steps, first laid first">
                 {recipe.steps.length === 0 && <li>Leave the paper bare.</li>}
                 {recipe.steps.map((step, index) => (
-                    <RecipeStep key={index} step={step} under={recipe.underlayer === index} />
+                    <RecipeStep key={index} step={step} under={recipe.underlayer === index} onAvoid={onAvoid} />
                 ))}
             </Steps>
             <div>

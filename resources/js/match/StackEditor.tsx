@@ -24,6 +24,7 @@ import { Swatch, SwatchPair } from '../ui/Swatch';
 import { ToothRings } from '../ui/ToothRings';
 import { radius, space, type } from '../ui/theme';
 import { useShortcuts } from '../ui/useShortcuts';
+import { Advice } from './Advice';
 import { layer, operation, readStack, writeStack, type DraftStep } from './draft';
 import { PencilPicker, type Pickable } from './PencilPicker';
 
@@ -390,6 +391,15 @@ export function StackEditor({ selected }: { selected: Selected }) {
                         ))}
                     </Strip>
                     <GrainSection bins={known.section} />
+                    <Advice
+                        stack={stack}
+                        predicted={known.recipe.predicted}
+                        target={selected.colour}
+                        onTake={(other) => {
+                            const read = readStack(other);
+                            if (read) change(read);
+                        }}
+                    />
                 </>
             )}
             <Notation

@@ -30,7 +30,7 @@ function pictureTarget(string $id, TargetRole $role, Lab $colour, float $share =
 }
 
 /** Mean Lab of a part of a picture, in linear light. */
-function meanOf(string $rgb, int $width, Closure $inside): Lab
+function meanOfPicture(string $rgb, int $width, Closure $inside): Lab
 {
     $decode = Srgb::decodeTable();
     $sum = [0.0, 0.0, 0.0];
@@ -64,9 +64,9 @@ describe('the simulated drawing', function (): void {
         $light = $this->model->draw($this->stacks['light'])->lab();
         $dark = $this->model->draw($this->stacks['dark'])->lab();
         expect(strlen($rgb))->toBe(3 * 80 * 60)
-            ->and(meanOf($rgb, 80, static fn (int $x, int $y): bool => $x < 40 && $y < 30)->differenceTo($light))->toBeLessThan(1.5)
-            ->and(meanOf($rgb, 80, static fn (int $x, int $y): bool => $x < 40 && $y >= 30)->differenceTo($dark))->toBeLessThan(1.5)
-            ->and(meanOf($rgb, 80, static fn (int $x): bool => $x >= 40)->differenceTo($this->model->bare()->lab()))->toBeLessThan(0.5);
+            ->and(meanOfPicture($rgb, 80, static fn (int $x, int $y): bool => $x < 40 && $y < 30)->differenceTo($light))->toBeLessThan(1.5)
+            ->and(meanOfPicture($rgb, 80, static fn (int $x, int $y): bool => $x < 40 && $y >= 30)->differenceTo($dark))->toBeLessThan(1.5)
+            ->and(meanOfPicture($rgb, 80, static fn (int $x): bool => $x >= 40)->differenceTo($this->model->bare()->lab()))->toBeLessThan(0.5);
     });
 
     it('shows the grain of the paper, less of it the fuller the tooth', function (): void {
@@ -89,7 +89,7 @@ describe('the simulated drawing', function (): void {
         $ramp = painted(80, 60, static fn (float $x): Lab => Lab::of(30 + 40 * $x, 0, 0));
         $one = mapped(...array_fill(0, 60, str_repeat('a', 80)));
         $rgb = (new Simulation($this->model))->draw($ramp, $one, [$this->zones[0]], $this->stacks);
-        $L = array_map(static fn (int $from): float => meanOf($rgb, 80, static fn (int $x): bool => $x >= $from && $x < $from + 10)->L, [2, 22, 42, 62]);
+        $L = array_map(static fn (int $from): float => meanOfPicture($rgb, 80, static fn (int $x): bool => $x >= $from && $x < $from + 10)->L, [2, 22, 42, 62]);
         $sorted = $L;
         sort($sorted);
         expect($L)->toBe($sorted)->and($L[2] - $L[1])->toBeGreaterThan(1.0);
@@ -97,7 +97,7 @@ describe('the simulated drawing', function (): void {
         $glint = painted(80, 60, static fn (float $x, float $y): Lab => hypot($x - 0.5, $y - 0.5) < 0.1 ? Lab::of(97, 0, 0) : Lab::of(30, 0, 0));
         $zone = pictureZone('a', 1, [pictureTarget('dark', TargetRole::Middle, Lab::of(30, 0, 0)), pictureTarget('glint', TargetRole::Accent, Lab::of(97, 0, 0), 0.02)]);
         $rgb = (new Simulation($this->model))->draw($glint, $one, [$zone], ['dark' => $this->stacks['dark']]);
-        expect(meanOf($rgb, 80, static fn (int $x, int $y): bool => hypot($x - 40, $y - 30) < 4)->L)->toBeGreaterThan(88.0);
+        expect(meanOfPicture($rgb, 80, static fn (int $x, int $y): bool => hypot($x - 40, $y - 30) < 4)->L)->toBeGreaterThan(88.0);
     });
 
     it('is the same every time, and is checked by value against the photo', function (): void {

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio;
+
+use App\Models\Piece;
+use Prism\Layering\Stack;
+use Prism\Matching\Nudge;
+use Prism\Matching\Nudger;
+use Prism\Matching\Recipe;
+use Prism\Matching\Target;
+use Prism\Matching\WhyNote;
+use Prism\Matching\WhyNotes;
+
+/** Why a stack is as it is, and what it needs. */
+final class StackAdvice
+{
+    public function __construct(private readonly Engine $engine, private readonly Catalogue $catalogue)
+    {
+    }
+
+    /** @return list<WhyNote> */
+    public function why(Piece $piece, Stack $stack, Target $target): array
+    {
+        $desk = $this->catalogue->desk($piece->user, $stack);
+        $recipe = $this->engine->recipes($piece->paper, $piece->user, $desk)->make($stack, $target);
+
+        return (new WhyNotes($this->engine->predictor($piece->paper, $piece->user, $desk), $desk))->of($stack, $target, $recipe->underlayer);
+    }
+
+    /** @return list<Recipe> */
+    public function nudged(Piece $piece, Stack $stack, Nudge $nudge): array
+    {
+        $desk = $this->catalogue->desk($piece->user, $stack);
+
+        return (new Nudger($this->engine->predictor($piece->paper, $piece->user, $desk), $desk))->best($stack, $nudge);
+    }
+}

@@ -1,0 +1,156 @@
+import { useState } from 'react';
+import styled from 'styled-components';
+import { messageOf, type Colour, type NudgeId } from '../api/client';
+import { useNudge, useWhy } from '../api/queries';
+import { useDesk } from '../desk/DeskContext';
+import { Button } from '../ui/Button';
+import { pressureText } from '../ui/Pressure';
+import { SwatchPair } from '../ui/Swatch';
+import { space, type } from '../ui/theme';
+import { Toggle } from '../ui/Toggle';
+
+const NUDGES: NudgeId[] = ['lighter', 'darker', 'redder', 'yellower', 'greener', 'bluer', 'cleaner', 'duller'];
+
+const Box = styled.section`
+    display: grid;
+    gap: ${space.s};
+    & h3 {
+        font-size: 14px;
+    }
+    & small {
+        font-size: ${type.small};
+        color: ${({ theme }) => theme.quiet};
+    }
+`;
+
+const Row = styled.div`
+    display: flex;
+    flex-wrap: wrap;
+    gap: ${space.xs};
+    & button {
+        min-height: 32px;
+        padding: 0 10px;
+    }
+`;
+
+const Entries = styled.ul`
+    display: grid;
+    & > li {
+        display: grid;
+        grid-template-columns: 92px minmax(0, 1fr) auto;
+        gap: ${space.s};
+        align-items: center;
+        padding: ${space.xs} 0;
+        border-top: 1px solid ${({ theme }) => theme.line};
+    }
+    & button {
+        min-height: 32px;
+    }
+`;
+
+interface Props {
+    stack: string;
+    predicted: Colour;
+    target: Colour;
+    onTake: (stack: string) => void;
+}
+
+/** What the open stack needs, and why it is as it is. */
+export function Advice({ stack, predicted, target, onTake }: Props) {
+    const { piece } = useDesk();
+    const nudge = useNudge(piece.id);
+    const [asked, setAsked] = useState<NudgeId | null>(null);
+    const [asksWhy, setAsksWhy] = useState(false);
+    const why = useWhy(piece.id, piece.paper.id, target, stack, asksWhy);
+
+    return (
+        <>
+            <Box aria-label="What does it need">
+                <h3>What does it need?</h3>
+                <Row>
+                    {NUDGES.map((wish) => (
+                        <Toggle
+                            key={wish}
+                            isSelected={asked === wish && !nudge.isIdle}
+                            onChange={() => {
+                                setAsked(wish);
+                                nudge.mutate({ stack, nudge: wish });
+                            }}
+                        >
+                            {wish}
+                        </Toggle>
+                    ))}
+                </Row>
+                {nudge.isError && <p role="alert">{messageOf(nudge.error)}</p>}
+                {nudge.data?.length === 0 && <p>Nothing in your box makes it {asked} from here.</p>}
+                {nudge.data && (
+                    <Entries data-testid="nudges">
+                        {nudge.data.map((recipe) => (
+                            <li key={recipe.stack}>
+                                <SwatchPair
+                                    target={predicted}
+                                    predicted={recipe.predicted}
+                                    names={['Now', 'Then']}
+                                    width="92px"
+                                    height="40px"
+                                />
+                                <span>
+                                    {recipe.steps
+                                        .map((step) =>
+                                            step.pencil
+                                                ? `${step.pencil.number} ${pressureText(step.pressurePercent, step.passes)}`
+                                                : step.kind,
+                                        )
+                                        .join(' > ')}
+                                </span>
+                                <Button
+                                    onPress={() => {
+                                        nudge.reset();
+                                        setAsked(null);
+                                        onTake(recipe.stack);
+                                    }}
+                                >
+                                    Take it
+                                </Button>
+                            </li>
+                        ))}
+                    </Entries>
+                )}
+            </Box>
+            <Box aria-label="Why">
+                <Row>
+                    <Toggle isSelected={asksWhy} onChange={setAsksWhy}>
+                        Why so?
+                    </Toggle>
+                </Row>
+                {asksWhy && why.data?.length === 0 && (
+                    <p>Nothing here matters much: tried otherwise it looks the same.</p>
+                )}
+                {asksWhy && why.data && why.data.length > 0 && (
+                    <Entries data-testid="why">
+                        {why.data.map((note) => (
+                            <li key={note.what}>
+                                <SwatchPair
+                                    target={predicted}
+                                    predicted={note.colour}
+                                    names={['As it is', note.what]}
+                                    width="92px"
+                                    height="40px"
+                                />
+                                <span>
+                                    {note.what}: <b>{note.difference.words}</b>
+                                    <br />
+                                    <small>
+                                        dE00 {note.difference.dE00.toFixed(1)}
+                                        {note.nearer ? ', nearer to the target' : ''}
+                                    </small>
+                                </span>
+                                <Button onPress={() => onTake(note.stack)}>Try it</Button>
+                            </li>
+                        ))}
+                    </Entries>
+                )}
+            </Box>
+        </>
+    );
+}

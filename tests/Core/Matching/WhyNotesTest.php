@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+use Prism\Colour\Lab;
+use Prism\Layering\Predictor;
+use Prism\Layering\Stack;
+use Prism\Matching\Target;
+use Prism\Matching\WhyNote;
+use Prism\Matching\WhyNotes;
+
+use function Tests\Core\model;
+use function Tests\Core\pencils;
+
+/** @return array<string, WhyNote> by what was tried */
+function why(string $stack, ?int $underlayer = null, ?Lab $target = null): array
+{
+    $notes = [];
+    foreach ((new WhyNotes(new Predictor(model()), pencils()))->of(Stack::parse($stack), Target::colour($target ?? Lab::of(50, 0, 0)), $underlayer) as $note) {
+        $notes[$note->what] = $note;
+    }
+
+    return $notes;
+}
+
+it('tells what the complement under a colour did: without it the colour is lighter and cleaner', function (): void {
+    $notes = why('QW:201@45 > QW:513@60', 0);
+    $note = $notes['Without QW:201 under it'];
+    expect((string) $note->stack)->toBe('QW:513@60')->and($note->difference->dL)->toBeGreaterThan(1.0)->and($note->difference->dChroma)->toBeGreaterThan(1.0);
+});
+
+it('tries the other order, and the last two of more', function (): void {
+    expect((string) why('QW:404@60 > QW:113@70')['In the other order']->stack)->toBe('QW:113@70 > QW:404@60')
+        ->and((string) why('QW:201@30 > QW:404@60 > QW:113@80')['With the last two in the other order']->stack)->toBe('QW:201@30 > QW:113@80 > QW:404@60');
+});
+
+it('tries white for yellow and yellow for white', function (): void {
+    $yellow = why('QW:513@60 > QW:113@80');
+    $white = array_values(array_filter($yellow, static fn (WhyNote $note): bool => str_contains($note->what, 'instead of yellow')));
+    expect($white)->toHaveCount(1)
+        // Yellow keeps the chroma, white goes pastel.
+        ->and($white[0]->colour->chroma())->toBeLessThan(model()->draw(Stack::parse('QW:513@60 > QW:113@80'))->lab()->chroma());
+    expect(array_filter(array_keys(why('QW:513@60 > QW:101@80')), static fn (string $what): bool => str_contains($what, 'instead of white')))->toHaveCount(1);
+});
+
+it('tries without a wash, and with a lighter hand at the end', function (): void {
+    expect((string) why('QW:404@50x3 > wash > QW:416@20')['Without the wash']->stack)->toBe('QW:404@50x3 > QW:416@20')
+        ->and((string) why('QW:404@50x2 > QW:722@95')['Pressed less hard at the end, 70 %']->stack)->toBe('QW:404@50x2 > QW:722@70');
+});
+
+it('says only what the eye sees, the most telling first, and what would come nearer', function (): void {
+    $target = model()->draw(Stack::parse('QW:113@70 > QW:404@60'))->lab();
+    $notes = why('QW:404@60 > QW:113@70', target: $target);
+    expect($notes['In the other order']->nearer)->toBeTrue();
+    $last = INF;
+    foreach ($notes as $note) {
+        expect($note->difference->dE00)->toBeGreaterThan(1.0)->toBeLessThanOrEqual($last);
+        $last = $note->difference->dE00;
+    }
+    expect(why(''))->toBe([]);
+});
