@@ -12,14 +12,19 @@ use Prism\Layering\Stack;
 use Prism\Matching\Limits;
 use Prism\Matching\Target;
 use Prism\Materials\PencilId;
+use Prism\Planning\Joins;
+use Prism\Planning\Neighbours;
+use Prism\Planning\Pair;
 use Prism\Planning\Palette;
 use Prism\Planning\PaletteFinder;
 use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
+use Prism\Planning\Plan;
 use Prism\Planning\Simulation;
 use Prism\Reference\Distance;
 use Prism\Reference\Field;
 use Prism\Reference\Surface;
+use Prism\Reference\TargetRole;
 use Prism\Reference\ZoneLight;
 use Prism\Reference\ZoneMap;
 
@@ -65,6 +70,46 @@ final class PicturePlans
         }
 
         return $picture;
+    }
+
+    /**
+     * How the values of each zone are feathered into one another, from light to dark.
+     *
+     * @return list<array{zone: string, lengthMm: float, steps: int, spans: list<array{target: string, from: float, to: float, fromMm: float, toMm: float}>}>
+     */
+    public function joins(Piece $piece): array
+    {
+        $joins = [];
+        $paper = $piece->width_mm * $piece->height_mm / (($piece->crop['width'] ?? 1.0) * ($piece->crop['height'] ?? 1.0));
+        foreach ($this->picture($piece) as $zone) {
+            $values = array_values(array_filter($zone->targets, static fn (PictureTarget $target): bool => in_array($target->role, [TargetRole::Light, TargetRole::Middle, TargetRole::Dark], true)));
+            if (count($values) < 2 || $zone->share <= 0.0) {
+                continue;
+            }
+            usort($values, static fn (PictureTarget $a, PictureTarget $b): int => $b->drawn->L <=> $a->drawn->L);
+            // As long as a square of the zone's area.
+            $length = sqrt($zone->share * $paper);
+            $spans = Joins::spans(count($values), $length);
+            $joins[] = [
+                'zone' => $zone->id, 'lengthMm' => round($length, 1), 'steps' => Joins::steps(count($values)),
+                'spans' => array_map(static fn (PictureTarget $target, array $span): array => [
+                    'target' => $target->id, 'from' => round($span['from'], 3), 'to' => round($span['to'], 3), 'fromMm' => round($span['fromMm'], 1), 'toMm' => round($span['toMm'], 1),
+                ], $values, $spans),
+            ];
+        }
+
+        return $joins;
+    }
+
+    /** @return list<Pair> touching zones that will merge, as their recipes come out */
+    public function tooAlike(Piece $piece, Plan $plan): array
+    {
+        $looks = [];
+        foreach ($plan->steps as $step) {
+            $looks[$step->zone->id] = $step->after;
+        }
+
+        return Neighbours::tooAlike($this->picture($piece), $looks);
     }
 
     /**
@@ -148,12 +193,8 @@ final class PicturePlans
     public function valueCheck(Piece $piece): array
     {
         [$field, $rgb] = $this->draw($piece, $this->laid($piece, null));
-        $check = Simulation::valueCheck($field, $rgb);
-        $sorted = $field->L;
-        sort($sorted);
-        $at = static fn (float $share): float => round($sorted[(int) ($share * (count($sorted) - 1))], 1);
 
-        return ['mean' => round($check['mean'], 2), 'dark' => $check['dark'], 'light' => $check['light'], 'photoDark' => $at(0.005), 'photoLight' => $at(0.995)];
+        return array_map(static fn (float $value): float => round($value, 2), Simulation::valueCheck($field, $rgb));
     }
 
     /**

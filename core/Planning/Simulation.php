@@ -28,6 +28,11 @@ final class Simulation
     /** A pixel is an accent if it is so much nearer to it than to the local colour, in CIELAB. */
     private const ACCENT_NEARER = 0.6;
 
+    /** Edge of the squares in which values are compared, in pixels; and what share of them may be specks. */
+    private const SQUINT = 8;
+
+    private const SPECKS = 0.005;
+
     /** @var array<string, list<array{float, float, float}>> linear light of a stack by depth of the tooth, by notation */
     private array $looks = [];
 
@@ -191,35 +196,55 @@ final class Simulation
     }
 
     /**
-     * How far the drawing is from what was asked of it, by value.
+     * How far the drawing is from the photo, by value, seen from where the grain closes: squares of {@see self::SQUINT} pixels.
      *
      * @param  string  $rgb  as {@see self::draw()} gives it
-     * @return array{mean: float, dark: float, light: float} mean error of L* over the picture, and the darkest and lightest drawn
+     * @return array{mean: float, dark: float, light: float, photoDark: float, photoLight: float} mean error of L* over the
+     *                                                                                            picture, and the darkest and
+     *                                                                                            lightest of both
      */
     public static function valueCheck(Field $photo, string $rgb): array
     {
-        $bars = array_fill(0, 101, 0);
-        $sum = 0.0;
-        $count = $photo->count();
         $decode = Srgb::decodeTable();
-        for ($at = 0; $at < $count; $at++) {
-            $Y = 0.2225045 * $decode[ord($rgb[3 * $at])] + 0.7168786 * $decode[ord($rgb[3 * $at + 1])] + 0.0606169 * $decode[ord($rgb[3 * $at + 2])];
-            $L = Lab::fromRelativeXyz($Y, $Y, $Y)->L;
-            $sum += abs($L - $photo->L[$at]);
-            $bars[(int) $L]++;
-        }
-        $at = static function (float $share) use ($bars, $count): float {
-            $seen = 0;
-            foreach ($bars as $L => $pixels) {
-                $seen += $pixels;
-                if ($seen >= $share * $count) {
-                    return (float) $L;
+        $drawn = $seen = [];
+        $sum = 0.0;
+        $size = min(self::SQUINT, $photo->width, $photo->height);
+        for ($top = 0; $top + $size <= $photo->height; $top += $size) {
+            for ($left = 0; $left + $size <= $photo->width; $left += $size) {
+                $Y = $photoY = 0.0;
+                for ($y = $top; $y < $top + $size; $y++) {
+                    for ($x = $left; $x < $left + $size; $x++) {
+                        $at = $y * $photo->width + $x;
+                        $Y += 0.2225045 * $decode[ord($rgb[3 * $at])] + 0.7168786 * $decode[ord($rgb[3 * $at + 1])] + 0.0606169 * $decode[ord($rgb[3 * $at + 2])];
+                        $photoY += self::luminance($photo->L[$at]);
+                    }
                 }
+                $L = self::lightness($Y / $size ** 2);
+                $was = self::lightness($photoY / $size ** 2);
+                $sum += abs($L - $was);
+                $drawn[] = $L;
+                $seen[] = $was;
             }
+        }
+        sort($drawn);
+        sort($seen);
+        $last = count($drawn) - 1;
 
-            return 100.0;
-        };
+        return [
+            'mean' => $sum / count($drawn),
+            'dark' => $drawn[(int) (self::SPECKS * $last)], 'light' => $drawn[(int) ((1.0 - self::SPECKS) * $last)],
+            'photoDark' => $seen[(int) (self::SPECKS * $last)], 'photoLight' => $seen[(int) ((1.0 - self::SPECKS) * $last)],
+        ];
+    }
 
-        return ['mean' => $sum / max(1, $count), 'dark' => $at(0.005), 'light' => $at(0.995)];
+    /** CIE 1976, inverted. */
+    private static function luminance(float $L): float
+    {
+        return $L > 8.0 ? (($L + 16.0) / 116.0) ** 3 : $L * 27.0 / 24389.0;
+    }
+
+    private static function lightness(float $Y): float
+    {
+        return Lab::fromRelativeXyz($Y, $Y, $Y)->L;
     }
 }

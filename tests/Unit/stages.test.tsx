@@ -84,6 +84,8 @@ const planOf = (steps: PlanStep[], changes: Partial<Plan> = {}): Plan => ({
     done: steps.filter(({ state }) => state !== 'open').length,
     total: steps.length,
     zonesWithoutRecipe: [],
+    tooAlike: [],
+    joins: [],
     ...changes,
 });
 
@@ -340,6 +342,45 @@ describe('the palette of a picture', () => {
         expect(screen.getByTestId('pencil').textContent).toContain('main, 30 %');
         expect(screen.getByTestId('pencil').textContent).toContain('without it + 0.31');
         expect(screen.getByTestId('plan-step').textContent).toContain('before 12: it would close the paper');
+    });
+
+    it('says how the values of the chosen zone are feathered, and which neighbours merge', async () => {
+        const chosen = zone('z1', 'Zone 1');
+        const asked = serve({
+            'GET /api/works': () => ({ work: null }),
+            'GET /api/pieces/p1/plan': () =>
+                planOf([planStep(1)], {
+                    tooAlike: [
+                        {
+                            one: 'z1',
+                            other: 'z2',
+                            dE00: 2.1,
+                            pushed: 'z2',
+                            sentence: 'Push Zone 2 half a step darker.',
+                        },
+                    ],
+                    joins: [
+                        {
+                            zone: 'z1',
+                            lengthMm: 40,
+                            steps: 3,
+                            spans: [
+                                { target: 'z1-middle', from: 0, to: 0.6, fromMm: 0, toMm: 24 },
+                                { target: 'other', from: 0.4, to: 1, fromMm: 16, toMm: 40 },
+                            ],
+                        },
+                    ],
+                }),
+        });
+        show(
+            <Around of={piece([chosen, zone('z2', 'Zone 2')])} selected={chosen}>
+                <PlanStage />
+            </Around>,
+        );
+        expect((await screen.findByTestId('joins')).textContent).toContain('0 to 24 mm');
+        expect(screen.getByTestId('alike').textContent).toContain('1 and 2');
+        expect(screen.getByText(/Push Zone 2 half a step darker/)).toBeTruthy();
+        expect(asked.length).toBeGreaterThan(0);
     });
 
     it('is planned anew with another size, a pin, or without a pencil', async () => {

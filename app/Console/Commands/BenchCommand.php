@@ -9,6 +9,7 @@ use App\Console\Bench\BoxFigures;
 use App\Console\Bench\Clock;
 use App\Console\Bench\KernelFigures;
 use App\Console\Bench\LookFigures;
+use App\Console\Bench\PlanFigures;
 use App\Console\Bench\SearchFigures;
 use App\Console\Bench\StudioFigures;
 use App\Studio\PhotoReader;
@@ -36,7 +37,7 @@ final class BenchCommand extends Command
 {
     protected $signature = 'prism:bench {--url= : address of a running studio with the demo, for the figures over HTTP}
         {--studio= : folder with pencils.csv, train.csv, heldout.csv and targets.csv of a studio to calibrate on}
-        {--only= : predictions, search, look, box, studio, http, or ablation}';
+        {--only= : predictions, search, look, plan, box, studio, http, or ablation}';
 
     protected $description = 'Measures predictions, search, palettes, the box and its charts, calibration and live prediction over HTTP';
 
@@ -75,6 +76,9 @@ final class BenchCommand extends Command
         if ($wanted('look')) {
             $this->table(['reference', 'true parts', self::ZONES.' zones by', 'boundary recall', 'precision', 'under-segmentation'], LookFigures::zones($photos, self::ZONES));
             $this->table(['megapixels', 'decode s', 'read s', 'zones and colours s', 'in all s', 'slider ms, most'], LookFigures::times($photos));
+        }
+        if ($wanted('plan')) {
+            $this->table(['reference, 24 zones', 'colours', 'dE00, 12 pencils', 'whole box', 'palette s', 'steps', 'order s', 'minutes', 'drawing s', 'value error L*'], PlanFigures::rows($photos, $predictor, $pencils->only(self::demoBox())));
         }
         if ($wanted('box')) {
             $owned = array_map(strval(...), self::demoBox());

@@ -6,11 +6,13 @@ namespace App\Http\Resources;
 
 use App\Models\DrawnStep;
 use App\Models\Piece;
+use App\Studio\PicturePlans;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
 use Prism\Colour\Lab;
 use Prism\Planning\Caution;
+use Prism\Planning\Pair;
 use Prism\Planning\Part;
 use Prism\Planning\Plan;
 use Prism\Planning\PlanStep;
@@ -20,7 +22,7 @@ use Prism\Planning\PlanStep;
  *
  * @property-read Plan $resource
  */
-#[OA\Schema(schema: 'Plan', required: ['pullList', 'palette', 'cautions', 'steps', 'minutes', 'idleMinutes', 'apartMinutes', 'sessions', 'currentKey', 'done', 'total', 'zonesWithoutRecipe', 'calibration'], properties: [
+#[OA\Schema(schema: 'Plan', required: ['pullList', 'palette', 'cautions', 'steps', 'minutes', 'idleMinutes', 'apartMinutes', 'sessions', 'currentKey', 'done', 'total', 'zonesWithoutRecipe', 'tooAlike', 'joins', 'calibration'], properties: [
     new OA\Property(property: 'pullList', type: 'array', items: new OA\Items(ref: '#/components/schemas/PullListEntry')),
     new OA\Property(property: 'palette', nullable: true, description: 'what planning the whole picture found last', oneOf: [new OA\Schema(ref: '#/components/schemas/Palette')]),
     new OA\Property(property: 'cautions', type: 'array', items: new OA\Items(type: 'string')),
@@ -33,6 +35,25 @@ use Prism\Planning\PlanStep;
     new OA\Property(property: 'done', type: 'integer'),
     new OA\Property(property: 'total', type: 'integer'),
     new OA\Property(property: 'zonesWithoutRecipe', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'tooAlike', type: 'array', description: 'touching zones that will merge, and which to push', items: new OA\Items(required: ['one', 'other', 'dE00', 'pushed', 'sentence'], properties: [
+        new OA\Property(property: 'one', type: 'string'),
+        new OA\Property(property: 'other', type: 'string'),
+        new OA\Property(property: 'dE00', type: 'number'),
+        new OA\Property(property: 'pushed', type: 'string'),
+        new OA\Property(property: 'sentence', type: 'string'),
+    ])),
+    new OA\Property(property: 'joins', type: 'array', description: 'how the values of a zone are feathered, light to dark', items: new OA\Items(required: ['zone', 'lengthMm', 'steps', 'spans'], properties: [
+        new OA\Property(property: 'zone', type: 'string'),
+        new OA\Property(property: 'lengthMm', type: 'number'),
+        new OA\Property(property: 'steps', type: 'integer', description: 'that can be told apart'),
+        new OA\Property(property: 'spans', type: 'array', items: new OA\Items(required: ['target', 'from', 'to', 'fromMm', 'toMm'], properties: [
+            new OA\Property(property: 'target', type: 'string'),
+            new OA\Property(property: 'from', type: 'number'),
+            new OA\Property(property: 'to', type: 'number'),
+            new OA\Property(property: 'fromMm', type: 'number'),
+            new OA\Property(property: 'toMm', type: 'number'),
+        ])),
+    ])),
     new OA\Property(property: 'calibration', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/RestsOn')]),
 ])]
 #[OA\Schema(schema: 'PullListEntry', required: ['id', 'range', 'number', 'name', 'binder', 'colour', 'layers', 'zones', 'owned', 'share', 'part'], properties: [
@@ -115,6 +136,10 @@ final class PlanResource extends JsonResource
             'done' => count(array_filter($steps, static fn (array $step): bool => $step['state'] !== 'open')),
             'total' => count($steps),
             'zonesWithoutRecipe' => $this->piece->zones()->whereDoesntHave('targets.recipe')->pluck('name')->all(),
+            'joins' => app(PicturePlans::class)->joins($this->piece),
+            'tooAlike' => array_map(static fn (Pair $pair): array => [
+                'one' => $pair->one->id, 'other' => $pair->other->id, 'dE00' => round($pair->dE00, 1), 'pushed' => $pair->pushed->id, 'sentence' => $pair->sentence(),
+            ], app(PicturePlans::class)->tooAlike($this->piece, $this->resource)),
             'calibration' => RestsOn::of($this->piece->user),
         ];
     }

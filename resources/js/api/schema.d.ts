@@ -1400,6 +1400,28 @@ export interface components {
             done: number;
             total: number;
             zonesWithoutRecipe: string[];
+            /** @description touching zones that will merge, and which to push */
+            tooAlike: {
+                one: string;
+                other: string;
+                dE00: number;
+                pushed: string;
+                sentence: string;
+            }[];
+            /** @description how the values of a zone are feathered, light to dark */
+            joins: {
+                zone: string;
+                lengthMm: number;
+                /** @description that can be told apart */
+                steps: number;
+                spans: {
+                    target: string;
+                    from: number;
+                    to: number;
+                    fromMm: number;
+                    toMm: number;
+                }[];
+            }[];
             calibration: components['schemas']['RestsOn'] | null;
         };
         PullListEntry: {

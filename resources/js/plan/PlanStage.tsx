@@ -4,9 +4,10 @@ import { messageOf, type PlanStep } from '../api/client';
 import { usePlan } from '../api/queries';
 import { useDesk } from '../desk/DeskContext';
 import { DrawingPanel } from './DrawingPanel';
+import { JoinsPanel } from './JoinsPanel';
 import { PalettePanel } from './PalettePanel';
 import { SchedulePanel } from './SchedulePanel';
-import { buttonLook } from '../ui/Button';
+import { Button, buttonLook } from '../ui/Button';
 import { pressureText } from '../ui/Pressure';
 import { Loading, Problem } from '../ui/States';
 import { RestsOnLine } from '../ui/RestsOnLine';
@@ -38,6 +39,23 @@ const Cautions = styled.ul`
     padding: ${space.m};
     border: 1px solid ${({ theme }) => theme.quiet};
     font-size: ${type.small};
+`;
+
+const MOST_ALIKE = 8;
+
+const Alike = styled.ul`
+    display: grid;
+    gap: ${space.xs};
+    margin-top: ${space.s};
+    & > li {
+        display: grid;
+        grid-template-columns: 110px minmax(0, 1fr);
+        gap: ${space.s};
+        align-items: center;
+    }
+    & button {
+        min-height: 30px;
+    }
 `;
 
 const Steps = styled.ol`
@@ -111,7 +129,8 @@ function StepRow({ step, begins }: { step: PlanStep; begins: boolean }) {
 
 /** Which pencils to take out, what to mind, every step in order; and the sheet of it. */
 export function PlanStage() {
-    const { piece } = useDesk();
+    const { piece, selected, selection } = useDesk();
+    const numberOf = (id: string) => 1 + piece.zones.findIndex((zone) => zone.id === id);
     const plan = usePlan(piece.id);
 
     if (plan.isError) return <Problem message={messageOf(plan.error)} retry={() => void plan.refetch()} />;
@@ -142,6 +161,26 @@ export function PlanStage() {
                 ))}
             </Cautions>
             {zonesWithoutRecipe.length > 0 && <p>No recipe yet: {zonesWithoutRecipe.join(', ')}.</p>}
+            {selected?.zone && <JoinsPanel plan={plan.data} zone={selected.zone} />}
+            {plan.data.tooAlike.length > 0 && (
+                <section aria-labelledby="alike">
+                    <Head>
+                        <h2 id="alike">Neighbours too alike</h2>
+                    </Head>
+                    <Alike data-testid="alike">
+                        {plan.data.tooAlike.slice(0, MOST_ALIKE).map((pair) => (
+                            <li key={`${pair.one} ${pair.other}`}>
+                                <Button onPress={() => selection.selectZone(pair.pushed)}>
+                                    {numberOf(pair.one)} and {numberOf(pair.other)}
+                                </Button>
+                                <span>
+                                    dE00 {pair.dE00.toFixed(1)} apart. {pair.sentence}
+                                </span>
+                            </li>
+                        ))}
+                    </Alike>
+                </section>
+            )}
             <section aria-labelledby="order">
                 <Head>
                     <h2 id="order">{steps.length} steps</h2>

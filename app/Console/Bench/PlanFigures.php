@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Bench;
+
+use App\Studio\PhotoReader;
+use Prism\Layering\Predictor;
+use Prism\Layering\Stack;
+use Prism\Matching\Limits;
+use Prism\Matching\PairLibrary;
+use Prism\Matching\Recipe;
+use Prism\Matching\Search;
+use Prism\Matching\Target;
+use Prism\Materials\Kit;
+use Prism\Planning\PaletteFinder;
+use Prism\Planning\PictureZone;
+use Prism\Planning\PlannedZone;
+use Prism\Planning\Planner;
+use Prism\Planning\Progress;
+use Prism\Planning\Simulation;
+use Prism\Reference\Field;
+use Prism\Reference\PictureReading;
+use Prism\Reference\Raster;
+use Prism\Reference\ZoneReader;
+
+/** Planning the demo references whole: how few pencils serve them, how long it takes, how near the drawing comes by value. */
+final class PlanFigures
+{
+    private const ZONES = 24;
+
+    private const FEW = 12;
+
+    private const EDGE = 1024;
+
+    private const PAPER_MM2 = 240.0 * 180.0;
+
+    /** @return list<list<string>> */
+    public static function rows(PhotoReader $reader, Predictor $predictor, Kit $box): array
+    {
+        $search = new Search($predictor, $box, PairLibrary::build($predictor->model, $box->ids()));
+        $rows = [];
+        foreach (LookFigures::PHOTOS as $name) {
+            $photo = $reader->read(database_path("demo/$name.jpg"));
+            $raster = Raster::of($photo->width, $photo->height, $photo->rgb);
+            $reading = PictureReading::of($raster);
+            $map = $reading->tree->cut(self::ZONES);
+            $zones = array_values(array_map(PictureZone::read(...), (new ZoneReader(Field::of($raster, PictureReading::EDGE), $map, $reading->light))->read()));
+            $targets = $weights = [];
+            foreach ($zones as $zone) {
+                foreach ($zone->targets as $target) {
+                    $targets[$target->id] = Target::colour($target->drawn);
+                    $weights[$target->id] = $zone->weight($target);
+                }
+            }
+            [$curve, $choosing] = Clock::milliseconds(static fn (): array => (new PaletteFinder($search, $box))->curve($targets, [self::FEW, count($box)], $weights, limits: new Limits(maxLayers: 3)));
+            $stacks = array_map(static fn (Recipe $recipe): Stack => $recipe->stack, $curve[self::FEW]->recipes);
+            $planned = [];
+            foreach ($zones as $zone) {
+                foreach ($zone->targets as $target) {
+                    $planned[] = new PlannedZone($target->id, $zone->id, $target->id, $target->drawn, $stacks[$target->id], null, self::PAPER_MM2 * $zone->share * $target->share, array_map(strval(...), $zone->touching));
+                }
+            }
+            [$plan, $ordering] = Clock::milliseconds(static fn () => (new Planner($predictor, $box, progress: Progress::ZoneByZone))->plan($planned));
+            $field = Field::of($raster, self::EDGE);
+            $scaled = $map->scaled($field->width, $field->height);
+            [$rgb, $drawing] = Clock::milliseconds(static fn (): string => (new Simulation($predictor->model))->draw($field, $scaled, $zones, $stacks));
+            $check = Simulation::valueCheck($field, $rgb);
+            $rows[] = [
+                $name, (string) count($targets), sprintf('%.2f', $curve[self::FEW]->meanDifference), sprintf('%.2f', $curve[count($box)]->meanDifference), sprintf('%.1f', $choosing / 1000),
+                (string) count($plan->steps), sprintf('%.2f', $ordering / 1000), sprintf('%.0f of %.0f', $plan->minutes, $plan->apartMinutes), sprintf('%.2f', $drawing / 1000), sprintf('%.1f', $check['mean']),
+            ];
+        }
+
+        return $rows;
+    }
+}

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Planning;
+
+use Prism\Colour\Lab;
+use Prism\Colour\ValueScale;
+use Prism\Reference\Distance;
+use Prism\Reference\TargetRole;
+
+/**
+ * Touching zones that will merge: where two parts of one colour overlap, one of them must be pushed, in value first.
+ */
+final class Neighbours
+{
+    /** Nearer to one another than this, in dE00, two touching zones read as one. */
+    private const TOO_ALIKE = 6.0;
+
+    /** What parts two zones for the eye: this much L*. */
+    private const APART_L = 8.0;
+
+    /**
+     * @param  list<PictureZone>  $zones
+     * @param  array<string, Lab>  $looks  by target: what its recipe gives; without one, what is asked for
+     * @return list<Pair> nearest first
+     */
+    public static function tooAlike(array $zones, array $looks = []): array
+    {
+        $byLabel = [];
+        foreach ($zones as $zone) {
+            if ($zone->label > 0 && $zone->targets !== []) {
+                $byLabel[$zone->label] = $zone;
+            }
+        }
+        $pairs = [];
+        foreach ($byLabel as $label => $zone) {
+            foreach ($zone->touching as $other) {
+                if ($other > $label && isset($byLabel[$other])) {
+                    $pair = self::pair($zone, $byLabel[$other], $looks);
+                    if ($pair !== null) {
+                        $pairs[] = $pair;
+                    }
+                }
+            }
+        }
+        usort($pairs, static fn (Pair $a, Pair $b): int => $a->dE00 <=> $b->dE00);
+
+        return $pairs;
+    }
+
+    /** @param  array<string, Lab>  $looks */
+    private static function pair(PictureZone $one, PictureZone $other, array $looks): ?Pair
+    {
+        $first = self::main($one, $looks);
+        $second = self::main($other, $looks);
+        $dE00 = $first->differenceTo($second);
+        if ($dE00 >= self::TOO_ALIKE) {
+            return null;
+        }
+        // What lies further back, or draws the eye less, gives way; the darker of two goes darker.
+        $pushesSecond = [self::depth($other), -$other->importance] >= [self::depth($one), -$one->importance];
+        [$pushed, $own, $against] = $pushesSecond ? [$other, $second, $first] : [$one, $first, $second];
+        $darker = $own->L <= $against->L;
+        $by = max(0.0, self::APART_L - abs($own->L - $against->L));
+        if ($darker && $own->L - $by < 0.0) {
+            $darker = false;
+        }
+
+        return new Pair($one, $other, $dE00, $pushed, $darker, $by / ValueScale::stepSize());
+    }
+
+    /** @param  array<string, Lab>  $looks */
+    private static function main(PictureZone $zone, array $looks): Lab
+    {
+        $main = $zone->targets[0];
+        foreach ($zone->targets as $target) {
+            if ($target->role === TargetRole::Middle) {
+                $main = $target;
+            }
+        }
+
+        return $looks[$main->id] ?? $main->drawn;
+    }
+
+    private static function depth(PictureZone $zone): int
+    {
+        return match ($zone->distance) {
+            Distance::Near => 0,
+            Distance::Between => 1,
+            Distance::Far => 2,
+        };
+    }
+}
