@@ -18,7 +18,9 @@ test('from a photo to a planned picture, its drawing and its sheet', async ({ pa
     await page.getByRole('button', { name: `Do without ${number}`, exact: true }).click();
     const back = page.getByRole('button', { name: new RegExp(`Allow \\w+:${number} again`) });
     await expect(back).toBeEnabled({ timeout: 60_000 });
-    await expect(page.getByTestId('pencil').locator('b', { hasText: number })).toHaveCount(0);
+    await expect(page.getByTestId('pencil').locator('b', { hasText: number })).toHaveCount(0, {
+        timeout: 60_000,
+    });
     await back.click();
     await expect(back).toHaveCount(0);
     await expect(palette).toContainText('8 pencils', { timeout: 60_000 });
@@ -38,7 +40,7 @@ test('from a photo to a planned picture, its drawing and its sheet', async ({ pa
 
     // Order, joins, and the way back to Match for one colour.
     await page.getByRole('radio', { name: 'Zone by zone' }).click();
-    await expect(page.getByText('Zone by zone: each is finished', { exact: false })).toBeVisible();
+    await expect(page.getByText('Zone by zone: each is finished', { exact: false })).toBeVisible({ timeout: 20_000 });
     await clickAt(page, 0.22, 0.45);
     await expect(page.getByTestId('joins')).toContainText('mm');
     await expect(page.getByTestId('plan-step').filter({ hasText: 'before' }).first()).toBeVisible();

@@ -27,9 +27,9 @@ const Wishes = styled.div`
     flex-wrap: wrap;
     gap: ${space.xs} ${space.m};
     & > h2 {
-        flex: 1 0 100%;
+        flex: 1;
+        min-width: 50%;
         font-size: 16px;
-        align-self: center;
     }
 `;
 
@@ -97,6 +97,18 @@ export function MatchStage() {
                 <section aria-label="Recipes" aria-busy={found.isFetching}>
                     <Wishes>
                         <h2>{selected.target ? `Recipes for ${name}` : 'Recipes'}</h2>
+                        <Choice
+                            label="Pencils, at most"
+                            value={String(wishes.maxPencils) as (typeof COUNTS)[number]}
+                            options={COUNTS.map((count) => ({ id: count, name: count }))}
+                            onChange={(count) => setWishes({ ...wishes, maxPencils: Number(count) })}
+                        />
+                        <Choice
+                            label="Layers, at most"
+                            value={String(wishes.maxLayers) as (typeof LAYERS)[number]}
+                            options={LAYERS.map((count) => ({ id: count, name: count }))}
+                            onChange={(count) => setWishes({ ...wishes, maxLayers: Number(count) })}
+                        />
                         <Tick isSelected={wishes.noBlack} onChange={(noBlack) => setWishes({ ...wishes, noBlack })}>
                             No black
                         </Tick>
@@ -118,18 +130,6 @@ export function MatchStage() {
                         >
                             From the palette
                         </Tick>
-                        <Choice
-                            label="Pencils, at most"
-                            value={String(wishes.maxPencils) as (typeof COUNTS)[number]}
-                            options={COUNTS.map((count) => ({ id: count, name: count }))}
-                            onChange={(count) => setWishes({ ...wishes, maxPencils: Number(count) })}
-                        />
-                        <Choice
-                            label="Layers, at most"
-                            value={String(wishes.maxLayers) as (typeof LAYERS)[number]}
-                            options={LAYERS.map((count) => ({ id: count, name: count }))}
-                            onChange={(count) => setWishes({ ...wishes, maxLayers: Number(count) })}
-                        />
                     </Wishes>
                     {wishes.avoid.length > 0 && (
                         <Left>

@@ -8,7 +8,7 @@ import { space, type } from '../ui/theme';
 
 const Card = styled.article`
     display: grid;
-    grid-template-columns: 104px minmax(0, 1fr) 142px;
+    grid-template-columns: 88px minmax(0, 1fr) 132px;
     gap: ${space.m};
     padding: ${space.s} 0;
     border-top: 1px solid ${({ theme }) => theme.line};
@@ -24,7 +24,7 @@ const Steps = styled.ol`
     display: flex;
     flex-wrap: wrap;
     align-content: start;
-    gap: ${space.s} ${space.m};
+    gap: ${space.s};
 `;
 
 const StepBox = styled.li`
@@ -47,17 +47,21 @@ const StepBox = styled.li`
     }
 `;
 
+const Head = styled.span`
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+`;
+
 const LeaveOut = styled(Button)`
     && {
-        grid-column: 2;
-        justify-content: start;
         min-height: 24px;
+        min-width: 24px;
+        margin: -4px 0;
         padding: 0;
         border: 0;
         background: none;
-        font-size: 11px;
-        font-weight: 440;
-        text-decoration: underline;
+        font-size: ${type.small};
         color: ${({ theme }) => theme.quiet};
     }
 `;
@@ -103,23 +107,25 @@ export function RecipeStep({ step, under, onAvoid }: StepProps) {
             <i style={{ background: step.pencil?.hex ?? 'transparent' }} aria-hidden />
             {step.pencil ? (
                 <>
-                    <small>
-                        {step.pencil.range}
-                        {under ? ', under' : ''}
-                    </small>
+                    <Head>
+                        <small>
+                            {step.pencil.range}
+                            {under ? ', under' : ''}
+                        </small>
+                        {onAvoid && (
+                            <LeaveOut
+                                aria-label={`Leave out ${step.pencil.number}`}
+                                onPress={() => step.pencil && onAvoid(step.pencil.id)}
+                            >
+                                ×
+                            </LeaveOut>
+                        )}
+                    </Head>
                     <b>{step.pencil.number}</b>
                     <small>
                         {pressureText(step.pressurePercent, step.passes)}
                         <PressureBar percent={step.pressurePercent} />
                     </small>
-                    {onAvoid && (
-                        <LeaveOut
-                            aria-label={`Leave out ${step.pencil.number}`}
-                            onPress={() => step.pencil && onAvoid(step.pencil.id)}
-                        >
-                            leave out
-                        </LeaveOut>
-                    )}
                 </>
             ) : (
                 <>
@@ -146,7 +152,7 @@ export function RecipeCard({ rank, target, recipe, onOpen, onAvoid, current = fa
     return (
         <Card aria-label={`Recipe ${rank}`} data-testid="recipe">
             <div>
-                <SwatchPair target={target} predicted={recipe.predicted} width="104px" height="72px" />
+                <SwatchPair target={target} predicted={recipe.predicted} width="88px" height="72px" />
                 <Small>{current ? 'Kept' : rank}</Small>
             </div>
             <Steps aria-label="Steps, first laid first">

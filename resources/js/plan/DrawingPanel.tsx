@@ -43,9 +43,18 @@ export function DrawingPanel({ plan }: { plan: Plan }) {
     });
     useEffect(() => {
         if (!shown) return;
-        for (let ahead = STAGES; ahead > 0; ahead--) {
-            new Image().src = drawingUrl(piece.id, plan, Math.round((plan.total * ahead) / STAGES));
-        }
+        // One after the other, the finished one first: whatever else is asked for is not kept waiting.
+        let left = false;
+        const fetchAhead = (ahead: number) => {
+            if (left || ahead === 0) return;
+            const image = new Image();
+            image.onload = () => fetchAhead(ahead - 1);
+            image.src = drawingUrl(piece.id, plan, Math.round((plan.total * ahead) / STAGES));
+        };
+        fetchAhead(STAGES);
+        return () => {
+            left = true;
+        };
     }, [shown, piece.id, plan]);
 
     return (

@@ -82,6 +82,7 @@ export function PalettePanel({ plan }: { plan: Plan | undefined }) {
     const start = () => work.start.mutate({ piece: piece.id }, tell);
     const size = paletteSize === null ? 'box' : String(paletteSize);
     const set = (changes: Parameters<typeof change.mutate>[0]) => change.mutate(changes, { ...tell, onSuccess: start });
+    const busy = work.open || change.isPending || work.start.isPending;
     const lossOf = (id: string) => palette?.pencils.find((pencil) => pencil.id === id)?.loss ?? null;
 
     return (
@@ -93,10 +94,10 @@ export function PalettePanel({ plan }: { plan: Plan | undefined }) {
                     value={(SIZES as readonly string[]).includes(size) ? size : 'box'}
                     options={SIZES.map((id) => ({ id, name: id === 'box' ? 'Whole box' : id }))}
                     onChange={(id) => set({ paletteSize: id === 'box' ? null : Number(id) })}
-                    isDisabled={work.open || change.isPending}
+                    isDisabled={busy}
                 />
                 {!work.open && (
-                    <StrongButton onPress={start} isDisabled={work.start.isPending}>
+                    <StrongButton onPress={start} isDisabled={busy}>
                         Plan the picture
                     </StrongButton>
                 )}
@@ -174,7 +175,7 @@ export function PalettePanel({ plan }: { plan: Plan | undefined }) {
                                         <Button
                                             aria-label={isPinned ? `Unpin ${entry.number}` : `Pin ${entry.number}`}
                                             aria-pressed={isPinned}
-                                            isDisabled={work.open}
+                                            isDisabled={busy}
                                             onPress={() =>
                                                 set({
                                                     pinned: isPinned
@@ -187,7 +188,7 @@ export function PalettePanel({ plan }: { plan: Plan | undefined }) {
                                         </Button>{' '}
                                         <Button
                                             aria-label={`Do without ${entry.number}`}
-                                            isDisabled={work.open}
+                                            isDisabled={busy}
                                             onPress={() =>
                                                 set({
                                                     banned: [...banned, entry.id],
@@ -210,7 +211,7 @@ export function PalettePanel({ plan }: { plan: Plan | undefined }) {
                     {banned.map((id) => (
                         <Button
                             key={id}
-                            isDisabled={work.open}
+                            isDisabled={busy}
                             aria-label={`Allow ${id} again`}
                             onPress={() => set({ banned: banned.filter((other) => other !== id) })}
                         >
