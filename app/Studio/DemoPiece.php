@@ -112,7 +112,7 @@ final class DemoPiece
                 continue;
             }
             foreach ($wholly ? $zone->targets : $zone->targets->where('role', TargetRole::Middle)->take(1) as $target) {
-                $target->recipe()->create(['stack' => (string) $search->find(Target::colour(Targets::read($target)), $limits)[0]->stack]);
+                $target->recipe()->create(['stack' => (string) $search->find(Target::colour(Targets::read($target)), $limits)[0]->stack, 'by_hand' => false]);
             }
         }
     }

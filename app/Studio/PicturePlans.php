@@ -116,11 +116,12 @@ final class PicturePlans
      * The palettes of a curve, and of the size that the piece wants.
      *
      * @param  Closure(string, float): void  $progress
-     * @return array{chosen: Palette, size: int|null, curve: array<int, Palette>, rows: list<ZoneTarget>}
+     * @param  bool  $anew  whether recipes that the artist has chosen are found anew too
+     * @return array{chosen: Palette, size: int|null, curve: array<int, Palette>, rows: list<ZoneTarget>, own: list<string>} own: targets whose recipes stay
      *
      * @throws WorkRefused if there is nothing to plan, or to plan with
      */
-    public function palettes(Piece $piece, Closure $progress): array
+    public function palettes(Piece $piece, Closure $progress, bool $anew = false): array
     {
         $progress('Gathering the colours of the picture', 0.02);
         $rows = [];
@@ -148,8 +149,10 @@ final class PicturePlans
         $search = $this->engine->search($piece->paper, $piece->user, $box);
         $known = $this->engine->searchable($piece->paper, $piece->user, $box);
         $pinned = self::ids($piece->pinned ?? []);
+        $own = [];
         foreach ($rows as $row) {
-            if ($row->recipe !== null && $row->recipe->by_hand) {
+            if (! $anew && $row->recipe !== null && $row->recipe->by_hand) {
+                $own[] = $row->id;
                 array_push($pinned, ...Stack::parse($row->recipe->stack)->pencils());
             }
         }
@@ -163,7 +166,7 @@ final class PicturePlans
         );
         ksort($curve);
 
-        return ['chosen' => $curve[$wanted], 'size' => $piece->palette_size, 'curve' => $curve, 'rows' => $rows];
+        return ['chosen' => $curve[$wanted], 'size' => $piece->palette_size, 'curve' => $curve, 'rows' => $rows, 'own' => $own];
     }
 
     /**

@@ -75,7 +75,14 @@ await page.getByTestId('reserves').waitFor();
 await take('light');
 await page.getByRole('button', { name: 'Show them in the photo' }).click();
 await stage('Plan');
+await page.getByRole('button', { name: 'Plan the picture' }).click();
+await page.getByTestId('palette').waitFor({ timeout: 60_000 });
 await take('plan');
+await page.getByRole('radio', { name: 'Drawing' }).click();
+await page.getByTestId('value-check').waitFor({ timeout: 60_000 });
+await page.getByRole('slider', { name: 'Stage' }).scrollIntoViewIfNeeded();
+await take('drawing');
+await page.getByRole('radio', { name: 'Photo', exact: true }).click();
 await stage('Draw');
 await page.getByText(/Step 1 of/).waitFor();
 // The first step leaves paper bare; the second is a pencil.

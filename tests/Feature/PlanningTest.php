@@ -67,9 +67,15 @@ it('leaves recipes alone that the artist has chosen, and has their pencils in th
     $this->patchJson($this->url, ['paletteSize' => 5]);
     expect(planPicture($this)['kept'])->toBe(1)->and($target->refresh()->recipe->stack)->toBe('QW:716@40 > QW:610@30')
         ->and(array_column($this->getJson($this->url.'/plan')->json('palette.pencils'), 'id'))->toContain('QW:716', 'QW:610');
+    $this->getJson($this->url.'/plan')->assertJsonPath('ownRecipes', 1);
     // What planning has found it may find anew; who has it open elsewhere is told.
     $other = ZoneTarget::query()->whereKeyNot($target->id)->firstOrFail();
     expect($other->recipe->by_hand)->toBeFalse();
+    // All anew, only because it was asked for.
+    $work = $this->postJson('/api/works', ['kind' => 'planning', 'piece' => $this->piece->id, 'anew' => true])->assertAccepted()->json('id');
+    $this->getJson("/api/works/$work")->assertJsonPath('result.kept', 0);
+    expect($target->refresh()->recipe->by_hand)->toBeFalse();
+    $this->getJson($this->url.'/plan')->assertJsonPath('ownRecipes', 0)->assertJsonPath('palette.size', 5)->assertJsonCount(5, 'palette.pencils');
 });
 
 it('orders by school and by how one goes over the picture, in sessions', function (): void {

@@ -84,6 +84,7 @@ const planOf = (steps: PlanStep[], changes: Partial<Plan> = {}): Plan => ({
     done: steps.filter(({ state }) => state !== 'open').length,
     total: steps.length,
     zonesWithoutRecipe: [],
+    ownRecipes: 0,
     tooAlike: [],
     joins: [],
     ...changes,

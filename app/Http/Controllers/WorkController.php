@@ -27,6 +27,7 @@ final class WorkController
         new OA\Property(property: 'sheet', type: 'integer', description: 'for a filling: which sheet of the chart'),
         new OA\Property(property: 'targets', type: 'array', items: new OA\Items(type: 'string'), description: 'for a search again'),
         new OA\Property(property: 'piece', type: 'string', description: 'for a look, and for planning'),
+        new OA\Property(property: 'anew', type: 'boolean', description: 'for planning: exchange recipes that were chosen by hand too'),
     ])), responses: [
         new OA\Response(response: 202, description: 'Waits for its turn; of one kind only one runs at a time', content: new OA\JsonContent(ref: '#/components/schemas/Work')),
         new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),

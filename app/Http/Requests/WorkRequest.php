@@ -19,6 +19,7 @@ final class WorkRequest extends FormRequest
             'chart' => ['required_if:kind,filling', 'string', 'max:30'],
             'sheet' => ['integer', 'between:1,60'],
             'piece' => ['required_if:kind,look,planning', 'string', 'max:30'],
+            'anew' => ['boolean'],
             'targets' => ['required_if:kind,search-again', 'array', 'max:500'],
             'targets.*' => ['string', 'max:30'],
         ];

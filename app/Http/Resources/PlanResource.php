@@ -6,6 +6,8 @@ namespace App\Http\Resources;
 
 use App\Models\DrawnStep;
 use App\Models\Piece;
+use App\Models\Recipe;
+use App\Models\ZoneTarget;
 use App\Studio\PicturePlans;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -22,7 +24,7 @@ use Prism\Planning\PlanStep;
  *
  * @property-read Plan $resource
  */
-#[OA\Schema(schema: 'Plan', required: ['pullList', 'palette', 'cautions', 'steps', 'minutes', 'idleMinutes', 'apartMinutes', 'sessions', 'currentKey', 'done', 'total', 'zonesWithoutRecipe', 'tooAlike', 'joins', 'calibration'], properties: [
+#[OA\Schema(schema: 'Plan', required: ['pullList', 'palette', 'cautions', 'steps', 'minutes', 'idleMinutes', 'apartMinutes', 'sessions', 'currentKey', 'done', 'total', 'zonesWithoutRecipe', 'ownRecipes', 'tooAlike', 'joins', 'calibration'], properties: [
     new OA\Property(property: 'pullList', type: 'array', items: new OA\Items(ref: '#/components/schemas/PullListEntry')),
     new OA\Property(property: 'palette', nullable: true, description: 'what planning the whole picture found last', oneOf: [new OA\Schema(ref: '#/components/schemas/Palette')]),
     new OA\Property(property: 'cautions', type: 'array', items: new OA\Items(type: 'string')),
@@ -35,6 +37,7 @@ use Prism\Planning\PlanStep;
     new OA\Property(property: 'done', type: 'integer'),
     new OA\Property(property: 'total', type: 'integer'),
     new OA\Property(property: 'zonesWithoutRecipe', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'ownRecipes', type: 'integer', description: 'chosen by hand: planning leaves them alone'),
     new OA\Property(property: 'tooAlike', type: 'array', description: 'touching zones that will merge, and which to push', items: new OA\Items(required: ['one', 'other', 'dE00', 'pushed', 'sentence'], properties: [
         new OA\Property(property: 'one', type: 'string'),
         new OA\Property(property: 'other', type: 'string'),
@@ -136,12 +139,21 @@ final class PlanResource extends JsonResource
             'done' => count(array_filter($steps, static fn (array $step): bool => $step['state'] !== 'open')),
             'total' => count($steps),
             'zonesWithoutRecipe' => $this->piece->zones()->whereDoesntHave('targets.recipe')->pluck('name')->all(),
+            'ownRecipes' => $this->ownRecipes(),
             'joins' => app(PicturePlans::class)->joins($this->piece),
             'tooAlike' => array_map(static fn (Pair $pair): array => [
                 'one' => $pair->one->id, 'other' => $pair->other->id, 'dE00' => round($pair->dE00, 1), 'pushed' => $pair->pushed->id, 'sentence' => $pair->sentence(),
             ], app(PicturePlans::class)->tooAlike($this->piece, $this->resource)),
             'calibration' => RestsOn::of($this->piece->user),
         ];
+    }
+
+    private function ownRecipes(): int
+    {
+        $targets = ZoneTarget::query();
+        $targets->whereIn('zone_id', $this->piece->zones()->select('id'));
+
+        return Recipe::query()->whereIn('target_id', $targets->select('id'))->where('by_hand', true)->count();
     }
 
     /** @return array<string, mixed> */

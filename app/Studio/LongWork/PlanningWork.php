@@ -14,7 +14,7 @@ use Prism\Planning\Palette;
 
 /**
  * Plans a whole picture: one palette for all of its colours, and a recipe from it for each. Recipes that the artist has chosen
- * stay as they are, and their pencils are in the palette. All are exchanged, or none.
+ * stay as they are, and their pencils are in the palette, unless the wish says `anew`. All are exchanged, or none.
  */
 final class PlanningWork implements LongWork
 {
@@ -27,28 +27,25 @@ final class PlanningWork implements LongWork
         $pieces = Piece::query();
         $pieces->where('user_id', $artist->id)->where('id', $wish['piece'] ?? '');
         $piece = $pieces->first() ?? throw new WorkRefused('This piece is not in your studio; it may have been removed.');
-        $found = $this->plans->palettes($piece, $progress);
+        $found = $this->plans->palettes($piece, $progress, ($wish['anew'] ?? false) === true);
         $palette = $found['chosen'];
         $progress('Writing the recipes', 0.95);
-        $kept = 0;
-        DB::transaction(function () use ($piece, $found, $palette, &$kept): void {
+        DB::transaction(function () use ($piece, $found, $palette): void {
             foreach ($found['rows'] as $row) {
                 $recipe = $palette->recipes[$row->id] ?? null;
-                if ($row->recipe !== null && $row->recipe->by_hand) {
-                    $kept++;
-                } elseif ($recipe !== null) {
+                if ($recipe !== null && ! in_array($row->id, $found['own'], true)) {
                     self::write($row, (string) $recipe->stack);
                 }
             }
             $piece->update(['palette' => self::told($palette, $found['size'], $found['curve'])]);
         });
 
-        return ['piece' => $piece->id, 'pencils' => count($palette->pencils), 'dE00' => round($palette->meanDifference, 2), 'found' => count($palette->recipes), 'kept' => $kept];
+        return ['piece' => $piece->id, 'pencils' => count($palette->pencils), 'dE00' => round($palette->meanDifference, 2), 'found' => count($palette->recipes), 'kept' => count($found['own'])];
     }
 
     private static function write(ZoneTarget $row, string $stack): void
     {
-        if ($row->recipe?->stack === $stack) {
+        if ($row->recipe?->stack === $stack && ! $row->recipe->by_hand) {
             return;
         }
         $row->recipe()->updateOrCreate([], ['stack' => $stack, 'by_hand' => false]);

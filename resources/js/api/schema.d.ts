@@ -1400,6 +1400,8 @@ export interface components {
             done: number;
             total: number;
             zonesWithoutRecipe: string[];
+            /** @description chosen by hand: planning leaves them alone */
+            ownRecipes: number;
             /** @description touching zones that will merge, and which to push */
             tooAlike: {
                 one: string;
@@ -4020,6 +4022,8 @@ export interface operations {
                     targets?: string[];
                     /** @description for a look, and for planning */
                     piece?: string;
+                    /** @description for planning: exchange recipes that were chosen by hand too */
+                    anew?: boolean;
                 };
             };
         };

@@ -1,4 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import styled from 'styled-components';
 import { messageOf, type Plan } from '../api/client';
 import { keys, useChangePiece } from '../api/queries';
@@ -9,6 +10,7 @@ import { notify } from '../ui/Notices';
 import { CurvePlot } from '../ui/plots/CurvePlot';
 import { Segments } from '../ui/Segments';
 import { Swatch } from '../ui/Swatch';
+import { Tick } from '../ui/Tick';
 import { WorkProgress } from '../ui/WorkProgress';
 import { space, type } from '../ui/theme';
 
@@ -79,7 +81,8 @@ export function PalettePanel({ plan }: { plan: Plan | undefined }) {
     const { paletteSize, pinned, banned } = piece.planning;
     const palette = plan?.palette ?? null;
     const tell = { onError: (error: Error) => notify(messageOf(error)) };
-    const start = () => work.start.mutate({ piece: piece.id }, tell);
+    const [anew, setAnew] = useState(false);
+    const start = () => work.start.mutate({ piece: piece.id, anew }, { ...tell, onSuccess: () => setAnew(false) });
     const size = paletteSize === null ? 'box' : String(paletteSize);
     const set = (changes: Parameters<typeof change.mutate>[0]) => change.mutate(changes, { ...tell, onSuccess: start });
     const busy = work.open || change.isPending || work.start.isPending;
@@ -102,6 +105,12 @@ export function PalettePanel({ plan }: { plan: Plan | undefined }) {
                     </StrongButton>
                 )}
             </Line>
+            {plan && plan.ownRecipes > 0 && (
+                <Tick isSelected={anew} onChange={setAnew}>
+                    {plan.ownRecipes === 1 ? 'Exchange the recipe' : `Exchange the ${plan.ownRecipes} recipes`} I have
+                    chosen myself too
+                </Tick>
+            )}
             {work.work && work.open && (
                 <WorkProgress work={work.work} onCancel={() => work.work && work.cancel.mutate(work.work.id)} />
             )}
