@@ -75,7 +75,7 @@ await page.getByTestId('reserves').waitFor();
 await take('light');
 await page.getByRole('button', { name: 'Show them in the photo' }).click();
 await stage('Plan');
-await page.getByRole('button', { name: 'Plan the picture' }).click();
+await page.getByRole('radio', { name: '12', exact: true }).click();
 await page.getByTestId('palette').waitFor({ timeout: 60_000 });
 await take('plan');
 await page.getByRole('radio', { name: 'Drawing' }).click();

@@ -45,6 +45,8 @@ test('from a photo to a planned picture, its drawing and its sheet', async ({ pa
     await expect(page.getByTestId('joins')).toContainText('mm');
     await expect(page.getByTestId('plan-step').filter({ hasText: 'before' }).first()).toBeVisible();
     await expectSound(page);
+    // The panels scroll, never the page under them.
+    expect(await page.evaluate(() => document.documentElement.scrollHeight - innerHeight)).toBe(0);
     const sheet = await page.request.get(
         (await page.getByRole('link', { name: 'Plan sheet, PDF' }).getAttribute('href')) ?? '',
     );

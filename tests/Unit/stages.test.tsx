@@ -338,7 +338,7 @@ describe('the palette of a picture', () => {
 
     it('tells what it costs, what each pencil is for, and what is lost without it', async () => {
         put();
-        expect((await screen.findByTestId('palette')).textContent).toContain('1 pencils come within dE00 2.5');
+        expect((await screen.findByTestId('palette')).textContent).toContain('1 pencil comes within dE00 2.5');
         expect(screen.getByRole('img', { name: /6 miss by 3.1, 12 miss by 2.5/ })).toBeTruthy();
         expect(screen.getByTestId('pencil').textContent).toContain('main, 30 %');
         expect(screen.getByTestId('pencil').textContent).toContain('without it + 0.31');
@@ -390,6 +390,19 @@ describe('the palette of a picture', () => {
         await waitFor(() => expect(asked.filter(({ method }) => method === 'POST')).toHaveLength(1));
         expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ paletteSize: 8 });
         expect(asked.find(({ method }) => method === 'POST')?.body).toEqual({ kind: 'planning', piece: 'p1' });
+    });
+
+    it('exchanges recipes of one’s own only when told to', async () => {
+        const asked = put({ 'GET /api/pieces/p1/plan': () => planOf([planStep(1)], { palette, ownRecipes: 3 }) });
+        await userEvent.click(await screen.findByText(/Exchange the 3 recipes I have chosen/));
+        await userEvent.click(screen.getByRole('button', { name: 'Plan the picture' }));
+        await waitFor(() =>
+            expect(asked.find(({ method }) => method === 'POST')?.body).toEqual({
+                kind: 'planning',
+                piece: 'p1',
+                anew: true,
+            }),
+        );
     });
 
     it('pins and bans by one press', async () => {

@@ -36,6 +36,7 @@ const Left = styled.div`
     gap: ${space.s};
     padding: ${space.m};
     min-height: 0;
+    position: relative;
     overflow: auto;
 `;
 
@@ -70,6 +71,7 @@ const Stages = styled.nav`
 
 const Stage = styled.div`
     min-height: 0;
+    position: relative;
     overflow-y: auto;
 `;
 

@@ -34,6 +34,7 @@ const Page = styled.main`
 
 const Grid = styled(GridList)`
     height: 100%;
+    position: relative;
     overflow-y: auto;
     outline: none;
     padding: 0;

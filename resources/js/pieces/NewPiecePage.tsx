@@ -12,6 +12,7 @@ import { radius, space, type } from '../ui/theme';
 
 const Page = styled.main`
     height: 100%;
+    position: relative;
     overflow-y: auto;
     padding: ${space.l} ${space.xl};
     & h1 {

@@ -12,6 +12,7 @@ const Page = styled.main`
     align-content: start;
     gap: ${space.l};
     padding: ${space.l} ${space.xl};
+    position: relative;
     overflow-y: auto;
     height: 100%;
 `;

@@ -82,7 +82,8 @@ export function PalettePanel({ plan }: { plan: Plan | undefined }) {
     const palette = plan?.palette ?? null;
     const tell = { onError: (error: Error) => notify(messageOf(error)) };
     const [anew, setAnew] = useState(false);
-    const start = () => work.start.mutate({ piece: piece.id, anew }, { ...tell, onSuccess: () => setAnew(false) });
+    const start = () =>
+        work.start.mutate({ piece: piece.id, ...(anew && { anew }) }, { ...tell, onSuccess: () => setAnew(false) });
     const size = paletteSize === null ? 'box' : String(paletteSize);
     const set = (changes: Parameters<typeof change.mutate>[0]) => change.mutate(changes, { ...tell, onSuccess: start });
     const busy = work.open || change.isPending || work.start.isPending;
@@ -122,8 +123,14 @@ export function PalettePanel({ plan }: { plan: Plan | undefined }) {
             {palette ? (
                 <>
                     <p data-testid="palette">
-                        {palette.pencils.length} pencils come within dE00 <b>{palette.dE00.toFixed(1)}</b> of the
-                        picture, by area and importance; the whole box within {palette.wholeBox.toFixed(1)}.
+                        {palette.size === null
+                            ? 'The whole box comes'
+                            : `${palette.pencils.length} ${palette.pencils.length === 1 ? 'pencil comes' : 'pencils come'}`}{' '}
+                        within dE00 <b>{palette.dE00.toFixed(1)}</b> of the picture, by area and importance
+                        {palette.size === null ? '' : `; the whole box within ${palette.wholeBox.toFixed(1)}`}.
+                        {palette.size !== null &&
+                            palette.pencils.length > palette.size &&
+                            ' Pinned pencils and recipes of your own hold more than you asked for.'}
                     </p>
                     <CurvePlot
                         curves={[

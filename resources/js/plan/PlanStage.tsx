@@ -115,7 +115,7 @@ function StepRow({ step, begins }: { step: PlanStep; begins: boolean }) {
                     </button>
                 </p>
                 <small>
-                    {begins && <b>Session {step.session}. </b>}
+                    {begins && <strong>Session {step.session}. </strong>}
                     {step.step?.pencil ? pressureText(step.step.pressurePercent, step.step.passes) : step.why}
                     {step.because.length > 0 && `; ${step.because[0]}`}
                 </small>

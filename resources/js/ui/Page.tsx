@@ -10,6 +10,7 @@ export const Place = styled.div`
 
 export const Page = styled.main`
     height: 100%;
+    position: relative;
     overflow-y: auto;
     padding: ${space.l} ${space.xl} ${space.xl};
     & h1 {
