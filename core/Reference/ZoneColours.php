@@ -70,30 +70,44 @@ final class ZoneColours
     }
 
     /**
-     * Two limits that part values in three, with the least variance within the parts (one-dimensional k-means from even
-     * limits; what lies beyond the ends does not pull).
+     * Two limits that part values in three with the least variance within the parts, of all that there are (Otsu 1979); what lies
+     * beyond the ends does not pull.
      *
      * @param  array<int, int>  $bars
      * @return array{float, float, float, float} the limits, the share of the lightest part, and how far it lies above the middle
      */
     private static function parted(array $bars, float $dark, float $light): array
     {
-        $weights = [0.0, 0.0, 0.0];
-        $means = [$dark + ($light - $dark) / 6.0, ($dark + $light) / 2.0, $light - ($light - $dark) / 6.0];
-        for ($round = 0; $round < 12; $round++) {
-            $sums = $weights = [0.0, 0.0, 0.0];
-            for ($L = (int) $dark; $L <= (int) $light; $L++) {
-                $middle = $L + 0.5;
-                $part = $middle < ($means[0] + $means[1]) / 2.0 ? 0 : ($middle < ($means[1] + $means[2]) / 2.0 ? 1 : 2);
-                $sums[$part] += $bars[$L] * $middle;
-                $weights[$part] += $bars[$L];
-            }
-            foreach ($means as $part => $mean) {
-                $means[$part] = $weights[$part] > 0.0 ? $sums[$part] / $weights[$part] : $mean;
+        [$first, $end] = [(int) $dark, (int) $light + 1];
+        // Pixels, and sums of their values, below each limit.
+        $counts = $sums = [$first => 0.0];
+        for ($L = $first; $L < $end; $L++) {
+            $counts[$L + 1] = $counts[$L] + $bars[$L];
+            $sums[$L + 1] = $sums[$L] + $bars[$L] * ($L + 0.5);
+        }
+        $part = static fn (int $from, int $to): array => [$counts[$to] - $counts[$from], $sums[$to] - $sums[$from]];
+        $best = -1.0;
+        $means = [$dark, ($dark + $light) / 2.0, $light];
+        $lightest = 0.0;
+        for ($low = $first + 1; $low < $end; $low++) {
+            [$n0, $s0] = $part($first, $low);
+            for ($high = $low; $n0 > 0.0 && $high < $end; $high++) {
+                [$n1, $s1] = $part($low, $high);
+                [$n2, $s2] = $part($high, $end);
+                if ($n2 <= 0.0) {
+                    break;
+                }
+                // The least variance within is the most between.
+                $between = $s0 * $s0 / $n0 + ($n1 > 0.0 ? $s1 * $s1 / $n1 : 0.0) + $s2 * $s2 / $n2;
+                if ($between > $best) {
+                    $best = $between;
+                    $means = [$s0 / $n0, $n1 > 0.0 ? $s1 / $n1 : ($s0 / $n0 + $s2 / $n2) / 2.0, $s2 / $n2];
+                    $lightest = $n2;
+                }
             }
         }
 
-        return [($means[0] + $means[1]) / 2.0, ($means[1] + $means[2]) / 2.0, $weights[2] / max(1.0, array_sum($weights)), $means[2] - $means[1]];
+        return [($means[0] + $means[1]) / 2.0, ($means[1] + $means[2]) / 2.0, $lightest / max(1.0, $counts[$end]), $means[2] - $means[1]];
     }
 
     /**

@@ -1,7 +1,7 @@
 import { act, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { ThemeProvider } from 'styled-components';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import type { Look, Piece, Reserves, Zone } from '../../resources/js/api/client';
 import { CropFrame, cropOf } from '../../resources/js/desk/CropFrame';
 import { squareOf } from '../../resources/js/desk/Grid';
@@ -73,24 +73,6 @@ const float = zone('z', 'Float', {
     ],
 });
 const wall = zone('y', 'Wall');
-
-beforeEach(() => {
-    vi.stubGlobal(
-        'ResizeObserver',
-        class {
-            observe() {
-                return undefined;
-            }
-            unobserve() {
-                return undefined;
-            }
-            disconnect() {
-                return undefined;
-            }
-        },
-    );
-});
-afterEach(() => vi.unstubAllGlobals());
 
 function put(
     of: Piece,

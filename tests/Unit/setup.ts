@@ -6,12 +6,27 @@ const CSS = { escape: (key: string) => key };
 Object.assign(globalThis, { CSS });
 Object.assign(window, { CSS });
 
+// jsdom lays nothing out; the parts only need an observer to be there.
+class ResizeObserver {
+    observe() {
+        return undefined;
+    }
+    unobserve() {
+        return undefined;
+    }
+    disconnect() {
+        return undefined;
+    }
+}
+Object.assign(globalThis, { ResizeObserver });
+
 // jsdom draws nothing.
 HTMLCanvasElement.prototype.getContext = () => null;
 
 afterEach(() => {
     cleanup();
     vi.restoreAllMocks();
+    vi.unstubAllGlobals();
     localStorage.clear();
     document.cookie = 'XSRF-TOKEN=; expires=Thu, 01 Jan 1970 00:00:00 GMT';
 });

@@ -1,6 +1,6 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { Plan, PlanStep, StackPrediction } from '../../resources/js/api/client';
 import { CompareStage } from '../../resources/js/compare/CompareStage';
 import { DrawStage } from '../../resources/js/draw/DrawStage';
@@ -9,25 +9,6 @@ import { PlanStage } from '../../resources/js/plan/PlanStage';
 import { Around } from './desk';
 import { colour, pencil, piece, recipe, restsOn, section, show, step, wash, zone } from './fixtures';
 import { Answer, serve } from './server';
-
-beforeEach(() => {
-    // jsdom lays nothing out; the parts only need these to be there.
-    vi.stubGlobal(
-        'ResizeObserver',
-        class {
-            observe() {
-                return undefined;
-            }
-            unobserve() {
-                return undefined;
-            }
-            disconnect() {
-                return undefined;
-            }
-        },
-    );
-});
-afterEach(() => vi.unstubAllGlobals());
 
 const prediction = (stack: string, steps = stack === '' ? 0 : stack.split(' > ').length): StackPrediction => ({
     recipe: recipe({ stack, difference: { ...recipe().difference, words: `words for ${stack}` } }),
