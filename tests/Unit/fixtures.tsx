@@ -6,6 +6,8 @@ import type {
     Colour,
     Pencil,
     Piece,
+    Plan,
+    PlanStep,
     Recipe,
     Reference,
     RestsOn,
@@ -229,6 +231,59 @@ export function swatch(id: number, stack: string, changes: Partial<SwatchEntry> 
         ...changes,
     };
 }
+
+export const planStep = (number: number, changes: Partial<PlanStep> = {}): PlanStep => ({
+    key: `key-${number}`,
+    number,
+    zone: { id: `z${number}`, target: `z${number}-middle`, name: `Zone ${number}` },
+    role: 'layer',
+    step: step(String(400 + number), 40, number),
+    layer: 1,
+    before: colour(),
+    after: colour(),
+    sigma: 1.4,
+    target: colour(),
+    why: `Because of ${number}.`,
+    minutes: 4,
+    session: 1,
+    because: [],
+    state: 'open',
+    ...changes,
+});
+
+export const planOf = (steps: PlanStep[], changes: Partial<Plan> = {}): Plan => ({
+    pullList: [
+        {
+            id: 'QW:404',
+            range: 'QW',
+            number: '404',
+            name: 'Pennant Blue',
+            binder: 'wax',
+            colour: colour(),
+            layers: 2,
+            zones: 1,
+            owned: true,
+            share: 0.3,
+            part: 'main',
+        },
+    ],
+    palette: null,
+    minutes: 95,
+    idleMinutes: 0,
+    apartMinutes: 120,
+    sessions: 1,
+    calibration: restsOn,
+    cautions: ['Sharpening: cut away from the body and cap the blade.'],
+    steps,
+    currentKey: steps.find(({ state }) => state === 'open')?.key ?? null,
+    done: steps.filter(({ state }) => state !== 'open').length,
+    total: steps.length,
+    zonesWithoutRecipe: [],
+    ownRecipes: 0,
+    tooAlike: [],
+    joins: [],
+    ...changes,
+});
 
 /** Renders within everything that the studio stands in. */
 export function show(children: ReactNode, address = '/') {

@@ -1,13 +1,13 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
-import type { Plan, PlanStep, StackPrediction } from '../../resources/js/api/client';
+import type { Plan, StackPrediction } from '../../resources/js/api/client';
 import { CompareStage } from '../../resources/js/compare/CompareStage';
 import { DrawStage } from '../../resources/js/draw/DrawStage';
 import { MatchStage } from '../../resources/js/match/MatchStage';
 import { PlanStage } from '../../resources/js/plan/PlanStage';
 import { Around } from './desk';
-import { colour, pencil, piece, recipe, restsOn, section, show, step, wash, zone } from './fixtures';
+import { colour, pencil, piece, planOf, planStep, recipe, restsOn, section, show, step, wash, zone } from './fixtures';
 import { Answer, serve } from './server';
 
 const prediction = (stack: string, steps = stack === '' ? 0 : stack.split(' > ').length): StackPrediction => ({
@@ -16,59 +16,6 @@ const prediction = (stack: string, steps = stack === '' ? 0 : stack.split(' > ')
     room: 3,
     section,
     calibration: restsOn,
-});
-
-const planStep = (number: number, changes: Partial<PlanStep> = {}): PlanStep => ({
-    key: `key-${number}`,
-    number,
-    zone: { id: `z${number}`, target: `z${number}-middle`, name: `Zone ${number}` },
-    role: 'layer',
-    step: step(String(400 + number), 40, number),
-    layer: 1,
-    before: colour(),
-    after: colour(),
-    sigma: 1.4,
-    target: colour(),
-    why: `Because of ${number}.`,
-    minutes: 4,
-    session: 1,
-    because: [],
-    state: 'open',
-    ...changes,
-});
-
-const planOf = (steps: PlanStep[], changes: Partial<Plan> = {}): Plan => ({
-    pullList: [
-        {
-            id: 'QW:404',
-            range: 'QW',
-            number: '404',
-            name: 'Pennant Blue',
-            binder: 'wax',
-            colour: colour(),
-            layers: 2,
-            zones: 1,
-            owned: true,
-            share: 0.3,
-            part: 'main',
-        },
-    ],
-    palette: null,
-    minutes: 95,
-    idleMinutes: 0,
-    apartMinutes: 120,
-    sessions: 1,
-    calibration: restsOn,
-    cautions: ['Sharpening: cut away from the body and cap the blade.'],
-    steps,
-    currentKey: steps.find(({ state }) => state === 'open')?.key ?? null,
-    done: steps.filter(({ state }) => state !== 'open').length,
-    total: steps.length,
-    zonesWithoutRecipe: [],
-    ownRecipes: 0,
-    tooAlike: [],
-    joins: [],
-    ...changes,
 });
 
 describe('Match', () => {
