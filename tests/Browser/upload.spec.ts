@@ -26,7 +26,7 @@ test('a photo of one\u2019s own becomes a piece; what is no photo is refused in 
     await sampleAt(page, 0.64, 0.33);
     await expect(page.getByTestId('recipe').first()).toBeVisible();
     await page.getByRole('link', { name: '3 Plan' }).click();
-    await expect(page.getByText('No recipes to plan yet')).toBeVisible();
+    await expect(page.getByText('Nothing to plan yet', { exact: false })).toBeVisible();
 
     // Removed, and taken back.
     await page.goto('/pieces');

@@ -4,18 +4,19 @@ import type { Work } from '../api/client';
 import { Button } from './Button';
 import { space } from './theme';
 
-const Box = styled(ProgressBar)`
+const Box = styled.div`
     display: grid;
     grid-template-columns: 1fr auto;
     gap: ${space.s};
     align-items: center;
     max-width: 560px;
-    & > div {
-        grid-column: 1 / -1;
-        height: 10px;
-        border: 1px solid ${({ theme }) => theme.ink};
-    }
-    & > div > i {
+`;
+
+const Bar = styled(ProgressBar)`
+    grid-column: 1 / -1;
+    height: 10px;
+    border: 1px solid ${({ theme }) => theme.ink};
+    & > i {
         display: block;
         height: 100%;
         background: ${({ theme }) => theme.ink};
@@ -31,13 +32,15 @@ interface Props {
 export function WorkProgress({ work, onCancel }: Props) {
     const percent = Math.round(100 * work.progress);
 
+    const doing = work.doing || 'Waiting for its turn';
+
     return (
-        <Box value={percent} aria-label={work.doing || 'Waiting for its turn'} data-testid="progress">
-            <span role="status">{work.doing || 'Waiting for its turn'}</span>
+        <Box data-testid="progress">
+            <span role="status">{doing}</span>
             <Button onPress={onCancel}>Cancel</Button>
-            <div>
+            <Bar value={percent} aria-label={doing}>
                 <i style={{ width: `${percent}%` }} />
-            </div>
+            </Bar>
         </Box>
     );
 }
