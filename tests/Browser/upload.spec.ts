@@ -58,7 +58,8 @@ test('a new studio starts with an empty box and says what to do', async ({ page 
     await page.getByRole('link', { name: 'Pieces' }).click();
     await expect(page.getByText('No pieces yet')).toBeVisible();
     await page.getByRole('button', { name: 'Try the demo piece' }).click();
-    await expect(page.getByText('Choose a colour to match')).toBeVisible();
+    // Its photo is read and its zones are cut first.
+    await expect(page.getByText('Choose a colour to match')).toBeVisible({ timeout: 30_000 });
     await sampleAt(page, 0.64, 0.33);
     await expect(page.getByRole('heading', { name: 'Your box is empty' })).toBeVisible();
     await page.getByRole('link', { name: 'Put pencils in the box' }).click();
