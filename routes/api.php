@@ -75,7 +75,6 @@ Route::middleware('auth')->group(static function (): void {
 
     Route::get('pieces', [PieceController::class, 'index']);
     Route::post('pieces', [PieceController::class, 'store'])->middleware('throttle:uploads');
-    Route::post('pieces/demo', [PieceController::class, 'demo'])->middleware('throttle:uploads');
     Route::get('pieces/{piece}', [PieceController::class, 'show']);
     Route::patch('pieces/{piece}', [PieceController::class, 'update']);
     Route::delete('pieces/{piece}', [PieceController::class, 'destroy']);

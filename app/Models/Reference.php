@@ -20,7 +20,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property int $width
  * @property int $height
  * @property int $position
- * @property array<string, mixed>|null $balance
+ * @property array{by: string, x?: float, y?: float, radius?: float, lamp?: string}|null $balance
  * @property list<array{float, float, float, float}> $pairs
  * @property int $picture
  * @property-read Piece $piece

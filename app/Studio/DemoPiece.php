@@ -7,12 +7,14 @@ namespace App\Studio;
 use App\Models\Paper;
 use App\Models\Piece;
 use App\Models\User;
+use Closure;
 use Illuminate\Support\Facades\DB;
 use Prism\Matching\Limits;
 use Prism\Matching\School;
 use Prism\Matching\Target;
 use Prism\Reference\TargetRole;
 use Prism\Reference\ZoneMap;
+use Throwable;
 
 /** The demo references as pieces of one's own: zones found in the photo, and recipes for them from the pencils in one's box. */
 final class DemoPiece
@@ -36,11 +38,15 @@ final class DemoPiece
         'Planks in front' => [0.1, 0.9],
     ];
 
+    /** Share of the work that is reading the photo. */
+    private const READING = 0.5;
+
     /** Zones, by their order, that have no recipe yet: there is something left to try. */
     private const WITHOUT_RECIPE = [19, 20];
 
     public function __construct(
         private readonly References $references,
+        private readonly PhotoStore $photos,
         private readonly PictureReadings $readings,
         private readonly ZoneBook $zones,
         private readonly Engine $engine,
@@ -52,41 +58,57 @@ final class DemoPiece
      * The harbour. With an empty box the zones have no recipes yet.
      *
      * @param  bool  $wholly  recipes for all colours of a zone, not only for the one that stands for it; takes some seconds
+     * @param  ?Closure(string, float): void  $progress  may throw to stop: then there is no piece
      */
-    public function for(User $user, bool $wholly = false): Piece
+    public function for(User $user, bool $wholly = false, ?Closure $progress = null): Piece
     {
-        return DB::transaction(function () use ($user, $wholly): Piece {
-            $piece = $this->piece($user, 'harbour');
+        $piece = null;
+        try {
+            $piece = $this->begin($user, 'harbour');
+            $this->cut($piece, 'harbour', $progress);
             $this->name($piece);
-            $this->match($piece, $wholly);
+            $this->match($piece, $wholly, $progress);
+        } catch (Throwable $problem) {
+            // Not in one transaction: how far it is must be seen outside, and that it is not wanted any more, in here.
+            $reference = $piece?->references()->first();
+            $piece?->forceDelete();
+            if ($reference !== null) {
+                $this->photos->forget($reference);
+            }
+            throw $problem;
+        }
 
-            return $piece;
-        });
+        return $piece;
     }
 
     /** The other two, with zones and without recipes. */
     public function others(User $user): void
     {
-        DB::transaction(function () use ($user): void {
-            $this->piece($user, 'jugs');
-            $this->piece($user, 'lantern');
+        foreach (['jugs', 'lantern'] as $name) {
+            $this->cut($this->begin($user, $name), $name);
+        }
+    }
+
+    private function begin(User $user, string $name): Piece
+    {
+        return DB::transaction(function () use ($user, $name): Piece {
+            $piece = $user->pieces()->create([
+                'title' => self::PIECES[$name][0],
+                'paper_id' => Paper::query()->where('slug', 'harbour-cartridge')->valueOrFail('id'),
+                'school' => School::LightToDark,
+            ]);
+            $this->references->begin($piece, database_path("demo/$name.jpg"));
+
+            return $piece;
         });
     }
 
-    private function piece(User $user, string $name): Piece
+    /** @param  ?Closure(string, float): void  $progress */
+    private function cut(Piece $piece, string $name, ?Closure $progress = null): void
     {
-        [$title, $zones] = self::PIECES[$name];
-        $piece = $user->pieces()->create([
-            'title' => $title,
-            'paper_id' => Paper::query()->where('slug', 'harbour-cartridge')->valueOrFail('id'),
-            'school' => School::LightToDark,
-        ]);
-        $this->references->begin($piece, database_path("demo/$name.jpg"));
-        $this->readings->read($piece->reference());
-        $this->zones->find($piece, $zones);
+        $this->readings->read($piece->reference(), $progress === null ? null : static fn (string $doing, float $share) => $progress($doing, self::READING * $share));
+        $this->zones->find($piece, self::PIECES[$name][1]);
         $piece->zoneChanges()->delete();
-
-        return $piece;
     }
 
     private function name(Piece $piece): void
@@ -99,7 +121,8 @@ final class DemoPiece
         }
     }
 
-    private function match(Piece $piece, bool $wholly): void
+    /** @param  ?Closure(string, float): void  $progress */
+    private function match(Piece $piece, bool $wholly, ?Closure $progress): void
     {
         $box = $this->catalogue->box($piece->user);
         if (count($box) === 0) {
@@ -107,7 +130,11 @@ final class DemoPiece
         }
         $search = $this->engine->search($piece->paper, $piece->user, $box);
         $limits = new Limits(top: 1, school: $piece->school);
-        foreach ($piece->zones()->with('targets')->get()->values() as $i => $zone) {
+        $zones = $piece->zones()->with('targets')->get()->values();
+        foreach ($zones as $i => $zone) {
+            if ($progress !== null) {
+                $progress('Finding recipes from your box', self::READING + (1.0 - self::READING) * $i / count($zones));
+            }
             if (in_array($i, self::WITHOUT_RECIPE, true)) {
                 continue;
             }

@@ -106,7 +106,8 @@ final class Engine
         );
     }
 
-    private function digest(PaperModel $paper, User $artist, Kit $kit): string
+    /** Changes when anything does that a prediction with these pencils on this paper rests on. */
+    public function digest(PaperModel $paper, User $artist, Kit $kit): string
     {
         $parts = [self::VERSION, $this->calibrations->inForce($artist), $paper->only(['slug', 'L', 'a', 'b', 'roughness', 'capacity', 'adhesion'])];
         foreach ($kit as $id => $pencil) {

@@ -6,6 +6,7 @@ namespace App\Studio;
 
 use App\Models\Piece;
 use App\Models\Reference;
+use Closure;
 use Imagick;
 use Prism\Colour\Lab;
 use Prism\Reference\Alignment;
@@ -27,6 +28,9 @@ final class Looking
     private const PAPER_ALPHA = 255;
 
     private const PALE_ALPHA = 110;
+
+    /** Goes up when reserves are found differently. */
+    private const VERSION = 1;
 
     public function __construct(
         private readonly PhotoStore $photos,
@@ -66,16 +70,49 @@ final class Looking
         return ToneMap::of($mode, $values->dark, $values->light, $reach['dark'], $reach['light'])->toArray();
     }
 
-    /** What must stay paper or pale, in the part that is drawn. Places are shares of the whole reference. */
-    public function reserves(Piece $piece): Reserves
+    /** What must stay paper or pale, in the part that is drawn; null if it was not looked for since something in it changed. */
+    public function reserves(Piece $piece): ?Reserves
     {
+        $path = $this->reservesPath($piece);
+        $kept = is_file($path) ? @unserialize((string) file_get_contents($path)) : null;
+
+        return $kept instanceof Reserves ? $kept : null;
+    }
+
+    /** @param  Closure(string, float): void  $progress  may throw to stop */
+    public function findReserves(Piece $piece, Closure $progress): Reserves
+    {
+        $kept = $this->reserves($piece);
+        if ($kept !== null) {
+            return $kept;
+        }
+        $path = $this->reservesPath($piece);
+        $progress('Reading what paper and box can reach', 0.05);
+        $lights = $this->reach->lights($piece);
+        $progress('Looking for what must stay paper', 0.3);
         $field = $this->field($piece);
         $map = $this->zones->map($piece);
         $crop = $piece->crop;
         $map = $map === null ? null : ($crop === null ? $map : $map->cutOut($crop['x'], $crop['y'], $crop['width'], $crop['height']));
         $paper = Lab::of($piece->paper->L, $piece->paper->a, $piece->paper->b);
 
-        return Reserves::of($field, $map ?? ZoneMap::none($field->width, $field->height), $paper, $this->reach->lights($piece), Targets::tone($piece));
+        $reserves = Reserves::of($field, $map ?? ZoneMap::none($field->width, $field->height), $paper, $lights, Targets::tone($piece));
+        $progress('Looking for what must stay paper', 0.95);
+        foreach (glob($this->photos->folderOf($piece->reference()).'/reserves-*') ?: [] as $old) {
+            @unlink($old);
+        }
+        // Whole or not at all: another worker may be reading.
+        file_put_contents($path.'.part', serialize($reserves));
+        rename($path.'.part', $path);
+
+        return $reserves;
+    }
+
+    private function reservesPath(Piece $piece): string
+    {
+        $rests = [self::VERSION, $piece->reference()->picture, $piece->crop, hash('xxh128', (string) $piece->zone_map), $piece->paper->slug, $piece->tone, $this->reach->restsOn($piece)];
+
+        return $this->photos->folderOf($piece->reference()).'/reserves-'.hash('xxh128', json_encode($rests, JSON_THROW_ON_ERROR));
     }
 
     /** The reserves as a PNG of the part that is drawn: opaque where the paper stays, half where it stays pale. */

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Studio;
 
 use App\Models\Reference;
+use Closure;
+use Illuminate\Support\Facades\File;
 use Imagick;
 use Prism\Reference\ColourMatrix;
 use Prism\Reference\Field;
@@ -35,9 +37,15 @@ final class PhotoStore
         $this->render($reference, ColourMatrix::none());
     }
 
-    /** The pictures anew, in another light. */
-    public function render(Reference $reference, ColourMatrix $light): void
+    /**
+     * The pictures anew, in another light: all of them or, if it is stopped, none.
+     *
+     * @param  ?Closure(string, float): void  $progress  may throw to stop
+     */
+    public function render(Reference $reference, ColourMatrix $light, ?Closure $progress = null): void
     {
+        $tell = static fn (float $share) => $progress === null ? null : $progress('Setting the light', $share);
+        $tell(0.02);
         $folder = $this->folderOf($reference);
         // Pictures kept before there was a light to choose have no decoded pixels of their own.
         $decoded = is_file($folder.'/decoded.rgb') ? $folder.'/decoded.rgb' : $folder.'/photo.rgb';
@@ -46,13 +54,18 @@ final class PhotoStore
             file_put_contents($folder.'/decoded.rgb', $rgb);
         }
         $image = PhotoRenderer::balanced(PhotoRenderer::image($reference->width, $reference->height, $rgb), $light);
-        file_put_contents($folder.'/photo.rgb', PhotoRenderer::pixels($image));
-        file_put_contents($folder.'/photo.jpg', PhotoRenderer::jpeg($image));
-        file_put_contents($folder.'/value.jpg', PhotoRenderer::jpeg(PhotoRenderer::value($image)));
+        $made = ['photo.rgb' => PhotoRenderer::pixels($image), 'photo.jpg' => PhotoRenderer::jpeg($image)];
+        $tell(0.3);
+        $made['value.jpg'] = PhotoRenderer::jpeg(PhotoRenderer::value($image));
+        $tell(0.5);
         if (is_file($folder.'/decoded.jpg')) {
-            $light->isNone()
-                ? copy($folder.'/decoded.jpg', $folder.'/large.jpg')
-                : file_put_contents($folder.'/large.jpg', PhotoRenderer::jpeg(PhotoRenderer::balanced(new Imagick($folder.'/decoded.jpg'), $light)));
+            $made['large.jpg'] = $light->isNone()
+                ? (string) file_get_contents($folder.'/decoded.jpg')
+                : PhotoRenderer::jpeg(PhotoRenderer::balanced(new Imagick($folder.'/decoded.jpg'), $light));
+        }
+        $tell(0.8);
+        foreach ($made as $name => $bytes) {
+            file_put_contents($folder.'/'.$name, $bytes);
         }
         @unlink($folder.'/temperature.jpg');
     }
@@ -95,6 +108,12 @@ final class PhotoStore
     public function sampleAsDecoded(Reference $reference, float $x, float $y, float $radius): Sample
     {
         return $this->sampled($reference, is_file($this->folderOf($reference).'/decoded.rgb') ? 'decoded.rgb' : 'photo.rgb', $x, $y, $radius);
+    }
+
+    /** Of a piece that never came to be. */
+    public function forget(Reference $reference): void
+    {
+        File::deleteDirectory($this->folderOf($reference));
     }
 
     public function folderOf(Reference $reference): string

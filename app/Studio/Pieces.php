@@ -6,6 +6,8 @@ namespace App\Studio;
 
 use App\Models\Paper;
 use App\Models\Piece;
+use App\Models\User;
+use App\Studio\LongWork\WorkRefused;
 use Illuminate\Support\Facades\DB;
 use Prism\Reference\RangeMode;
 
@@ -16,6 +18,18 @@ final class Pieces
 
     public function __construct(private readonly Looking $looking, private readonly ZoneBook $zones)
     {
+    }
+
+    /**
+     * The piece that a long work is about.
+     *
+     * @param  array<string, mixed>  $wish
+     *
+     * @throws WorkRefused if the artist has none such
+     */
+    public static function ofArtist(User $artist, array $wish): Piece
+    {
+        return $artist->pieces()->whereKey($wish['piece'] ?? '')->first() ?? throw new WorkRefused('This piece is not in your studio; it may have been removed.');
     }
 
     /**

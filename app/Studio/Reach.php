@@ -33,6 +33,12 @@ final class Reach
         return ['dark' => round((float) min($L), 1), 'light' => round((float) max($piece->paper->L, max($L)), 1)];
     }
 
+    /** Changes when anything does that the reach rests on. */
+    public function restsOn(Piece $piece): string
+    {
+        return $this->engine->digest($piece->paper, $piece->user, $this->catalogue->box($piece->user));
+    }
+
     /** @return list<Lab> colours that can be laid and are nearly as light as the paper, one of each kind */
     public function lights(Piece $piece): array
     {

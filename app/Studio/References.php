@@ -6,10 +6,12 @@ namespace App\Studio;
 
 use App\Models\Piece;
 use App\Models\Reference;
+use Closure;
 use Illuminate\Support\Facades\DB;
 use Prism\Colour\Lamp;
 use Prism\Reference\Alignment;
 use Prism\Reference\ColourMatrix;
+use Throwable;
 
 /** The references of a piece: several photos, each trusted for something, each in its own light. */
 final class References
@@ -81,19 +83,25 @@ final class References
      * Tells the light of a reference, by a patch or by the lamp; the pictures, and with the first reference the targets, follow.
      *
      * @param  array{by: string, x?: float, y?: float, radius?: float, lamp?: string}|null  $by  none: as the camera saw it
+     * @param  ?Closure(string, float): void  $progress  may throw to stop: nothing is changed then
      *
      * @throws \Prism\Reference\LookRefused if the patch cannot tell it
      */
-    public function balance(Reference $reference, ?array $by): void
+    public function balance(Reference $reference, ?array $by, ?Closure $progress = null): void
     {
-        $light = $this->light($reference, $by);
-        DB::transaction(function () use ($reference, $by, $light): void {
-            $reference->update(['balance' => $by, 'picture' => $reference->picture + 1]);
-            $this->photos->render($reference, $light);
-            if ($this->isFirst($reference)) {
-                $this->zones->refit($reference->piece, 'Another light', false);
-            }
-        });
+        $before = $this->light($reference, $reference->balance);
+        $this->photos->render($reference, $this->light($reference, $by), $progress);
+        try {
+            DB::transaction(function () use ($reference, $by): void {
+                $reference->update(['balance' => $by, 'picture' => $reference->picture + 1]);
+                if ($this->isFirst($reference)) {
+                    $this->zones->refit($reference->piece, 'Another light', false);
+                }
+            });
+        } catch (Throwable $problem) {
+            $this->photos->render($reference, $before);
+            throw $problem;
+        }
     }
 
     /**
@@ -128,8 +136,14 @@ final class References
         return $reference->piece->references()->first()?->id === $reference->id;
     }
 
-    /** @param  array{by: string, x?: float, y?: float, radius?: float, lamp?: string}|null  $by */
-    private function light(Reference $reference, ?array $by): ColourMatrix
+    /**
+     * What brings a reference into the light that is told.
+     *
+     * @param  array{by: string, x?: float, y?: float, radius?: float, lamp?: string}|null  $by
+     *
+     * @throws \Prism\Reference\LookRefused if the patch cannot tell it
+     */
+    public function light(Reference $reference, ?array $by): ColourMatrix
     {
         if ($by === null) {
             return ColourMatrix::none();

@@ -169,21 +169,24 @@ final class ZoneReader
     }
 
     /**
+     * Where it is and what colour, short enough for a label: "lower left, dark green".
+     *
      * @param  array<string, true>  $taken  names given so far
      */
     private static function proposed(float $x, float $y, Lab $colour, array &$taken): string
     {
-        $row = $y < 1 / 3 ? 'upper' : ($y < 2 / 3 ? 'middle' : 'lower');
-        $column = $x < 1 / 3 ? 'left' : ($x < 2 / 3 ? 'middle' : 'right');
-        $place = $row === 'middle' && $column === 'middle' ? 'centre' : $row.' '.$column;
-        $family = Appearance::of($colour)->family;
+        $row = $y < 1 / 3 ? 'upper' : ($y < 2 / 3 ? '' : 'lower');
+        $column = $x < 1 / 3 ? 'left' : ($x < 2 / 3 ? '' : 'right');
+        $place = trim("$row $column") ?: 'centre';
+        // The admixture is told where a colour is read; a name does with the base.
+        $family = explode(' with ', Appearance::of($colour)->family)[0];
         $value = match (true) {
             in_array($family, ['white', 'black'], true), str_starts_with($family, 'dark') => '',
             $colour->L >= 76.0 => 'pale ',
             $colour->L >= 60.0 => 'light ',
-            $colour->L >= 40.0 => 'middle ',
+            $colour->L >= 40.0 => '',
             $colour->L >= 22.0 => 'dark ',
-            default => 'very dark ',
+            default => 'deep ',
         };
         $name = sprintf('%s, %s%s', $place, $value, $family);
         $proposed = $name;

@@ -290,15 +290,17 @@ const truthOf = (width, height) => {
             map[y * width + x] = numbers.get(name);
         }
     }
-    return map;
+    return [map, [...numbers.keys()]];
 };
 
 if (wantsTruth) {
     const width = Number(w ?? 800), height = Number(h ?? 600);
-    writeFileSync(out, Buffer.concat([Buffer.from(`P5\n${width} ${height}\n255\n`), truthOf(width, height)]));
-    // Where the light comes from in the picture, in degrees from the right, counter-clockwise.
+    const [map, parts] = truthOf(width, height);
+    writeFileSync(out, Buffer.concat([Buffer.from(`P5\n${width} ${height}\n255\n`), map]));
+    // The parts by number from 1, thing.part.light, and where the light comes from in the picture, in degrees from the right,
+    // counter-clockwise.
     const middle = look, towards = sub(light.c, middle);
-    console.log(JSON.stringify({ lightDegrees: (Math.atan2(dot(towards, up), dot(towards, right)) * 180) / Math.PI }));
+    console.log(JSON.stringify({ parts, lightDegrees: (Math.atan2(dot(towards, up), dot(towards, right)) * 180) / Math.PI }));
 } else if (isMainThread) {
     const width = Number(w ?? 1600), height = Number(h ?? 1200), samples = Number(n ?? 64);
     const image = new Float32Array(width * height * 3);

@@ -1,35 +1,39 @@
 import '@fontsource-variable/inter';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { StrictMode } from 'react';
+import { lazy, StrictMode, Suspense, type ComponentType } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Link, Navigate, Route, Routes } from 'react-router';
 import { ForgotPasswordPage, RegisterPage, ResetPasswordPage, SignInPage } from './account/AccountPages';
 import { messageOf } from './api/client';
 import { queryClient, useSession } from './api/queries';
-import { CompareStage } from './compare/CompareStage';
-import { Desk } from './desk/Desk';
-import { DrawStage } from './draw/DrawStage';
-import { LookStage } from './look/LookStage';
-import { MatchStage } from './match/MatchStage';
-import { AuditPage } from './pencils/AuditPage';
-import { FilesPage } from './pencils/FilesPage';
-import { InsteadPage } from './pencils/InsteadPage';
-import { PencilPage } from './pencils/PencilPage';
-import { PencilsPage } from './pencils/PencilsPage';
-import { PencilsPlace } from './pencils/PencilsPlace';
-import { NewPiecePage } from './pieces/NewPiecePage';
 import { PiecesPage } from './pieces/PiecesPage';
-import { PlanStage } from './plan/PlanStage';
 import { Shell } from './Shell';
-import { BookPage } from './swatches/BookPage';
-import { CalibrationPage } from './swatches/CalibrationPage';
-import { ChartPage } from './swatches/ChartPage';
-import { ChartsPage } from './swatches/ChartsPage';
-import { SwatchesPlace } from './swatches/SwatchesPlace';
 import { DeskLight } from './ui/DeskLight';
 import { GlobalStyle } from './ui/GlobalStyle';
 import { Notices } from './ui/Notices';
 import { Empty, Loading, Problem } from './ui/States';
+
+/** Fetched when it is gone to: nobody waits for what they do not open. */
+const page = <Name extends string>(fetched: Promise<Record<Name, ComponentType>>, name: Name) =>
+    fetched.then((module) => ({ default: module[name] }));
+const CompareStage = lazy(() => page(import('./compare/CompareStage'), 'CompareStage'));
+const Desk = lazy(() => page(import('./desk/Desk'), 'Desk'));
+const DrawStage = lazy(() => page(import('./draw/DrawStage'), 'DrawStage'));
+const LookStage = lazy(() => page(import('./look/LookStage'), 'LookStage'));
+const MatchStage = lazy(() => page(import('./match/MatchStage'), 'MatchStage'));
+const PlanStage = lazy(() => page(import('./plan/PlanStage'), 'PlanStage'));
+const AuditPage = lazy(() => page(import('./pencils/AuditPage'), 'AuditPage'));
+const FilesPage = lazy(() => page(import('./pencils/FilesPage'), 'FilesPage'));
+const InsteadPage = lazy(() => page(import('./pencils/InsteadPage'), 'InsteadPage'));
+const PencilPage = lazy(() => page(import('./pencils/PencilPage'), 'PencilPage'));
+const PencilsPage = lazy(() => page(import('./pencils/PencilsPage'), 'PencilsPage'));
+const PencilsPlace = lazy(() => page(import('./pencils/PencilsPlace'), 'PencilsPlace'));
+const BookPage = lazy(() => page(import('./swatches/BookPage'), 'BookPage'));
+const CalibrationPage = lazy(() => page(import('./swatches/CalibrationPage'), 'CalibrationPage'));
+const ChartPage = lazy(() => page(import('./swatches/ChartPage'), 'ChartPage'));
+const ChartsPage = lazy(() => page(import('./swatches/ChartsPage'), 'ChartsPage'));
+const SwatchesPlace = lazy(() => page(import('./swatches/SwatchesPlace'), 'SwatchesPlace'));
+const NewPiecePage = lazy(() => page(import('./pieces/NewPiecePage'), 'NewPiecePage'));
 
 function Pages() {
     const session = useSession();
@@ -47,45 +51,47 @@ function Pages() {
     }
 
     return (
-        <Routes>
-            <Route element={<Shell />}>
-                <Route path="/pieces" element={<PiecesPage />} />
-                <Route path="/pieces/new" element={<NewPiecePage />} />
-                <Route path="/pieces/:piece" element={<Desk />}>
-                    <Route index element={<Navigate to="match" replace />} />
-                    <Route path="look" element={<LookStage />} />
-                    <Route path="match" element={<MatchStage />} />
-                    <Route path="plan" element={<PlanStage />} />
-                    <Route path="draw" element={<DrawStage />} />
-                    <Route path="compare" element={<CompareStage />} />
+        <Suspense fallback={<Loading what="Opening" />}>
+            <Routes>
+                <Route element={<Shell />}>
+                    <Route path="/pieces" element={<PiecesPage />} />
+                    <Route path="/pieces/new" element={<NewPiecePage />} />
+                    <Route path="/pieces/:piece" element={<Desk />}>
+                        <Route index element={<Navigate to="match" replace />} />
+                        <Route path="look" element={<LookStage />} />
+                        <Route path="match" element={<MatchStage />} />
+                        <Route path="plan" element={<PlanStage />} />
+                        <Route path="draw" element={<DrawStage />} />
+                        <Route path="compare" element={<CompareStage />} />
+                    </Route>
+                    <Route element={<PencilsPlace />}>
+                        <Route path="/pencils" element={<PencilsPage />} />
+                        <Route path="/pencils/audit" element={<AuditPage />} />
+                        <Route path="/pencils/instead" element={<InsteadPage />} />
+                        <Route path="/pencils/files" element={<FilesPage />} />
+                        <Route path="/pencils/:pencil" element={<PencilPage />} />
+                    </Route>
+                    <Route element={<SwatchesPlace />}>
+                        <Route path="/swatches" element={<BookPage />} />
+                        <Route path="/swatches/charts" element={<ChartsPage />} />
+                        <Route path="/swatches/charts/:chart" element={<ChartPage />} />
+                        <Route path="/swatches/calibration" element={<CalibrationPage />} />
+                    </Route>
+                    <Route path="/reset-password" element={<ResetPasswordPage />} />
+                    <Route path="/" element={<Navigate to="/pieces" replace />} />
+                    <Route path="/login" element={<Navigate to="/pieces" replace />} />
+                    <Route path="/register" element={<Navigate to="/pencils" replace />} />
+                    <Route
+                        path="*"
+                        element={
+                            <Empty title="There is nothing at this address">
+                                <Link to="/pieces">To your pieces</Link>
+                            </Empty>
+                        }
+                    />
                 </Route>
-                <Route element={<PencilsPlace />}>
-                    <Route path="/pencils" element={<PencilsPage />} />
-                    <Route path="/pencils/audit" element={<AuditPage />} />
-                    <Route path="/pencils/instead" element={<InsteadPage />} />
-                    <Route path="/pencils/files" element={<FilesPage />} />
-                    <Route path="/pencils/:pencil" element={<PencilPage />} />
-                </Route>
-                <Route element={<SwatchesPlace />}>
-                    <Route path="/swatches" element={<BookPage />} />
-                    <Route path="/swatches/charts" element={<ChartsPage />} />
-                    <Route path="/swatches/charts/:chart" element={<ChartPage />} />
-                    <Route path="/swatches/calibration" element={<CalibrationPage />} />
-                </Route>
-                <Route path="/reset-password" element={<ResetPasswordPage />} />
-                <Route path="/" element={<Navigate to="/pieces" replace />} />
-                <Route path="/login" element={<Navigate to="/pieces" replace />} />
-                <Route path="/register" element={<Navigate to="/pencils" replace />} />
-                <Route
-                    path="*"
-                    element={
-                        <Empty title="There is nothing at this address">
-                            <Link to="/pieces">To your pieces</Link>
-                        </Empty>
-                    }
-                />
-            </Route>
-        </Routes>
+            </Routes>
+        </Suspense>
     );
 }
 

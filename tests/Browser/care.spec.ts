@@ -40,7 +40,7 @@ test('a removed zone is taken back with its recipe', async ({ page }) => {
 
 test('a recipe that cannot be had says so, and one as light as the paper leaves it', async ({ page }) => {
     await openHarbour(page);
-    await page.getByRole('button', { name: /middle left, white/ }).click();
+    await page.getByRole('button', { name: /left, white/ }).click();
     await page.getByRole('button', { name: /^light/ }).click();
     await expect(page.getByTestId('recipe').filter({ hasText: 'Leave the paper bare.' }).first()).toBeVisible();
     await page.getByRole('button', { name: /Small float, blue/ }).click();

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 use App\Mail\PasswordReset;
 use App\Models\User;
+use App\Studio\LongWork\DemoPieceWork;
+use App\Studio\LongWork\WorkCancelled;
 use Illuminate\Support\Facades\Mail;
 
 use function Tests\Feature\artist;
@@ -86,13 +88,21 @@ it('asks for the token of the page', function (): void {
 });
 
 it('gives a new artist the demo piece, with recipes from their own box', function (): void {
-    $this->actingAs(artist())->postJson('/api/pieces/demo')->assertCreated()
+    $id = $this->actingAs(artist())->postJson('/api/works', ['kind' => 'demo-piece'])->assertAccepted()->assertJsonPath('state', 'done')->json('result.piece');
+    $this->getJson("/api/pieces/$id")->assertOk()
         ->assertJsonCount(22, 'zones')
         ->assertJsonFragment(['name' => 'Buoy, light red'])
         ->assertJsonPath('zones.0.targets.1.role', 'middle')
         ->assertJsonPath('zones.0.targets.1.recipe.steps.0.kind', 'layer')
         ->assertJsonPath('zones.20.targets.0.recipe', null);
     // Without pencils there are no recipes yet; the zones are there all the same.
-    $this->actingAs(artist(withBox: false))->postJson('/api/pieces/demo')->assertCreated()->assertJsonPath('zones.0.targets.1.recipe', null);
+    $id = $this->actingAs(artist(withBox: false))->postJson('/api/works', ['kind' => 'demo-piece'])->assertAccepted()->json('result.piece');
+    $this->getJson("/api/pieces/$id")->assertJsonPath('zones.0.targets.1.recipe', null);
     expect(App\Models\Piece::query()->count())->toBe(2);
+});
+
+it('leaves nothing of a demo piece that is not wanted any more', function (): void {
+    $artist = artist();
+    expect(fn () => app(DemoPieceWork::class)->do($artist, [], static fn (string $doing) => str_contains($doing, 'recipes') ? throw new WorkCancelled : null))->toThrow(WorkCancelled::class)
+        ->and($artist->pieces()->withTrashed()->count())->toBe(0)->and(App\Models\Zone::query()->count())->toBe(0);
 });

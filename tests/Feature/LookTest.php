@@ -8,7 +8,9 @@ use App\Models\Piece;
 use App\Models\Reference;
 use App\Models\Zone;
 use App\Models\ZoneTarget;
+use App\Studio\LongWork\BalanceWork;
 use App\Studio\LongWork\LookWork;
+use App\Studio\LongWork\ReservesWork;
 use App\Studio\LongWork\WorkCancelled;
 use App\Studio\LongWork\WorkRefused;
 use App\Studio\PhotoReader;
@@ -38,6 +40,15 @@ function quartered($test): array
     });
 
     return $test->postJson($test->url.'/zones/find', ['count' => 4])->assertOk()->json();
+}
+
+/** What must stay paper, looked for if it is not known. */
+function lookedFor($test): Illuminate\Testing\TestResponse
+{
+    app(ReservesWork::class)->do($test->user->refresh(), ['piece' => $test->piece->id], static function (): void {
+    });
+
+    return $test->getJson($test->url.'/reserves')->assertOk();
 }
 
 /** The zone at a place. */
@@ -160,7 +171,7 @@ describe('changing zones', function (): void {
         $this->postJson($this->url.'/zones/lasso', ['line' => $line, 'how' => 'take', 'zone' => $this->red->id])->assertOk();
         expect(at($this, 0.65, 0.25)->id)->toBe($this->green->id);
         $this->postJson($this->url.'/zones/lasso', ['line' => $line, 'how' => 'new'])->assertOk()->assertJsonCount(5, 'zones');
-        expect(at($this, 0.55, 0.25)->name)->toContain('upper middle');
+        expect(at($this, 0.55, 0.25)->name)->toStartWith('upper, ');
         for ($i = 0; $i < 3; $i++) {
             $this->postJson($this->url.'/zones/undo')->assertOk();
         }
@@ -291,7 +302,8 @@ describe('the sheet', function (): void {
 
     it('reads what stays paper, with advice by the way of the artist', function (): void {
         quartered($this);
-        $this->getJson($this->url.'/reserves')->assertOk()->assertJsonPath('paperShare', 0)->assertJsonPath('mask', fn (string $mask): bool => str_starts_with($mask, 'data:image/png;base64,'));
+        $this->getJson($this->url.'/reserves')->assertOk()->assertJsonPath('reserves', null);
+        lookedFor($this)->assertJsonPath('reserves.paperShare', 0)->assertJsonPath('reserves.mask', fn (string $mask): bool => str_starts_with($mask, 'data:image/png;base64,'));
         // A corner of the paper's own colour must stay paper.
         $store = app(PhotoStore::class);
         $file = $store->folderOf($this->piece->reference()).'/photo.rgb';
@@ -301,10 +313,31 @@ describe('the sheet', function (): void {
             $rgb = substr_replace($rgb, str_repeat($paper, 8), 3 * 64 * $y, 24);
         }
         file_put_contents($file, $rgb);
+        $this->piece->reference()->increment('picture');
+        $this->piece->unsetRelation('references');
         $this->patchJson($this->url, ['highlights' => 'impress'])->assertOk();
-        $reserves = $this->getJson($this->url.'/reserves')->assertOk()->json();
+        $reserves = lookedFor($this)->json('reserves');
         expect($reserves['paperShare'])->toBeGreaterThan(0.01)->and($reserves['places'][0]['kind'])->toBe('paper')->and($reserves['places'][0]['advice'])->toContain('too wide to impress')->and($reserves['places'][0]['zone'])->toContain('red');
     });
+});
+
+it('looks anew for what stays paper when box, paper or crop change, and keeps it else', function (): void {
+    quartered($this);
+    lookedFor($this)->assertJsonPath('reserves.paperShare', 0);
+    $this->patchJson($this->url, ['highlights' => 'white-first', 'title' => 'Another'])->assertOk();
+    $this->getJson($this->url.'/reserves')->assertJsonPath('reserves.paperShare', 0);
+    $own = $this->user->box()->first();
+    foreach ([fn () => $this->patchJson($this->url, ['paper' => 'slate-film']), fn () => $this->putJson('/api/box', ['remove' => [(string) $own->range->code.':'.$own->number]]), fn () => $this->patchJson($this->url, ['crop' => ['x' => 0, 'y' => 0, 'width' => 0.5, 'height' => 0.5]])] as $change) {
+        lookedFor($this);
+        $change()->assertSuccessful();
+        $this->getJson($this->url.'/reserves')->assertJsonPath('reserves', null);
+    }
+});
+
+it('leaves what stays paper unknown when looking for it is cancelled', function (): void {
+    quartered($this);
+    expect(fn () => app(ReservesWork::class)->do($this->user, ['piece' => $this->piece->id], static fn () => throw new WorkCancelled))->toThrow(WorkCancelled::class);
+    $this->getJson($this->url.'/reserves')->assertJsonPath('reserves', null);
 });
 
 describe('references', function (): void {
@@ -348,17 +381,44 @@ describe('references', function (): void {
         $grey = fn (): array => $this->postJson($this->url.'/samples', ['x' => 0.75, 'y' => 0.75, 'radius' => 0.02])->json('colour');
         $url = "/api/references/$reference/balance";
         // By the green quarter as if it were neutral: the grey one then leans to magenta.
-        $this->putJson($url, ['balance' => ['by' => 'neutral', 'x' => 0.75, 'y' => 0.25, 'radius' => 0.02]])->assertOk()->assertJsonPath('photo.balance.by', 'neutral');
+        $this->putJson($url, ['balance' => ['by' => 'neutral', 'x' => 0.75, 'y' => 0.25, 'radius' => 0.02]])->assertAccepted()->assertJsonPath('kind', 'balance');
+        $this->getJson($this->url)->assertJsonPath('photo.balance.by', 'neutral');
         expect($grey()['a'])->toBeGreaterThan(8.0)->and(at($this, 0.8, 0.8)->targets()->firstOrFail()->a)->toBeGreaterThan(8.0);
-        $this->putJson($url, ['balance' => ['by' => 'grey-card', 'x' => 0.75, 'y' => 0.75, 'radius' => 0.02]])->assertOk();
+        $this->putJson($url, ['balance' => ['by' => 'grey-card', 'x' => 0.75, 'y' => 0.75, 'radius' => 0.02]])->assertAccepted();
         expect($grey()['L'])->toEqualWithDelta(49.5, 1.0)->and(abs($grey()['a']))->toBeLessThan(1.0);
-        $this->putJson($url, ['balance' => ['by' => 'lamp', 'lamp' => 'warm-lamp']])->assertOk();
+        $this->putJson($url, ['balance' => ['by' => 'lamp', 'lamp' => 'warm-lamp']])->assertAccepted();
         expect($grey()['b'])->toBeLessThan(-10.0);
-        $this->putJson($url, ['balance' => null])->assertOk()->assertJsonPath('photo.balance', null);
+        $this->putJson($url, ['balance' => null])->assertAccepted();
+        $this->getJson($this->url)->assertJsonPath('photo.balance', null);
         expect($grey()['hex'])->toBe('#808080');
         $this->putJson($url, ['balance' => ['by' => 'neutral', 'x' => 0.25, 'y' => 0.25, 'radius' => 0.02]])->assertUnprocessable()->assertJsonPath('message', fn (string $said): bool => str_contains($said, 'no grey under any lamp'));
         $this->putJson($url, ['balance' => ['by' => 'lamp', 'lamp' => 'candle']])->assertUnprocessable();
         $this->putJson($url, ['balance' => ['by' => 'neutral']])->assertUnprocessable();
+    });
+
+    it('stay in the light they were in when another is not wanted any more, or fails', function (): void {
+        quartered($this);
+        $reference = $this->piece->reference();
+        $wish = ['piece' => $this->piece->id, 'reference' => $reference->id, 'balance' => ['by' => 'lamp', 'lamp' => 'warm-lamp']];
+        $store = app(PhotoStore::class);
+        $bytes = fn (): array => array_map(fn (string $name): string => md5_file($store->folderOf($reference).'/'.$name), ['photo.rgb', 'photo.jpg', 'value.jpg', 'large.jpg']);
+        $before = $bytes();
+        expect(fn () => app(BalanceWork::class)->do($this->user, $wish, static fn (string $doing, float $share) => $share > 0.7 ? throw new WorkCancelled : null))->toThrow(WorkCancelled::class)
+            ->and($bytes())->toBe($before)->and($reference->refresh()->balance)->toBeNull();
+        // A photo that was removed meanwhile, and a piece of somebody else.
+        expect(fn () => app(BalanceWork::class)->do($this->user, ['reference' => 'gone'] + $wish, static function (): void {
+        }))->toThrow(WorkRefused::class, 'not in the piece any more')
+            ->and(fn () => app(BalanceWork::class)->do(artist(), $wish, static function (): void {
+            }))->toThrow(WorkRefused::class, 'not in your studio');
+    });
+
+    it('are set in one light at a time', function (): void {
+        Queue::fake();
+        $url = "/api/references/{$this->piece->reference()->id}/balance";
+        $this->putJson($url, ['balance' => ['by' => 'lamp', 'lamp' => 'led']])->assertAccepted()->assertJsonPath('state', 'waiting');
+        $this->putJson($url, ['balance' => ['by' => 'lamp', 'lamp' => 'led']])->assertAccepted();
+        $this->putJson($url, ['balance' => null])->assertUnprocessable()->assertJsonPath('message', fn (string $said): bool => str_contains($said, 'being set just now'));
+        $this->postJson('/api/works', ['kind' => 'balance', 'piece' => $this->piece->id])->assertUnprocessable();
     });
 
     it('are replaced without losing zones; those that no longer fit are marked', function (): void {

@@ -139,7 +139,7 @@ describe('pieces', () => {
         updatedAt: '2026-11-24T10:00:00Z',
     };
     const put = (more: Parameters<typeof serve>[0] = {}) => {
-        const asked = serve({ 'GET /api/pieces': () => [summary], ...more });
+        const asked = serve({ 'GET /api/pieces': () => [summary], 'GET /api/works': () => ({ work: null }), ...more });
         show(
             <>
                 <PiecesPage />
@@ -158,8 +158,36 @@ describe('pieces', () => {
     });
 
     it('start with the demo piece where there are none', async () => {
-        put({ 'GET /api/pieces': () => [], 'POST /api/pieces/demo': () => piece([]) });
+        const work = {
+            id: 'w',
+            kind: 'demo-piece',
+            problem: '',
+            startedAt: '',
+            doing: 'Naming',
+            progress: 0.5,
+            result: null,
+        };
+        let asked = 0;
+        put({
+            'GET /api/pieces': () => [],
+            'GET /api/works': () => ({
+                work:
+                    asked === 0
+                        ? null
+                        : {
+                              ...work,
+                              state: asked++ > 1 ? 'done' : 'running',
+                              result: asked > 2 ? { piece: 'p1' } : null,
+                          },
+            }),
+            'POST /api/works': () => {
+                asked = 1;
+
+                return { ...work, state: 'waiting', result: null };
+            },
+        });
         await userEvent.click(await screen.findByRole('button', { name: 'Try the demo piece' }));
+        expect(await screen.findByRole('button', { name: 'Cancel' })).toBeTruthy();
         await waitFor(() => expect(window.location.pathname).toBe('/pieces/p1/match'));
     });
 

@@ -84,7 +84,7 @@ function put(
     const asked = serve({
         'GET /api/pieces/p1/look': () => ({ ...looked, ...look }),
         'GET /api/works': () => ({ work: null }),
-        'GET /api/pieces/p1/reserves': () => reserved,
+        'GET /api/pieces/p1/reserves': () => ({ reserves: reserved }),
         'GET /api/papers': () => [of.paper],
         'PATCH /api/pieces/p1': () => of,
         ...more,
@@ -257,9 +257,50 @@ describe('values', () => {
 });
 
 describe('light', () => {
+    const balanceWork = {
+        id: 'w',
+        kind: 'balance',
+        doing: 'Setting the light',
+        progress: 0.3,
+        problem: '',
+        startedAt: '',
+        result: null,
+    };
+
+    it('takes its time to be set, and can be left as it was', async () => {
+        const of = piece([float]);
+        const asked = put(of, null, 'light', {
+            'PUT /api/references/r1/balance': () => ({ ...balanceWork, state: 'running' }),
+            'GET /api/works': ({ query }) => ({
+                work: query.includes('balance') ? { ...balanceWork, state: 'running' } : null,
+            }),
+            'DELETE /api/works/w': () => ({ ...balanceWork, state: 'cancelled' }),
+        });
+        expect(await screen.findByText('Setting the light')).toBeTruthy();
+        expect(screen.getByRole('button', { name: 'By a neutral' })).toHaveProperty('disabled', true);
+        await userEvent.click(screen.getByRole('button', { name: 'Cancel' }));
+        await waitFor(() => expect(bodies(asked, 'DELETE')).toHaveLength(1));
+    });
+
+    it('leaves what stays paper to be found, by itself once and then by hand', async () => {
+        const asked = put(piece([float]), null, 'light', {
+            'GET /api/pieces/p1/reserves': () => ({ reserves: null }),
+            'POST /api/works': () => ({ ...balanceWork, kind: 'reserves', state: 'cancelled' }),
+        });
+        await userEvent.click(await screen.findByRole('button', { name: 'Find what stays paper' }));
+        await waitFor(() =>
+            expect(bodies(asked, 'POST')).toEqual([
+                ['/api/works', { kind: 'reserves', piece: 'p1' }],
+                ['/api/works', { kind: 'reserves', piece: 'p1' }],
+            ]),
+        );
+    });
+
     it('of the photo is told by a patch or a lamp', async () => {
         const of = piece([float]);
-        const asked = put(of, null, 'light', { 'PUT /api/references/r1/balance': () => of });
+        const asked = put(of, null, 'light', {
+            'PUT /api/references/r1/balance': () => ({ ...balanceWork, state: 'done' }),
+        });
         expect((await screen.findByTestId('balance')).textContent).toBe('As the camera saw it.');
         await userEvent.click(screen.getByRole('button', { name: 'By a grey card' }));
         await userEvent.click(screen.getByRole('button', { name: 'Use the tool' }));

@@ -74,7 +74,8 @@ final class BenchCommand extends Command
             $this->table(['palette, 24 targets', 'mean dE00', 'seconds'], $search->palettes());
         }
         if ($wanted('look')) {
-            $this->table(['reference', 'true parts', self::ZONES.' zones by', 'boundary recall', 'precision', 'under-segmentation'], LookFigures::zones($photos, self::ZONES));
+            $this->table(['reference', 'true parts', self::ZONES.' zones by', 'boundary recall', 'precision', 'under-segmentation', 'need no touch'], LookFigures::zones($photos, self::ZONES, [...LookFigures::PHOTOS, ...LookFigures::HELD_OUT]));
+            $this->table(['reference', 'light from, degrees', 'estimate', 'off by', 'agreement'], LookFigures::light($photos));
             $this->table(['megapixels', 'decode s', 'read s', 'zones and colours s', 'in all s', 'slider ms, most'], LookFigures::times($photos));
         }
         if ($wanted('plan')) {

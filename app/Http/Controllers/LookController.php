@@ -63,13 +63,16 @@ final class LookController
     }
 
     #[OA\Get(path: '/api/pieces/{piece}/reserves', operationId: 'reserves', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [
-        new OA\Response(response: 200, description: 'What must stay paper or pale', content: new OA\JsonContent(ref: '#/components/schemas/Reserves')),
+        new OA\Response(response: 200, description: 'What must stay paper or pale', content: new OA\JsonContent(required: ['reserves'], properties: [
+            new OA\Property(property: 'reserves', nullable: true, description: 'null: not looked for since something in it changed; a long work finds them', oneOf: [new OA\Schema(ref: '#/components/schemas/Reserves')]),
+        ])),
     ])]
-    public function reserves(Piece $piece, Looking $looking): ReservesResource
+    public function reserves(Piece $piece, Looking $looking): JsonResponse
     {
         Gate::authorize('view', $piece);
+        $reserves = $looking->reserves($piece);
 
-        return new ReservesResource($piece, $looking);
+        return new JsonResponse(['reserves' => $reserves === null ? null : new ReservesResource($piece, $reserves, $looking)]);
     }
 
     #[OA\Post(path: '/api/pieces/{piece}/same-spot', operationId: 'sameSpot', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],

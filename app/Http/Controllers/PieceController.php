@@ -15,7 +15,6 @@ use App\Jobs\PrepareBox;
 use App\Models\Paper;
 use App\Models\Piece;
 use App\Models\User;
-use App\Studio\DemoPiece;
 use App\Studio\LongWork\WorkKind;
 use App\Studio\PhotoStore;
 use App\Studio\Pieces;
@@ -69,12 +68,6 @@ final class PieceController
         PrepareBox::dispatch($user);
 
         return PieceResource::make($piece)->response()->setStatusCode(201);
-    }
-
-    #[OA\Post(path: '/api/pieces/demo', operationId: 'addDemoPiece', responses: [new OA\Response(response: 201, description: 'The demo still life as a piece of one\'s own', content: new OA\JsonContent(ref: '#/components/schemas/Piece'))])]
-    public function demo(#[CurrentUser] User $user, DemoPiece $demo): JsonResponse
-    {
-        return PieceResource::make($demo->for($user))->response()->setStatusCode(201);
     }
 
     #[OA\Get(path: '/api/pieces/{piece}', operationId: 'piece', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [

@@ -9,6 +9,7 @@ use App\Http\Requests\ReferenceFileRequest;
 use App\Http\Requests\ReferenceRequest;
 use App\Http\Requests\StorePieceRequest;
 use App\Http\Resources\PieceResource;
+use App\Http\Resources\WorkResource;
 use App\Jobs\DoWork;
 use App\Models\Piece;
 use App\Models\Reference;
@@ -95,19 +96,23 @@ final class ReferenceController
             new OA\Property(property: 'balance', nullable: true, description: 'null: as the camera saw it', oneOf: [new OA\Schema(ref: '#/components/schemas/Balance')]),
         ])),
         responses: [
-            new OA\Response(response: 200, description: 'The piece in another light', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+            new OA\Response(response: 202, description: 'The pictures are made anew in that light, and a first one is read anew', content: new OA\JsonContent(ref: '#/components/schemas/Work')),
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
-    public function balance(BalanceRequest $request, Reference $reference, References $references): PieceResource
+    public function balance(BalanceRequest $request, Reference $reference, References $references): JsonResponse
     {
         Gate::authorize('update', $reference->piece);
-        $references->balance($reference, $request->validated('balance'));
-        if ($references->isFirst($reference)) {
-            DoWork::begin($reference->piece->user, WorkKind::Look, ['piece' => $reference->piece_id]);
+        $by = $request->validated('balance');
+        // A patch that tells nothing is refused now, not when its turn comes.
+        $references->light($reference, $by);
+        $wish = ['piece' => $reference->piece_id, 'reference' => $reference->id, 'balance' => $by];
+        $work = DoWork::begin($reference->piece->user, WorkKind::Balance, $wish)->refresh();
+        if ($work->wish != $wish) {
+            throw ValidationException::withMessages(['balance' => 'The light of a photo is being set just now. Wait until that is done, or cancel it.']);
         }
 
-        return PieceResource::make($reference->piece->refresh());
+        return WorkResource::make($work)->response()->setStatusCode(202);
     }
 
     #[OA\Delete(path: '/api/references/{reference}', operationId: 'removeReference', parameters: [new OA\PathParameter(name: 'reference', required: true, schema: new OA\Schema(type: 'string'))], responses: [

@@ -21,12 +21,12 @@ use OpenApi\Attributes as OA;
 final class WorkController
 {
     #[OA\Post(path: '/api/works', operationId: 'startWork', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['kind'], properties: [
-        new OA\Property(property: 'kind', type: 'string', enum: ['calibration', 'audit', 'filling', 'search-again', 'look', 'planning']),
+        new OA\Property(property: 'kind', type: 'string', enum: ['calibration', 'audit', 'filling', 'search-again', 'look', 'planning', 'reserves', 'demo-piece']),
         new OA\Property(property: 'paper', type: 'string', description: 'for an audit'),
         new OA\Property(property: 'chart', type: 'string', description: 'for a filling'),
         new OA\Property(property: 'sheet', type: 'integer', description: 'for a filling: which sheet of the chart'),
         new OA\Property(property: 'targets', type: 'array', items: new OA\Items(type: 'string'), description: 'for a search again'),
-        new OA\Property(property: 'piece', type: 'string', description: 'for a look, and for planning'),
+        new OA\Property(property: 'piece', type: 'string', description: 'for a look, for planning and for reserves'),
         new OA\Property(property: 'anew', type: 'boolean', description: 'for planning: exchange recipes that were chosen by hand too'),
     ])), responses: [
         new OA\Response(response: 202, description: 'Waits for its turn; of one kind only one runs at a time', content: new OA\JsonContent(ref: '#/components/schemas/Work')),

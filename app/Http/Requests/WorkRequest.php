@@ -14,11 +14,11 @@ final class WorkRequest extends FormRequest
     public function rules(): array
     {
         return [
-            'kind' => ['required', Rule::enum(WorkKind::class)],
+            'kind' => ['required', Rule::enum(WorkKind::class)->except([WorkKind::Balance])],
             'paper' => ['required_if:kind,audit', 'string', 'exists:papers,slug'],
             'chart' => ['required_if:kind,filling', 'string', 'max:30'],
             'sheet' => ['integer', 'between:1,60'],
-            'piece' => ['required_if:kind,look,planning', 'string', 'max:30'],
+            'piece' => ['required_if:kind,look,planning,reserves', 'string', 'max:30'],
             'anew' => ['boolean'],
             'targets' => ['required_if:kind,search-again', 'array', 'max:500'],
             'targets.*' => ['string', 'max:30'],

@@ -11,6 +11,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
 use Prism\Reference\ReserveKind;
+use Prism\Reference\Reserves;
 
 /**
  * What of a picture must stay paper or pale.
@@ -34,7 +35,7 @@ use Prism\Reference\ReserveKind;
 ])]
 final class ReservesResource extends JsonResource
 {
-    public function __construct(Piece $piece, private readonly Looking $looking)
+    public function __construct(Piece $piece, private readonly Reserves $reserves, private readonly Looking $looking)
     {
         parent::__construct($piece);
     }
@@ -42,7 +43,7 @@ final class ReservesResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        $reserves = $this->looking->reserves($this->resource);
+        $reserves = $this->reserves;
         $names = [];
         foreach ($this->resource->zones as $zone) {
             /** @var Zone $zone */

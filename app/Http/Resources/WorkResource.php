@@ -12,7 +12,7 @@ use OpenApi\Attributes as OA;
 /** @mixin Work */
 #[OA\Schema(schema: 'Work', required: ['id', 'kind', 'state', 'doing', 'progress', 'problem', 'startedAt', 'result'], properties: [
     new OA\Property(property: 'id', type: 'string'),
-    new OA\Property(property: 'kind', type: 'string', enum: ['calibration', 'audit', 'filling', 'search-again', 'look', 'planning']),
+    new OA\Property(property: 'kind', type: 'string', enum: ['calibration', 'audit', 'filling', 'search-again', 'look', 'planning', 'reserves', 'demo-piece', 'balance']),
     new OA\Property(property: 'state', type: 'string', enum: ['waiting', 'running', 'done', 'failed', 'cancelled']),
     new OA\Property(property: 'doing', type: 'string'),
     new OA\Property(property: 'progress', type: 'number', description: '0-1'),
@@ -25,9 +25,11 @@ use OpenApi\Attributes as OA;
         new OA\Schema(ref: '#/components/schemas/SearchAgainResult'),
         new OA\Schema(ref: '#/components/schemas/LookResult'),
         new OA\Schema(ref: '#/components/schemas/PlanningResult'),
+        new OA\Schema(ref: '#/components/schemas/PieceResult'),
     ]),
 ])]
 #[OA\Schema(schema: 'CalibrationResult', required: ['calibration'], properties: [new OA\Property(property: 'calibration', type: 'integer')])]
+#[OA\Schema(schema: 'PieceResult', description: 'of what is about a piece and leaves its findings there', required: ['piece'], properties: [new OA\Property(property: 'piece', type: 'string')])]
 #[OA\Schema(schema: 'LookResult', required: ['piece', 'most'], properties: [
     new OA\Property(property: 'piece', type: 'string'),
     new OA\Property(property: 'most', type: 'integer'),

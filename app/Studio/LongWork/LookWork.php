@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Studio\LongWork;
 
-use App\Models\Piece;
 use App\Models\User;
 use App\Studio\PictureReadings;
+use App\Studio\Pieces;
 use App\Studio\ZoneBook;
 use Closure;
 
@@ -22,9 +22,7 @@ final class LookWork implements LongWork
 
     public function do(User $artist, array $wish, Closure $progress): array
     {
-        $pieces = Piece::query();
-        $pieces->where('user_id', $artist->id)->where('id', $wish['piece'] ?? '');
-        $piece = $pieces->first() ?? throw new WorkRefused('This piece is not in your studio; it may have been removed.');
+        $piece = Pieces::ofArtist($artist, $wish);
         $reading = $this->readings->read($piece->reference(), $progress);
         if ($piece->allZones()->doesntExist()) {
             $progress('Naming the zones', 0.96);

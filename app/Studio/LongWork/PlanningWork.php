@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Studio\LongWork;
 
-use App\Models\Piece;
 use App\Models\User;
 use App\Models\ZoneTarget;
 use App\Studio\PicturePlans;
+use App\Studio\Pieces;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Prism\Planning\Palette;
@@ -24,9 +24,7 @@ final class PlanningWork implements LongWork
 
     public function do(User $artist, array $wish, Closure $progress): array
     {
-        $pieces = Piece::query();
-        $pieces->where('user_id', $artist->id)->where('id', $wish['piece'] ?? '');
-        $piece = $pieces->first() ?? throw new WorkRefused('This piece is not in your studio; it may have been removed.');
+        $piece = Pieces::ofArtist($artist, $wish);
         $found = $this->plans->palettes($piece, $progress, ($wish['anew'] ?? false) === true);
         $palette = $found['chosen'];
         $progress('Writing the recipes', 0.95);

@@ -12,11 +12,14 @@ enum WorkKind: string
     case SearchAgain = 'search-again';
     case Look = 'look';
     case Planning = 'planning';
+    case Balance = 'balance';
+    case Reserves = 'reserves';
+    case DemoPiece = 'demo-piece';
 
     /** Whether its wish names a piece. */
     public function isAboutPiece(): bool
     {
-        return in_array($this, [self::Look, self::Planning], true);
+        return in_array($this, [self::Look, self::Planning, self::Balance, self::Reserves], true);
     }
 
     /** @return class-string<LongWork> */
@@ -29,6 +32,9 @@ enum WorkKind: string
             self::SearchAgain => SearchAgainWork::class,
             self::Look => LookWork::class,
             self::Planning => PlanningWork::class,
+            self::Balance => BalanceWork::class,
+            self::Reserves => ReservesWork::class,
+            self::DemoPiece => DemoPieceWork::class,
         };
     }
 }

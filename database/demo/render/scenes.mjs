@@ -185,4 +185,19 @@ export const scenes = {
         sky: (d) => lerp([0.1, 0.09, 0.08], [0.15, 0.15, 0.16], 0.5 + 0.5 * d[1]),
         eye: [0.1, 2.9, 8.2], look: [0.12, 0.86, 0], angle: 32, exposure: 1.7,
     },
+    // A bowl, a tall can and a tub with a float and a coil of rope, on boards under a cool lamp from the upper right. Nothing
+    // was ever tuned on it: it only measures.
+    shelf: {
+        spheres: [...glass([1.95, 0.62, 0.75], 0.62, 0.57, [0.5, 1.6, 3.1])],
+        marched: [
+            turned([-0.35, 0, -0.45], 2.3, profile([[0, 0.5], [0.12, 0.54], [1.5, 0.5], [1.85, 0.32], [2.3, 0.3]]), 0, { part: (p) => (p[1] > 0.72 && p[1] < 1.15 ? 2 : 1), surface: glossy((p) => (p[1] > 0.72 && p[1] < 1.15 ? [0.74, 0.7, 0.6] : [0.44, 0.06, 0.09]), 0.045, 0.08) }),
+            turned([-1.75, 0, 0.35], 0.95, profile([[0, 0.45], [0.1, 0.5], [0.45, 0.78], [0.95, 0.95]]), 0.07, glazed([0.16, 0.3, 0.42], [0.6, 0.54, 0.42], 0.42, 0.2)),
+            turned([1.0, 0, -0.9], 1.25, profile([[0, 0.8], [0.2, 0.82], [1.05, 0.86], [1.25, 0.92]]), 0, { surface: matt((p) => mul([0.42, 0.4, 0.2], 0.85 + 0.25 * fbm(p[0] * 4, p[1] * 2, p[2] * 4))) }),
+            rope([0.35, 0.12, 1.5], 0.5, 0.11),
+        ],
+        ...room({ surface: matt(boards) }, { surface: matt(plaster([0.34, 0.36, 0.38], [0.42, 0.44, 0.45])) }, -2.8),
+        light: { c: [4.6, 6.2, 4.8], r: 1.1, power: [128, 140, 150] },
+        sky: (d) => lerp([0.1, 0.1, 0.1], [0.18, 0.18, 0.17], 0.5 + 0.5 * d[1]),
+        eye: [-0.1, 2.7, 8.4], look: [0.05, 0.85, 0], angle: 31, exposure: 1.6,
+    },
 };

@@ -1,27 +1,53 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useEffectEvent, useRef } from 'react';
 import { answered, api, type Balance, type Piece, type Reference, type TargetRole } from './client';
 import { keys, usePieceMutation, type Spot } from './queries';
+import { useWatchedWork, useWork } from './works';
 
 const path = (piece: string) => ({ params: { path: { piece } } });
 
 export const useLook = (piece: string) =>
     useQuery({ queryKey: keys.look(piece), queryFn: () => answered(api.GET('/api/pieces/{piece}/look', path(piece))) });
 
-export const useReserves = (piece: Piece | null, shown: boolean) =>
+/** What must stay paper as it was last looked for; null where something in it has changed since. */
+export const useKeptReserves = (piece: Piece | undefined, wanted: boolean) =>
     useQuery({
-        // What must stay paper depends on the photo, its light, the crop, the paper and how values are brought within reach.
+        // It depends on the photo, its light, the crop, the paper and how values are brought within reach.
         queryKey: [
-            ...keys.look(piece?.id ?? ''),
-            'reserves',
+            ...keys.reserves(piece?.id ?? ''),
             piece?.photo.url,
             piece?.format,
             piece?.paper.id,
             piece?.tone,
             piece?.highlights,
         ],
-        enabled: piece !== null && shown,
-        queryFn: () => answered(api.GET('/api/pieces/{piece}/reserves', path(piece?.id ?? ''))),
+        enabled: piece !== undefined && wanted,
+        queryFn: async () => (await answered(api.GET('/api/pieces/{piece}/reserves', path(piece?.id ?? '')))).reserves,
     });
+
+/** The same, looked for anew by itself where it must be. */
+export function useReserves(piece: Piece) {
+    const client = useQueryClient();
+    const kept = useKeptReserves(piece, true);
+    const { work, open, start, cancel } = useWork(
+        'reserves',
+        () => void client.invalidateQueries({ queryKey: keys.reserves(piece.id) }),
+        piece.id,
+    );
+    const find = () => start.mutate({ piece: piece.id });
+    const missing = kept.data === null && !kept.isFetching && !open && !start.isPending;
+    const begin = useEffectEvent(find);
+    // By itself once; what was cancelled is begun again by hand.
+    const asked = useRef(false);
+    useEffect(() => {
+        if (kept.data) asked.current = false;
+        if (!missing || asked.current) return;
+        asked.current = true;
+        begin();
+    }, [missing, kept.data]);
+
+    return { reserves: kept.data ?? undefined, work: open ? work : null, missing, find, cancel };
+}
 
 /** Where the borders would be with so many zones. */
 export const useCutPreview = (piece: string, photo: string, count: number | null) =>
@@ -149,12 +175,29 @@ export const useChangeReference = (piece: string) =>
         answered(api.PATCH('/api/references/{reference}', { params: { path: { reference } }, body })),
     );
 
-export const useBalance = (piece: string) =>
-    usePieceMutation(piece, ({ reference, balance }: { reference: string; balance: Balance | null }) =>
-        answered(
-            api.PUT('/api/references/{reference}/balance', { params: { path: { reference } }, body: { balance } }),
-        ),
+/** Sets a photo in another light: long work, watched until the pictures and the targets have followed. */
+export function useBalance(piece: string) {
+    const client = useQueryClient();
+    const work = useWatchedWork(
+        'balance',
+        () =>
+            void Promise.all([
+                client.invalidateQueries({ queryKey: keys.piece(piece) }),
+                client.invalidateQueries({ queryKey: ['work', 'look', piece] }),
+                client.invalidateQueries({ queryKey: keys.pieces }),
+            ]),
+        piece,
     );
+    const set = useMutation({
+        mutationFn: ({ reference, balance }: { reference: string; balance: Balance | null }) =>
+            answered(
+                api.PUT('/api/references/{reference}/balance', { params: { path: { reference } }, body: { balance } }),
+            ),
+        onSuccess: work.put,
+    });
+
+    return { ...work, set };
+}
 
 export const useRemoveReference = (piece: string) =>
     usePieceMutation(piece, (reference: string) =>

@@ -28,6 +28,7 @@ export const keys = {
     piece: (id: string) => ['piece', id] as const,
     plan: (id: string) => ['piece', id, 'plan'] as const,
     look: (id: string) => ['piece', id, 'look'] as const,
+    reserves: (id: string) => ['piece', id, 'look', 'reserves'] as const,
 };
 
 type Lab = Pick<Colour, 'L' | 'a' | 'b'>;
@@ -210,15 +211,6 @@ export function useAddPiece() {
                 }),
             );
         },
-        onSuccess: () => client.invalidateQueries({ queryKey: keys.pieces }),
-    });
-}
-
-export function useAddDemoPiece() {
-    const client = useQueryClient();
-
-    return useMutation({
-        mutationFn: () => answered(api.POST('/api/pieces/demo')),
         onSuccess: () => client.invalidateQueries({ queryKey: keys.pieces }),
     });
 }

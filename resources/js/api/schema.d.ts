@@ -468,22 +468,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    '/api/pieces/demo': {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations['addDemoPiece'];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     '/api/pieces/{piece}': {
         parameters: {
             query?: never;
@@ -1661,7 +1645,16 @@ export interface components {
         Work: {
             id: string;
             /** @enum {string} */
-            kind: 'calibration' | 'audit' | 'filling' | 'search-again' | 'look' | 'planning';
+            kind:
+                | 'calibration'
+                | 'audit'
+                | 'filling'
+                | 'search-again'
+                | 'look'
+                | 'planning'
+                | 'reserves'
+                | 'demo-piece'
+                | 'balance';
             /** @enum {string} */
             state: 'waiting' | 'running' | 'done' | 'failed' | 'cancelled';
             doing: string;
@@ -1679,11 +1672,16 @@ export interface components {
                       | components['schemas']['SearchAgainResult']
                       | components['schemas']['LookResult']
                       | components['schemas']['PlanningResult']
+                      | components['schemas']['PieceResult']
                   )
                 | null;
         };
         CalibrationResult: {
             calibration: number;
+        };
+        /** @description of what is about a piece and leaves its findings there */
+        PieceResult: {
+            piece: string;
         };
         LookResult: {
             piece: string;
@@ -2330,7 +2328,10 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    'application/json': components['schemas']['Reserves'];
+                    'application/json': {
+                        /** @description null: not looked for since something in it changed; a long work finds them */
+                        reserves: components['schemas']['Reserves'] | null;
+                    };
                 };
             };
         };
@@ -2974,26 +2975,6 @@ export interface operations {
             };
         };
     };
-    addDemoPiece: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description The demo still life as a piece of one's own */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    'application/json': components['schemas']['Piece'];
-                };
-            };
-        };
-    };
     piece: {
         parameters: {
             query?: never;
@@ -3435,13 +3416,13 @@ export interface operations {
             };
         };
         responses: {
-            /** @description The piece in another light */
-            200: {
+            /** @description The pictures are made anew in that light, and a first one is read anew */
+            202: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    'application/json': components['schemas']['Piece'];
+                    'application/json': components['schemas']['Work'];
                 };
             };
             /** @description Refused */
@@ -4011,7 +3992,15 @@ export interface operations {
             content: {
                 'application/json': {
                     /** @enum {string} */
-                    kind: 'calibration' | 'audit' | 'filling' | 'search-again' | 'look' | 'planning';
+                    kind:
+                        | 'calibration'
+                        | 'audit'
+                        | 'filling'
+                        | 'search-again'
+                        | 'look'
+                        | 'planning'
+                        | 'reserves'
+                        | 'demo-piece';
                     /** @description for an audit */
                     paper?: string;
                     /** @description for a filling */
@@ -4020,7 +4009,7 @@ export interface operations {
                     sheet?: number;
                     /** @description for a search again */
                     targets?: string[];
-                    /** @description for a look, and for planning */
+                    /** @description for a look, for planning and for reserves */
                     piece?: string;
                     /** @description for planning: exchange recipes that were chosen by hand too */
                     anew?: boolean;

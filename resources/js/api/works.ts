@@ -6,8 +6,8 @@ const POLL = 400;
 
 const isOpen = (work: Work | null | undefined) => work?.state === 'waiting' || work?.state === 'running';
 
-/** The latest long work of a kind: watched while it runs; asked for, cancelled. */
-export function useWork(kind: Work['kind'], onDone?: () => void, piece?: string) {
+/** The latest long work of a kind, of one piece if it is named: watched while it runs, cancelled. */
+export function useWatchedWork(kind: Work['kind'], onDone?: (work: Work) => void, piece?: string) {
     const client = useQueryClient();
     const key = ['work', kind, piece] as const;
     const latest = useQuery({
@@ -16,7 +16,7 @@ export function useWork(kind: Work['kind'], onDone?: () => void, piece?: string)
             (await answered(api.GET('/api/works', { params: { query: { kind, ...(piece ? { piece } : {}) } } }))).work,
         refetchInterval: (query) => (isOpen(query.state.data) ? POLL : false),
     });
-    const done = useEffectEvent(() => onDone?.());
+    const done = useEffectEvent(() => latest.data && onDone?.(latest.data));
     const state = latest.data?.state;
     const was = useRef(state);
     useEffect(() => {
@@ -26,14 +26,21 @@ export function useWork(kind: Work['kind'], onDone?: () => void, piece?: string)
         if (ended) done();
     }, [state]);
     const put = (work: Work) => client.setQueryData(key, work);
-    const start = useMutation({
-        mutationFn: (wish: Omit<WorkWish, 'kind'>) => answered(api.POST('/api/works', { body: { kind, ...wish } })),
-        onSuccess: put,
-    });
     const cancel = useMutation({
         mutationFn: (work: string) => answered(api.DELETE('/api/works/{work}', { params: { path: { work } } })),
         onSuccess: put,
     });
 
-    return { work: latest.data ?? null, isPending: latest.isPending, open: isOpen(latest.data), start, cancel };
+    return { work: latest.data ?? null, isPending: latest.isPending, open: isOpen(latest.data), cancel, put };
+}
+
+/** One that is also asked for by its kind and a wish. */
+export function useWork(kind: WorkWish['kind'], onDone?: (work: Work) => void, piece?: string) {
+    const watched = useWatchedWork(kind, onDone, piece);
+    const start = useMutation({
+        mutationFn: (wish: Omit<WorkWish, 'kind'>) => answered(api.POST('/api/works', { body: { kind, ...wish } })),
+        onSuccess: watched.put,
+    });
+
+    return { ...watched, start };
 }

@@ -3,7 +3,7 @@ import { NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-rout
 import styled from 'styled-components';
 import { messageOf, Refusal } from '../api/client';
 import { usePiece, usePlan, useSample } from '../api/queries';
-import { useLook, useReserves } from '../api/lookQueries';
+import { useKeptReserves, useLook } from '../api/lookQueries';
 import { Loading, Problem } from '../ui/States';
 import { space } from '../ui/theme';
 import { useShortcuts } from '../ui/useShortcuts';
@@ -88,7 +88,7 @@ export function Desk() {
     const look = useLook(id);
     const plan = usePlan(id, selection.view === 'drawing');
     const zoom = useZoom(tool?.kind === 'crop' ? WHOLE : (piece.data?.format.crop ?? WHOLE));
-    const reserves = useReserves(piece.data ?? null, selection.reservesShown);
+    const reserves = useKeptReserves(piece.data, selection.reservesShown);
 
     const zone = piece.data?.zones.find((candidate) => candidate.id === selection.zoneId) ?? null;
     const target = zone && (zone.targets.find((candidate) => candidate.id === selection.targetId) ?? mainTarget(zone));
@@ -172,7 +172,7 @@ export function Desk() {
                         selection={selection}
                         selected={selected}
                         look={look.data}
-                        reserves={reserves.data}
+                        reserves={reserves.data ?? undefined}
                         zoom={zoom}
                         tool={tool}
                         preview={preview}

@@ -9,7 +9,9 @@ import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Dial } from '../ui/Dial';
 import { space } from '../ui/theme';
+import { Problem } from '../ui/States';
 import { Toggle } from '../ui/Toggle';
+import { WorkProgress } from '../ui/WorkProgress';
 import { LightArrow } from './LightArrow';
 import { Halves, Line, Part } from './parts';
 import { LIGHT_NAMES, tell } from './words';
@@ -52,10 +54,11 @@ export function LightPanel({ look }: { look: Look }) {
     const { piece, selection, take } = useDesk();
     const balance = useBalance(piece.id);
     const change = useChangePiece(piece.id);
-    const reserves = useReserves(piece, true);
+    const { reserves, missing, find, ...looking } = useReserves(piece);
     const [degrees, setDegrees] = useState<number | null>(null);
     const photo = piece.photo;
-    const set = (to: Balance | null) => balance.mutate({ reference: photo.id, balance: to }, tell);
+    const set = (to: Balance | null) => balance.set.mutate({ reference: photo.id, balance: to }, tell);
+    const setting = balance.open || balance.set.isPending;
     const byPatch = (by: 'neutral' | 'grey-card', title: string) =>
         take({ kind: 'spot', title, done: (spot) => set({ by, ...spot }) });
     const direction = degrees ?? look.light.degrees;
@@ -64,23 +67,25 @@ export function LightPanel({ look }: { look: Look }) {
         <div>
             <Part aria-labelledby="balance">
                 <h2 id="balance">Light of the photo</h2>
-                <p data-testid="balance">
-                    {balance.isPending ? 'Setting the light' : saidBy(photo.balance, look.lamps)}
-                </p>
+                <p data-testid="balance">{saidBy(photo.balance, look.lamps)}</p>
+                {balance.open && balance.work && (
+                    <WorkProgress work={balance.work} onCancel={() => balance.cancel.mutate(balance.work?.id ?? '')} />
+                )}
+                {balance.work?.state === 'failed' && <Problem message={balance.work.problem} />}
                 <Line>
                     <Button
-                        isDisabled={balance.isPending}
+                        isDisabled={setting}
                         onPress={() => byPatch('neutral', 'Click something that is white or grey in truth.')}
                     >
                         By a neutral
                     </Button>
                     <Button
-                        isDisabled={balance.isPending}
+                        isDisabled={setting}
                         onPress={() => byPatch('grey-card', 'Click the grey card. Its lightness is set too.')}
                     >
                         By a grey card
                     </Button>
-                    <Button isDisabled={photo.balance === null || balance.isPending} onPress={() => set(null)}>
+                    <Button isDisabled={photo.balance === null || setting} onPress={() => set(null)}>
                         As the camera saw it
                     </Button>
                 </Line>
@@ -166,11 +171,15 @@ export function LightPanel({ look }: { look: Look }) {
                     onChange={(highlights) => change.mutate({ highlights }, tell)}
                 />
                 <p>{look.highlights.find(({ id }) => id === piece.highlights)?.sentence}</p>
-                {reserves.data && (
+                {looking.work && (
+                    <WorkProgress work={looking.work} onCancel={() => looking.cancel.mutate(looking.work?.id ?? '')} />
+                )}
+                {missing && <Button onPress={find}>Find what stays paper</Button>}
+                {reserves && (
                     <>
                         <p>
-                            {(100 * reserves.data.paperShare).toFixed(1)} % must stay paper,{' '}
-                            {(100 * reserves.data.paleShare).toFixed(1)} % pale: nothing your box can lay comes nearer.
+                            {(100 * reserves.paperShare).toFixed(1)} % must stay paper,{' '}
+                            {(100 * reserves.paleShare).toFixed(1)} % pale: nothing your box can lay comes nearer.
                         </p>
                         <Line>
                             <Toggle
@@ -181,7 +190,7 @@ export function LightPanel({ look }: { look: Look }) {
                             </Toggle>
                         </Line>
                         <Places>
-                            {reserves.data.places.slice(0, SHOWN).map((place, i) => (
+                            {reserves.places.slice(0, SHOWN).map((place, i) => (
                                 <li key={i}>
                                     <button
                                         type="button"
@@ -197,8 +206,8 @@ export function LightPanel({ look }: { look: Look }) {
                                 </li>
                             ))}
                         </Places>
-                        {reserves.data.places.length > SHOWN && (
-                            <small>And {reserves.data.places.length - SHOWN} smaller ones.</small>
+                        {reserves.places.length > SHOWN && (
+                            <small>And {reserves.places.length - SHOWN} smaller ones.</small>
                         )}
                     </>
                 )}

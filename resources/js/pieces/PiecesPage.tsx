@@ -1,11 +1,14 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { messageOf } from '../api/client';
-import { useAddDemoPiece, usePieces, useRemovePiece, useRestorePiece } from '../api/queries';
+import { keys, usePieces, useRemovePiece, useRestorePiece } from '../api/queries';
+import { useWork } from '../api/works';
 import { Button, buttonLook } from '../ui/Button';
 import { notify } from '../ui/Notices';
 import { Empty, Loading, Problem } from '../ui/States';
 import { radius, space, type } from '../ui/theme';
+import { WorkProgress } from '../ui/WorkProgress';
 
 const Page = styled.main`
     display: grid;
@@ -118,8 +121,12 @@ function PieceCard({
 
 export function PiecesPage() {
     const pieces = usePieces();
-    const demo = useAddDemoPiece();
     const navigate = useNavigate();
+    const client = useQueryClient();
+    const demo = useWork('demo-piece', ({ result }) => {
+        void client.invalidateQueries({ queryKey: keys.pieces });
+        if (result && 'piece' in result) void navigate(`/pieces/${result.piece}/match`);
+    });
 
     return (
         <Page>
@@ -138,16 +145,15 @@ export function PiecesPage() {
                     </p>
                     <NewLink to="/pieces/new">New piece</NewLink>
                     <Button
-                        isDisabled={demo.isPending}
-                        onPress={() =>
-                            demo.mutateAsync().then(
-                                (piece) => navigate(`/pieces/${piece.id}/match`),
-                                (error: unknown) => notify(messageOf(error)),
-                            )
-                        }
+                        isDisabled={demo.open || demo.start.isPending}
+                        onPress={() => demo.start.mutate({}, { onError: (error) => notify(messageOf(error)) })}
                     >
                         Try the demo piece
                     </Button>
+                    {demo.work && demo.open && (
+                        <WorkProgress work={demo.work} onCancel={() => demo.cancel.mutate(demo.work?.id ?? '')} />
+                    )}
+                    {demo.work?.state === 'failed' && <Problem message={demo.work.problem} />}
                 </Empty>
             )}
             <Cards>

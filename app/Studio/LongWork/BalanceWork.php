@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio\LongWork;
+
+use App\Jobs\DoWork;
+use App\Models\Reference;
+use App\Models\User;
+use App\Studio\Pieces;
+use App\Studio\References;
+use Closure;
+
+/** Sets a reference in another light; a first one is read anew after that. */
+final class BalanceWork implements LongWork
+{
+    public function __construct(private readonly References $references)
+    {
+    }
+
+    public function do(User $artist, array $wish, Closure $progress): array
+    {
+        $piece = Pieces::ofArtist($artist, $wish);
+        $reference = $piece->references()->whereKey($wish['reference'] ?? '')->first();
+        if (! $reference instanceof Reference) {
+            throw new WorkRefused('This photo is not in the piece any more; it may have been removed.');
+        }
+        $this->references->balance($reference->setRelation('piece', $piece), $wish['balance'] ?? null, $progress);
+        if ($this->references->isFirst($reference)) {
+            DoWork::begin($artist, WorkKind::Look, ['piece' => $piece->id]);
+        }
+
+        return ['piece' => $piece->id, 'reference' => $reference->id];
+    }
+}
