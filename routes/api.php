@@ -12,6 +12,7 @@ use App\Http\Controllers\PencilController;
 use App\Http\Controllers\PieceController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\ReferenceController;
+use App\Http\Controllers\SchoolController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SubstituteController;
 use App\Http\Controllers\SwatchController;
@@ -29,6 +30,8 @@ Route::post('account/forgot', [AccountController::class, 'forgot'])->middleware(
 Route::post('account/reset', [AccountController::class, 'reset'])->middleware('throttle:accounts');
 
 Route::middleware('auth')->group(static function (): void {
+    Route::get('schools', [SchoolController::class, 'show']);
+    Route::put('schools', [SchoolController::class, 'update']);
     Route::get('papers', [MaterialController::class, 'papers']);
     Route::put('box', [MaterialController::class, 'changeBox']);
     Route::patch('box/{pencil}', [MaterialController::class, 'noteInBox']);

@@ -13,9 +13,6 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Carbon;
 use Prism\Colour\Lamp;
-use Prism\Matching\School;
-use Prism\Planning\Progress;
-use Prism\Reference\Highlights;
 
 /**
  * One drawing: its references, a paper, a school and the zones read in the first reference.
@@ -24,16 +21,14 @@ use Prism\Reference\Highlights;
  * @property int $user_id
  * @property int $paper_id
  * @property string $title
- * @property School $school
+ * @property array<string, string>|null $schools  by question, where this piece has its own
  * @property array{x: float, y: float, width: float, height: float}|null $crop
  * @property float $width_mm
  * @property float $height_mm
  * @property string $unit
  * @property array{mode: string, photoDark: float, photoLight: float, reachDark: float, reachLight: float}|null $tone
  * @property float|null $light_degrees
- * @property Highlights $highlights
  * @property Lamp $lamp
- * @property Progress $progress
  * @property int $session_minutes
  * @property int|null $palette_size
  * @property list<string>|null $pinned
@@ -51,15 +46,15 @@ final class Piece extends Model
     /** @use HasFactory<PieceFactory> */
     use HasFactory, HasUlids, SoftDeletes;
 
-    protected $fillable = ['paper_id', 'title', 'school', 'crop', 'width_mm', 'height_mm', 'unit', 'tone', 'light_degrees', 'highlights', 'lamp', 'zone_map', 'progress', 'session_minutes', 'palette_size', 'pinned', 'banned', 'palette'];
+    protected $fillable = ['paper_id', 'title', 'schools', 'crop', 'width_mm', 'height_mm', 'unit', 'tone', 'light_degrees', 'lamp', 'zone_map', 'session_minutes', 'palette_size', 'pinned', 'banned', 'palette'];
 
     /** @var array<string, string> */
-    protected $casts = ['school' => School::class, 'crop' => 'array', 'tone' => 'array', 'highlights' => Highlights::class, 'lamp' => Lamp::class, 'progress' => Progress::class, 'pinned' => 'array', 'banned' => 'array', 'palette' => 'array', 'width_mm' => 'float', 'height_mm' => 'float', 'light_degrees' => 'float'];
+    protected $casts = ['schools' => 'array', 'crop' => 'array', 'tone' => 'array', 'lamp' => Lamp::class, 'pinned' => 'array', 'banned' => 'array', 'palette' => 'array', 'width_mm' => 'float', 'height_mm' => 'float', 'light_degrees' => 'float'];
 
     /** @var list<string> bytes, not for JSON */
     protected $hidden = ['zone_map'];
 
-    protected $attributes = ['width_mm' => 240, 'height_mm' => 180, 'unit' => 'mm', 'highlights' => 'reserve', 'lamp' => 'daylight', 'progress' => 'colour-by-colour', 'session_minutes' => 90];
+    protected $attributes = ['width_mm' => 240, 'height_mm' => 180, 'unit' => 'mm', 'lamp' => 'daylight', 'session_minutes' => 90];
 
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo

@@ -17,6 +17,7 @@ use Illuminate\Support\Facades\Mail;
  * @property string $name
  * @property string $email
  * @property string $password
+ * @property array<string, string>|null $schools  by question, where this artist has answered it
  * @property ?int $calibration_id  the one in force
  */
 final class User extends Authenticatable
@@ -24,12 +25,12 @@ final class User extends Authenticatable
     /** @use HasFactory<UserFactory> */
     use HasFactory;
 
-    protected $fillable = ['name', 'email', 'password'];
+    protected $fillable = ['name', 'email', 'password', 'schools'];
 
     protected $hidden = ['password', 'remember_token'];
 
     /** @var array<string, string> */
-    protected $casts = ['password' => 'hashed'];
+    protected $casts = ['password' => 'hashed', 'schools' => 'array'];
 
     /** @return HasMany<Piece, $this> */
     public function pieces(): HasMany

@@ -28,6 +28,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property array<string, mixed>|null $estimates
  * @property array<string, mixed>|null $corrections
  * @property bool $named
+ * @property array<string, string>|null $schools  by question, where this zone is an exception
  * @property bool $fits
  * @property bool $outside
  * @property-read Piece $piece
@@ -37,12 +38,12 @@ final class Zone extends Model
 {
     use HasUlids, SoftDeletes;
 
-    protected $fillable = ['name', 'x', 'y', 'radius', 'position', 'version', 'label', 'share', 'outline', 'estimates', 'corrections', 'named', 'fits', 'outside'];
+    protected $fillable = ['name', 'x', 'y', 'radius', 'position', 'version', 'label', 'share', 'outline', 'estimates', 'corrections', 'named', 'fits', 'outside', 'schools'];
 
     protected $attributes = ['version' => 1, 'share' => 0, 'named' => true, 'fits' => true, 'outside' => false];
 
     /** @var array<string, string> */
-    protected $casts = ['estimates' => 'array', 'corrections' => 'array', 'named' => 'boolean', 'fits' => 'boolean', 'outside' => 'boolean', 'share' => 'float', 'x' => 'float', 'y' => 'float', 'radius' => 'float', 'label' => 'integer'];
+    protected $casts = ['estimates' => 'array', 'corrections' => 'array', 'schools' => 'array', 'named' => 'boolean', 'fits' => 'boolean', 'outside' => 'boolean', 'share' => 'float', 'x' => 'float', 'y' => 'float', 'radius' => 'float', 'label' => 'integer'];
 
     /** @return BelongsTo<Piece, $this> */
     public function piece(): BelongsTo

@@ -10,7 +10,6 @@ use App\Models\User;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Prism\Matching\Limits;
-use Prism\Matching\School;
 use Prism\Matching\Target;
 use Prism\Reference\TargetRole;
 use Prism\Reference\ZoneMap;
@@ -95,7 +94,6 @@ final class DemoPiece
             $piece = $user->pieces()->create([
                 'title' => self::PIECES[$name][0],
                 'paper_id' => Paper::query()->where('slug', 'harbour-cartridge')->valueOrFail('id'),
-                'school' => School::LightToDark,
             ]);
             $this->references->begin($piece, database_path("demo/$name.jpg"));
 
@@ -129,7 +127,7 @@ final class DemoPiece
             return;
         }
         $search = $this->engine->search($piece->paper, $piece->user, $box);
-        $limits = new Limits(top: 1, school: $piece->school);
+        $limits = new Limits(top: 1, schools: SchoolChoices::ofPiece($piece)->schools());
         $zones = $piece->zones()->with('targets')->get()->values();
         foreach ($zones as $i => $zone) {
             if ($progress !== null) {

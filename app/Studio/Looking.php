@@ -152,7 +152,7 @@ final class Looking
                 'kind' => $place->kind, 'share' => $place->share, 'widthMm' => round($widthMm, 1), 'rim' => $place->rim,
                 'x' => $crop['x'] + $place->x * $crop['width'], 'y' => $crop['y'] + $place->y * $crop['height'],
                 'label' => $place->zone,
-                'advice' => $place->kind === ReserveKind::Paper ? $piece->highlights->adviceFor($widthMm) : sprintf('%.1f mm: only the palest pencils come near; keep other colours off it.', $widthMm),
+                'advice' => $place->kind === ReserveKind::Paper ? SchoolChoices::ofPiece($piece)->highlights()->adviceFor($widthMm) : sprintf('%.1f mm: only the palest pencils come near; keep other colours off it.', $widthMm),
             ];
         }
 

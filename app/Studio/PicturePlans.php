@@ -34,6 +34,9 @@ final class PicturePlans
     /** Sizes of palettes that are compared, beside the whole box and the size wanted. */
     private const SIZES = [6, 8, 12, 18, 24];
 
+    /** Of a planned recipe, at most. */
+    private const LAYERS = 3;
+
     /** Long edge of the simulated drawing, in pixels. */
     private const EDGE = 1024;
 
@@ -56,6 +59,7 @@ final class PicturePlans
         foreach ($piece->zones()->with('targets')->get() as $zone) {
             $zone->setRelation('piece', $piece);
             $traits = ZoneBook::traits($zone);
+            $schools = SchoolChoices::ofZone($zone);
             $targets = [];
             foreach ($zone->targets as $row) {
                 $row->setRelation('zone', $zone);
@@ -65,7 +69,7 @@ final class PicturePlans
                 $zone->id, $zone->name, $zone->label ?? 0, $zone->share, (int) ($traits['importance'] ?? 2),
                 Surface::from($traits['surface'] ?? 'soft'), ZoneLight::from($traits['light'] ?? 'lit'), Distance::from($traits['distance'] ?? 'between'),
                 (bool) ($traits['crisp'] ?? true), isset($traits['direction']) ? (float) $traits['direction'] : null,
-                array_map(intval(...), array_keys($zone->estimates['touching'] ?? [])), $targets,
+                array_map(intval(...), array_keys($zone->estimates['touching'] ?? [])), $targets, $schools->schools(), $schools->highlights(),
             );
         }
 
@@ -138,9 +142,10 @@ final class PicturePlans
         if (count($box) === 0) {
             throw new WorkRefused('Your box is empty; recipes are made from pencils you own. Put pencils in the box first.');
         }
-        $targets = $weights = [];
+        $targets = $weights = $limits = [];
         foreach ($this->picture($piece) as $zone) {
             foreach ($zone->targets as $target) {
+                $limits[$target->id] = $zone->limits(self::LAYERS);
                 $targets[$target->id] = Target::colour($target->drawn);
                 $weights[$target->id] = $zone->weight($target);
             }
@@ -161,8 +166,9 @@ final class PicturePlans
         $sizes = array_values(array_unique(array_filter([...self::SIZES, $wanted, $most], static fn (int $size): bool => $size <= $most)));
         $progress('Choosing pencils that serve all of them', 0.2);
         $curve = (new PaletteFinder($search, $known))->curve(
-            $targets, $sizes, $weights, array_values(array_unique($pinned, SORT_REGULAR)), self::ids($piece->banned ?? []), new Limits(maxLayers: 3, school: $piece->school),
+            $targets, $sizes, $weights, array_values(array_unique($pinned, SORT_REGULAR)), self::ids($piece->banned ?? []), new Limits(maxLayers: self::LAYERS),
             static fn (float $share) => $progress('Choosing pencils that serve all of them', 0.2 + 0.75 * $share),
+            $limits,
         );
         ksort($curve);
 

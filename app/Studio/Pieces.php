@@ -14,7 +14,7 @@ use Prism\Reference\RangeMode;
 /** What is chosen for a piece as a whole, and what follows from a choice. */
 final class Pieces
 {
-    private const PLAIN = ['title' => 'title', 'school' => 'school', 'highlights' => 'highlights', 'lamp' => 'lamp', 'unit' => 'unit', 'widthMm' => 'width_mm', 'heightMm' => 'height_mm', 'lightDegrees' => 'light_degrees', 'crop' => 'crop', 'progress' => 'progress', 'sessionMinutes' => 'session_minutes', 'paletteSize' => 'palette_size', 'pinned' => 'pinned', 'banned' => 'banned'];
+    private const PLAIN = ['title' => 'title', 'lamp' => 'lamp', 'unit' => 'unit', 'widthMm' => 'width_mm', 'heightMm' => 'height_mm', 'lightDegrees' => 'light_degrees', 'crop' => 'crop', 'sessionMinutes' => 'session_minutes', 'paletteSize' => 'palette_size', 'pinned' => 'pinned', 'banned' => 'banned'];
 
     public function __construct(private readonly Looking $looking, private readonly ZoneBook $zones)
     {
@@ -46,6 +46,9 @@ final class Pieces
             if (isset($changes['paper'])) {
                 $piece->paper_id = (int) Paper::query()->where('slug', $changes['paper'])->value('id');
                 $piece->unsetRelation('paper');
+            }
+            if (isset($changes['schools'])) {
+                $piece->schools = SchoolChoices::answered($piece->schools, $changes['schools']);
             }
             $this->unstretched($piece, $changes);
             $piece->save();

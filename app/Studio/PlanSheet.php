@@ -50,7 +50,7 @@ final class PlanSheet
     private function head(TCPDF $pdf, Piece $piece, Plan $plan): void
     {
         $this->text($pdf, self::MARGIN, 12, $piece->title, 18, 'B', self::WIDTH);
-        $this->text($pdf, self::MARGIN, 21, sprintf('%s. %s %s', $piece->paper->name, $piece->school->sentence(), self::restsOn($piece)), 9, '', self::WIDTH);
+        $this->text($pdf, self::MARGIN, 21, sprintf('%s. %s %s', $piece->paper->name, SchoolChoices::ofPiece($piece)->schools()->value->sentence(), self::restsOn($piece)), 9, '', self::WIDTH);
 
         $height = 74.0;
         $reference = $piece->reference();

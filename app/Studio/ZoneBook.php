@@ -14,6 +14,7 @@ use Prism\Colour\Lab;
 use Prism\Reference\LightDirection;
 use Prism\Reference\Outlines;
 use Prism\Reference\PictureReading;
+use Prism\Reference\Surface;
 use Prism\Reference\TargetRole;
 use Prism\Reference\Tidying;
 use Prism\Reference\ZoneMap;
@@ -163,7 +164,7 @@ final class ZoneBook
     /**
      * A name, or what the artist sees otherwise than it was read.
      *
-     * @param  array{name?: string, corrections?: array<string, mixed>}  $changes
+     * @param  array{name?: string, corrections?: array<string, mixed>, schools?: array<string, string|null>}  $changes
      */
     public function amend(Zone $zone, array $changes): void
     {
@@ -173,6 +174,9 @@ final class ZoneBook
             $this->remember($zone->piece, $name !== null && $name !== $zone->name ? sprintf('%s renamed to %s', $zone->name, $name) : sprintf('%s corrected', $zone->name));
             if ($name !== null) {
                 $zone->fill(['name' => $name, 'named' => true]);
+            }
+            if (isset($changes['schools'])) {
+                $zone->schools = SchoolChoices::answered($zone->schools, $changes['schools']) ?: null;
             }
             if (isset($changes['corrections'])) {
                 $zone->corrections = array_filter([...$zone->corrections ?? [], ...$changes['corrections']], static fn (mixed $said): bool => $said !== null) ?: null;
@@ -428,7 +432,7 @@ final class ZoneBook
             'what' => mb_substr($what, 0, 160),
             'zone_map' => $piece->zone_map,
             'before' => [
-                'zones' => $zones->map(static fn (Zone $zone): array => $zone->only(['id', 'name', 'x', 'y', 'radius', 'position', 'label', 'share', 'outline', 'estimates', 'corrections', 'named', 'fits', 'outside']))->values()->all(),
+                'zones' => $zones->map(static fn (Zone $zone): array => $zone->only(['id', 'name', 'x', 'y', 'radius', 'position', 'label', 'share', 'outline', 'estimates', 'corrections', 'named', 'fits', 'outside', 'schools']))->values()->all(),
                 'targets' => $targets->get()->map(static fn (TargetRow $row): array => [...$row->only(['id', 'L', 'a', 'b', 'spread', 'share', 'x', 'y', 'edited']), 'role' => $row->role->value])->values()->all(),
             ],
         ]);
@@ -574,6 +578,12 @@ final class ZoneBook
         }
 
         return [...$traits, 'corrected' => array_keys($corrections)];
+    }
+
+    /** Soft where nothing is known. */
+    public static function surface(Zone $zone): Surface
+    {
+        return Surface::from(self::traits($zone)['surface'] ?? 'soft');
     }
 
     private static function meanOf(Zone $zone): ?Lab

@@ -60,16 +60,17 @@ final class ZoneRecipes
                     $touching[] = $ids[$label];
                 }
             }
+            $schools = SchoolChoices::ofZone($zone);
             foreach ($zone->targets as $target) {
                 $recipe = $this->of($target->setRelation('zone', $zone));
                 if ($recipe !== null) {
-                    $zones[] = new PlannedZone($target->id, $zone->id, Targets::name($target), Targets::drawn($target), $recipe->stack, $recipe->underlayer, $paper * $zone->share * $target->share, $touching);
+                    $zones[] = new PlannedZone($target->id, $zone->id, Targets::name($target), Targets::drawn($target), $recipe->stack, $recipe->underlayer, $paper * $zone->share * $target->share, $touching, $schools->schools(), $schools->highlights());
                 }
             }
         }
 
         $desk = $this->catalogue->desk($piece->user, ...array_map(static fn (PlannedZone $zone): Stack => $zone->stack, $zones));
 
-        return (new Planner($this->engine->predictor($piece->paper, $piece->user, $desk), $desk, $piece->school, $piece->progress, new Pace(sessionMinutes: $piece->session_minutes)))->plan($zones);
+        return (new Planner($this->engine->predictor($piece->paper, $piece->user, $desk), $desk, SchoolChoices::ofPiece($piece)->background(), new Pace(sessionMinutes: $piece->session_minutes)))->plan($zones);
     }
 }

@@ -254,7 +254,7 @@ final class ToothModel
     }
 
     /** Solvent wash, dried: the films merge, flow into the valleys, and some tooth comes back. */
-    private function wash(Passage $passage): Passage
+    public function wash(Passage $passage): Passage
     {
         $total = self::meanThickness($passage);
         if ($total <= 0.0) {
@@ -277,7 +277,7 @@ final class ToothModel
     }
 
     /** Colourless blender: the films merge, the valleys fill, the tooth is gone. */
-    private function blend(Passage $passage): Passage
+    public function blend(Passage $passage): Passage
     {
         if (self::meanThickness($passage) <= 0.0) {
             return $passage;

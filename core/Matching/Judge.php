@@ -33,12 +33,62 @@ final readonly class Judge
 
     private const HEAVY_PERCENT = 60;
 
-    /** Shadows are drawn with complements and dark cool colours; black comes last if at all. */
+    /** Black and white come last, if at all; where black is allowed in shadows it costs little there. */
     private const BLACK = 1.2;
+
+    private const BLACK_ALLOWED = 0.1;
+
+    private const BLACK_ALONE = 2.0;
 
     private const BLACK_BELOW = 0.6;
 
+    private const ALLOWED_BELOW = 2.5;
+
+    private const WHITE_BELOW = 0.6;
+
+    /** On toned paper black and white never meet. */
+    private const MEET = 3.0;
+
+    /** Paper darker than this is toned, L*. */
+    private const TONED_L = 85.0;
+
+    /** Darker than this a colour is a shadow, L*. */
+    private const SHADOW_L = 45.0;
+
+    /** The neighbours of the complement, in parts of the wheel from the colour itself; the complement lies 9 away. */
+    private const SPLIT = [6.0, 8.0];
+
+    private const SPLIT_STRAIGHT = 0.5;
+
+    private const NEUTRAL_GAIN = 0.6;
+
+    private const GREY_PENCIL = 2.0;
+
+    /** Blues and magentas on the wheel. */
+    private const BLUES = [10.8, 13.9];
+
+    private const MAGENTAS = [15.2, 18.0];
+
+    /** A layer this much lighter than what lies below it, L*, is there to brighten. */
+    private const BRIGHTENS = 12.0;
+
+    private const OTHER_BRIGHTENER = 0.4;
+
+    private const SLIDES = 0.25;
+
+    private const WAX_BELOW = 40.0;
+
+    private const NOT_BURNISHED = 1.6;
+
+    private const NOT_WASHED = 0.8;
+
+    /** A wash works from this many passes on; before, it only looks gritty. */
+    public const WASH_FROM_PASSES = 3;
+
     private const UNDERLAYER_GAIN = 0.3;
+
+    /** A complement on top is rarely what comes nearest; who wants it there gives up a little for it. */
+    private const OVERLAYER_GAIN = 1.2;
 
     private const UNDERLAYER_CHROMA = 12.0;
 
@@ -47,8 +97,14 @@ final readonly class Judge
     /** On the wheel; null where an underlayer of another hue makes no sense. */
     private ?float $goalPosition;
 
+    private bool $shadow;
+
+    private bool $toned;
+
     public function __construct(private TouchBook $book, public Target $target, public Limits $limits)
     {
+        $this->shadow = $target->colour->L < self::SHADOW_L;
+        $this->toned = $book->paperL < self::TONED_L && $limits->schools->blackAndWhite === BlackAndWhite::Toned;
         $this->plainDoubt = Doubt::usual(1, 0, 0);
         $goal = $target->colour;
         $this->goalPosition = ! $target->valueOnly && $goal->chroma() > self::UNDERLAYER_CHROMA ? Wheel::position($goal->hueDegrees()) : null;
@@ -57,7 +113,7 @@ final readonly class Judge
     /** What no stack with this miss can cost less than. */
     public function atLeast(float $miss): float
     {
-        return sqrt($miss * $miss + $this->plainDoubt * $this->plainDoubt) - $this->plainDoubt - self::UNDERLAYER_GAIN;
+        return sqrt($miss * $miss + $this->plainDoubt * $this->plainDoubt) - $this->plainDoubt - ($this->limits->schools->complement === Complement::Over ? self::OVERLAYER_GAIN : self::UNDERLAYER_GAIN) - self::NEUTRAL_GAIN * ($this->limits->schools->shadows === Shadows::Neutral ? 1.0 : 0.0);
     }
 
     /**
@@ -80,8 +136,8 @@ final readonly class Judge
             if ($below && $percent > self::HEAVY_PERCENT) {
                 $cost += self::HEAVY_BELOW * ($percent - self::HEAVY_PERCENT) + ($burnish ? self::BURNISH_BELOW : 0.0);
             }
-            if ($this->book->isBlack($index)) {
-                $cost += self::BLACK + ($below ? self::BLACK_BELOW : 0.0);
+            if ($i > 0 && $this->book->slides($layers[$i - 1][0], $index)) {
+                $cost += $this->limits->waxLast ? self::WAX_BELOW : self::SLIDES;
             }
         }
         $doubt ??= Doubt::usual($count, $burnishes, 0);
@@ -89,23 +145,115 @@ final readonly class Judge
             + self::PER_PENCIL * max(0, count($used) - 1)
             + self::PER_LAYER * max(0, $count - 1)
             + self::LITTLE_TOOTH * max(0.0, 1.0 - $toothLeft / self::LITTLE_TOOTH_BELOW);
-        if ($this->hasUnderlayer($laid)) {
-            array_shift($laid);
-            $cost -= self::UNDERLAYER_GAIN;
+        $cost += $this->blackAndWhite($layers) + $this->shadows($layers, $laid) + $this->brightening($layers, $laid);
+        if ($this->limits->schools->blending === Blending::Burnish && $count > 1 && $layers[$count - 1][1] < Pressure::BURNISH_PERCENT) {
+            $cost += self::NOT_BURNISHED;
+        }
+        if ($this->limits->schools->blending === Blending::Solvent && $count > 1 && array_sum(array_column($layers, 2)) < self::WASH_FROM_PASSES) {
+            $cost += self::NOT_WASHED;
+        }
+        [$cost, $laid] = $this->complement($cost, $laid);
+
+        return $cost + $this->limits->schools->value->cost($laid, $this->target->colour->L);
+    }
+
+    /** @param  list<array{int, int, int}>  $layers */
+    private function blackAndWhite(array $layers): float
+    {
+        $cost = 0.0;
+        $last = count($layers) - 1;
+        $black = $white = false;
+        $allowed = $this->limits->schools->shadows === Shadows::Black && $this->shadow;
+        foreach ($layers as $i => [$index]) {
+            if ($this->book->isBlack($index)) {
+                $black = true;
+                $own = $allowed ? self::BLACK_ALLOWED + ($last === 0 ? self::BLACK_ALONE : 0.0) : self::BLACK;
+                $cost += $this->toned ? 0.0 : $own + ($i < $last ? ($allowed ? self::ALLOWED_BELOW : self::BLACK_BELOW) : 0.0);
+            } elseif ($this->book->isWhite($index)) {
+                $white = true;
+                $cost += $i < $last && ! $this->toned ? self::WHITE_BELOW : 0.0;
+            }
         }
 
-        return $cost + $this->limits->school->cost($laid, $this->target->colour->L);
+        return $cost + ($black && $white && $this->toned ? self::MEET : 0.0);
     }
 
     /**
-     * The complement goes under by default: a light first layer from the other side of the wheel.
+     * What the shadow schools like and dislike beside black.
      *
+     * @param  list<array{int, int, int}>  $layers
      * @param  list<LaidColour>  $laid
      */
-    private function hasUnderlayer(array $laid): bool
+    private function shadows(array $layers, array $laid): float
     {
-        return $this->goalPosition !== null && count($laid) > 1
-            && $laid[0]->chroma > self::UNDERLAYER_CHROMA && $laid[0]->pressurePercent <= RecipeMaker::UNDERLAYER_PERCENT
-            && Wheel::distance($laid[0]->wheelPosition, $this->goalPosition) >= RecipeMaker::UNDERLAYER_DISTANCE;
+        if (! $this->shadow || $this->limits->schools->shadows !== Shadows::Neutral) {
+            return 0.0;
+        }
+        $cost = 0.0;
+        $blue = $magenta = false;
+        foreach ($laid as $i => $colour) {
+            $grey = $colour->chroma < self::UNDERLAYER_CHROMA;
+            $cost += $grey && ! $this->book->isBlack($layers[$i][0]) ? self::GREY_PENCIL : 0.0;
+            $blue = $blue || (! $grey && self::within($colour->wheelPosition, self::BLUES));
+            $magenta = $magenta || (! $grey && (self::within($colour->wheelPosition, self::MAGENTAS) || $colour->wheelPosition < 0.5));
+        }
+
+        return $cost - ($blue && $magenta ? self::NEUTRAL_GAIN : 0.0);
+    }
+
+    /**
+     * @param  list<array{int, int, int}>  $layers
+     * @param  list<LaidColour>  $laid
+     */
+    private function brightening(array $layers, array $laid): float
+    {
+        $cost = 0.0;
+        for ($i = 1, $count = count($laid); $i < $count; $i++) {
+            if ($laid[$i]->L > $laid[$i - 1]->L + self::BRIGHTENS) {
+                $other = $this->limits->schools->brightening === Brightening::Yellow ? $this->book->isWhite($layers[$i][0]) : $this->book->isYellow($layers[$i][0]);
+                $cost += $other ? self::OTHER_BRIGHTENER : 0.0;
+            }
+        }
+
+        return $cost;
+    }
+
+    /**
+     * The complement goes under by default, a light first layer from the other side of the wheel; or over, as a light last one.
+     *
+     * @param  list<LaidColour>  $laid
+     * @return array{float, list<LaidColour>} the cost with the gain of it, and the layers without it
+     */
+    private function complement(float $cost, array $laid): array
+    {
+        if (count($laid) < 2) {
+            return [$cost, $laid];
+        }
+        $over = $this->limits->schools->complement === Complement::Over;
+        $own = $over ? $laid[count($laid) - 1] : $laid[0];
+        $distance = $this->distance($own);
+        if ($distance === null || $distance < RecipeMaker::UNDERLAYER_DISTANCE) {
+            return [$cost, $laid];
+        }
+        $over ? array_pop($laid) : array_shift($laid);
+        $split = $this->shadow && $this->limits->schools->shadows === Shadows::Split;
+        $gain = $over ? self::OVERLAYER_GAIN : self::UNDERLAYER_GAIN;
+        $gain = ! $split || self::within($distance, self::SPLIT) ? $gain : -self::SPLIT_STRAIGHT;
+
+        return [$cost - $gain, $laid];
+    }
+
+    /** How far round the wheel from the target a coloured, light layer lies; null for any other. */
+    private function distance(LaidColour $layer): ?float
+    {
+        return $this->goalPosition !== null && $layer->chroma > self::UNDERLAYER_CHROMA && $layer->pressurePercent <= RecipeMaker::UNDERLAYER_PERCENT
+            ? Wheel::distance($layer->wheelPosition, $this->goalPosition)
+            : null;
+    }
+
+    /** @param  array{float, float}  $range */
+    private static function within(float $value, array $range): bool
+    {
+        return $value >= $range[0] && $value <= $range[1];
     }
 }

@@ -4,18 +4,21 @@ declare(strict_types=1);
 
 namespace Prism\Matching;
 
-/** What a search is allowed: how many recipes, pencils and layers, by which school, and without what. */
+/** What a search is allowed: how many recipes, pencils and layers, by which schools, and without what. */
 final readonly class Limits
 {
     /**
+     * @param  bool  $waxLast  nothing goes over a wax pencil but wax
+     *
      * @throws \InvalidArgumentException if a number is outside what makes sense
      */
     public function __construct(
         public int $top = 3,
         public int $maxPencils = 4,
         public int $maxLayers = 6,
-        public School $school = School::LightToDark,
+        public Schools $schools = new Schools,
         public bool $noBlack = false,
+        public bool $waxLast = false,
     ) {
         foreach (['top' => [$top, 1, 20], 'max-pencils' => [$maxPencils, 1, 8], 'max-layers' => [$maxLayers, 1, 12]] as $what => [$value, $low, $high]) {
             if ($value < $low || $value > $high) {

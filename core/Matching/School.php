@@ -12,6 +12,16 @@ enum School: string
     case MiddleFirst = 'middle-first';
     case FormFirst = 'form-first';
 
+    public function label(): string
+    {
+        return match ($this) {
+            self::LightToDark => 'Light to dark',
+            self::DarkToLight => 'Dark to light',
+            self::MiddleFirst => 'Middle first',
+            self::FormFirst => 'Form first',
+        };
+    }
+
     public function sentence(): string
     {
         return match ($this) {

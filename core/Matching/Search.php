@@ -9,6 +9,7 @@ use Prism\Layering\Predictor;
 use Prism\Layering\Pressure;
 use Prism\Layering\Stack;
 use Prism\Layering\Step;
+use Prism\Layering\StepKind;
 use Prism\Layering\ToothModel;
 use Prism\Materials\Kit;
 use Prism\Materials\PencilId;
@@ -53,6 +54,12 @@ final class Search
 
     private const SWEEP_FAR = 6.0;
 
+    /** Where the last layer is to be a burnish. */
+    private const SWEEP_BURNISH = [90, 1];
+
+    /** Stacks whose finish is tried. */
+    private const FINISHED = 12;
+
     /** Pressures tried for the first layer over what lies there already. */
     private const OVER = [20, 30, 40, 50, 65, 80, 95];
 
@@ -93,6 +100,9 @@ final class Search
 
     private Limits $limits;
 
+    /** Whether stacks are looked at with the finish that the school asks for: at the end, it costs a pass over each. */
+    private bool $finishes = false;
+
     /** What lies there already, and what made it. */
     private Passage $ground;
 
@@ -102,7 +112,7 @@ final class Search
     {
         $this->model = $predictor->model;
         $this->maker = new RecipeMaker($predictor, $kit);
-        $this->book = new TouchBook($this->model, $library->ids);
+        $this->book = new TouchBook($this->model, $library->ids, $kit);
     }
 
     /**
@@ -174,7 +184,7 @@ final class Search
      */
     public function nearestSingle(Target $target, Limits $limits = new Limits, ?Kit $only = null): Recipe
     {
-        $this->begin($target, new Limits(1, 1, 1, $limits->school, $limits->noBlack), $only, Stack::of());
+        $this->begin($target, new Limits(1, 1, 1, $limits->schools->blending(Blending::Layers), $limits->noBlack), $only, Stack::of());
         $best = [];
         foreach ($this->singles() as $candidate) {
             $candidate = $this->refine($candidate);
@@ -225,7 +235,7 @@ final class Search
     {
         $this->begin($target, $limits, null, Stack::of());
 
-        return $this->recipes([$this->refine($candidate)])[0];
+        return $this->recipes([$this->finished([$this->refine($candidate)])[0]])[0];
     }
 
     private function begin(Target $target, Limits $limits, ?Kit $only, Stack $present): void
@@ -236,8 +246,11 @@ final class Search
         $this->present = $present;
         $this->ground = $this->model->draw($present);
         $this->allowed = [];
+        $this->finishes = false;
+        $never = $limits->schools->blackAndWhite === BlackAndWhite::Never;
         foreach ($this->library->ids as $index => $id) {
-            $this->allowed[$index] = ($only === null || $only->has(PencilId::of($id))) && ! ($limits->noBlack && $this->book->isBlack($index));
+            $this->allowed[$index] = ($only === null || $only->has(PencilId::of($id)))
+                && ! (($limits->noBlack || $never) && $this->book->isBlack($index)) && ! ($never && $this->book->isWhite($index));
         }
         if (! in_array(true, $this->allowed, true)) {
             throw new EmptyBox;
@@ -268,7 +281,48 @@ final class Search
             $ranked = self::ranked($found);
         }
 
-        return $ranked;
+        return $this->finished($ranked);
+    }
+
+    /**
+     * The best of them refined anew for what the finish does to them.
+     *
+     * @param  list<Candidate>  $ranked
+     * @return list<Candidate>
+     */
+    private function finished(array $ranked): array
+    {
+        if (! in_array($this->limits->schools->blending, [Blending::Blender, Blending::Solvent], true)) {
+            return $ranked;
+        }
+        $this->finishes = true;
+        $finished = array_map(fn (Candidate $candidate): Candidate => $this->refine($this->judged($candidate->layers)), array_slice($ranked, 0, self::FINISHED));
+
+        return self::ranked($finished);
+    }
+
+    /**
+     * What of the finish comes after how many layers.
+     *
+     * @param  list<array{int, int, int}>  $layers
+     * @return array{int, Step}|null
+     */
+    private function finish(array $layers): ?array
+    {
+        $count = count($layers);
+        if (! $this->finishes || $count < 2) {
+            return null;
+        }
+        if ($this->limits->schools->blending === Blending::Blender) {
+            return [$count, Step::blend()];
+        }
+        $below = array_sum(array_column(array_slice($layers, 0, -1), 2));
+
+        return match (true) {
+            $below >= Judge::WASH_FROM_PASSES => [$count - 1, Step::wash()],
+            $below + $layers[$count - 1][2] >= Judge::WASH_FROM_PASSES => [$count, Step::wash()],
+            default => null,
+        };
     }
 
     /**
@@ -446,7 +500,7 @@ final class Search
             return [];
         }
         $passage = $this->passage($base->layers);
-        $sweeps = [self::SWEEP];
+        $sweeps = $this->limits->schools->blending === Blending::Burnish ? [self::SWEEP, self::SWEEP_BURNISH] : [self::SWEEP];
         if ($passage->lab()->L > $this->target->colour->L + self::SWEEP_FAR) {
             $sweeps[] = self::SWEEP_STRONG;
         }
@@ -563,6 +617,12 @@ final class Search
      */
     private function with(Passage $passage, array $layers): Candidate
     {
+        if ($this->finish($layers) !== null) {
+            $after = $this->passage($layers);
+            $lab = $after->lab();
+
+            return new Candidate($layers, $this->judge->cost($this->target->miss($lab->L, $lab->a, $lab->b), $this->limits->schools->blending === Blending::Blender ? 1.0 : $after->toothLeft(), $layers));
+        }
         [$index, $percent, $passes] = $layers[count($layers) - 1];
         $touch = $this->book->touch($index, $percent, $passes);
         if ($touch->firm || $passage->toothLeft() < self::TOOTH_ENOUGH) {
@@ -581,8 +641,12 @@ final class Search
     private function passage(array $layers): Passage
     {
         $passage = $this->ground;
-        foreach ($layers as [$index, $percent, $passes]) {
+        $finish = $this->finish($layers);
+        foreach ($layers as $i => [$index, $percent, $passes]) {
             $passage = $this->model->lay($passage, $this->book->touch($index, $percent, $passes));
+            if ($finish !== null && $finish[0] === $i + 1) {
+                $passage = $finish[1]->kind === StepKind::Wash ? $this->model->wash($passage) : $this->model->blend($passage);
+            }
         }
 
         return $passage;
@@ -592,8 +656,12 @@ final class Search
     private function stack(array $layers): Stack
     {
         $stack = $this->present;
-        foreach ($layers as [$index, $percent, $passes]) {
+        $finish = $this->finish($layers);
+        foreach ($layers as $i => [$index, $percent, $passes]) {
             $stack = $stack->then(Step::layer(PencilId::of($this->library->ids[$index]), $percent, $passes));
+            if ($finish !== null && $finish[0] === $i + 1) {
+                $stack = $stack->then($finish[1]);
+            }
         }
 
         return $stack;

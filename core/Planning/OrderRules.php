@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Prism\Planning;
 
 use Prism\Matching\School;
+use Prism\Materials\Binder;
 use Prism\Materials\Kit;
 
 /**
@@ -32,7 +33,7 @@ final class OrderRules
     private array $following = [];
 
     /** @param  list<list<PlanStep>>  $chains  the steps of each colour, in the order of its stack */
-    private function __construct(private readonly array $chains, private readonly School $school, private readonly Kit $kit)
+    private function __construct(private readonly array $chains, private readonly Kit $kit)
     {
     }
 
@@ -40,15 +41,17 @@ final class OrderRules
      * @param  list<list<PlanStep>>  $chains
      * @return list<Precedence> indices count through all chains in turn; never a circle
      */
-    public static function of(array $chains, School $school, Kit $kit): array
+    public static function of(array $chains, Kit $kit): array
     {
-        $self = new self($chains, $school, $kit);
+        $self = new self($chains, $kit);
         $self->stacks();
         $zones = $self->zones();
         $self->reservesFirst($zones);
+        $self->sparkleLast($zones);
         $self->underlayersFirst($zones);
         $self->closingLast($zones);
         $self->school($zones);
+        $self->waxOverOil($zones);
         $self->whiteLast($zones);
         $self->paleNeighboursFirst($zones);
 
@@ -137,8 +140,9 @@ final class OrderRules
             $firsts = array_map(static fn (array $steps): int => (int) array_key_first($steps), $colours);
             $lasts = array_map(static fn (array $steps): int => (int) array_key_last($steps), $colours);
             $count = count($colours);
+            $school = self::schoolOf($colours[0]);
             for ($i = 0; $i + 1 < $count; $i++) {
-                match ($this->school) {
+                match ($school) {
                     School::LightToDark => $this->add($firsts[$i], $firsts[$i + 1], 'light to dark: the paler value keeps the light clean'),
                     School::DarkToLight => $this->add($firsts[$i + 1], $firsts[$i], 'dark to light: the darker value anchors the form'),
                     // The local colour, the lightest, goes on last.
@@ -146,7 +150,7 @@ final class OrderRules
                     School::MiddleFirst => null,
                 };
             }
-            if ($this->school === School::MiddleFirst && $count > 1) {
+            if ($school === School::MiddleFirst && $count > 1) {
                 $middle = intdiv($count, 2);
                 foreach ($firsts as $i => $first) {
                     if ($i !== $middle) {
@@ -172,6 +176,53 @@ final class OrderRules
         $this->between($zones, static fn (array $steps): int => (int) array_key_last($steps), $white, 'white comes last, for the final sparkle');
     }
 
+    /**
+     * Where both lie at a join, oil goes down first: over wax it slides.
+     *
+     * @param  array<string, list<array<int, PlanStep>>>  $zones
+     */
+    private function waxOverOil(array $zones): void
+    {
+        $plain = fn (PlanStep $step, Binder $binder): bool => $step->role === StepRole::Layer && $step->step?->pencil !== null
+            && $this->kit->has($step->step->pencil) && $this->kit->get($step->step->pencil)->binder === $binder;
+        $lastOil = static function (array $steps) use ($plain): ?int {
+            $last = null;
+            foreach ($steps as $index => $step) {
+                $last = $plain($step, Binder::Oil) ? (int) $index : $last;
+            }
+
+            return $last;
+        };
+        $this->between($zones, $lastOil, static fn (array $steps): ?int => self::first($steps, static fn (PlanStep $step): bool => $plain($step, Binder::Wax)), 'wax goes over oil; oil slides on wax');
+    }
+
+    /**
+     * What is lifted out or set with opaque white waits for all else in its zone and beside it.
+     *
+     * @param  array<string, list<array<int, PlanStep>>>  $zones
+     */
+    private function sparkleLast(array $zones): void
+    {
+        foreach ($zones as $colours) {
+            foreach ($colours as $steps) {
+                $sparkle = self::first($steps, static fn (PlanStep $step): bool => $step->role === StepRole::Sparkle);
+                if ($sparkle === null) {
+                    continue;
+                }
+                $near = array_merge($colours, ...array_map(static fn (string $other): array => $zones[$other] ?? [], current($steps)->zone->touching ?? []));
+                foreach ($near as $others) {
+                    $this->add((int) array_key_last($others), $sparkle, 'the last light is set when all round it is done');
+                }
+            }
+        }
+    }
+
+    /** @param  array<int, PlanStep>  $steps */
+    private static function schoolOf(array $steps): School
+    {
+        return $steps[(int) array_key_first($steps)]->zone->schools->value;
+    }
+
     private function isWhite(PlanStep $step): bool
     {
         $pencil = $step->step?->pencil;
@@ -190,11 +241,11 @@ final class OrderRules
      */
     private function paleNeighboursFirst(array $zones): void
     {
-        if ($this->school !== School::LightToDark) {
-            return;
-        }
         foreach ($zones as $colours) {
             foreach ($colours as $dark) {
+                if (self::schoolOf($dark) === School::DarkToLight) {
+                    continue;
+                }
                 $closing = self::first($dark, static fn (PlanStep $s): bool => $s->role === StepRole::Burnish);
                 if ($closing === null) {
                     continue;

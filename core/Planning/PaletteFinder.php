@@ -38,6 +38,9 @@ final class PaletteFinder
     /** @var list<float> by target */
     private array $weights = [];
 
+    /** @var array<array-key, Limits> by target */
+    private array $limits = [];
+
     public function __construct(private readonly Search $search, private readonly Kit $kit)
     {
     }
@@ -48,19 +51,21 @@ final class PaletteFinder
      * @param  array<string, float>  $weights  by target, 1 where none is given
      * @param  list<PencilId>  $pinned  always in
      * @param  list<PencilId>  $banned  never in
+     * @param  array<string, Limits>  $each  for targets with limits of their own
      * @param  ?\Closure(float): void  $progress  how far it is, 0-1; may throw to stop
      * @return array<int, Palette> by size, of no more pencils than there are
      *
      * @throws EmptyBox
      */
-    public function curve(array $targets, array $sizes, array $weights = [], array $pinned = [], array $banned = [], Limits $limits = new Limits(maxLayers: 3), ?\Closure $progress = null): array
+    public function curve(array $targets, array $sizes, array $weights = [], array $pinned = [], array $banned = [], Limits $limits = new Limits(maxLayers: 3), ?\Closure $progress = null, array $each = []): array
     {
+        $this->limits = array_map(static fn (string $id): Limits => $each[$id] ?? $limits, array_combine(array_keys($targets), array_map(strval(...), array_keys($targets))));
         $progress ??= static function (): void {
         };
         $ids = $this->kit->ids();
         $index = array_flip($ids);
         $free = $this->kit->where(static fn ($pencil): bool => ! in_array($pencil->id, $banned, false));
-        $this->gather($targets, $weights, $free, $limits, static fn (float $share) => $progress(self::GATHERING * $share));
+        $this->gather($targets, $weights, $free, static fn (float $share) => $progress(self::GATHERING * $share));
         $chosen = [];
         foreach ($pinned as $pencil) {
             if (isset($index[(string) $pencil])) {
@@ -80,7 +85,7 @@ final class PaletteFinder
                 $chosen[$best] = true;
             }
             $chosen = $this->exchanged($chosen, $fixed, $open);
-            $palettes[$size] = $this->palette($targets, $chosen, $limits);
+            $palettes[$size] = $this->palette($targets, $chosen);
             $progress(self::GATHERING + (1.0 - self::GATHERING) * count($palettes) / count($sizes));
         }
 
@@ -92,12 +97,12 @@ final class PaletteFinder
      * @param  array<string, float>  $weights
      * @param  \Closure(float): void  $progress
      */
-    private function gather(array $targets, array $weights, Kit $free, Limits $limits, \Closure $progress): void
+    private function gather(array $targets, array $weights, Kit $free, \Closure $progress): void
     {
         $this->stacks = $this->using = $this->weights = [];
         foreach ($targets as $id => $target) {
             $stacks = [];
-            foreach ($this->search->wide($target, $limits, $free) as $candidate) {
+            foreach ($this->search->wide($target, $this->limits[$id], $free) as $candidate) {
                 $stacks[] = [$candidate->pencils(), $candidate->cost, $candidate];
             }
             usort($stacks, static fn (array $a, array $b): int => $a[1] <=> $b[1]);
@@ -245,7 +250,7 @@ final class PaletteFinder
      * @param  array<string, Target>  $targets
      * @param  array<int, true>  $chosen
      */
-    private function palette(array $targets, array $chosen, Limits $limits): Palette
+    private function palette(array $targets, array $chosen): Palette
     {
         $recipes = [];
         $sum = $weight = 0.0;
@@ -253,7 +258,7 @@ final class PaletteFinder
         foreach ($targets as $id => $target) {
             $stack = self::cheapest($this->stacks[$at], $chosen);
             if ($stack !== null) {
-                $recipes[$id] = $this->search->settle($target, $limits, $stack[2]);
+                $recipes[$id] = $this->search->settle($target, $this->limits[$id], $stack[2]);
                 $sum += $this->weights[$at] * $recipes[$id]->difference->dE00;
                 $weight += $this->weights[$at];
             }

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Prism\Planning;
 
+use Prism\Matching\Limits;
+use Prism\Matching\Schools;
 use Prism\Reference\Distance;
+use Prism\Reference\Highlights;
 use Prism\Reference\Surface;
 use Prism\Reference\ZoneLight;
 use Prism\Reference\ZoneReading;
@@ -38,10 +41,12 @@ final readonly class PictureZone
         public ?float $direction,
         public array $touching,
         public array $targets,
+        public Schools $schools = new Schools,
+        public Highlights $highlights = Highlights::Reserve,
     ) {
     }
 
-    public static function read(ZoneReading $reading): self
+    public static function read(ZoneReading $reading, Schools $schools = new Schools, Highlights $highlights = Highlights::Reserve): self
     {
         $targets = [];
         foreach ($reading->targets as $i => $target) {
@@ -50,8 +55,14 @@ final readonly class PictureZone
 
         return new self(
             (string) $reading->zone, $reading->name, $reading->zone, $reading->share, $reading->importance, $reading->surface,
-            $reading->light, $reading->distance, $reading->crisp, $reading->direction, array_keys($reading->touching), $targets,
+            $reading->light, $reading->distance, $reading->crisp, $reading->direction, array_keys($reading->touching), $targets, $schools, $highlights,
         );
+    }
+
+    /** What a search for its colours is allowed. */
+    public function limits(int $maxLayers): Limits
+    {
+        return new Limits(maxLayers: $maxLayers, schools: Finish::on($this->surface, $this->schools));
     }
 
     /** What a colour of it counts against those of the whole picture. */

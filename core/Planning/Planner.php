@@ -11,6 +11,8 @@ use Prism\Layering\Step;
 use Prism\Layering\StepKind;
 use Prism\Matching\School;
 use Prism\Materials\Kit;
+use Prism\Materials\Pencil;
+use Prism\Reference\Highlights;
 
 /**
  * Puts the steps of all zones into one order: {@see OrderRules} say what must come before what, {@see Schedule} weaves drying in.
@@ -25,13 +27,20 @@ final readonly class Planner
     /** L* of a middle value; stands for what is no pencil, too. */
     private const MIDDLE_LIGHTNESS = 55.0;
 
+    /** How hard a highlight is protected, and how firmly white is laid first. */
+    private const PALE_PERCENT = 35.0;
+
+    private const WHITE_PERCENT = 80.0;
+
+    /** A pale pencil that marks has a little colour of its own. */
+    private const PALE_CHROMA = 3.0;
+
     /** Reasons that a step tells for its place. */
     private const REASONS = 2;
 
     public function __construct(
         private Predictor $predictor,
         private Kit $box,
-        private School $school = School::LightToDark,
         private Progress $progress = Progress::ColourByColour,
         private Pace $pace = new Pace,
     ) {
@@ -46,7 +55,7 @@ final readonly class Planner
     {
         $chains = array_map($this->chain(...), $zones);
         $steps = array_merge(...$chains);
-        $rules = OrderRules::of($chains, $this->school, $this->box);
+        $rules = OrderRules::of($chains, $this->box);
         $schedule = Schedule::of($steps, $rules, $this->pace, $this->rank($zones));
         $ordered = self::told($steps, $rules, $schedule);
 
@@ -60,12 +69,10 @@ final readonly class Planner
      */
     private function chain(PlannedZone $zone): array
     {
-        $strip = $this->predictor->strip($zone->stack);
         if (count($zone->stack) === 0) {
-            $paper = $strip[0]->colour;
-
-            return [new PlanStep(self::key($zone, 0), $zone, StepRole::Reserve, null, 0, $paper, $paper, $strip[0]->sigma, 'The paper itself is the colour here: leave it clean, or mark its edge with the palest pencil.')];
+            return [$this->highlight($zone)];
         }
+        $strip = $this->predictor->strip($zone->stack);
         $chain = [];
         $last = count($zone->stack) - 1;
         foreach ($zone->stack->steps as $index => $step) {
@@ -84,6 +91,51 @@ final readonly class Planner
         }
 
         return $chain;
+    }
+
+    /** A colour that the paper itself is, kept or made as the school of the zone says. */
+    private function highlight(PlannedZone $zone): PlanStep
+    {
+        $pale = match ($zone->highlights) {
+            Highlights::PalePencil => $this->palest(false),
+            Highlights::WhiteFirst => $this->palest(true),
+            default => null,
+        };
+        $step = $pale === null ? null : Step::layer($pale->id, $zone->highlights === Highlights::WhiteFirst ? self::WHITE_PERCENT : self::PALE_PERCENT);
+        $strip = $this->predictor->strip($step === null ? Stack::of() : Stack::of($step));
+        $after = $strip[count($strip) - 1];
+
+        return new PlanStep(
+            self::key($zone, 0).($step === null ? '' : '-'.substr(sha1((string) $step), 0, 4)),
+            $zone,
+            $zone->highlights->isLast() ? StepRole::Sparkle : StepRole::Reserve,
+            $step,
+            $step === null ? 0 : 1,
+            $strip[0]->colour,
+            $after->colour,
+            $after->sigma,
+            $zone->highlights->sentence(),
+        );
+    }
+
+    /** The palest pencil of the box; or its whitest. */
+    private function palest(bool $white): ?Pencil
+    {
+        $best = null;
+        $most = -INF;
+        foreach ($this->box as $pencil) {
+            $coat = $pencil->fullCoat;
+            if ($coat === null || (! $white && $coat->chroma() < self::PALE_CHROMA)) {
+                continue;
+            }
+            $score = $coat->L - ($white ? 2.0 : 0.2) * $coat->chroma();
+            if ($score > $most) {
+                $most = $score;
+                $best = $pencil;
+            }
+        }
+
+        return $best;
     }
 
     /**
@@ -125,15 +177,15 @@ final readonly class Planner
             $L = $zone->target->L;
             $places[$zone->zone] = max($places[$zone->zone] ?? -INF, $L);
         }
-        // The zone with the lightest light first; or last, where darks come first.
-        $darkFirst = in_array($this->school, [School::DarkToLight, School::FormFirst], true);
+        // The zone with the lightest light first; or last, where darks come first in most of them.
+        $darkFirst = 2 * count(array_filter($zones, static fn (PlannedZone $zone): bool => in_array($zone->schools->value, [School::DarkToLight, School::FormFirst], true))) > count($zones);
         uasort($places, static fn (float $a, float $b): int => $darkFirst ? $a <=> $b : $b <=> $a);
         $places = array_flip(array_keys($places));
 
         return function (PlanStep $step) use ($places): array {
             $pencil = $step->step?->pencil;
             $L = $pencil !== null && $this->box->has($pencil) ? ($this->box->get($pencil)->fullCoat->L ?? self::MIDDLE_LIGHTNESS) : self::MIDDLE_LIGHTNESS;
-            $value = match ($this->school) {
+            $value = match ($step->zone->schools->value) {
                 School::DarkToLight, School::FormFirst => $L,
                 School::MiddleFirst => abs($L - self::MIDDLE_LIGHTNESS),
                 School::LightToDark => -$L,
@@ -230,7 +282,7 @@ final readonly class Planner
     private static function why(StepRole $role, int $index, int $last): string
     {
         return match ($role) {
-            StepRole::Reserve => '',
+            StepRole::Reserve, StepRole::Sparkle => '',
             StepRole::Underlayer => 'Lies under the local colour: it dulls and darkens what follows. Keep it light and even.',
             StepRole::Wash => 'Floods the valleys and gives tooth back. Let it dry, 5 to 15 minutes, before the next layer here.',
             StepRole::Blend => 'Closes the grain and ends the layering. Start in the lightest area.',

@@ -10,6 +10,14 @@ enum Progress: string
     case ZoneByZone = 'zone-by-zone';
     case ColourByColour = 'colour-by-colour';
 
+    public function label(): string
+    {
+        return match ($this) {
+            self::ZoneByZone => 'Zone by zone',
+            self::ColourByColour => 'Colour by colour',
+        };
+    }
+
     public function sentence(): string
     {
         return match ($this) {

@@ -14,6 +14,7 @@ enum StepRole: string
     case Lift = 'lift';
     case Blend = 'blend';
     case Burnish = 'burnish';
+    case Sparkle = 'sparkle';
 
     /** Lower comes first where the stacks leave a choice: what closes the paper waits for what does not. */
     public function phase(): int
@@ -24,6 +25,7 @@ enum StepRole: string
             self::Layer, self::Lift => 2,
             self::Wash => 3,
             self::Blend, self::Burnish => 4,
+            self::Sparkle => 5,
         };
     }
 }

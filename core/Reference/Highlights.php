@@ -41,6 +41,12 @@ enum Highlights: string
         };
     }
 
+    /** Whether it is done when all else is done, not before anything else. */
+    public function isLast(): bool
+    {
+        return in_array($this, [self::Lift, self::OpaquePen], true);
+    }
+
     /** What to do with a reserve of this width, in millimetres, in one sentence. */
     public function adviceFor(float $widthMm): string
     {

@@ -8,7 +8,6 @@ use App\Models\Paper;
 use App\Models\Piece;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Factories\Factory;
-use Prism\Matching\School;
 
 /** @extends Factory<Piece> */
 final class PieceFactory extends Factory
@@ -21,7 +20,6 @@ final class PieceFactory extends Factory
             'user_id' => User::factory(),
             'paper_id' => Paper::query()->where('slug', 'harbour-cartridge')->value('id'),
             'title' => fake()->words(2, true),
-            'school' => School::LightToDark,
         ];
     }
 }

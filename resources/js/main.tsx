@@ -33,6 +33,7 @@ const CalibrationPage = lazy(() => page(import('./swatches/CalibrationPage'), 'C
 const ChartPage = lazy(() => page(import('./swatches/ChartPage'), 'ChartPage'));
 const ChartsPage = lazy(() => page(import('./swatches/ChartsPage'), 'ChartsPage'));
 const SwatchesPlace = lazy(() => page(import('./swatches/SwatchesPlace'), 'SwatchesPlace'));
+const StudioPage = lazy(() => page(import('./studio/StudioPage'), 'StudioPage'));
 const NewPiecePage = lazy(() => page(import('./pieces/NewPiecePage'), 'NewPiecePage'));
 
 function Pages() {
@@ -56,6 +57,7 @@ function Pages() {
                 <Route element={<Shell />}>
                     <Route path="/pieces" element={<PiecesPage />} />
                     <Route path="/pieces/new" element={<NewPiecePage />} />
+                    <Route path="/studio" element={<StudioPage />} />
                     <Route path="/pieces/:piece" element={<Desk />}>
                         <Route index element={<Navigate to="match" replace />} />
                         <Route path="look" element={<LookStage />} />

@@ -63,24 +63,29 @@ test('fewer pencils give other recipes', async ({ page }) => {
 
 test('another paper and school are kept, and the plan follows', async ({ page }) => {
     await openHarbour(page);
-    await page.getByRole('link', { name: 'Look' }).click();
-    await page.getByRole('tab', { name: 'Format' }).click();
     const before = await (async () => {
         await page.getByRole('link', { name: 'Plan' }).click();
         await expect(page.getByTestId('plan-step').first()).toBeVisible();
 
         return page.getByTestId('plan-step').allTextContents();
     })();
-    await page.getByRole('link', { name: 'Look' }).click();
-    await page.getByRole('button', { name: /School/ }).click();
+    await page.getByRole('button', { name: /Which value first/ }).click();
     await page.getByRole('option', { name: 'Dark to light' }).click();
     await expect(page.getByText('Dark to light: the darks anchor', { exact: false })).toBeVisible();
-    await page.getByRole('link', { name: 'Plan' }).click();
     await expect.poll(() => page.getByTestId('plan-step').allTextContents()).not.toEqual(before);
-    await page.getByRole('link', { name: 'Look' }).click();
-    await page.getByRole('button', { name: /School/ }).click();
-    await page.getByRole('option', { name: 'Light to dark' }).click();
+    // Back to what the studio says, wherever that is chosen.
+    await page.getByRole('button', { name: 'Which value first: As the studio' }).click();
     await expect(page.getByText('Light to dark: the pale layers', { exact: false })).toBeVisible();
+    await page.getByRole('link', { name: 'Studio' }).click();
+    await page.getByRole('button', { name: /Black and white pencils/ }).click();
+    await page.getByRole('option', { name: 'Never' }).click();
+    await expect(page.getByText('No black and no white pencil', { exact: false })).toBeVisible();
+    await page.goBack();
+    await page.getByRole('button', { name: 'All questions' }).click();
+    await expect(page.getByText('No black and no white pencil', { exact: false })).toBeVisible();
+    await page.getByRole('link', { name: 'Studio' }).click();
+    await page.getByRole('button', { name: /Black and white pencils/ }).click();
+    await page.getByRole('option', { name: 'Only last' }).click();
 });
 
 test('Draw is for a hand that holds a pencil: large targets, the number larger still', async ({ page }) => {

@@ -188,7 +188,8 @@ test('light: balance by a neutral, lamp, direction, warm and cool, what stays pa
     await page.getByRole('button', { name: 'Show warm and cool' }).click();
     await expect(page.getByTestId('photo')).toHaveAttribute('src', /temperature/);
 
-    await page.getByRole('button', { name: 'Show them in the photo' }).click();
+    // Looked for by itself, once.
+    await page.getByRole('button', { name: 'Show them in the photo' }).click({ timeout: 30_000 });
     await expect(page.getByTestId('reserves')).toBeVisible();
     await page.getByRole('button', { name: /Highlights/ }).click();
     await page.getByRole('option', { name: 'Impress' }).click();
@@ -278,6 +279,37 @@ test('the picture is enlarged by wheel and keys, and moved by dragging', async (
     await expect(picture).toHaveAttribute('data-zoom', '1.50');
     await page.getByRole('button', { name: 'Fit' }).click();
     await expect(page.getByTestId('zoom')).toHaveText('100 %');
+});
+
+test('two fingers enlarge the picture, and choose nothing', async ({ page }) => {
+    await openHarbour(page);
+    const { x, y } = await placeOf(page, 0.5, 0.5);
+    const url = page.url();
+    const hand = await page.context().newCDPSession(page);
+    const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', apart?: number, aside = 0) =>
+        hand.send('Input.dispatchTouchEvent', {
+            type,
+            touchPoints:
+                apart === undefined
+                    ? []
+                    : [
+                          { x: x - apart + aside, y, id: 1 },
+                          { x: x + apart + aside, y, id: 2 },
+                      ],
+        });
+    const zoom = async () => Number(await page.getByTestId('picture').getAttribute('data-zoom'));
+    await touch('touchStart', 40);
+    for (const apart of [50, 60, 70, 80]) await touch('touchMove', apart);
+    await expect.poll(zoom).toBeGreaterThan(1.7);
+    expect(await zoom()).toBeLessThan(2.3);
+    const left = () => page.getByTestId('photo').evaluate((image) => image.getBoundingClientRect().left);
+    const before = await left();
+    for (const aside of [20, 40, 60]) await touch('touchMove', 80, aside);
+    await expect.poll(async () => (await left()) - before).toBeGreaterThan(40);
+    for (const apart of [60, 40, 20]) await touch('touchMove', apart, 60);
+    await expect.poll(zoom).toBe(1);
+    await touch('touchEnd');
+    expect(page.url()).toBe(url);
 });
 
 test('two patches side by side', async ({ page }) => {

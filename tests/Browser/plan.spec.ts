@@ -39,7 +39,8 @@ test('from a photo to a planned picture, its drawing and its sheet', async ({ pa
     await expect(page.getByTestId('value-check')).toContainText('off by L', { timeout: 30_000 });
 
     // Order, joins, and the way back to Match for one colour.
-    await page.getByRole('radio', { name: 'Zone by zone' }).click();
+    await page.getByRole('button', { name: /Over the picture/ }).click();
+    await page.getByRole('option', { name: 'Zone by zone' }).click();
     await expect(page.getByText('Zone by zone: each is finished', { exact: false })).toBeVisible({ timeout: 20_000 });
     await clickAt(page, 0.22, 0.45);
     await expect(page.getByTestId('joins')).toContainText('mm');

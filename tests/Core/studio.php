@@ -11,10 +11,14 @@ use Prism\Exchange\PencilTable;
 use Prism\Layering\Passage;
 use Prism\Layering\Stack;
 use Prism\Layering\ToothModel;
+use Prism\Matching\School;
+use Prism\Matching\Schools;
 use Prism\Materials\Kit;
 use Prism\Materials\Paper;
 use Prism\Materials\Pencil;
 use Prism\Materials\PencilId;
+use Prism\Planning\PlannedZone;
+use Prism\Reference\Highlights;
 
 /** The demo pencils, all 120. */
 function pencils(): Kit
@@ -92,4 +96,17 @@ function share(iterable $cases): float
     }
 
     return $held / $all;
+}
+
+/**
+ * The same colours, all drawn by one school.
+ *
+ * @param  list<PlannedZone>  $zones
+ * @return list<PlannedZone>
+ */
+function under(array $zones, School|Schools $school, Highlights $highlights = Highlights::Reserve): array
+{
+    $schools = $school instanceof School ? new Schools($school) : $school;
+
+    return array_map(static fn (PlannedZone $zone): PlannedZone => new PlannedZone($zone->id, $zone->zone, $zone->name, $zone->target, $zone->stack, $zone->underlayer, $zone->areaMm2, $zone->touching, $schools, $highlights), $zones);
 }

@@ -157,7 +157,7 @@ it('refuses as documented', function (): void {
     expectDocumented($this->postJson("$url/zones", []), 'post', '/api/pieces/{piece}/zones');
     expectDocumented($this->patchJson("/api/zones/$zone", ['version' => 9]), 'patch', '/api/zones/{zone}');
     expectDocumented($this->patchJson("/api/zones/$zone", []), 'patch', '/api/zones/{zone}');
-    expectDocumented($this->patchJson($url, ['school' => 'x']), 'patch', '/api/pieces/{piece}');
+    expectDocumented($this->patchJson($url, ['schools' => ['value' => 'x']]), 'patch', '/api/pieces/{piece}');
     expectDocumented($this->putJson('/api/box', ['add' => ['XX:1']]), 'put', '/api/box');
     expectDocumented($this->postJson("$url/drawing", ['key' => 'x', 'state' => 'done']), 'post', '/api/pieces/{piece}/drawing');
 });

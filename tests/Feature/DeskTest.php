@@ -108,9 +108,9 @@ it('takes back what was removed', function (): void {
 });
 
 it('changes paper, school and title', function (): void {
-    $this->patchJson($this->url, ['paper' => 'fog-toned', 'school' => 'form-first', 'title' => 'Evening'])
-        ->assertOk()->assertJsonPath('paper.id', 'fog-toned')->assertJsonPath('school.id', 'form-first')->assertJsonPath('title', 'Evening');
-    $this->patchJson($this->url, ['paper' => 'bark', 'school' => 'upside-down'])->assertUnprocessable()->assertJsonValidationErrors(['paper', 'school']);
+    $this->patchJson($this->url, ['paper' => 'fog-toned', 'schools' => ['value' => 'form-first'], 'title' => 'Evening'])
+        ->assertOk()->assertJsonPath('paper.id', 'fog-toned')->assertJsonPath('schools.chosen.value', 'form-first')->assertJsonPath('schools.own', ['value'])->assertJsonPath('title', 'Evening');
+    $this->patchJson($this->url, ['paper' => 'bark', 'schools' => ['value' => 'upside-down']])->assertUnprocessable()->assertJsonValidationErrors(['paper', 'schools.value']);
 });
 
 it('plans, marks, skips and takes back, and remembers where one was', function (): void {

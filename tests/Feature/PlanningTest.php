@@ -58,7 +58,7 @@ it('pins and does without', function (): void {
     planPicture($this);
     $again = array_column($this->getJson($this->url.'/plan')->json('palette.pencils'), 'id');
     expect($again)->not->toContain($palette[0])->toContain('QW:101')->toHaveCount(4)->and(used($this))->not->toContain($palette[0]);
-    $this->patchJson($this->url, ['pinned' => ['nothing'], 'paletteSize' => 0, 'sessionMinutes' => 5, 'progress' => 'backwards'])->assertUnprocessable()->assertJsonValidationErrors(['pinned.0', 'paletteSize', 'sessionMinutes', 'progress']);
+    $this->patchJson($this->url, ['pinned' => ['nothing'], 'paletteSize' => 0, 'sessionMinutes' => 5, 'schools' => ['background' => 'backwards']])->assertUnprocessable()->assertJsonValidationErrors(['pinned.0', 'paletteSize', 'sessionMinutes', 'schools.background']);
 });
 
 it('leaves recipes alone that the artist has chosen, and has their pencils in the palette', function (): void {
@@ -83,7 +83,7 @@ it('orders by school and by how one goes over the picture, in sessions', functio
     $keys = fn (): array => array_column($this->getJson($this->url.'/plan')->json('steps'), 'key');
     $orders = [];
     foreach (['light-to-dark', 'dark-to-light', 'middle-first', 'form-first'] as $school) {
-        $this->patchJson($this->url, ['school' => $school]);
+        $this->patchJson($this->url, ['schools' => ['value' => $school]]);
         $orders[] = $keys();
     }
     expect(array_map(static function (array $order): array {
@@ -91,7 +91,7 @@ it('orders by school and by how one goes over the picture, in sessions', functio
 
         return $order;
     }, $orders))->each->toHaveCount(count($orders[0]))->and(count(array_unique($orders, SORT_REGULAR)))->toBeGreaterThan(1);
-    $this->patchJson($this->url, ['progress' => 'zone-by-zone', 'sessionMinutes' => 30, 'widthMm' => 400])->assertOk()->assertJsonPath('planning.progressSentence', fn (string $said): bool => str_starts_with($said, 'Zone by zone'));
+    $this->patchJson($this->url, ['schools' => ['background' => 'zone-by-zone'], 'sessionMinutes' => 30, 'widthMm' => 400])->assertOk()->assertJsonPath('schools.chosen.background', 'zone-by-zone');
     $plan = $this->getJson($this->url.'/plan')->json();
     expect($plan['sessions'])->toBeGreaterThan(2)->and(array_column($plan['steps'], 'session'))->toBe(array_values(array_column($plan['steps'], 'session')));
 });

@@ -222,7 +222,7 @@ describe('the plan of a piece', function (): void {
         }
         $order = fn (): array => array_map(static fn ($step): string => $step->zone->name, app(ZoneRecipes::class)->plan(Piece::query()->findOrFail($piece->id))->steps);
         expect($order())->toBe(['light', 'dark']);
-        $piece->update(['school' => 'dark-to-light']);
+        $piece->update(['schools' => ['value' => 'dark-to-light']]);
         expect($order())->toBe(['dark', 'light']);
     });
 
@@ -254,7 +254,7 @@ describe('the plan of a piece', function (): void {
 
 describe('the database', function (): void {
     it('goes back and forwards', function (): void {
-        $this->artisan('migrate:rollback', ['--step' => 5, '--force' => true])->assertSuccessful();
+        $this->artisan('migrate:rollback', ['--step' => 6, '--force' => true])->assertSuccessful();
         expect(Schema::hasTable('pieces'))->toBeFalse();
         $this->artisan('migrate', ['--force' => true])->assertSuccessful();
         expect(Schema::hasTable('pieces'))->toBeTrue();

@@ -9,10 +9,13 @@ use App\Studio\Calibrations;
 use App\Studio\Catalogue;
 use App\Studio\Engine;
 use App\Studio\LongWork\AuditWork;
+use App\Studio\LongWork\BalanceWork;
 use App\Studio\LongWork\CalibrationWork;
+use App\Studio\LongWork\DemoPieceWork;
 use App\Studio\LongWork\FillingWork;
 use App\Studio\LongWork\LookWork;
 use App\Studio\LongWork\PlanningWork;
+use App\Studio\LongWork\ReservesWork;
 use App\Studio\LongWork\SearchAgainWork;
 use App\Studio\LongWork\WorkCancelled;
 use App\Studio\LongWork\WorkKind;
@@ -46,7 +49,7 @@ beforeEach(function (): void {
 
 it('has a worker for every kind', function (): void {
     expect(array_map(static fn (WorkKind $kind): string => $kind->worker(), WorkKind::cases()))
-        ->toBe([CalibrationWork::class, AuditWork::class, FillingWork::class, SearchAgainWork::class, LookWork::class, PlanningWork::class]);
+        ->toBe([CalibrationWork::class, AuditWork::class, FillingWork::class, SearchAgainWork::class, LookWork::class, PlanningWork::class, BalanceWork::class, ReservesWork::class, DemoPieceWork::class]);
 });
 
 describe('the audit', function (): void {

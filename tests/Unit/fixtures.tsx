@@ -126,6 +126,7 @@ export function zone(id: string, name: string, changes: Partial<Zone> & { recipe
         },
         touching: [],
         targets: [target(`${id}-middle`, name, { recipe: kept ?? null })],
+        schools: null,
         version: 1,
         ...others,
     };
@@ -155,14 +156,19 @@ export function piece(zones: Zone[], changes: Partial<Piece> = {}): Piece {
         id: 'p1',
         title: 'Floats',
         paper: { id: 'harbour-cartridge', name: 'Harbour Cartridge', colour: colour({ hex: '#f2f3ee' }) },
-        school: { id: 'light-to-dark', sentence: 'Light to dark: the pale layers go down first.' },
-        highlights: 'reserve',
+        schools: {
+            chosen: {
+                value: 'light-to-dark',
+                shadows: 'complement',
+                highlights: 'reserve',
+                background: 'colour-by-colour',
+            },
+            own: [],
+        },
         lamp: 'daylight',
         tone: 'as-is',
         format: { crop: null, widthMm: 240, heightMm: 180, unit: 'mm' },
         planning: {
-            progress: 'colour-by-colour',
-            progressSentence: 'Colour by colour: the same pencil everywhere.',
             sessionMinutes: 90,
             paletteSize: null,
             pinned: [],
@@ -298,3 +304,44 @@ export function show(children: ReactNode, address = '/') {
         </QueryClientProvider>,
     );
 }
+
+const school = (id: string, name: string, sentence: string) => ({ id, name, sentence });
+
+/** Some of the questions on which artists disagree, as the studio asks them. */
+export const schoolQuestions = {
+    questions: [
+        {
+            id: 'value',
+            name: 'Which value first',
+            schools: [
+                school('light-to-dark', 'Light to dark', 'The pale layers go down first.'),
+                school('form-first', 'Form first', 'Shadow form first, the local colour last.'),
+            ],
+        },
+        {
+            id: 'shadows',
+            name: 'Shadows',
+            schools: [
+                school('complement', 'Complement', 'From the complement.'),
+                school('black', 'Black, last', 'Black may deepen it.'),
+            ],
+        },
+        {
+            id: 'highlights',
+            name: 'Highlights',
+            schools: [
+                school('reserve', 'Reserve the paper', 'Draw round the light.'),
+                school('lift', 'Lift out with the eraser', 'Dab it out.'),
+            ],
+        },
+        {
+            id: 'background',
+            name: 'Over the picture',
+            schools: [
+                school('colour-by-colour', 'Colour by colour', 'The same pencil everywhere.'),
+                school('zone-by-zone', 'Zone by zone', 'Each is finished before the next.'),
+            ],
+        },
+    ],
+    chosen: { value: 'light-to-dark', shadows: 'complement', highlights: 'reserve', background: 'colour-by-colour' },
+};

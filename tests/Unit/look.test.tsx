@@ -43,10 +43,6 @@ const looked: Look = {
         { id: 'daylight', name: 'Daylight', matrix: [] },
         { id: 'warm-lamp', name: 'Warm lamp', matrix: [] },
     ],
-    highlights: [
-        { id: 'reserve', name: 'Reserve the paper', sentence: 'Draw round the light.' },
-        { id: 'lift', name: 'Lift out with the eraser', sentence: 'Dab it out.' },
-    ],
 };
 
 const reserved: Reserves = {

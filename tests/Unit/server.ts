@@ -1,4 +1,5 @@
 import { vi } from 'vitest';
+import { schoolQuestions } from './fixtures';
 
 export interface Asked {
     method: string;
@@ -20,6 +21,7 @@ export class Answer {
 /** Stands in for the server: an answer for each "METHOD /path"; what is asked is kept. */
 export function serve(answers: Answers): Asked[] {
     const asked: Asked[] = [];
+    const known: Answers = { 'GET /api/schools': () => schoolQuestions, ...answers };
     vi.stubGlobal('fetch', async (request: Request) => {
         const isForm = (request.headers.get('Content-Type') ?? '').startsWith('multipart/');
         const text = request.method === 'GET' || isForm ? '' : await request.text();
@@ -30,7 +32,7 @@ export function serve(answers: Answers): Asked[] {
             body: text === '' ? null : (JSON.parse(text) as unknown),
         };
         asked.push(now);
-        const answer = answers[`${now.method} ${now.path}`];
+        const answer = known[`${now.method} ${now.path}`];
         if (!answer) throw new Error(`Nobody answers ${now.method} ${now.path}`);
         const given = answer(now);
         const [status, body] = given instanceof Answer ? [given.status, given.body] : [200, given];

@@ -1,7 +1,7 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
-import type { Plan, StackPrediction } from '../../resources/js/api/client';
+import type { Plan, StackPrediction, Zone } from '../../resources/js/api/client';
 import { CompareStage } from '../../resources/js/compare/CompareStage';
 import { DrawStage } from '../../resources/js/draw/DrawStage';
 import { MatchStage } from '../../resources/js/match/MatchStage';
@@ -57,9 +57,11 @@ describe('Match', () => {
             L: 46.4,
             a: -16.9,
             b: 7.1,
+            zone: 'z',
             maxPencils: 4,
             maxLayers: 6,
             noBlack: false,
+            waxLast: false,
             valueOnly: false,
             lightfast: false,
             paletteOnly: false,
@@ -237,7 +239,11 @@ describe('the palette of a picture', () => {
         ],
         pencils: [{ id: 'QW:404', loss: 0.31 }],
     };
-    const put = (more: Parameters<typeof serve>[0] = {}, of = piece([zone('z1', 'Zone 1')])) => {
+    const put = (
+        more: Parameters<typeof serve>[0] = {},
+        of = piece([zone('z1', 'Zone 1')]),
+        selected: Zone | null = null,
+    ) => {
         const asked = serve({
             'GET /api/pieces/p1/plan': () =>
                 planOf([planStep(1, { because: ['before 12: it would close the paper'] })], { palette }),
@@ -256,7 +262,7 @@ describe('the palette of a picture', () => {
             ...more,
         });
         show(
-            <Around of={of} selected={null}>
+            <Around of={of} selected={selected}>
                 <PlanStage />
             </Around>,
         );
@@ -348,13 +354,34 @@ describe('the palette of a picture', () => {
         await waitFor(() => expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ banned: [] }));
     });
 
-    it('tells the time in hours, and changes how one goes over the picture', async () => {
-        const asked = put();
+    it('tells the time in hours', async () => {
+        put();
         expect((await screen.findByTestId('time')).textContent).toContain('About 1 h 35 min in one session');
         expect(screen.getByTestId('time').textContent).toContain('25 min longer');
-        await userEvent.click(screen.getByRole('radio', { name: 'Zone by zone' }));
+    });
+
+    it('follows schools: of the picture, of all questions, of one zone', async () => {
+        const chosen = zone('z1', 'Zone 1', { schools: { value: 'form-first' }, version: 3 });
+        const asked = put({ 'PATCH /api/zones/z1': () => piece([chosen]) }, piece([chosen]), chosen);
+        expect((await screen.findByTestId('school-background')).textContent).toContain('The same pencil everywhere.');
+        await userEvent.click(screen.getByRole('button', { name: /Over the picture/ }));
+        await userEvent.click(await screen.findByRole('option', { name: 'Zone by zone' }));
+        const changes = () => asked.filter(({ method }) => method === 'PATCH').map(({ path, body }) => [path, body]);
         await waitFor(() =>
-            expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ progress: 'zone-by-zone' }),
+            expect(changes()).toEqual([['/api/pieces/p1', { schools: { background: 'zone-by-zone' } }]]),
+        );
+        expect(screen.queryByTestId('school-shadows')).toBeNull();
+        await userEvent.click(screen.getByRole('button', { name: 'All questions' }));
+        expect(screen.getByTestId('school-shadows').textContent).toContain('From the complement.');
+        expect(screen.getByText('An exception: Zone 1.')).toBeTruthy();
+
+        // Of the zone: another school there, and back to that of the picture.
+        await userEvent.click(screen.getByRole('radio', { name: 'Zone 1' }));
+        expect(screen.queryByTestId('school-background')).toBeNull();
+        expect(screen.getByTestId('school-value').textContent).toContain('Shadow form first');
+        await userEvent.click(screen.getByRole('button', { name: 'Which value first: As the picture' }));
+        await waitFor(() =>
+            expect(changes().at(-1)).toEqual(['/api/zones/z1', { version: 3, schools: { value: null } }]),
         );
     });
 });

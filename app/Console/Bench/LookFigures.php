@@ -194,7 +194,7 @@ final class LookFigures
             }
             $all = array_sum($overlaps);
             $zones++;
-            $true += max($byThing) >= self::ONE_THING * $all && min($byLight['0'], $byLight['2']) <= (1.0 - self::ONE_THING) * $all ? 1 : 0;
+            $true += max([0, ...array_values($byThing)]) >= self::ONE_THING * $all && min($byLight['0'], $byLight['2']) <= (1.0 - self::ONE_THING) * $all ? 1 : 0;
         }
 
         return $true / max(1, $zones);

@@ -8,6 +8,7 @@ use Prism\Exchange\MatchTable;
 use Prism\Exchange\TargetTable;
 use Prism\Matching\Limits;
 use Prism\Matching\School;
+use Prism\Matching\Schools;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use Prism\Materials\PencilId;
@@ -48,7 +49,7 @@ final class MatchCommand extends StudioFiles
             ));
         }
 
-        return new Limits($this->number('top'), $this->number('max-pencils'), $this->number('max-layers'), $school, (bool) $this->option('no-black'));
+        return new Limits($this->number('top'), $this->number('max-pencils'), $this->number('max-layers'), new Schools($school), (bool) $this->option('no-black'));
     }
 
     private function number(string $option): int

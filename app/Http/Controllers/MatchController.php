@@ -25,7 +25,6 @@ use OpenApi\Attributes as OA;
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
 use Prism\Matching\EmptyBox;
-use Prism\Matching\Limits;
 use Prism\Matching\Nudge;
 use Prism\Matching\Target;
 use Prism\Matching\WhyNote;
@@ -43,10 +42,12 @@ final class MatchController
             new OA\Property(property: 'L', type: 'number'),
             new OA\Property(property: 'a', type: 'number'),
             new OA\Property(property: 'b', type: 'number'),
+            new OA\Property(property: 'zone', type: 'string', nullable: true, description: 'whose schools and surface are followed; else those of the piece'),
             new OA\Property(property: 'maxPencils', type: 'integer'),
             new OA\Property(property: 'valueOnly', type: 'boolean'),
             new OA\Property(property: 'noBlack', type: 'boolean'),
             new OA\Property(property: 'maxLayers', type: 'integer'),
+            new OA\Property(property: 'waxLast', type: 'boolean', description: 'nothing but wax goes over wax'),
             new OA\Property(property: 'lightfast', type: 'boolean', description: 'only pencils that do not fade'),
             new OA\Property(property: 'paletteOnly', type: 'boolean', description: 'only pencils that the plan of the picture uses'),
             new OA\Property(property: 'avoid', type: 'array', items: new OA\Items(type: 'string')),
@@ -66,7 +67,7 @@ final class MatchController
         Gate::authorize('view', $piece);
         $colour = Lab::of($request->float('L'), $request->float('a'), $request->float('b'));
         $target = $request->boolean('valueOnly') ? Target::value($colour) : Target::colour($colour);
-        $limits = new Limits(top: self::RECIPES, maxPencils: $request->integer('maxPencils', 4), maxLayers: $request->integer('maxLayers', 6), school: $piece->school, noBlack: $request->boolean('noBlack'));
+        $limits = $request->limits($piece, self::RECIPES);
         $box = $catalogue->box($user);
         $only = $request->allowed($box, $piece);
         try {

@@ -25,7 +25,6 @@ use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
-use Prism\Matching\School;
 
 final class PieceController
 {
@@ -58,7 +57,6 @@ final class PieceController
             $piece = $user->pieces()->create([
                 'title' => $request->validated('title'),
                 'paper_id' => Paper::query()->where('slug', $request->validated('paper'))->value('id'),
-                'school' => School::LightToDark,
             ]);
             $references->begin($piece, $path);
 
@@ -88,8 +86,7 @@ final class PieceController
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(properties: [
             new OA\Property(property: 'title', type: 'string'),
             new OA\Property(property: 'paper', type: 'string'),
-            new OA\Property(property: 'school', type: 'string'),
-            new OA\Property(property: 'highlights', ref: '#/components/schemas/HighlightsId'),
+            new OA\Property(property: 'schools', ref: '#/components/schemas/SchoolAnswers'),
             new OA\Property(property: 'lamp', ref: '#/components/schemas/LampId'),
             new OA\Property(property: 'tone', ref: '#/components/schemas/RangeModeId'),
             new OA\Property(property: 'lightDegrees', type: 'number', nullable: true),
@@ -97,7 +94,6 @@ final class PieceController
             new OA\Property(property: 'widthMm', type: 'number'),
             new OA\Property(property: 'heightMm', type: 'number'),
             new OA\Property(property: 'unit', type: 'string', enum: ['mm', 'in']),
-            new OA\Property(property: 'progress', ref: '#/components/schemas/ProgressId'),
             new OA\Property(property: 'sessionMinutes', type: 'integer'),
             new OA\Property(property: 'paletteSize', type: 'integer', nullable: true),
             new OA\Property(property: 'pinned', type: 'array', items: new OA\Items(type: 'string')),

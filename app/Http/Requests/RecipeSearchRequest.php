@@ -5,9 +5,13 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Models\Piece;
+use App\Studio\SchoolChoices;
+use App\Studio\ZoneBook;
 use Illuminate\Foundation\Http\FormRequest;
+use Prism\Matching\Limits;
 use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
+use Prism\Planning\Finish;
 
 final class RecipeSearchRequest extends FormRequest
 {
@@ -25,11 +29,23 @@ final class RecipeSearchRequest extends FormRequest
             'maxLayers' => ['integer', 'between:1,12'],
             'valueOnly' => ['boolean'],
             'noBlack' => ['boolean'],
+            'waxLast' => ['boolean'],
+            'zone' => ['nullable', 'string', 'max:30'],
             'lightfast' => ['boolean'],
             'paletteOnly' => ['boolean'],
             'avoid' => ['array', 'max:160'],
             'avoid.*' => ['string', 'max:40'],
         ];
+    }
+
+    public function limits(Piece $piece, int $top): Limits
+    {
+        $zone = $this->filled('zone') ? $piece->zones()->whereKey($this->validated('zone'))->first() : null;
+        $schools = $zone === null
+            ? SchoolChoices::ofPiece($piece)->schools()
+            : Finish::on(ZoneBook::surface($zone), SchoolChoices::ofZone($zone->setRelation('piece', $piece))->schools());
+
+        return new Limits($top, $this->integer('maxPencils', 4), $this->integer('maxLayers', 6), $schools, $this->boolean('noBlack'), $this->boolean('waxLast'));
     }
 
     /** The pencils of a box that may be used; null for all of them. */

@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Studio\SchoolChoices;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;
 use Prism\Colour\Lamp;
-use Prism\Matching\School;
-use Prism\Planning\Progress;
-use Prism\Reference\Highlights;
 use Prism\Reference\RangeMode;
 
 final class UpdatePieceRequest extends FormRequest
@@ -31,8 +29,7 @@ final class UpdatePieceRequest extends FormRequest
         return [
             'title' => ['sometimes', 'required', 'string', 'max:120'],
             'paper' => ['sometimes', 'required', 'string', 'exists:papers,slug'],
-            'school' => ['sometimes', 'required', Rule::enum(School::class)],
-            'highlights' => ['sometimes', 'required', Rule::enum(Highlights::class)],
+            ...SchoolChoices::rules(),
             'lamp' => ['sometimes', 'required', Rule::enum(Lamp::class)],
             'tone' => ['sometimes', 'required', Rule::enum(RangeMode::class)],
             'lightDegrees' => ['sometimes', 'nullable', 'numeric', 'between:0,360'],
@@ -44,7 +41,6 @@ final class UpdatePieceRequest extends FormRequest
             'widthMm' => $size,
             'heightMm' => $size,
             'unit' => ['sometimes', 'required', Rule::in(['mm', 'in'])],
-            'progress' => ['sometimes', 'required', Rule::enum(Progress::class)],
             'sessionMinutes' => ['sometimes', 'required', 'integer', 'between:10,600'],
             'paletteSize' => ['sometimes', 'nullable', 'integer', 'between:1,160'],
             'pinned' => ['sometimes', 'array', 'max:60'],

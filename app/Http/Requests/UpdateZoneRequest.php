@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Studio\SchoolChoices;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Prism\Reference\Distance;
@@ -18,6 +19,7 @@ final class UpdateZoneRequest extends FormRequest
         return [
             'version' => ['required', 'integer', 'min:1'],
             'name' => ['sometimes', 'required', 'string', 'max:80'],
+            ...SchoolChoices::rules(SchoolChoices::NOT_OF_ZONE),
             'corrections' => ['sometimes', 'array:surface,direction,crisp,distance,importance,light'],
             'corrections.surface' => ['nullable', Rule::enum(Surface::class)],
             'corrections.direction' => ['nullable', 'numeric', 'between:0,180'],

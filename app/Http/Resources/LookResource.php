@@ -16,7 +16,6 @@ use Prism\Colour\Lamp;
 use Prism\Colour\Srgb;
 use Prism\Colour\ValueScale;
 use Prism\Reference\ColourMatrix;
-use Prism\Reference\Highlights;
 use Prism\Reference\MergeTree;
 use Prism\Reference\RangeMode;
 use Prism\Reference\ValueReading;
@@ -26,7 +25,7 @@ use Prism\Reference\ValueReading;
  *
  * @property-read Piece $resource
  */
-#[OA\Schema(schema: 'Look', required: ['fewestZones', 'mostZones', 'values', 'reach', 'tones', 'scales', 'light', 'lamps', 'highlights'], properties: [
+#[OA\Schema(schema: 'Look', required: ['fewestZones', 'mostZones', 'values', 'reach', 'tones', 'scales', 'light', 'lamps'], properties: [
     new OA\Property(property: 'fewestZones', type: 'integer'),
     new OA\Property(property: 'mostZones', type: 'integer', nullable: true, description: 'null as long as the photo is not read'),
     new OA\Property(property: 'values', ref: '#/components/schemas/Values'),
@@ -50,11 +49,6 @@ use Prism\Reference\ValueReading;
         new OA\Property(property: 'id', ref: '#/components/schemas/LampId'),
         new OA\Property(property: 'name', type: 'string'),
         new OA\Property(property: 'matrix', type: 'array', description: 'three rows on linear light: how the picture looks under it', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
-    ])),
-    new OA\Property(property: 'highlights', type: 'array', items: new OA\Items(required: ['id', 'name', 'sentence'], properties: [
-        new OA\Property(property: 'id', ref: '#/components/schemas/HighlightsId'),
-        new OA\Property(property: 'name', type: 'string'),
-        new OA\Property(property: 'sentence', type: 'string'),
     ])),
 ])]
 #[OA\Schema(schema: 'Values', required: ['histogram', 'dark', 'middle', 'light', 'lightest', 'darkest'], properties: [
@@ -104,7 +98,6 @@ final class LookResource extends JsonResource
             'scales' => array_map(self::scale(...), range(self::FEWEST_STEPS, self::MOST_STEPS)),
             'light' => ['degrees' => round($light->degrees), 'words' => $light->words(), 'agreement' => round($light->agreement, 2), 'corrected' => $this->resource->light_degrees !== null],
             'lamps' => array_map(static fn (Lamp $lamp): array => ['id' => $lamp->value, 'name' => $lamp->label(), 'matrix' => ColourMatrix::under($lamp)->rows], Lamp::cases()),
-            'highlights' => array_map(static fn (Highlights $way): array => ['id' => $way->value, 'name' => $way->label(), 'sentence' => $way->sentence()], Highlights::cases()),
         ];
     }
 

@@ -6,19 +6,21 @@ namespace App\Http\Resources;
 
 use App\Models\Piece;
 use App\Models\Zone;
+use App\Studio\SchoolChoices;
 use App\Studio\ZoneBook;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
-use Prism\Matching\School;
 
 /** @mixin Piece */
-#[OA\Schema(schema: 'Piece', required: ['id', 'title', 'paper', 'school', 'highlights', 'lamp', 'tone', 'format', 'planning', 'lightDegrees', 'photo', 'references', 'zones', 'undo'], properties: [
+#[OA\Schema(schema: 'Piece', required: ['id', 'title', 'paper', 'schools', 'lamp', 'tone', 'format', 'planning', 'lightDegrees', 'photo', 'references', 'zones', 'undo'], properties: [
     new OA\Property(property: 'id', type: 'string'),
     new OA\Property(property: 'title', type: 'string'),
     new OA\Property(property: 'paper', ref: '#/components/schemas/Paper'),
-    new OA\Property(property: 'school', ref: '#/components/schemas/School'),
-    new OA\Property(property: 'highlights', ref: '#/components/schemas/HighlightsId'),
+    new OA\Property(property: 'schools', required: ['chosen', 'own'], type: 'object', properties: [
+        new OA\Property(property: 'chosen', ref: '#/components/schemas/SchoolAnswers'),
+        new OA\Property(property: 'own', type: 'array', items: new OA\Items(type: 'string'), description: 'questions that the piece answers itself, not its studio'),
+    ]),
     new OA\Property(property: 'lamp', ref: '#/components/schemas/LampId', description: 'what it is drawn and looked at under'),
     new OA\Property(property: 'tone', ref: '#/components/schemas/RangeModeId'),
     new OA\Property(property: 'format', ref: '#/components/schemas/Format'),
@@ -29,21 +31,13 @@ use Prism\Matching\School;
     new OA\Property(property: 'zones', type: 'array', items: new OA\Items(ref: '#/components/schemas/Zone')),
     new OA\Property(property: 'undo', type: 'string', nullable: true, description: 'the last change of zones, which can be taken back'),
 ])]
-#[OA\Schema(schema: 'School', required: ['id', 'sentence'], properties: [
-    new OA\Property(property: 'id', type: 'string', enum: ['light-to-dark', 'dark-to-light', 'middle-first', 'form-first']),
-    new OA\Property(property: 'sentence', type: 'string'),
-])]
-#[OA\Schema(schema: 'HighlightsId', type: 'string', enum: ['reserve', 'pale-pencil', 'white-first', 'lift', 'impress', 'opaque-pen'])]
 #[OA\Schema(schema: 'RangeModeId', type: 'string', enum: ['as-is', 'compress', 'clip'])]
-#[OA\Schema(schema: 'PlanningWishes', required: ['progress', 'progressSentence', 'sessionMinutes', 'paletteSize', 'pinned', 'banned'], properties: [
-    new OA\Property(property: 'progress', ref: '#/components/schemas/ProgressId'),
-    new OA\Property(property: 'progressSentence', type: 'string'),
+#[OA\Schema(schema: 'PlanningWishes', required: ['sessionMinutes', 'paletteSize', 'pinned', 'banned'], properties: [
     new OA\Property(property: 'sessionMinutes', type: 'integer'),
     new OA\Property(property: 'paletteSize', type: 'integer', nullable: true, description: 'null: the whole box'),
     new OA\Property(property: 'pinned', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'banned', type: 'array', items: new OA\Items(type: 'string')),
 ])]
-#[OA\Schema(schema: 'ProgressId', type: 'string', enum: ['zone-by-zone', 'colour-by-colour'])]
 #[OA\Schema(schema: 'Format', required: ['crop', 'widthMm', 'heightMm', 'unit'], properties: [
     new OA\Property(property: 'crop', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/Crop')]),
     new OA\Property(property: 'widthMm', type: 'number', description: 'of the drawing'),
@@ -67,13 +61,12 @@ final class PieceResource extends JsonResource
             'id' => $this->id,
             'title' => $this->title,
             'paper' => PaperResource::make($this->paper),
-            'school' => self::school($this->school),
-            'highlights' => $this->highlights->value,
+            'schools' => ['chosen' => SchoolChoices::ofPiece($this->resource)->chosen, 'own' => array_keys($this->schools ?? [])],
             'lamp' => $this->lamp->value,
             'tone' => $this->tone['mode'] ?? 'as-is',
             'format' => ['crop' => $this->crop, 'widthMm' => $this->width_mm, 'heightMm' => $this->height_mm, 'unit' => $this->unit],
             'planning' => [
-                'progress' => $this->progress->value, 'progressSentence' => $this->progress->sentence(), 'sessionMinutes' => $this->session_minutes,
+                'sessionMinutes' => $this->session_minutes,
                 'paletteSize' => $this->palette_size, 'pinned' => $this->pinned ?? [], 'banned' => $this->banned ?? [],
             ],
             'lightDegrees' => $this->light_degrees,
@@ -82,11 +75,5 @@ final class PieceResource extends JsonResource
             'zones' => ZoneResource::collection($zones),
             'undo' => app(ZoneBook::class)->undoable($this->resource),
         ];
-    }
-
-    /** @return array{id: string, sentence: string} */
-    public static function school(School $school): array
-    {
-        return ['id' => $school->value, 'sentence' => $school->sentence()];
     }
 }

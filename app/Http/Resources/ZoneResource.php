@@ -12,7 +12,7 @@ use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
 
 /** @mixin Zone */
-#[OA\Schema(schema: 'Zone', required: ['id', 'name', 'x', 'y', 'radius', 'share', 'outline', 'fits', 'traits', 'touching', 'targets', 'version'], properties: [
+#[OA\Schema(schema: 'Zone', required: ['id', 'name', 'x', 'y', 'radius', 'share', 'outline', 'fits', 'traits', 'touching', 'targets', 'schools', 'version'], properties: [
     new OA\Property(property: 'id', type: 'string'),
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'x', type: 'number', description: 'share of the width'),
@@ -27,6 +27,7 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'share', type: 'number', description: 'of this zone\'s border'),
     ])),
     new OA\Property(property: 'targets', type: 'array', items: new OA\Items(ref: '#/components/schemas/Target')),
+    new OA\Property(property: 'schools', nullable: true, description: 'where it is an exception from its piece', oneOf: [new OA\Schema(ref: '#/components/schemas/SchoolAnswers')]),
     new OA\Property(property: 'version', type: 'integer', description: 'send it back with a change; a newer one is refused'),
 ])]
 #[OA\Schema(schema: 'ZoneTraits', description: 'estimates, or what the artist says instead', required: ['surface', 'direction', 'crisp', 'distance', 'importance', 'light', 'warmth', 'corrected'], properties: [
@@ -67,6 +68,7 @@ final class ZoneResource extends JsonResource
             'traits' => ZoneBook::traits($zone),
             'touching' => $touching,
             'targets' => TargetResource::collection($targets),
+            'schools' => $zone->schools,
             'version' => $zone->version,
         ];
     }

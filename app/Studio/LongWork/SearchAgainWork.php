@@ -8,12 +8,15 @@ use App\Models\User;
 use App\Models\ZoneTarget;
 use App\Studio\Catalogue;
 use App\Studio\Engine;
+use App\Studio\SchoolChoices;
 use App\Studio\Targets;
+use App\Studio\ZoneBook;
 use Closure;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Prism\Matching\Limits;
 use Prism\Matching\Target;
+use Prism\Planning\Finish;
 
 /** Finds the recipes of some targets anew, as the calibration in force sees them. All are exchanged, or none. */
 final class SearchAgainWork implements LongWork
@@ -36,7 +39,7 @@ final class SearchAgainWork implements LongWork
             $progress(sprintf('Searching for %s', Targets::name($target)), $done / max(1, count($targets)));
             $piece = $target->zone->piece;
             $search = $this->engine->search($piece->paper, $artist, $box);
-            $found[$target->id] = (string) $search->find(Target::colour(Targets::drawn($target)), new Limits(top: 1, school: $piece->school))[0]->stack;
+            $found[$target->id] = (string) $search->find(Target::colour(Targets::drawn($target)), new Limits(top: 1, schools: Finish::on(ZoneBook::surface($target->zone), SchoolChoices::ofZone($target->zone)->schools())))[0]->stack;
         }
         $changed = [];
         DB::transaction(static function () use ($targets, $found, &$changed): void {

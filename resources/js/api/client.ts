@@ -45,7 +45,7 @@ export type PieceChanges = NonNullable<
 export type ZoneCorrections = NonNullable<
     NonNullable<paths['/api/zones/{zone}']['patch']['requestBody']>['content']['application/json']['corrections']
 >;
-export type SchoolId = Piece['school']['id'];
+export type SchoolAnswers = Schemas['SchoolAnswers'];
 
 export interface BadRow {
     row: number;

@@ -19,7 +19,7 @@ export const useKeptReserves = (piece: Piece | undefined, wanted: boolean) =>
             piece?.format,
             piece?.paper.id,
             piece?.tone,
-            piece?.highlights,
+            piece?.schools.chosen.highlights,
         ],
         enabled: piece !== undefined && wanted,
         queryFn: async () => (await answered(api.GET('/api/pieces/{piece}/reserves', path(piece?.id ?? '')))).reserves,

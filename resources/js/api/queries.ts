@@ -6,6 +6,7 @@ import {
     type Colour,
     type NudgeId,
     type PieceChanges,
+    type SchoolAnswers,
     type Plan,
     type ZoneCorrections,
 } from './client';
@@ -91,20 +92,26 @@ export interface SearchWishes {
     valueOnly: boolean;
     lightfast: boolean;
     paletteOnly: boolean;
+    waxLast: boolean;
     avoid: string[];
 }
 
 /** Recipes depend on box, paper and school too, so these are part of the key. */
-export const useRecipes = (piece: string, target: Lab | null, wishes: SearchWishes, circumstances: string) =>
+export const useRecipes = (
+    piece: string,
+    target: (Lab & { zone: string | null }) | null,
+    wishes: SearchWishes,
+    circumstances: string,
+) =>
     useQuery({
-        queryKey: ['piece', piece, 'recipes', target && lab(target), wishes, circumstances],
+        queryKey: ['piece', piece, 'recipes', target && [lab(target), target.zone], wishes, circumstances],
         enabled: target !== null,
         staleTime: Infinity,
         queryFn: () =>
             answered(
                 api.POST('/api/pieces/{piece}/recipes', {
                     params: { path: { piece } },
-                    body: { ...lab(target ?? { L: 0, a: 0, b: 0 }), ...wishes },
+                    body: { ...lab(target ?? { L: 0, a: 0, b: 0 }), zone: target?.zone ?? null, ...wishes },
                 }),
             ),
     });
@@ -172,8 +179,16 @@ export const useAddZone = (piece: string) =>
 export const useChangeZone = (piece: string) =>
     usePieceMutation(
         piece,
-        ({ id, ...body }: { id: string; version: number; name?: string; corrections?: ZoneCorrections }) =>
-            answered(api.PATCH('/api/zones/{zone}', { params: { path: { zone: id } }, body })),
+        ({
+            id,
+            ...body
+        }: {
+            id: string;
+            version: number;
+            name?: string;
+            corrections?: ZoneCorrections;
+            schools?: SchoolAnswers;
+        }) => answered(api.PATCH('/api/zones/{zone}', { params: { path: { zone: id } }, body })),
     );
 
 export const useChangeTarget = (piece: string) =>

@@ -660,6 +660,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/schools': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['schools'];
+        put: operations['chooseSchools'];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/session': {
         parameters: {
             query?: never;
@@ -1079,6 +1095,23 @@ export interface components {
             binder?: 'wax' | 'oil';
             intoBox?: boolean;
         };
+        /** @description school by question */
+        SchoolAnswers: {
+            [key: string]: string | null;
+        };
+        SchoolQuestions: {
+            questions: {
+                /** @description The schools on which artists disagree, and those that a studio follows unless a piece says otherwise. */
+                id: string;
+                name: string;
+                schools: {
+                    id: string;
+                    name: string;
+                    sentence: string;
+                }[];
+            }[];
+            chosen: components['schemas']['SchoolAnswers'];
+        };
         Substitutes: {
             calibration: components['schemas']['RestsOn'] | null;
             pencils: {
@@ -1193,11 +1226,6 @@ export interface components {
                 /** @description three rows on linear light: how the picture looks under it */
                 matrix: number[][];
             }[];
-            highlights: {
-                id: components['schemas']['HighlightsId'];
-                name: string;
-                sentence: string;
-            }[];
         };
         Values: {
             /** @description share of the picture in each bar of 2 L*, darkest first */
@@ -1306,8 +1334,11 @@ export interface components {
             id: string;
             title: string;
             paper: components['schemas']['Paper'];
-            school: components['schemas']['School'];
-            highlights: components['schemas']['HighlightsId'];
+            schools: {
+                chosen: components['schemas']['SchoolAnswers'];
+                /** @description questions that the piece answers itself, not its studio */
+                own: string[];
+            };
             lamp: components['schemas']['LampId'];
             tone: components['schemas']['RangeModeId'];
             format: components['schemas']['Format'];
@@ -1320,26 +1351,15 @@ export interface components {
             /** @description the last change of zones, which can be taken back */
             undo: string | null;
         };
-        School: {
-            /** @enum {string} */
-            id: 'light-to-dark' | 'dark-to-light' | 'middle-first' | 'form-first';
-            sentence: string;
-        };
-        /** @enum {string} */
-        HighlightsId: 'reserve' | 'pale-pencil' | 'white-first' | 'lift' | 'impress' | 'opaque-pen';
         /** @enum {string} */
         RangeModeId: 'as-is' | 'compress' | 'clip';
         PlanningWishes: {
-            progress: components['schemas']['ProgressId'];
-            progressSentence: string;
             sessionMinutes: number;
             /** @description null: the whole box */
             paletteSize: number | null;
             pinned: string[];
             banned: string[];
         };
-        /** @enum {string} */
-        ProgressId: 'zone-by-zone' | 'colour-by-colour';
         Format: {
             crop: components['schemas']['Crop'] | null;
             /** @description of the drawing */
@@ -1781,6 +1801,8 @@ export interface components {
                 share: number;
             }[];
             targets: components['schemas']['Target'][];
+            /** @description where it is an exception from its piece */
+            schools: components['schemas']['SchoolAnswers'] | null;
             /** @description send it back with a change; a newer one is refused */
             version: number;
         };
@@ -2438,10 +2460,14 @@ export interface operations {
                     L: number;
                     a: number;
                     b: number;
+                    /** @description whose schools and surface are followed; else those of the piece */
+                    zone?: string | null;
                     maxPencils?: number;
                     valueOnly?: boolean;
                     noBlack?: boolean;
                     maxLayers?: number;
+                    /** @description nothing but wax goes over wax */
+                    waxLast?: boolean;
                     /** @description only pencils that do not fade */
                     lightfast?: boolean;
                     /** @description only pencils that the plan of the picture uses */
@@ -3040,8 +3066,7 @@ export interface operations {
                 'application/json': {
                     title?: string;
                     paper?: string;
-                    school?: string;
-                    highlights?: components['schemas']['HighlightsId'];
+                    schools?: components['schemas']['SchoolAnswers'];
                     lamp?: components['schemas']['LampId'];
                     tone?: components['schemas']['RangeModeId'];
                     lightDegrees?: number | null;
@@ -3050,7 +3075,6 @@ export interface operations {
                     heightMm?: number;
                     /** @enum {string} */
                     unit?: 'mm' | 'in';
-                    progress?: components['schemas']['ProgressId'];
                     sessionMinutes?: number;
                     paletteSize?: number | null;
                     pinned?: string[];
@@ -3453,6 +3477,61 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    schools: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The questions, and what this studio answers */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['SchoolQuestions'];
+                };
+            };
+        };
+    };
+    chooseSchools: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    schools: components['schemas']['SchoolAnswers'];
+                };
+            };
+        };
+        responses: {
+            /** @description As they are now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['SchoolQuestions'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
             };
         };
     };
@@ -4159,6 +4238,7 @@ export interface operations {
                 'application/json': {
                     version: number;
                     name?: string;
+                    schools?: components['schemas']['SchoolAnswers'];
                     /** @description what the artist sees otherwise; null goes back to the estimate */
                     corrections?: {
                         surface?: string | null;

@@ -10,7 +10,6 @@ import { WHOLE } from '../desk/useZoom';
 import { Button, StrongButton, buttonLook } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Field } from '../ui/Field';
-import { SCHOOLS } from '../ui/schools';
 import { Segments } from '../ui/Segments';
 import { space } from '../ui/theme';
 import { Halves, Line, Part } from './parts';
@@ -56,7 +55,7 @@ export function middleCrop(photo: { width: number; height: number }, ratio: numb
     return cropOf((1 - width) / 2, (1 - width / shares) / 2, width, width / shares, shares);
 }
 
-/** The sheet: paper and school, which part of the photo is drawn and how large, the grid, the print to transfer it by. */
+/** The sheet: its paper, which part of the photo is drawn and how large, the grid, the print to transfer it by. */
 export function FormatPanel() {
     const { piece, selection, tool, take } = useDesk();
     const papers = usePapers();
@@ -101,21 +100,12 @@ export function FormatPanel() {
     return (
         <div>
             <Part>
-                <Halves>
-                    <Choice
-                        label="Paper"
-                        value={piece.paper.id}
-                        options={(papers.data ?? [piece.paper]).map((paper) => ({ id: paper.id, name: paper.name }))}
-                        onChange={(paper) => change.mutate({ paper }, tell)}
-                    />
-                    <Choice
-                        label="School"
-                        value={piece.school.id}
-                        options={SCHOOLS}
-                        onChange={(school) => change.mutate({ school }, tell)}
-                    />
-                </Halves>
-                <p>{piece.school.sentence}</p>
+                <Choice
+                    label="Paper"
+                    value={piece.paper.id}
+                    options={(papers.data ?? [piece.paper]).map((paper) => ({ id: paper.id, name: paper.name }))}
+                    onChange={(paper) => change.mutate({ paper }, tell)}
+                />
             </Part>
             <Part aria-labelledby="crop">
                 <h2 id="crop">What is drawn, and how large</h2>

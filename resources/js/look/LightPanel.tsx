@@ -9,6 +9,7 @@ import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Dial } from '../ui/Dial';
 import { space } from '../ui/theme';
+import { SchoolRows } from '../ui/SchoolRows';
 import { Problem } from '../ui/States';
 import { Toggle } from '../ui/Toggle';
 import { WorkProgress } from '../ui/WorkProgress';
@@ -164,13 +165,13 @@ export function LightPanel({ look }: { look: Look }) {
             </Part>
             <Part aria-labelledby="reserves">
                 <h2 id="reserves">What stays paper</h2>
-                <Choice
-                    label="Highlights"
-                    value={piece.highlights}
-                    options={look.highlights.map(({ id, name }) => ({ id, name }))}
-                    onChange={(highlights) => change.mutate({ highlights }, tell)}
+                <SchoolRows
+                    chosen={piece.schools.chosen}
+                    own={piece.schools.own}
+                    from="As the studio"
+                    only={['highlights']}
+                    onChoose={(schools) => change.mutate({ schools }, tell)}
                 />
-                <p>{look.highlights.find(({ id }) => id === piece.highlights)?.sentence}</p>
                 {looking.work && (
                     <WorkProgress work={looking.work} onCancel={() => looking.cancel.mutate(looking.work?.id ?? '')} />
                 )}

@@ -43,6 +43,7 @@ const NO_WISHES: SearchWishes = {
     valueOnly: false,
     lightfast: false,
     paletteOnly: false,
+    waxLast: false,
     avoid: [],
 };
 
@@ -67,11 +68,12 @@ export function MatchStage() {
     const box = (owned.data ?? []).map((pencil) => pencil.id);
     const circumstances = [
         piece.paper.id,
-        piece.school.id,
+        JSON.stringify([piece.schools.chosen, selected?.zone?.schools, selected?.zone?.traits?.surface]),
         box.join(),
         plan.data?.palette?.pencils.map(({ id }) => id).join() ?? '',
     ].join('|');
-    const found = useRecipes(piece.id, owned.data ? (selected?.colour ?? null) : null, wishes, circumstances);
+    const target = selected && owned.data ? { ...selected.colour, zone: selected.zone?.id ?? null } : null;
+    const found = useRecipes(piece.id, target, wishes, circumstances);
 
     if (!selected) {
         return (
@@ -117,6 +119,9 @@ export function MatchStage() {
                             onChange={(valueOnly) => setWishes({ ...wishes, valueOnly })}
                         >
                             Value only
+                        </Tick>
+                        <Tick isSelected={wishes.waxLast} onChange={(waxLast) => setWishes({ ...wishes, waxLast })}>
+                            Wax only last
                         </Tick>
                         <Tick
                             isSelected={wishes.lightfast}

@@ -7,6 +7,7 @@ import { DrawingPanel } from './DrawingPanel';
 import { JoinsPanel } from './JoinsPanel';
 import { PalettePanel } from './PalettePanel';
 import { SchedulePanel } from './SchedulePanel';
+import { SchoolsPanel } from './SchoolsPanel';
 import { Button, buttonLook } from '../ui/Button';
 import { pressureText } from '../ui/Pressure';
 import { Loading, Problem } from '../ui/States';
@@ -154,6 +155,7 @@ export function PlanStage() {
             <h1 className="visually-hidden">Plan</h1>
             <PalettePanel plan={plan.data} />
             <DrawingPanel plan={plan.data} />
+            <SchoolsPanel />
             <SchedulePanel plan={plan.data} />
             <Cautions aria-label="Cautions">
                 {cautions.map((caution) => (
@@ -188,7 +190,6 @@ export function PlanStage() {
                         Plan sheet, PDF
                     </a>
                 </Head>
-                <p>{piece.school.sentence}</p>
                 <RestsOnLine calibration={plan.data.calibration} />
                 <Steps>
                     {steps.map((step, index) => (

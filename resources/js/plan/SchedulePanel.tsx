@@ -5,7 +5,6 @@ import { useChangePiece } from '../api/queries';
 import { useDesk } from '../desk/DeskContext';
 import { Dial } from '../ui/Dial';
 import { notify } from '../ui/Notices';
-import { Segments } from '../ui/Segments';
 import { space, type } from '../ui/theme';
 
 const Box = styled.section`
@@ -24,12 +23,12 @@ export function spokenMinutes(minutes: number): string {
     return hours === 0 ? `${whole} min` : whole % 60 === 0 ? `${hours} h` : `${hours} h ${whole % 60} min`;
 }
 
-/** How long it takes, in how many sittings, and how one goes over the picture. */
+/** How long it takes, and in how many sittings. */
 export function SchedulePanel({ plan }: { plan: Plan }) {
     const { piece } = useDesk();
     const change = useChangePiece(piece.id);
     const [moving, setMoving] = useState<number | null>(null);
-    const { progress, progressSentence, sessionMinutes } = piece.planning;
+    const { sessionMinutes } = piece.planning;
     const tell = { onError: (error: Error) => notify(messageOf(error)) };
     const saved = plan.apartMinutes - plan.minutes;
 
@@ -40,19 +39,8 @@ export function SchedulePanel({ plan }: { plan: Plan }) {
                 About <b>{spokenMinutes(plan.minutes)}</b> in{' '}
                 {plan.sessions === 1 ? 'one session' : `${plan.sessions} sessions`}
                 {plan.idleMinutes >= 1 ? `, ${spokenMinutes(plan.idleMinutes)} of it waiting for a wash to dry` : ''}.
-                {saved >= 5 ? ` Going colour by colour on its own would take ${spokenMinutes(saved)} longer.` : ''}
+                {saved >= 5 ? ` Finishing one colour after the other would take ${spokenMinutes(saved)} longer.` : ''}
             </p>
-            <Segments
-                label="Over the picture"
-                value={progress}
-                options={[
-                    { id: 'colour-by-colour', name: 'Colour by colour' },
-                    { id: 'zone-by-zone', name: 'Zone by zone' },
-                ]}
-                onChange={(to) => change.mutate({ progress: to }, tell)}
-                isDisabled={change.isPending}
-            />
-            <p>{progressSentence}</p>
             <Dial
                 label="A session of yours"
                 value={moving ?? sessionMinutes}

@@ -12,6 +12,7 @@ use Prism\Matching\Judge;
 use Prism\Matching\Limits;
 use Prism\Matching\PairLibrary;
 use Prism\Matching\School;
+use Prism\Matching\Schools;
 use Prism\Matching\Search;
 use Prism\Matching\Target;
 use Prism\Matching\TouchBook;
@@ -43,7 +44,7 @@ it('costs a plain layer nothing but its miss, taken with what one cannot know', 
 it('never costs less than it says is the least', function (): void {
     mt_srand(41);
     foreach (School::cases() as $school) {
-        $judge = judge(limits: new Limits(school: $school));
+        $judge = judge(limits: new Limits(schools: new Schools($school)));
         for ($i = 0; $i < 300; $i++) {
             $layers = array_map(static fn (): array => [mt_rand(0, count(JUDGED) - 1), 5 * mt_rand(3, 20), mt_rand(1, 3)], range(1, mt_rand(1, 4)));
             $miss = mt_rand(0, 2000) / 100;
@@ -112,7 +113,7 @@ it('stays within one school, whichever, and within its limits', function (School
     $kit = box(JUDGED);
     $search = new Search(new Predictor(model()), $kit, PairLibrary::build(model(), $kit->ids()));
     foreach ([[50, 20, 20], [40, -5, -20], [65, -10, 35]] as [$L, $a, $b]) {
-        foreach ($search->find(Target::colour(Lab::of($L, $a, $b)), new Limits(top: 3, maxPencils: 2, maxLayers: 3, school: $school, noBlack: true)) as $recipe) {
+        foreach ($search->find(Target::colour(Lab::of($L, $a, $b)), new Limits(top: 3, maxPencils: 2, maxLayers: 3, schools: new Schools($school), noBlack: true)) as $recipe) {
             expect(count($recipe->stack->pencils()))->toBeLessThanOrEqual(3)
                 ->and(count(array_unique(array_map(strval(...), $recipe->stack->pencils()))))->toBeLessThanOrEqual(2)
                 ->and((string) $recipe->stack)->not->toContain('QW:722')

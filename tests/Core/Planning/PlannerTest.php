@@ -16,6 +16,7 @@ use Prism\Planning\StepRole;
 use function Tests\Core\model;
 use function Tests\Core\pencils;
 use function Tests\Core\seen;
+use function Tests\Core\under;
 
 function zone(string $id, string $stack, ?int $underlayer = null): PlannedZone
 {
@@ -24,7 +25,7 @@ function zone(string $id, string $stack, ?int $underlayer = null): PlannedZone
 
 function planOf(array $zones, School $school = School::LightToDark): Plan
 {
-    return (new Planner(new Predictor(model()), pencils(), $school))->plan($zones);
+    return (new Planner(new Predictor(model()), pencils()))->plan(under($zones, $school));
 }
 
 /** @return list<string> zone:layer */

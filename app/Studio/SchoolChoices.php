@@ -1,0 +1,145 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio;
+
+use App\Models\Piece;
+use App\Models\User;
+use App\Models\Zone;
+use BackedEnum;
+use Illuminate\Validation\Rule;
+use Prism\Matching\BlackAndWhite;
+use Prism\Matching\Blending;
+use Prism\Matching\Brightening;
+use Prism\Matching\Complement;
+use Prism\Matching\School;
+use Prism\Matching\Schools;
+use Prism\Matching\Shadows;
+use Prism\Planning\Progress;
+use Prism\Reference\Highlights;
+
+/**
+ * Which schools are followed: those of the studio, those of a piece where it has its own, those of a zone where it is an
+ * exception. What nobody has said is the first of each question, as is usual in practice.
+ */
+final readonly class SchoolChoices
+{
+    /** What artists disagree about: its name, and the schools of it. */
+    public const QUESTIONS = [
+        'value' => ['Which value first', School::class],
+        'shadows' => ['Shadows', Shadows::class],
+        'highlights' => ['Highlights', Highlights::class],
+        'complement' => ['Complement', Complement::class],
+        'brightening' => ['Brightening', Brightening::class],
+        'blending' => ['Blending', Blending::class],
+        'blackAndWhite' => ['Black and white pencils', BlackAndWhite::class],
+        'background' => ['Over the picture', Progress::class],
+    ];
+
+    private const USUAL = ['blackAndWhite' => 'last', 'background' => 'colour-by-colour'];
+
+    /** A zone cannot say how one goes over the whole picture. */
+    public const NOT_OF_ZONE = ['background'];
+
+    /** @param  array<string, string>  $chosen  by question, all of them */
+    private function __construct(public array $chosen)
+    {
+    }
+
+    public static function ofStudio(User $artist): self
+    {
+        return new self(self::over(self::usual(), $artist->schools));
+    }
+
+    public static function ofPiece(Piece $piece): self
+    {
+        return new self(self::over(self::ofStudio($piece->user)->chosen, $piece->schools));
+    }
+
+    public static function ofZone(Zone $zone): self
+    {
+        return new self(self::over(self::ofPiece($zone->piece)->chosen, $zone->schools));
+    }
+
+    public function schools(): Schools
+    {
+        return new Schools(
+            School::from($this->chosen['value']), Shadows::from($this->chosen['shadows']), Complement::from($this->chosen['complement']),
+            Brightening::from($this->chosen['brightening']), Blending::from($this->chosen['blending']), BlackAndWhite::from($this->chosen['blackAndWhite']),
+        );
+    }
+
+    public function highlights(): Highlights
+    {
+        return Highlights::from($this->chosen['highlights']);
+    }
+
+    public function background(): Progress
+    {
+        return Progress::from($this->chosen['background']);
+    }
+
+    /**
+     * What is kept after some questions are answered anew; null takes an answer back.
+     *
+     * @param  array<string, string>|null  $kept
+     * @param  array<string, string|null>  $answers
+     * @return array<string, string>
+     */
+    public static function answered(?array $kept, array $answers): array
+    {
+        return array_filter([...($kept ?? []), ...$answers], is_string(...));
+    }
+
+    /**
+     * @param  list<string>  $without  questions that are not asked here
+     * @return array<string, list<mixed>> validation of answers
+     */
+    public static function rules(array $without = []): array
+    {
+        $asked = array_diff_key(self::QUESTIONS, array_flip($without));
+        $rules = ['schools' => ['sometimes', 'array:'.implode(',', array_keys($asked))]];
+        foreach ($asked as $question => [, $schools]) {
+            $rules["schools.$question"] = ['sometimes', 'nullable', Rule::enum($schools)];
+        }
+
+        return $rules;
+    }
+
+    /** @return list<array{id: string, name: string, schools: list<array{id: string, name: string, sentence: string}>}> */
+    public static function questions(): array
+    {
+        $questions = [];
+        foreach (self::QUESTIONS as $id => [$name, $schools]) {
+            $questions[] = ['id' => $id, 'name' => $name, 'schools' => array_map(
+                static fn (School|Shadows|Highlights|Complement|Brightening|Blending|BlackAndWhite|Progress $school): array => ['id' => $school->value, 'name' => $school->label(), 'sentence' => $school->sentence()],
+                $schools::cases(),
+            )];
+        }
+
+        return $questions;
+    }
+
+    /** @return array<string, string> */
+    private static function usual(): array
+    {
+        $usual = [];
+        foreach (self::QUESTIONS as $id => [, $schools]) {
+            /** @var class-string<BackedEnum> $schools */
+            $usual[$id] = self::USUAL[$id] ?? (string) $schools::cases()[0]->value;
+        }
+
+        return $usual;
+    }
+
+    /**
+     * @param  array<string, string>  $below
+     * @param  array<string, string>|null  $above
+     * @return array<string, string>
+     */
+    private static function over(array $below, ?array $above): array
+    {
+        return array_intersect_key([...$below, ...($above ?? [])], self::QUESTIONS);
+    }
+}

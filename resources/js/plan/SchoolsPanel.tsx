@@ -1,0 +1,81 @@
+import { useState } from 'react';
+import styled from 'styled-components';
+import { messageOf, type SchoolAnswers } from '../api/client';
+import { useChangePiece, useChangeZone } from '../api/queries';
+import { useDesk } from '../desk/DeskContext';
+import { Button } from '../ui/Button';
+import { notify } from '../ui/Notices';
+import { SchoolRows } from '../ui/SchoolRows';
+import { Segments } from '../ui/Segments';
+import { space, type } from '../ui/theme';
+
+/** Those that the order rests on; the others are behind a button. */
+const FIRST = ['value', 'background'];
+
+const Box = styled.section`
+    display: grid;
+    gap: ${space.m};
+    justify-items: stretch;
+    & h2 {
+        font-size: ${type.title};
+    }
+    & > div:first-child {
+        display: flex;
+        justify-content: space-between;
+        align-items: center;
+    }
+`;
+
+/** Which schools are followed: over the picture, and in the chosen zone where it is an exception. */
+export function SchoolsPanel() {
+    const { piece, selected } = useDesk();
+    const change = useChangePiece(piece.id);
+    const changeZone = useChangeZone(piece.id);
+    const [open, setOpen] = useState(false);
+    const [scope, setScope] = useState<'piece' | 'zone'>('piece');
+    const zone = scope === 'zone' ? (selected?.zone ?? null) : null;
+    const tell = { onError: (error: Error) => notify(messageOf(error)) };
+    const choose = (schools: SchoolAnswers) =>
+        zone
+            ? changeZone.mutate({ id: zone.id, version: zone.version, schools }, tell)
+            : change.mutate({ schools }, tell);
+    const exceptions = piece.zones.filter(({ schools }) => schools && Object.keys(schools).length > 0);
+
+    return (
+        <Box aria-labelledby="schools">
+            <div>
+                <h2 id="schools">Schools</h2>
+                <Button aria-expanded={open} onPress={() => setOpen(!open)}>
+                    {open ? 'Fewer questions' : 'All questions'}
+                </Button>
+            </div>
+            <Segments
+                label="Schools of"
+                value={zone ? 'zone' : 'piece'}
+                options={[
+                    { id: 'piece', name: 'The picture' },
+                    { id: 'zone', name: selected?.zone ? selected.zone.name : 'The chosen zone' },
+                ]}
+                onChange={(to) => {
+                    if (to === 'zone' && !selected?.zone) notify('Choose a zone below the picture first.');
+                    setScope(to);
+                }}
+            />
+            <SchoolRows
+                chosen={zone ? { ...piece.schools.chosen, ...zone.schools } : piece.schools.chosen}
+                own={zone ? Object.keys(zone.schools ?? {}) : piece.schools.own}
+                from={zone ? 'As the picture' : 'As the studio'}
+                {...(open ? {} : { only: FIRST })}
+                without={zone ? ['background'] : []}
+                onChoose={choose}
+            />
+            {open && <p>The order follows at once. For recipes by these schools, plan the picture again.</p>}
+            {exceptions.length > 0 && (
+                <p>
+                    {exceptions.length === 1 ? 'An exception: ' : 'Exceptions: '}
+                    {exceptions.map(({ name }) => name).join('; ')}.
+                </p>
+            )}
+        </Box>
+    );
+}

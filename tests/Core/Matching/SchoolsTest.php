@@ -1,0 +1,294 @@
+<?php
+
+declare(strict_types=1);
+
+use Prism\Colour\Appearance;
+use Prism\Colour\Lab;
+use Prism\Colour\Wheel;
+use Prism\Layering\Predictor;
+use Prism\Layering\Pressure;
+use Prism\Layering\Stack;
+use Prism\Layering\Step;
+use Prism\Layering\StepKind;
+use Prism\Matching\BlackAndWhite;
+use Prism\Matching\Blending;
+use Prism\Matching\Brightening;
+use Prism\Matching\Complement;
+use Prism\Matching\Limits;
+use Prism\Matching\PairLibrary;
+use Prism\Matching\School;
+use Prism\Matching\Schools;
+use Prism\Matching\Search;
+use Prism\Matching\Shadows;
+use Prism\Matching\Target;
+use Prism\Materials\Binder;
+use Prism\Materials\Kit;
+use Prism\Materials\Paper;
+use Prism\Materials\PencilId;
+use Prism\Planning\Finish;
+use Prism\Planning\PlannedZone;
+use Prism\Planning\Planner;
+use Prism\Planning\PlanStep;
+use Prism\Planning\StepRole;
+use Prism\Reference\Highlights;
+use Prism\Reference\Surface;
+
+use function Tests\Core\box;
+use function Tests\Core\model;
+use function Tests\Core\pencils;
+use function Tests\Core\share;
+use function Tests\Core\under;
+
+// Each school changes recipes and plans as practice says; over many colours, not one lucky one.
+
+/** By lightness, chroma and hue in degrees. */
+function polar(float $L, float $chroma, float $hue): Lab
+{
+    return Lab::of($L, $chroma * cos(deg2rad($hue)), $chroma * sin(deg2rad($hue)));
+}
+
+/** A third of the pencils, and all blacks, whites and greys. */
+function schoolBox(): Kit
+{
+    return box(array_values(array_filter(pencils()->ids(), static fn (string $id): bool => crc32($id) % 3 === 0 || pencils()->get(PencilId::of($id))->fullCoat->chroma() < 10.0)));
+}
+
+function searchOn(?Paper $paper = null): Search
+{
+    static $made = [];
+    $model = model($paper);
+
+    return $made[$paper->id ?? ''] ??= new Search(new Predictor($model), schoolBox(), PairLibrary::build($model, schoolBox()->ids()));
+}
+
+/** @return list<Stack> the best stack for each of many colours of this lightness range, under these schools */
+function recipesBy(Schools $schools, float $from, float $to, ?Paper $paper = null, bool $waxLast = false): array
+{
+    $stacks = [];
+    foreach (range(0, 8) as $i) {
+        $target = polar($from + ($to - $from) * ($i % 4) / 3, 14.0 + 6.0 * ($i % 3), 40.0 * $i);
+        $stacks[] = searchOn($paper)->find(Target::colour($target), new Limits(top: 1, schools: $schools, waxLast: $waxLast))[0]->stack;
+    }
+
+    return $stacks;
+}
+
+/** @return list<Step> */
+function layersOf(Stack $stack): array
+{
+    return array_values(array_filter($stack->steps, static fn (Step $step): bool => $step->kind === StepKind::Layer));
+}
+
+function coatOf(Step $step): Lab
+{
+    return pencils()->get($step->pencil)->fullCoat;
+}
+
+function isBlackStep(Step $step): bool
+{
+    return coatOf($step)->L < 26.0 && coatOf($step)->chroma() < 8.0;
+}
+
+function isWhiteStep(Step $step): bool
+{
+    return coatOf($step)->L > 88.0 && coatOf($step)->chroma() < 8.0;
+}
+
+/** Mean over all stacks. */
+function meanOver(array $stacks, Closure $of): float
+{
+    return array_sum(array_map($of, $stacks)) / count($stacks);
+}
+
+describe('black and white pencils', function (): void {
+    it('never means none of either, light or dark', function (): void {
+        foreach ([...recipesBy(new Schools(blackAndWhite: BlackAndWhite::Never), 10, 30), ...recipesBy(new Schools(blackAndWhite: BlackAndWhite::Never), 70, 90)] as $stack) {
+            foreach (layersOf($stack) as $step) {
+                expect(isBlackStep($step) || isWhiteStep($step))->toBeFalse();
+            }
+        }
+    });
+
+    it('only last means that hardly anything goes over them', function (): void {
+        $stacks = recipesBy(new Schools(blackAndWhite: BlackAndWhite::Last), 8, 92);
+        $over = array_filter($stacks, static fn (Stack $stack): bool => array_filter(array_slice(layersOf($stack), 0, -1), static fn (Step $step): bool => isBlackStep($step) || isWhiteStep($step)) !== []);
+        expect(count($over))->toBeLessThanOrEqual(1);
+    });
+
+    it('freely on toned paper: white takes lights, black darks, and they never meet', function (): void {
+        $fog = Paper::of('fog', 'Fog', Lab::of(66.5, 0.8, 3.0));
+        $grey = static fn (BlackAndWhite $school, float $L): Stack => searchOn($fog)->find(Target::value(Lab::of($L, 0, 0)), new Limits(top: 1, maxPencils: 2, schools: new Schools(blackAndWhite: $school)))[0]->stack;
+        $uses = static fn (BlackAndWhite $school): int => count(array_filter([10, 16, 22, 28, 74, 78, 82, 86], static fn (int $L): bool => array_filter(layersOf($grey($school, $L)), static fn (Step $step): bool => isBlackStep($step) || isWhiteStep($step)) !== []));
+        expect($uses(BlackAndWhite::Toned))->toBeGreaterThan($uses(BlackAndWhite::Last));
+        foreach (recipesBy(new Schools(blackAndWhite: BlackAndWhite::Toned), 15, 85, $fog) as $stack) {
+            $layers = layersOf($stack);
+            expect(array_filter($layers, isBlackStep(...)) !== [] && array_filter($layers, isWhiteStep(...)) !== [])->toBeFalse();
+        }
+    });
+});
+
+describe('shadows', function (): void {
+    it('use black where it is allowed, last and over other darks, and not else', function (): void {
+        $black = static fn (Shadows $school): array => array_filter(recipesBy(new Schools(shadows: $school), 6, 20), static fn (Stack $stack): bool => array_filter(layersOf($stack), isBlackStep(...)) !== []);
+        $allowed = $black(Shadows::Black);
+        expect(count($allowed))->toBeGreaterThan(count($black(Shadows::Complement)));
+        foreach ($allowed as $stack) {
+            $layers = layersOf($stack);
+            expect(count($layers))->toBeGreaterThan(1)->and(isBlackStep($layers[count($layers) - 1]))->toBeTrue();
+        }
+    });
+
+    it('are mixed of a blue and a magenta by the neutral school, without grey pencils', function (): void {
+        $grey = static fn (Stack $stack): int => count(array_filter(layersOf($stack), static fn (Step $step): bool => ! isBlackStep($step) && ! isWhiteStep($step) && coatOf($step)->chroma() < 12.0));
+        $usual = [];
+        $neutral = [];
+        foreach ([20, 30, 40] as $L) {
+            foreach ([[0, 0], [3, -4], [2, 3]] as [$a, $b]) {
+                foreach ([[&$usual, Shadows::Complement], [&$neutral, Shadows::Neutral]] as [&$into, $school]) {
+                    $into[] = searchOn()->find(Target::colour(Lab::of($L, $a, $b)), new Limits(top: 1, schools: new Schools(shadows: $school)))[0]->stack;
+                }
+            }
+        }
+        expect(meanOver($neutral, $grey))->toBeLessThan(0.5 * max(0.1, meanOver($usual, $grey)));
+    });
+
+    it('keep off the straight complement by the split school', function (): void {
+        $straight = static fn (Shadows $school): int => count(array_filter(range(0, 11), static function (int $i) use ($school): bool {
+            $target = polar(34.0 + $i % 3, 22.0, 30.0 * $i);
+            $first = layersOf(searchOn()->find(Target::colour($target), new Limits(top: 1, schools: new Schools(shadows: $school)))[0]->stack);
+            $coat = coatOf($first[0]);
+            $distance = Wheel::distance(Wheel::position($coat->hueDegrees()), Wheel::position($target->hueDegrees()));
+
+            return count($first) > 1 && $coat->chroma() > 12.0 && $first[0]->pressurePercent <= 50.0 && $distance > 8.0;
+        }));
+        expect($straight(Shadows::Split))->toBeLessThanOrEqual($straight(Shadows::Complement))->and($straight(Shadows::Split))->toBeLessThan(2);
+    });
+});
+
+it('lays the complement under, or over, as the school says', function (): void {
+    $at = static fn (Complement $school, bool $last): int => count(array_filter(recipesBy(new Schools(complement: $school), 35, 65), static function (Stack $stack) use ($last): bool {
+        $layers = layersOf($stack);
+        if (count($layers) < 2) {
+            return false;
+        }
+        $own = $layers[$last ? count($layers) - 1 : 0];
+        $look = model()->draw($stack)->lab();
+
+        return $own->pressurePercent <= 50.0 && coatOf($own)->chroma() > 12.0 && Wheel::distance(Wheel::position(coatOf($own)->hueDegrees()), Appearance::of($look)->wheelPosition) >= 5.0;
+    }));
+    expect($at(Complement::Under, false))->toBeGreaterThan($at(Complement::Over, false))
+        ->and($at(Complement::Over, true))->toBeGreaterThan($at(Complement::Under, true));
+});
+
+it('brightens with yellow or with white, as the school says', function (): void {
+    $white = static fn (Brightening $school): float => meanOver(recipesBy(new Schools(brightening: $school), 60, 88), static fn (Stack $stack): int => count(array_filter(array_slice(layersOf($stack), 1), isWhiteStep(...))));
+    expect($white(Brightening::White))->toBeGreaterThanOrEqual($white(Brightening::Yellow));
+    $yellow = static fn (Brightening $school): float => meanOver(recipesBy(new Schools(brightening: $school), 55, 85), static fn (Stack $stack): int => count(array_filter(array_slice(layersOf($stack), 1), static fn (Step $step): bool => coatOf($step)->L > 70.0 && coatOf($step)->hueDegrees() > 75.0 && coatOf($step)->hueDegrees() < 112.0 && coatOf($step)->chroma() > 22.0)));
+    expect($yellow(Brightening::Yellow))->toBeGreaterThanOrEqual($yellow(Brightening::White));
+});
+
+describe('blending', function (): void {
+    it('ends in a burnish, a blender or has a wash after three passes, and else in layers only', function (): void {
+        $share = static fn (Blending $school, Closure $which): float => share(array_map($which, recipesBy(new Schools(blending: $school), 25, 60)));
+        $burnished = static fn (Stack $stack): bool => $stack->steps[count($stack) - 1]->kind === StepKind::Layer && $stack->steps[count($stack) - 1]->pressurePercent >= Pressure::BURNISH_PERCENT;
+        $blended = static fn (Stack $stack): bool => $stack->steps[count($stack) - 1]->kind === StepKind::Blend;
+        $washed = static fn (Stack $stack): bool => array_filter($stack->steps, static fn (Step $step): bool => $step->kind === StepKind::Wash) !== [];
+        $plain = static fn (Stack $stack): bool => array_filter($stack->steps, static fn (Step $step): bool => $step->kind !== StepKind::Layer) === [];
+        expect($share(Blending::Layers, $plain))->toBe(1.0)->and($share(Blending::Tissue, $plain))->toBe(1.0)
+            ->and($share(Blending::Burnish, $burnished))->toBeGreaterThan($share(Blending::Layers, $burnished) + 0.3)
+            ->and($share(Blending::Blender, $blended))->toBeGreaterThan(0.7)
+            ->and($share(Blending::Solvent, $washed))->toBeGreaterThan(0.4);
+        foreach (recipesBy(new Schools(blending: Blending::Solvent), 25, 60) as $stack) {
+            $passes = 0;
+            foreach ($stack->steps as $step) {
+                if ($step->kind === StepKind::Wash) {
+                    expect($passes)->toBeGreaterThanOrEqual(3);
+                }
+                $passes += $step->kind === StepKind::Layer ? $step->passes : 0;
+            }
+        }
+    });
+
+    it('comes out near the target with its finish reckoned in', function (): void {
+        foreach ([Blending::Blender, Blending::Solvent] as $school) {
+            $miss = 0.0;
+            foreach (range(0, 11) as $i) {
+                $target = polar(32.0 + 8 * ($i % 4), 20.0, 30.0 * $i);
+                $miss += searchOn()->find(Target::colour($target), new Limits(top: 1, schools: new Schools(blending: $school)))[0]->difference->dE00 / 12;
+            }
+            expect($miss)->toBeLessThan(3.0);
+        }
+    });
+
+    it('closes the grain of hard and shiny things only', function (): void {
+        foreach ([Blending::Burnish, Blending::Blender] as $school) {
+            $schools = new Schools(blending: $school);
+            expect(Finish::on(Surface::Hard, $schools)->blending)->toBe($school)->and(Finish::on(Surface::Soft, $schools)->blending)->toBe(Blending::Layers)
+                ->and(Finish::sentence(Surface::Soft, $schools))->toContain('let the grain show')->and(Finish::sentence(Surface::Hard, $schools))->toBe($school->sentence());
+        }
+        expect(Finish::on(Surface::Soft, new Schools(blending: Blending::Solvent))->blending)->toBe(Blending::Solvent);
+    });
+});
+
+it('lays wax over oil when wax comes only last', function (): void {
+    $binder = static fn (Step $step): Binder => pencils()->get($step->pencil)->binder;
+    foreach (recipesBy(new Schools, 20, 80, null, true) as $stack) {
+        $wax = false;
+        foreach (layersOf($stack) as $step) {
+            expect($wax && $binder($step) === Binder::Oil)->toBeFalse();
+            $wax = $wax || $binder($step) === Binder::Wax;
+        }
+    }
+});
+
+it('changes which value of a zone goes down first in the plan', function (): void {
+    $zones = [];
+    foreach (['light' => [80, 'QW:119@30'], 'middle' => [55, 'QW:404@40'], 'dark' => [30, 'QW:722@50']] as $which => [$L, $stack]) {
+        $zones[] = new PlannedZone("z-$which", 'z', "z: $which", Lab::of($L, 4, 4), Stack::parse($stack), null, 900.0);
+    }
+    $firsts = static function (School $school) use ($zones): array {
+        $plan = (new Planner(new Predictor(model()), pencils()))->plan(under($zones, $school));
+
+        return array_map(static fn (PlanStep $step): string => substr($step->zone->id, 2), $plan->steps);
+    };
+    expect($firsts(School::LightToDark))->toBe(['light', 'middle', 'dark'])
+        ->and($firsts(School::DarkToLight))->toBe(['dark', 'middle', 'light'])
+        ->and($firsts(School::MiddleFirst)[0])->toBe('middle')
+        ->and($firsts(School::FormFirst)[2])->toBe('light');
+});
+
+it('may be an exception of one zone: the others keep their own', function (): void {
+    $zones = [];
+    foreach (['a', 'b'] as $zone) {
+        foreach (['light' => [80, 'QW:119@30'], 'dark' => [30, 'QW:722@50']] as $which => [$L, $stack]) {
+            $zones[] = new PlannedZone("$zone-$which", $zone, "$zone: $which", Lab::of($L, 4, 4), Stack::parse($stack), null, 900.0, [], new Schools($zone === 'a' ? School::DarkToLight : School::LightToDark));
+        }
+    }
+    $order = array_map(static fn (PlanStep $step): string => $step->zone->id, (new Planner(new Predictor(model()), pencils()))->plan($zones)->steps);
+    $place = array_flip($order);
+    expect($place['a-dark'])->toBeLessThan($place['a-light'])->and($place['b-light'])->toBeLessThan($place['b-dark']);
+});
+
+describe('highlights', function (): void {
+    $lights = static fn (): array => [
+        new PlannedZone('light', 'z', 'light', Lab::of(96, 0, 1), Stack::of(), null, 40.0, ['y']),
+        new PlannedZone('dark', 'z', 'dark', Lab::of(40, 4, 4), Stack::parse('QW:404@40 > QW:722@50'), null, 900.0, ['y']),
+        new PlannedZone('beside', 'y', 'beside', Lab::of(60, 4, 4), Stack::parse('QW:513@40'), null, 900.0, ['z']),
+    ];
+    it('are kept before colour comes near, or made when all round them is done', function (Highlights $school) use ($lights): void {
+        $plan = (new Planner(new Predictor(model()), pencils()))->plan(under($lights(), new Schools, $school));
+        $own = array_values(array_filter($plan->steps, static fn (PlanStep $step): bool => $step->zone->id === 'light'))[0];
+        $place = array_search($own, $plan->steps, true);
+        expect($own->why)->toBe($school->sentence());
+        if ($school->isLast()) {
+            expect($place)->toBe(count($plan->steps) - 1)->and($own->role)->toBe(StepRole::Sparkle);
+        } else {
+            expect($place)->toBe(0)->and($own->role)->toBe(StepRole::Reserve);
+        }
+        match ($school) {
+            Highlights::PalePencil => expect($own->step->pressurePercent)->toBeLessThan(50.0)->and(coatOf($own->step)->L)->toBeGreaterThan(80.0),
+            Highlights::WhiteFirst => expect($own->step->pressurePercent)->toBeGreaterThan(65.0)->and(isWhiteStep($own->step))->toBeTrue(),
+            default => expect($own->step)->toBeNull(),
+        };
+    })->with(Highlights::cases());
+});
