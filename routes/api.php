@@ -32,6 +32,7 @@ Route::post('account/reset', [AccountController::class, 'reset'])->middleware('t
 Route::middleware('auth')->group(static function (): void {
     Route::get('schools', [SchoolController::class, 'show']);
     Route::put('schools', [SchoolController::class, 'update']);
+    Route::post('colours', [MaterialController::class, 'colour']);
     Route::get('papers', [MaterialController::class, 'papers']);
     Route::put('box', [MaterialController::class, 'changeBox']);
     Route::patch('box/{pencil}', [MaterialController::class, 'noteInBox']);
@@ -119,6 +120,9 @@ Route::middleware('auth')->group(static function (): void {
     Route::get('pieces/{piece}/plan', [PlanController::class, 'show']);
     Route::get('pieces/{piece}/simulation.png', [PlanController::class, 'simulation']);
     Route::get('pieces/{piece}/value-check', [PlanController::class, 'valueCheck']);
+    Route::delete('pieces/{piece}/planning/last', [PlanController::class, 'takeBack']);
+    Route::post('pieces/{piece}/designation', [PlanController::class, 'designate']);
+    Route::post('pieces/{piece}/proof', [PlanController::class, 'prove']);
     Route::get('pieces/{piece}/plan.pdf', [PlanController::class, 'sheet']);
     Route::post('pieces/{piece}/drawing', [PlanController::class, 'mark']);
     Route::delete('pieces/{piece}/drawing/last', [PlanController::class, 'undo']);

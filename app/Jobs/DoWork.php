@@ -69,6 +69,9 @@ final class DoWork implements ShouldQueue
                 // Recipes rest on it from now on: their pairs are mixed anew before they are asked for.
                 PrepareBox::dispatch($artist);
             }
+            if ($kind === WorkKind::Balance && ($result['isFirst'] ?? false) === true) {
+                self::begin($artist, WorkKind::Look, ['piece' => $result['piece']]);
+            }
         } catch (WorkCancelled) {
             // Its row says so already.
         } catch (WorkRefused $refusal) {

@@ -13,8 +13,10 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $piece_id
  * @property string $step_key
  * @property string $state
+ * @property float|null $laid_mm2  area times passes
+ * @property float|null $minutes  since the step before
  */
 final class DrawnStep extends Model
 {
-    protected $fillable = ['step_key', 'state'];
+    protected $fillable = ['laid_mm2', 'minutes', 'step_key', 'state'];
 }

@@ -34,6 +34,8 @@ use Prism\Colour\Lamp;
  * @property list<string>|null $pinned
  * @property list<string>|null $banned
  * @property array{size: int|null, curve: list<array{size: int, dE00: float}>, pencils: list<array{id: string, loss: float}>, dE00: float, wholeBox: float}|null $palette
+ * @property bool $value_only
+ * @property array{recipes: array<string, array{stack: string, by_hand: bool}|null>, palette: array<string, mixed>|null}|null $before_planning
  * @property string|null $zone_map
  * @property Carbon $updated_at
  * @property-read User $user
@@ -46,15 +48,15 @@ final class Piece extends Model
     /** @use HasFactory<PieceFactory> */
     use HasFactory, HasUlids, SoftDeletes;
 
-    protected $fillable = ['paper_id', 'title', 'schools', 'crop', 'width_mm', 'height_mm', 'unit', 'tone', 'light_degrees', 'lamp', 'zone_map', 'session_minutes', 'palette_size', 'pinned', 'banned', 'palette'];
+    protected $fillable = ['paper_id', 'title', 'schools', 'crop', 'width_mm', 'height_mm', 'unit', 'tone', 'light_degrees', 'lamp', 'zone_map', 'session_minutes', 'palette_size', 'pinned', 'banned', 'palette', 'value_only', 'before_planning'];
 
     /** @var array<string, string> */
-    protected $casts = ['schools' => 'array', 'crop' => 'array', 'tone' => 'array', 'lamp' => Lamp::class, 'pinned' => 'array', 'banned' => 'array', 'palette' => 'array', 'width_mm' => 'float', 'height_mm' => 'float', 'light_degrees' => 'float'];
+    protected $casts = ['schools' => 'array', 'crop' => 'array', 'tone' => 'array', 'lamp' => Lamp::class, 'pinned' => 'array', 'banned' => 'array', 'palette' => 'array', 'value_only' => 'boolean', 'before_planning' => 'array', 'width_mm' => 'float', 'height_mm' => 'float', 'light_degrees' => 'float'];
 
     /** @var list<string> bytes, not for JSON */
     protected $hidden = ['zone_map'];
 
-    protected $attributes = ['width_mm' => 240, 'height_mm' => 180, 'unit' => 'mm', 'lamp' => 'daylight', 'session_minutes' => 90];
+    protected $attributes = ['width_mm' => 240, 'height_mm' => 180, 'unit' => 'mm', 'lamp' => 'daylight', 'session_minutes' => 90, 'value_only' => false];
 
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo

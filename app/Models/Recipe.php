@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
  * The stack that was chosen for a target, in stack notation. What it looks like is computed, not stored.
@@ -14,6 +15,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $target_id
  * @property string $stack
  * @property bool $by_hand
+ * @property-read ZoneTarget $target
  */
 final class Recipe extends Model
 {
@@ -25,4 +27,10 @@ final class Recipe extends Model
 
     /** @var array<string, string> */
     protected $casts = ['by_hand' => 'boolean'];
+
+    /** @return BelongsTo<ZoneTarget, $this> */
+    public function target(): BelongsTo
+    {
+        return $this->belongsTo(ZoneTarget::class, 'target_id');
+    }
 }

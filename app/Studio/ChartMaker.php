@@ -6,19 +6,21 @@ namespace App\Studio;
 
 use App\Models\Chart;
 use App\Models\Paper;
+use App\Models\Piece;
 use App\Models\User;
 use Illuminate\Validation\ValidationException;
 use Prism\Calibration\ChartStacks;
 use Prism\Exchange\PastedList;
 use Prism\Layering\Stack;
 use Prism\Materials\PencilId;
+use Prism\Planning\Plan;
 
 /** Lays out charts to be drawn: which stacks go into their cells. */
 final class ChartMaker
 {
     private const TITLES = [
         'singles' => 'Every pencil at three pressures', 'pairs' => 'Pairs in both orders', 'triples' => 'Three pencils over one another',
-        'stacks' => 'Chosen stacks', 'lessons' => 'Ten that would teach most',
+        'stacks' => 'Chosen stacks', 'lessons' => 'Ten that would teach most', 'proof' => 'Prove this plan',
     ];
 
     public function __construct(private readonly Catalogue $catalogue, private readonly CalibrationReview $review)
@@ -58,6 +60,37 @@ final class ChartMaker
             'paper_id' => $paper->id, 'kind' => $kind, 'page' => $page, 'title' => $title === '' ? self::TITLES[$kind] : $title,
             'stacks' => array_map(strval(...), $stacks),
         ]);
+    }
+
+    /**
+     * Each recipe of a plan once, in the order of the plan: to be drawn on scrap, read, and taken into the swatch book.
+     *
+     * @throws ValidationException if there is nothing to prove
+     */
+    public function proof(Piece $piece, Plan $plan, string $page): Chart
+    {
+        $stacks = array_map(strval(...), self::recipes($plan));
+        if ($stacks === []) {
+            throw ValidationException::withMessages(['piece' => 'This plan has no recipes yet, so there is nothing to prove. Plan the picture first.']);
+        }
+
+        return $piece->user->charts()->create([
+            'paper_id' => $piece->paper_id, 'kind' => 'proof', 'page' => $page, 'title' => mb_substr(self::TITLES['proof'].': '.$piece->title, 0, 120),
+            'stacks' => ['', ...array_slice($stacks, 0, ChartStacks::MOST_CELLS - 1)],
+        ]);
+    }
+
+    /** @return list<Stack> */
+    public static function recipes(Plan $plan): array
+    {
+        $stacks = [];
+        foreach ($plan->steps as $step) {
+            if (count($step->zone->stack) > 0) {
+                $stacks[(string) $step->zone->stack] = $step->zone->stack;
+            }
+        }
+
+        return array_values($stacks);
     }
 
     /**

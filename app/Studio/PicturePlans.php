@@ -8,10 +8,14 @@ use App\Models\Piece;
 use App\Models\ZoneTarget;
 use App\Studio\LongWork\WorkRefused;
 use Closure;
+use Prism\Calibration\ChartStacks;
+use Prism\Colour\Lab;
 use Prism\Layering\Stack;
 use Prism\Matching\Limits;
 use Prism\Matching\Target;
+use Prism\Materials\Kit;
 use Prism\Materials\PencilId;
+use Prism\Planning\Designation;
 use Prism\Planning\Joins;
 use Prism\Planning\Neighbours;
 use Prism\Planning\Pair;
@@ -21,6 +25,7 @@ use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
 use Prism\Planning\Plan;
 use Prism\Planning\Simulation;
+use Prism\Planning\ZoneAdvice;
 use Prism\Reference\Distance;
 use Prism\Reference\Field;
 use Prism\Reference\Surface;
@@ -105,6 +110,33 @@ final class PicturePlans
         return $joins;
     }
 
+    /**
+     * A few pencils set to light, middle and dark, and what each makes over each.
+     *
+     * @return array{designation: Designation, combinations: list<array{stack: Stack, colour: Lab}>} each over each, the lower by row
+     */
+    public function designated(Piece $piece, Kit $pencils): array
+    {
+        $predictor = $this->engine->predictor($piece->paper, $piece->user, $pencils);
+        $designation = Designation::of($pencils, $predictor);
+        $ids = array_map(static fn (array $own): PencilId => $own['pencil']->id, $designation->pencils);
+        $combinations = [];
+        foreach ($ids as $lower) {
+            foreach ($ids as $upper) {
+                $stack = (string) $lower === (string) $upper ? ChartStacks::doubled($lower) : ChartStacks::pair($lower, $upper);
+                $combinations[] = ['stack' => $stack, 'colour' => $predictor->predict($stack)->colour];
+            }
+        }
+
+        return ['designation' => $designation, 'combinations' => $combinations];
+    }
+
+    /** @return list<ZoneAdvice> what brings the picture together, beside its colours */
+    public function advice(Piece $piece, Plan $plan): array
+    {
+        return ZoneAdvice::of($this->picture($piece), Kit::of(array_column($plan->pullList, 'pencil')));
+    }
+
     /** @return list<Pair> touching zones that will merge, as their recipes come out */
     public function tooAlike(Piece $piece, Plan $plan): array
     {
@@ -146,7 +178,7 @@ final class PicturePlans
         foreach ($this->picture($piece) as $zone) {
             foreach ($zone->targets as $target) {
                 $limits[$target->id] = $zone->limits(self::LAYERS);
-                $targets[$target->id] = Target::colour($target->drawn);
+                $targets[$target->id] = $piece->value_only ? Target::value($target->drawn) : Target::colour($target->drawn);
                 $weights[$target->id] = $zone->weight($target);
             }
         }

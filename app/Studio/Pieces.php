@@ -14,7 +14,7 @@ use Prism\Reference\RangeMode;
 /** What is chosen for a piece as a whole, and what follows from a choice. */
 final class Pieces
 {
-    private const PLAIN = ['title' => 'title', 'lamp' => 'lamp', 'unit' => 'unit', 'widthMm' => 'width_mm', 'heightMm' => 'height_mm', 'lightDegrees' => 'light_degrees', 'crop' => 'crop', 'sessionMinutes' => 'session_minutes', 'paletteSize' => 'palette_size', 'pinned' => 'pinned', 'banned' => 'banned'];
+    private const PLAIN = ['title' => 'title', 'lamp' => 'lamp', 'unit' => 'unit', 'widthMm' => 'width_mm', 'heightMm' => 'height_mm', 'lightDegrees' => 'light_degrees', 'crop' => 'crop', 'sessionMinutes' => 'session_minutes', 'paletteSize' => 'palette_size', 'pinned' => 'pinned', 'banned' => 'banned', 'valueOnly' => 'value_only'];
 
     public function __construct(private readonly Looking $looking, private readonly ZoneBook $zones)
     {

@@ -26,9 +26,17 @@ final class PlanSheet
 
     private const FONT = Pdf::FONT;
 
-    private const ROW = 11.0;
+    private const ROW = 12.5;
 
-    public function __construct(private readonly PhotoStore $photos)
+    /** Shares of the plan after which the sheet shows the drawing. */
+    private const STAGES = [0.25, 0.5, 0.75, 1.0];
+
+    /** Of the proof chart, in millimetres. */
+    private const CELL = 14.0;
+
+    private const PROOFS_ACROSS = 3;
+
+    public function __construct(private readonly PhotoStore $photos, private readonly PicturePlans $plans)
     {
     }
 
@@ -41,7 +49,9 @@ final class PlanSheet
 
         $this->head($pdf, $piece, $plan);
         $this->pullList($pdf, $plan);
+        $this->stages($pdf, $piece, $plan);
         $this->steps($pdf, $plan);
+        $this->proof($pdf, $plan);
         $this->pageNumbers($pdf, $piece);
 
         return $pdf->Output('plan.pdf', 'S');
@@ -104,6 +114,67 @@ final class PlanSheet
         $pdf->setY($y + 11);
     }
 
+    /** The drawing as it will look on the way and at the end, small. */
+    private function stages(TCPDF $pdf, Piece $piece, Plan $plan): void
+    {
+        if ($plan->steps === [] || $piece->zones->every(static fn ($zone): bool => $zone->label === null)) {
+            return;
+        }
+        $width = (self::WIDTH - 4 * (count(self::STAGES) - 1)) / count(self::STAGES);
+        $reference = $piece->reference();
+        $height = $width * $reference->height / $reference->width;
+        if ($pdf->GetY() > self::BOTTOM - $height - 20) {
+            $pdf->AddPage();
+            $pdf->setY(self::MARGIN);
+        }
+        $this->heading($pdf, 'How it grows');
+        $y = $pdf->GetY();
+        foreach (self::STAGES as $i => $share) {
+            $steps = max(1, (int) round($share * count($plan->steps)));
+            $x = self::MARGIN + $i * ($width + 4);
+            $pdf->Image('@'.$this->plans->simulated($piece, $steps), $x, $y, $width, $height, 'PNG');
+            $this->text($pdf, $x, $y + $height + 0.5, sprintf('after step %d', $steps), 8, '', $width);
+        }
+        $pdf->setY($y + $height + 6);
+    }
+
+    /** A numbered square for each recipe, to be drawn on scrap of the same paper beside what it should come out as. */
+    private function proof(TCPDF $pdf, Plan $plan): void
+    {
+        $after = [];
+        foreach ($plan->steps as $step) {
+            $after[(string) $step->zone->stack] = $step->after;
+        }
+        $recipes = ChartMaker::recipes($plan);
+        if ($recipes === []) {
+            return;
+        }
+        $pdf->AddPage();
+        $pdf->setY(self::MARGIN);
+        $this->heading($pdf, 'Prove this plan: draw each recipe beside the colour it should come to');
+        $top = $pdf->GetY();
+        $column = self::WIDTH / self::PROOFS_ACROSS;
+        $row = 0;
+        foreach ($recipes as $i => $stack) {
+            if ($i % self::PROOFS_ACROSS === 0 && $i > 0) {
+                $row++;
+            }
+            $y = $top + $row * (self::CELL + 5);
+            if ($y > self::BOTTOM - self::CELL) {
+                $pdf->AddPage();
+                $top = $y = self::MARGIN;
+                $row = 0;
+            }
+            $x = self::MARGIN + $column * ($i % self::PROOFS_ACROSS);
+            $pdf->setDrawColor(110, 110, 110);
+            $pdf->Rect($x, $y, self::CELL, self::CELL);
+            $this->swatch($pdf, $x + self::CELL, $y, self::CELL, self::CELL, $after[(string) $stack]);
+            $this->text($pdf, $x + 2 * self::CELL + 2, $y - 0.5, (string) ($i + 1), 11, 'B', 12);
+            $this->font($pdf, 6.5);
+            $pdf->MultiCell($column - 2 * self::CELL - 4, self::CELL - 4, str_replace(' > ', "\n", (string) $stack), 0, 'L', false, 1, $x + 2 * self::CELL + 2, $y + 4.5, true, 0, false, true, self::CELL - 3, 'T', true);
+        }
+    }
+
     private function steps(TCPDF $pdf, Plan $plan): void
     {
         $this->heading($pdf, sprintf('%d steps', count($plan->steps)));
@@ -133,14 +204,14 @@ final class PlanSheet
             $this->text($pdf, self::MARGIN + 15, $y + 1.6, ucfirst($step->role->value), 13, 'B', 60);
         }
         $this->text($pdf, self::MARGIN + 91, $y + 0.9, $step->zone->name, 9, 'B', 62);
-        $this->font($pdf, 6);
-        $pdf->MultiCell(62, 5.6, $step->why, 0, 'L', false, 1, self::MARGIN + 91, $y + 5.0, true, 0, false, true, 5.6, 'T', true);
+        $this->font($pdf, 7.5);
+        $pdf->MultiCell(62, 7.0, $step->why, 0, 'L', false, 1, self::MARGIN + 91, $y + 5.2, true, 0, false, true, 7.0, 'T', true);
         // Neutral behind the colours, so that a white one shows on white paper.
         $pdf->setFillColor(224, 224, 224);
-        $pdf->Rect(self::MARGIN + self::WIDTH - 28.5, $y + 0.6, 28.5, 9.8, 'F');
-        $this->swatch($pdf, self::MARGIN + self::WIDTH - 27, $y + 1.5, 9, 8, $step->before);
-        $this->swatch($pdf, self::MARGIN + self::WIDTH - 18, $y + 1.5, 9, 8, $step->after);
-        $this->swatch($pdf, self::MARGIN + self::WIDTH - 7.5, $y + 1.5, 6, 8, $step->zone->target);
+        $pdf->Rect(self::MARGIN + self::WIDTH - 28.5, $y + 0.6, 28.5, 11.2, 'F');
+        $this->swatch($pdf, self::MARGIN + self::WIDTH - 27, $y + 1.7, 9, 9, $step->before);
+        $this->swatch($pdf, self::MARGIN + self::WIDTH - 18, $y + 1.7, 9, 9, $step->after);
+        $this->swatch($pdf, self::MARGIN + self::WIDTH - 7.5, $y + 1.7, 6, 9, $step->zone->target);
         $pdf->setY($y + self::ROW);
     }
 

@@ -9,7 +9,6 @@ use App\Models\ZoneTarget;
 use Prism\Layering\Stack;
 use Prism\Matching\Recipe;
 use Prism\Matching\Target;
-use Prism\Planning\Pace;
 use Prism\Planning\Plan;
 use Prism\Planning\PlannedZone;
 use Prism\Planning\Planner;
@@ -17,7 +16,7 @@ use Prism\Planning\Planner;
 /** The recipes of a piece's targets as the engine sees them now, and the plan they make. */
 final class ZoneRecipes
 {
-    public function __construct(private readonly Engine $engine, private readonly Catalogue $catalogue)
+    public function __construct(private readonly Engine $engine, private readonly Catalogue $catalogue, private readonly Paces $paces)
     {
     }
 
@@ -71,6 +70,6 @@ final class ZoneRecipes
 
         $desk = $this->catalogue->desk($piece->user, ...array_map(static fn (PlannedZone $zone): Stack => $zone->stack, $zones));
 
-        return (new Planner($this->engine->predictor($piece->paper, $piece->user, $desk), $desk, SchoolChoices::ofPiece($piece)->background(), new Pace(sessionMinutes: $piece->session_minutes)))->plan($zones);
+        return (new Planner($this->engine->predictor($piece->paper, $piece->user, $desk), $desk, SchoolChoices::ofPiece($piece)->background(), $this->paces->forPiece($piece)))->plan($zones);
     }
 }

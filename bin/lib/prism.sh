@@ -181,7 +181,7 @@ serve() {
 
 # A worker ends itself after a timed-out job or an hour; the loop starts the next.
 queue_worker() {
-    in_group storage/logs/queue.log bash -c 'while :; do php artisan queue:work --sleep=1 --max-time=3600; sleep 1; done'
+    in_group storage/logs/queue.log bash -c 'while :; do php artisan queue:work --sleep=0.2 --max-time=3600; sleep 1; done'
 }
 
 stop_groups() {

@@ -39,6 +39,18 @@ final class ChartStacks
         return $stacks;
     }
 
+    /** One pencil lightly over another, as on a chart of pairs. */
+    public static function pair(PencilId $lower, PencilId $upper): Stack
+    {
+        return self::laid([$lower, $upper], self::PAIR);
+    }
+
+    /** A pencil over itself, as much of it as a pair has. */
+    public static function doubled(PencilId $pencil): Stack
+    {
+        return self::laid([$pencil, $pencil], self::PAIR);
+    }
+
     /**
      * All pairs in both orders.
      *
@@ -51,7 +63,7 @@ final class ChartStacks
         foreach ($pencils as $lower) {
             foreach ($pencils as $upper) {
                 if ((string) $lower !== (string) $upper) {
-                    $stacks[] = self::laid([$lower, $upper], self::PAIR);
+                    $stacks[] = self::pair($lower, $upper);
                 }
             }
         }

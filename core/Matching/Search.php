@@ -35,6 +35,9 @@ final class Search
 
     private const NEAREST_SINGLES = 12;
 
+    /** Pairs further away than this by the quick distance serve nobody better than one pencil alone. */
+    private const WIDE_REACH = 400.0;
+
     /** Pairs that are extended where many stacks are wanted. */
     private const WIDENED = 32;
 
@@ -213,7 +216,10 @@ final class Search
             }
         };
         $lib = $this->library;
-        $this->eachGroup(function (int $entry) use ($lib, $keep): void {
+        $this->eachGroup(function (int $entry, float $distance, int $lighter, float $lighterDistance, bool $pair) use ($lib, $keep): void {
+            if ($pair && $distance > self::WIDE_REACH) {
+                return;
+            }
             $layers = $lib->layers($entry);
             if (count($layers) <= $this->limits->maxPencils) {
                 $keep(new Candidate($layers, $this->judge->cost($this->target->miss($lib->L[$entry], $lib->a[$entry], $lib->b[$entry]), 1.0, $layers)));

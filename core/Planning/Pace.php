@@ -18,7 +18,7 @@ final readonly class Pace
     private const FASTER = ['wash' => 4.0, 'blend' => 1.5, 'lift' => 4.0];
 
     /** To find, sharpen and change to another pencil or tool, in minutes. */
-    private const CHANGE_MINUTES = 0.5;
+    public const CHANGE_MINUTES = 0.5;
 
     private const LEAST_MINUTES = 0.25;
 

@@ -7,6 +7,7 @@ namespace Prism\Planning;
 use Prism\Matching\Candidate;
 use Prism\Matching\EmptyBox;
 use Prism\Matching\Limits;
+use Prism\Matching\Recipe;
 use Prism\Matching\Search;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
@@ -26,6 +27,9 @@ final class PaletteFinder
 
     private const EXCHANGE_ROUNDS = 2;
 
+    /** In smaller palettes there is no room for lighteners. */
+    public const LIGHTENERS_FROM = 8;
+
     /** Share of the work that is finding the stacks of each target. */
     private const GATHERING = 0.6;
 
@@ -37,6 +41,9 @@ final class PaletteFinder
 
     /** @var list<float> by target */
     private array $weights = [];
+
+    /** @var array<int, array<string, Recipe>> by target: stacks refined so far */
+    private array $settled = [];
 
     /** @var array<array-key, Limits> by target */
     private array $limits = [];
@@ -84,7 +91,7 @@ final class PaletteFinder
                 }
                 $chosen[$best] = true;
             }
-            $chosen = $this->exchanged($chosen, $fixed, $open);
+            $chosen = $this->withLighteners($this->exchanged($chosen, $fixed, $open), $fixed, $open, $size);
             $palettes[$size] = $this->palette($targets, $chosen);
             $progress(self::GATHERING + (1.0 - self::GATHERING) * count($palettes) / count($sizes));
         }
@@ -99,7 +106,7 @@ final class PaletteFinder
      */
     private function gather(array $targets, array $weights, Kit $free, \Closure $progress): void
     {
-        $this->stacks = $this->using = $this->weights = [];
+        $this->stacks = $this->using = $this->weights = $this->settled = [];
         foreach ($targets as $id => $target) {
             $stacks = [];
             foreach ($this->search->wide($target, $this->limits[$id], $free) as $candidate) {
@@ -169,6 +176,55 @@ final class PaletteFinder
             }
             if (! $changed) {
                 break;
+            }
+        }
+
+        return $chosen;
+    }
+
+    /**
+     * A warm and a cool lightener are kept from some size on: passages are softened with them, and one alone makes a drawing flat.
+     *
+     * @param  array<int, true>  $chosen
+     * @param  array<int, true>  $fixed
+     * @param  list<int>  $open
+     * @return array<int, true>
+     */
+    private function withLighteners(array $chosen, array $fixed, array $open, int $size): array
+    {
+        if ($size < self::LIGHTENERS_FROM) {
+            return $chosen;
+        }
+        $kinds = [];
+        foreach ($this->kit as $id => $pencil) {
+            $kinds[$id] = Lightener::of($pencil);
+        }
+        $ids = $this->kit->ids();
+        foreach (Lightener::cases() as $kind) {
+            $of = array_values(array_filter($open, static fn (int $index): bool => $kinds[$ids[$index]] === $kind));
+            if ($of === [] || array_filter(array_keys($chosen), static fn (int $index): bool => $kinds[$ids[$index]] === $kind) !== []) {
+                continue;
+            }
+            $rest = $chosen;
+            if (count($chosen) >= $size) {
+                $losses = array_diff_key($chosen, $fixed, array_flip(array_filter(array_keys($chosen), static fn (int $index): bool => $kinds[$ids[$index]] !== null)));
+                if ($losses === []) {
+                    continue;
+                }
+                $least = null;
+                foreach (array_keys($losses) as $index) {
+                    $without = $chosen;
+                    unset($without[$index]);
+                    $worth = $this->worth($this->served($without));
+                    if ($least === null || $worth < $least[0]) {
+                        $least = [$worth, $without];
+                    }
+                }
+                $rest = $least[1];
+            }
+            $best = $this->mostUseful($rest, $of);
+            if ($best !== null) {
+                $chosen = $rest + [$best => true];
             }
         }
 
@@ -258,7 +314,7 @@ final class PaletteFinder
         foreach ($targets as $id => $target) {
             $stack = self::cheapest($this->stacks[$at], $chosen);
             if ($stack !== null) {
-                $recipes[$id] = $this->search->settle($target, $this->limits[$id], $stack[2]);
+                $recipes[$id] = $this->settled($at, $target, $this->limits[$id], $stack[2], $chosen);
                 $sum += $this->weights[$at] * $recipes[$id]->difference->dE00;
                 $weight += $this->weights[$at];
             }
@@ -273,6 +329,29 @@ final class PaletteFinder
             $weight > 0.0 ? $sum / $weight : 0.0,
             $this->losses($chosen),
         );
+    }
+
+    /**
+     * A stack with its pressures refined; or one that was refined for another size, costs less and can be laid from this set too.
+     *
+     * @param  array<int, true>  $chosen
+     */
+    private function settled(int $at, Target $target, Limits $limits, Candidate $candidate, array $chosen): Recipe
+    {
+        $this->settled[$at][$candidate->key()] ??= $this->search->settle($target, $limits, $candidate);
+        $best = $this->settled[$at][$candidate->key()];
+        $ids = $this->kit->ids();
+        $have = [];
+        foreach (array_keys($chosen) as $index) {
+            $have[$ids[$index]] = true;
+        }
+        foreach ($this->settled[$at] as $recipe) {
+            if ($recipe->cost < $best->cost && array_diff_key(array_flip(array_map(strval(...), $recipe->stack->pencils())), $have) === []) {
+                $best = $recipe;
+            }
+        }
+
+        return $best;
     }
 
     /**

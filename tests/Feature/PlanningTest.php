@@ -170,3 +170,111 @@ describe('matching under wishes', function (): void {
         $this->postJson($this->url.'/nudges', ['stack' => '', 'nudge' => 'lighter'])->assertNotFound();
     });
 });
+
+it('is taken back as a whole, but for what was chosen by hand since', function (): void {
+    $this->deleteJson($this->url.'/planning/last')->assertUnprocessable()->assertJsonPath('message', 'There is no planning to take back.');
+    $first = ZoneTarget::query()->orderBy('id')->firstOrFail();
+    $this->patchJson("/api/targets/{$first->id}", ['version' => 1, 'stack' => 'QW:119@40'])->assertOk();
+    $stacks = fn (): array => ZoneTarget::query()->with('recipe')->orderBy('id')->get()->map(fn (ZoneTarget $t): ?string => $t->recipe?->stack)->all();
+    $before = $stacks();
+    $this->patchJson($this->url, ['paletteSize' => 5]);
+    planPicture($this);
+    expect($stacks())->not->toBe($before);
+    $this->getJson($this->url.'/plan')->assertJsonPath('canTakeBack', true);
+    $other = ZoneTarget::query()->orderByDesc('id')->firstOrFail();
+    $this->patchJson("/api/targets/{$other->id}", ['version' => $other->version, 'stack' => 'QW:201@60'])->assertOk();
+    $this->deleteJson($this->url.'/planning/last')->assertOk()->assertJsonPath('canTakeBack', false)->assertJsonPath('palette', null);
+    $before[count($before) - 1] = 'QW:201@60';
+    expect($stacks())->toBe($before);
+    $this->deleteJson($this->url.'/planning/last')->assertUnprocessable();
+    $this->actingAs(artist())->deleteJson($this->url.'/planning/last')->assertNotFound();
+});
+
+it('plans by value only: hues are as the pencils give them', function (): void {
+    $this->patchJson($this->url, ['paletteSize' => 3, 'valueOnly' => true])->assertOk()->assertJsonPath('planning.valueOnly', true);
+    planPicture($this);
+    $palette = $this->getJson($this->url.'/plan')->json('palette');
+    expect($palette['valueError'])->toBeLessThan(0.6)->and($palette['dE00'])->toBeGreaterThan(2.0);
+    $this->patchJson($this->url, ['valueOnly' => false]);
+    planPicture($this);
+    $this->getJson($this->url.'/plan')->assertJsonPath('palette.valueError', null);
+});
+
+it('sets a few given pencils to light, middle and dark', function (): void {
+    $found = $this->postJson($this->url.'/designation', ['pencils' => ['QW:119', 'QW:404', 'QW:201']])->assertOk()->json();
+    expect(array_column($found['pencils'], 'part'))->toBe(['light', 'middle', 'dark'])->and($found['combinations'])->toHaveCount(9)->and($found['ladder'])->toHaveCount(9)
+        ->and($found['combinations'][1]['stack'])->toStartWith($found['pencils'][0]['id'])->toContain($found['pencils'][1]['id']);
+    $this->postJson($this->url.'/designation', ['pencils' => ['QW:119']])->assertUnprocessable()->assertJsonPath('errors.pencils.0', 'Choose 2 to 5 pencils.');
+    $this->postJson($this->url.'/designation', ['pencils' => ['QW:119', 'QW:119']])->assertUnprocessable();
+    $this->postJson($this->url.'/designation', ['pencils' => ['QW:119', 'ZZ:1']])->assertUnprocessable()->assertJsonPath('errors.pencils.0', 'ZZ:1 is not in your box.');
+    $this->actingAs(artist())->postJson($this->url.'/designation', ['pencils' => ['QW:119', 'QW:404']])->assertNotFound();
+});
+
+it('is proved on a chart: each planned recipe once, numbered, ready to be read into the swatch book', function (): void {
+    $this->postJson($this->url.'/proof', ['page' => 'a4'])->assertUnprocessable()->assertJsonPath('errors.piece.0', fn (string $said): bool => str_contains($said, 'nothing to prove'));
+    $this->patchJson($this->url, ['paletteSize' => 5]);
+    planPicture($this);
+    $chart = $this->postJson($this->url.'/proof', ['page' => 'a4'])->assertCreated()->assertJsonPath('kind', 'proof')->json();
+    $planned = array_values(array_unique(array_filter(ZoneTarget::query()->with('recipe')->get()->map(fn (ZoneTarget $t): string => (string) $t->recipe?->stack)->all())));
+    expect($chart['fields'][0])->toBe('')->and(array_slice($chart['fields'], 1))->toEqualCanonicalizing($planned);
+    $this->get("/api/charts/{$chart['id']}/chart.pdf")->assertOk()->assertHeader('Content-Type', 'application/pdf');
+    $this->postJson($this->url.'/proof', ['page' => 'a0'])->assertUnprocessable();
+    $this->actingAs(artist())->postJson($this->url.'/proof', ['page' => 'a4'])->assertNotFound();
+});
+
+it('has a sheet with the drawing at four stages, every step, and squares to prove it', function (): void {
+    $this->patchJson($this->url, ['paletteSize' => 5]);
+    planPicture($this);
+    $pdf = $this->get($this->url.'/plan.pdf')->assertOk()->getContent();
+    expect(preg_match_all('#/Subtype /Image#', $pdf))->toBeGreaterThanOrEqual(5)->and(preg_match_all('#/Type /Page\b#', $pdf))->toBeGreaterThanOrEqual(2)->and($pdf)->toContain('/FontFile2');
+});
+
+it('learns the pace from the steps that are marked, breaks and catching up left out', function (): void {
+    $this->patchJson($this->url, ['paletteSize' => 5]);
+    planPicture($this);
+    $plan = fn (): array => $this->getJson($this->url.'/plan')->json();
+    $steps = $plan()['steps'];
+    expect($plan()['pace'])->toBe(['pace' => 350, 'steps' => 0]);
+    $this->travelTo(now());
+    $before = $plan()['minutes'];
+    foreach (array_slice($steps, 0, min(12, count($steps))) as $i => $step) {
+        // Ten times as long as reckoned; once a break, once two at a time.
+        $this->travel((int) round(60 * match ($i) {
+            3 => 300, 5 => 0.1, default => min(40, 0.5 + 10 * $step['minutes']),
+        }))->seconds();
+        $this->postJson($this->url.'/drawing', ['key' => $step['key'], 'state' => 'done'])->assertOk();
+    }
+    $pace = $plan()['pace'];
+    expect($pace['steps'])->toBeGreaterThanOrEqual(5)->and($pace['pace'])->toBeLessThan(200)->toBeGreaterThan(20)->and($plan()['minutes'])->toBeGreaterThan($before);
+});
+
+it('says what brings the picture together', function (): void {
+    planPicture($this);
+    $advice = $this->getJson($this->url.'/plan')->json('advice');
+    expect(array_unique(array_column($advice, 'kind')))->toContain('Finish')->and(array_column($advice, 'zone'))->toContain($this->piece->zones()->firstOrFail()->id);
+});
+
+it('offers recipes chosen before, in any piece, where they fit', function (): void {
+    $elsewhere = pieceOf($this->user);
+    $zone = $elsewhere->zones()->create(['name' => 'Rim', 'x' => 0.5, 'y' => 0.5, 'radius' => 0.01, 'position' => 1]);
+    $target = $zone->targets()->create(['role' => 'middle', 'L' => 50, 'a' => 0, 'b' => 0, 'spread' => 1, 'share' => 1, 'x' => 0.5, 'y' => 0.5]);
+    $target->recipe()->create(['stack' => 'QW:404@45 > QW:119@30', 'by_hand' => true]);
+    $look = $this->postJson($this->url.'/predictions', ['stack' => 'QW:404@45 > QW:119@30', 'L' => 50, 'a' => 0, 'b' => 0])->json('recipe.predicted');
+    $found = fn (array $lab): array => $this->postJson($this->url.'/recipes', $lab)->assertOk()->json('book');
+    $near = ['L' => $look['L'] + 0.5, 'a' => $look['a'], 'b' => $look['b']];
+    expect($found($near))->toHaveCount(1)->and($found($near)[0]['recipe']['stack'])->toBe('QW:404@45 > QW:119@30')->and($found($near)[0]['from'])->toBe($elsewhere->title.', Rim');
+    expect($found(['L' => 20, 'a' => 30, 'b' => 30]))->toBe([]);
+    // Not those of somebody else.
+    $other = artist();
+    $theirs = pieceOf($other);
+    expect($this->actingAs($other)->postJson("/api/pieces/{$theirs->id}/recipes", $near)->assertOk()->json('book'))->toBe([]);
+});
+
+it('takes a colour as it is typed', function (): void {
+    $this->postJson('/api/colours', ['text' => '#804020'])->assertOk()->assertJsonPath('hex', '#804020');
+    $this->postJson('/api/colours', ['text' => '50 10 -20'])->assertOk()->assertJsonPath('L', 50)->assertJsonPath('b', -20);
+    $this->postJson('/api/colours', ['text' => 'QW:119'])->assertOk();
+    $this->postJson('/api/colours', ['text' => 'QW:99999'])->assertUnprocessable()->assertJsonPath('errors.text.0', fn (string $said): bool => str_contains($said, 'no pencil QW:99999'));
+    $this->postJson('/api/colours', ['text' => 'nice blue'])->assertUnprocessable()->assertJsonPath('errors.text.0', fn (string $said): bool => str_contains($said, 'is not a colour'));
+    $this->postJson('/api/colours', [])->assertUnprocessable();
+});

@@ -173,6 +173,7 @@ export function piece(zones: Zone[], changes: Partial<Piece> = {}): Piece {
             paletteSize: null,
             pinned: [],
             banned: [],
+            valueOnly: false,
         },
         lightDegrees: null,
         photo,
@@ -271,6 +272,7 @@ export const planOf = (steps: PlanStep[], changes: Partial<Plan> = {}): Plan => 
             owned: true,
             share: 0.3,
             part: 'main',
+            lightener: null,
         },
     ],
     palette: null,
@@ -288,6 +290,9 @@ export const planOf = (steps: PlanStep[], changes: Partial<Plan> = {}): Plan => 
     ownRecipes: 0,
     tooAlike: [],
     joins: [],
+    advice: [],
+    canTakeBack: false,
+    pace: { pace: 350, steps: 0 },
     ...changes,
 });
 

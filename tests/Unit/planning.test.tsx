@@ -24,6 +24,7 @@ describe('wishes for a recipe', () => {
             'POST /api/pieces/p1/recipes': () => ({
                 recipes: [recipe(), recipe({ stack: 'QW:513@60', steps: [step('513', 60)] })],
                 nearest: recipe({ stack: 'QW:519@80', steps: [step('519', 80)] }),
+                book: [],
                 boxCount: 2,
                 calibration: null,
             }),

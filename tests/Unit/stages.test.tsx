@@ -22,6 +22,7 @@ describe('Match', () => {
     const found = {
         recipes: [recipe(), recipe({ stack: 'QW:513@60', steps: [step('513', 60)] })],
         nearest: recipe({ stack: 'QW:519@80', steps: [step('519', 80)] }),
+        book: [],
         boxCount: 2,
         calibration: null,
     };
@@ -35,6 +36,37 @@ describe('Match', () => {
             </Around>,
         );
         expect(screen.getByText('Choose a colour to match')).toBeTruthy();
+    });
+
+    it('takes a colour that is typed, and offers recipes of one’s own that fit it', async () => {
+        const own = { recipe: recipe({ stack: 'QW:604@35', steps: [step('604', 35)] }), from: 'Jugs, Blue jug' };
+        const asked = serve({
+            'GET /api/pencils': () => ({ pencils: [pencil('404')] }),
+            'POST /api/colours': ({ body }) =>
+                (body as { text: string }).text === '#446688'
+                    ? colour({ L: 41 })
+                    : new Answer(422, { message: '"blue" is not a colour.' }),
+            'POST /api/pieces/p1/recipes': () => ({ ...found, book: [own] }),
+        });
+        show(
+            <Around of={piece([])} selected={null}>
+                <MatchStage />
+            </Around>,
+        );
+        const type = async (text: string) => {
+            const field = await screen.findByLabelText(/Or type a colour/);
+            await userEvent.clear(field);
+            await userEvent.type(field, text);
+            await userEvent.click(screen.getByRole('button', { name: 'Match it' }));
+        };
+        await type('blue');
+        expect(await screen.findByText(/"blue" is not a colour/)).toBeTruthy();
+        await type('#446688');
+        expect(await screen.findByRole('article', { name: 'Recipe Yours: Jugs, Blue jug' })).toBeTruthy();
+        expect(screen.getByTestId('reading').textContent).toContain('Typed colour');
+        expect(asked.at(-1)?.body).toMatchObject({ L: 41, zone: null });
+        await userEvent.click(screen.getByRole('button', { name: 'Leave it' }));
+        expect(await screen.findByText('Choose a colour to match')).toBeTruthy();
     });
 
     it('shows recipes best first and the nearest single pencil last', async () => {
@@ -233,6 +265,7 @@ describe('the palette of a picture', () => {
         size: 12,
         dE00: 2.5,
         wholeBox: 2.2,
+        valueError: null,
         curve: [
             { size: 6, dE00: 3.1 },
             { size: 12, dE00: 2.5 },
@@ -248,6 +281,7 @@ describe('the palette of a picture', () => {
             'GET /api/pieces/p1/plan': () =>
                 planOf([planStep(1, { because: ['before 12: it would close the paper'] })], { palette }),
             'GET /api/works': () => ({ work: null }),
+            'GET /api/pencils': () => ({ pencils: [] }),
             'PATCH /api/pieces/p1': () => of,
             'POST /api/works': () => ({
                 id: 'w',
@@ -358,6 +392,113 @@ describe('the palette of a picture', () => {
         put();
         expect((await screen.findByTestId('time')).textContent).toContain('About 1 h 35 min in one session');
         expect(screen.getByTestId('time').textContent).toContain('25 min longer');
+    });
+
+    it('is planned by value only, and says how near it comes by value', async () => {
+        const asked = put({
+            'GET /api/pieces/p1/plan': () => planOf([planStep(1)], { palette: { ...palette, valueError: 0.34 } }),
+        });
+        expect((await screen.findByTestId('palette')).textContent).toContain('within 0.3 of a value step');
+        await userEvent.click(screen.getByText('By value only'));
+        await waitFor(() => expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ valueOnly: true }));
+    });
+
+    it('can be taken back as a whole', async () => {
+        const asked = put({
+            'GET /api/pieces/p1/plan': () => planOf([planStep(1)], { palette, canTakeBack: true }),
+            'DELETE /api/pieces/p1/planning/last': () => planOf([planStep(1)]),
+        });
+        await userEvent.click(await screen.findByRole('button', { name: 'Take the planning back' }));
+        await waitFor(() => expect(asked.some(({ method }) => method === 'DELETE')).toBe(true));
+    });
+
+    it('is proved on a chart of its own', async () => {
+        put({ 'POST /api/pieces/p1/proof': () => ({ id: 'c9' }) });
+        await userEvent.click(await screen.findByRole('button', { name: 'Prove this plan' }));
+        await waitFor(() => expect(window.location.pathname).toBe('/swatches/charts/c9'));
+    });
+
+    it('tells edges, depth and cast shadows of all zones, the finish of the chosen one', async () => {
+        const chosen = zone('z1', 'Zone 1');
+        const advice = [
+            { zone: 'z1', kind: 'Edge', sentence: 'Give it a last sharp line.' },
+            { zone: 'z1', kind: 'Finish', sentence: 'Many light layers.' },
+            { zone: 'z2', kind: 'Cast shadow', sentence: 'Darkest where it begins.' },
+            { zone: 'z2', kind: 'Finish', sentence: 'Let the grain show.' },
+        ];
+        put(
+            { 'GET /api/pieces/p1/plan': () => planOf([planStep(1)], { palette, advice }) },
+            piece([chosen, zone('z2', 'Zone 2')]),
+            chosen,
+        );
+        const said = async () => (await screen.findByTestId('advice')).textContent;
+        expect(await said()).toBe('1EdgeGive it a last sharp line.1FinishMany light layers.');
+        await userEvent.click(screen.getByRole('button', { name: 'All zones' }));
+        expect(await said()).toBe('1EdgeGive it a last sharp line.2Cast shadowDarkest where it begins.');
+        await userEvent.click(screen.getByRole('button', { name: 'Zone 2' }));
+        await waitFor(() => expect(window.location.search).toContain('zone=z2'));
+    });
+
+    it('keeps a lightener that no recipe needs, and reckons with the pace of the log', async () => {
+        const kept = { ...planOf([]).pullList[0]!, id: 'LO:11', number: '11', layers: 0, zones: 0, share: 0 };
+        put({
+            'GET /api/pieces/p1/plan': () =>
+                planOf([planStep(1)], {
+                    palette,
+                    pullList: [{ ...kept, lightener: 'warm' }],
+                    pace: { pace: 280.4, steps: 24 },
+                }),
+        });
+        const row = (await screen.findByTestId('pencil')).textContent;
+        expect(row).toContain('to soften with');
+        expect(row).toContain('warm lightener');
+        expect(screen.getByText('At your own pace: 280 mm² a minute, from 24 steps of your log.')).toBeTruthy();
+    });
+
+    it('sets a few given pencils to light, middle and dark, and plans with them by value', async () => {
+        const of = { id: 'QW:404', range: 'QW', number: '404', name: 'Pennant Blue', coat: colour() };
+        const asked = put({
+            'GET /api/pencils': () => ({ pencils: [pencil('404'), pencil('519')] }),
+            'POST /api/pieces/p1/designation': () => ({
+                pencils: [
+                    { ...of, part: 'light', from: 9, to: 6 },
+                    { ...of, id: 'QW:519', number: '519', part: 'dark', from: 4, to: 4 },
+                ],
+                ladder: [9, 8, 7, 6, 5, 4, 3, 2, 1].map((rung) => ({
+                    step: rung,
+                    stack: `QW:404@${rung}0`,
+                    colour: colour(),
+                    reached: rung > 3,
+                })),
+                combinations: [1, 2, 3, 4].map((i) => ({ stack: `QW:404@4${i}`, colour: colour() })),
+            }),
+        });
+        const go = await screen.findByRole('button', { name: 'Set to light, middle, dark' });
+        expect(go).toHaveProperty('disabled', true);
+        for (const [label, number] of [
+            ['Pencil 1', '404'],
+            ['Pencil 2', '519'],
+        ] as const) {
+            await userEvent.click(screen.getByRole('combobox', { name: new RegExp(label) }));
+            await userEvent.click(await screen.findByRole('option', { name: new RegExp(number) }));
+        }
+        await userEvent.click(go);
+        expect((await screen.findByTestId('designation')).textContent).toBe(
+            '404 is light: step 9 to 6; 519 is dark: step 4.',
+        );
+        expect(screen.getByRole('table', { name: 'Each over each' })).toBeTruthy();
+        expect(screen.getByRole('list', { name: 'Value ladder of these pencils' }).children).toHaveLength(9);
+        await userEvent.click(screen.getByRole('button', { name: 'Plan the picture with these, by value' }));
+        await waitFor(() =>
+            expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({
+                paletteSize: 2,
+                pinned: ['QW:404', 'QW:519'],
+                valueOnly: true,
+            }),
+        );
+        expect(asked.filter(({ path }) => path.endsWith('/designation'))[0]?.body).toEqual({
+            pencils: ['QW:404', 'QW:519'],
+        });
     });
 
     it('follows schools: of the picture, of all questions, of one zone', async () => {

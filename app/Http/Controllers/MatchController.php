@@ -16,6 +16,7 @@ use App\Models\Piece;
 use App\Models\User;
 use App\Studio\Catalogue;
 use App\Studio\Engine;
+use App\Studio\RecipeBook;
 use App\Studio\StackAdvice;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
@@ -33,6 +34,8 @@ use Prism\Matching\WhyNote;
 final class MatchController
 {
     private const RECIPES = 4;
+
+    private const FROM_BOOK = 2;
 
     #[OA\Post(
         path: '/api/pieces/{piece}/recipes',
@@ -53,7 +56,11 @@ final class MatchController
             new OA\Property(property: 'avoid', type: 'array', items: new OA\Items(type: 'string')),
         ])),
         responses: [
-            new OA\Response(response: 200, description: 'Recipes, best first, and the nearest single pencil', content: new OA\JsonContent(required: ['recipes', 'nearest', 'boxCount', 'calibration'], properties: [
+            new OA\Response(response: 200, description: 'Recipes, best first, and the nearest single pencil', content: new OA\JsonContent(required: ['recipes', 'nearest', 'book', 'boxCount', 'calibration'], properties: [
+                new OA\Property(property: 'book', type: 'array', description: 'chosen by hand before, and fitting here', items: new OA\Items(required: ['recipe', 'from'], properties: [
+                    new OA\Property(property: 'recipe', ref: '#/components/schemas/Recipe'),
+                    new OA\Property(property: 'from', type: 'string', description: 'piece and zone'),
+                ])),
                 new OA\Property(property: 'recipes', type: 'array', items: new OA\Items(ref: '#/components/schemas/Recipe')),
                 new OA\Property(property: 'nearest', ref: '#/components/schemas/Recipe'),
                 new OA\Property(property: 'boxCount', type: 'integer'),
@@ -62,7 +69,7 @@ final class MatchController
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
-    public function search(RecipeSearchRequest $request, #[CurrentUser] User $user, Piece $piece, Catalogue $catalogue, Engine $engine): JsonResponse
+    public function search(RecipeSearchRequest $request, #[CurrentUser] User $user, Piece $piece, Catalogue $catalogue, Engine $engine, RecipeBook $book): JsonResponse
     {
         Gate::authorize('view', $piece);
         $colour = Lab::of($request->float('L'), $request->float('a'), $request->float('b'));
@@ -76,6 +83,7 @@ final class MatchController
             return new JsonResponse([
                 'recipes' => RecipeResource::collection($search->find($target, $limits, $only)),
                 'nearest' => RecipeResource::make($search->nearestSingle($target, $limits, $only)),
+                'book' => array_map(static fn (array $own): array => ['recipe' => RecipeResource::make($own['recipe']), 'from' => $own['from']], $book->fitting($piece, $target, self::FROM_BOOK)),
                 'boxCount' => count($box),
                 'calibration' => RestsOn::of($user),
             ]);

@@ -6,13 +6,16 @@ namespace App\Http\Controllers;
 
 use App\Http\Requests\BoxNoteRequest;
 use App\Http\Requests\BoxRequest;
+use App\Http\Resources\ColourResource;
 use App\Http\Resources\PaperResource;
 use App\Jobs\PrepareBox;
 use App\Models\Paper;
 use App\Models\User;
 use App\Studio\Catalogue;
+use App\Studio\TypedColour;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
@@ -26,6 +29,19 @@ final class MaterialController
     public function papers(): AnonymousResourceCollection
     {
         return PaperResource::collection(Paper::query()->orderBy('id')->get());
+    }
+
+    #[OA\Post(path: '/api/colours', operationId: 'typedColour', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text'], properties: [
+        new OA\Property(property: 'text', type: 'string', description: 'hex, three numbers L* a* b*, or a pencil'),
+    ])), responses: [
+        new OA\Response(response: 200, description: 'The colour', content: new OA\JsonContent(ref: '#/components/schemas/Colour')),
+        new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+    ])]
+    public function colour(Request $request, #[CurrentUser] User $user, TypedColour $colours): ColourResource
+    {
+        $text = $request->validate(['text' => ['required', 'string', 'max:60']], ['text.*' => 'Type a colour: #7a8b9c, three numbers L* a* b*, or a pencil such as QW:119.'])['text'];
+
+        return ColourResource::make($colours->read($user, (string) $text, 'text'));
     }
 
     #[OA\Put(

@@ -18,6 +18,7 @@ use App\Studio\Catalogue;
 use App\Studio\PencilBook;
 use App\Studio\PencilList;
 use App\Studio\PencilPage;
+use App\Studio\TypedColour;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -56,9 +57,9 @@ final class PencilController
         new OA\Property(property: 'count', type: 'integer'),
         new OA\Property(property: 'owned', type: 'integer'),
     ])]
-    public function index(PencilListRequest $request, #[CurrentUser] User $user, Catalogue $catalogue, PencilList $list): JsonResponse
+    public function index(PencilListRequest $request, #[CurrentUser] User $user, TypedColour $colours, PencilList $list): JsonResponse
     {
-        return new JsonResponse($list->find($user, $request->wanted($user, $catalogue)));
+        return new JsonResponse($list->find($user, $request->wanted($user, $colours)));
     }
 
     #[OA\Get(path: '/api/pencils/{pencil}', operationId: 'pencil', parameters: [

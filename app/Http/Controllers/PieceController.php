@@ -96,6 +96,7 @@ final class PieceController
             new OA\Property(property: 'unit', type: 'string', enum: ['mm', 'in']),
             new OA\Property(property: 'sessionMinutes', type: 'integer'),
             new OA\Property(property: 'paletteSize', type: 'integer', nullable: true),
+            new OA\Property(property: 'valueOnly', type: 'boolean'),
             new OA\Property(property: 'pinned', type: 'array', items: new OA\Items(type: 'string')),
             new OA\Property(property: 'banned', type: 'array', items: new OA\Items(type: 'string')),
         ])),

@@ -4,19 +4,27 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\DesignationRequest;
 use App\Http\Requests\DrawnStepRequest;
+use App\Http\Resources\ChartResource;
+use App\Http\Resources\DesignationResource;
 use App\Http\Resources\PlanResource;
 use App\Models\Piece;
 use App\Studio\Catalogue;
+use App\Studio\ChartMaker;
+use App\Studio\Paces;
 use App\Studio\PicturePlans;
+use App\Studio\PlanningUndo;
 use App\Studio\PlanSheet;
 use App\Studio\ZoneRecipes;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 use Prism\Planning\PlanStep;
+use Prism\Reference\PrintTiles;
 
 /** The plan of a piece, and how far the drawing has come. */
 final class PlanController
@@ -70,6 +78,47 @@ final class PlanController
         return new JsonResponse($plans->valueCheck($piece));
     }
 
+    #[OA\Delete(path: '/api/pieces/{piece}/planning/last', operationId: 'undoPlanning', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [
+        new OA\Response(response: 200, description: 'Recipes and palette as they were before the last planning', content: new OA\JsonContent(ref: '#/components/schemas/Plan')),
+        new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+    ])]
+    public function takeBack(Piece $piece, PlanningUndo $planning): PlanResource
+    {
+        Gate::authorize('update', $piece);
+        $planning->undo($piece);
+
+        return $this->show($piece->refresh());
+    }
+
+    #[OA\Post(path: '/api/pieces/{piece}/designation', operationId: 'designate', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['pencils'], properties: [new OA\Property(property: 'pencils', type: 'array', items: new OA\Items(type: 'string'), description: 'two to five')])),
+        responses: [
+            new OA\Response(response: 200, description: 'Which of them is light, middle and dark, and what they make together', content: new OA\JsonContent(ref: '#/components/schemas/Designation')),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function designate(DesignationRequest $request, Piece $piece, PicturePlans $plans): DesignationResource
+    {
+        Gate::authorize('view', $piece);
+
+        return new DesignationResource($plans->designated($piece, $request->pencils($piece->user)));
+    }
+
+    #[OA\Post(path: '/api/pieces/{piece}/proof', operationId: 'provePlan', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['page'], properties: [new OA\Property(property: 'page', type: 'string', enum: ['a4', 'letter'])])),
+        responses: [
+            new OA\Response(response: 201, description: 'A chart of each planned recipe, to be drawn and read', content: new OA\JsonContent(ref: '#/components/schemas/Chart')),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function prove(Request $request, Piece $piece, ChartMaker $charts): JsonResponse
+    {
+        Gate::authorize('update', $piece);
+        $page = $request->validate(['page' => ['required', Rule::in(array_keys(PrintTiles::PAGES))]], ['page.*' => 'Choose a4 or letter.'])['page'];
+
+        return ChartResource::make($charts->proof($piece, $this->recipes->plan($piece), (string) $page))->response()->setStatusCode(201);
+    }
+
     #[OA\Post(
         path: '/api/pieces/{piece}/drawing',
         operationId: 'markStep',
@@ -83,13 +132,13 @@ final class PlanController
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
-    public function mark(DrawnStepRequest $request, Piece $piece): PlanResource
+    public function mark(DrawnStepRequest $request, Piece $piece, Paces $paces): PlanResource
     {
         Gate::authorize('update', $piece);
         $plan = $this->recipes->plan($piece);
-        $known = array_map(static fn (PlanStep $step): string => $step->key, $plan->steps);
-        abort_unless(in_array($request->validated('key'), $known, true), 422, 'This step is no longer in the plan; its recipe has changed. Reload to see the plan as it is now.');
-        $piece->drawnSteps()->updateOrCreate(['step_key' => $request->validated('key')], ['state' => $request->validated('state')]);
+        $steps = array_values(array_filter($plan->steps, static fn (PlanStep $step): bool => $step->key === $request->validated('key')));
+        abort_if($steps === [], 422, 'This step is no longer in the plan; its recipe has changed. Reload to see the plan as it is now.');
+        $piece->drawnSteps()->updateOrCreate(['step_key' => $request->validated('key')], ['state' => $request->validated('state'), ...$paces->noted($piece, $steps[0])]);
 
         return new PlanResource($plan, $piece, $this->catalogue->box($piece->user)->ids());
     }

@@ -43,6 +43,7 @@ final class UpdatePieceRequest extends FormRequest
             'unit' => ['sometimes', 'required', Rule::in(['mm', 'in'])],
             'sessionMinutes' => ['sometimes', 'required', 'integer', 'between:10,600'],
             'paletteSize' => ['sometimes', 'nullable', 'integer', 'between:1,160'],
+            'valueOnly' => ['sometimes', 'required', 'boolean'],
             'pinned' => ['sometimes', 'array', 'max:60'],
             'pinned.*' => ['string', 'regex:/^[A-Z]\w*:[\w.-]+$/'],
             'banned' => ['sometimes', 'array', 'max:160'],

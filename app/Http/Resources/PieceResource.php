@@ -32,9 +32,10 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'undo', type: 'string', nullable: true, description: 'the last change of zones, which can be taken back'),
 ])]
 #[OA\Schema(schema: 'RangeModeId', type: 'string', enum: ['as-is', 'compress', 'clip'])]
-#[OA\Schema(schema: 'PlanningWishes', required: ['sessionMinutes', 'paletteSize', 'pinned', 'banned'], properties: [
+#[OA\Schema(schema: 'PlanningWishes', required: ['sessionMinutes', 'paletteSize', 'pinned', 'banned', 'valueOnly'], properties: [
     new OA\Property(property: 'sessionMinutes', type: 'integer'),
     new OA\Property(property: 'paletteSize', type: 'integer', nullable: true, description: 'null: the whole box'),
+    new OA\Property(property: 'valueOnly', type: 'boolean', description: 'by value, whatever the hues'),
     new OA\Property(property: 'pinned', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'banned', type: 'array', items: new OA\Items(type: 'string')),
 ])]
@@ -67,7 +68,7 @@ final class PieceResource extends JsonResource
             'format' => ['crop' => $this->crop, 'widthMm' => $this->width_mm, 'heightMm' => $this->height_mm, 'unit' => $this->unit],
             'planning' => [
                 'sessionMinutes' => $this->session_minutes,
-                'paletteSize' => $this->palette_size, 'pinned' => $this->pinned ?? [], 'banned' => $this->banned ?? [],
+                'paletteSize' => $this->palette_size, 'pinned' => $this->pinned ?? [], 'banned' => $this->banned ?? [], 'valueOnly' => $this->value_only,
             ],
             'lightDegrees' => $this->light_degrees,
             'photo' => ReferenceResource::make($this->resource->reference()),

@@ -8,23 +8,28 @@ use App\Models\DrawnStep;
 use App\Models\Piece;
 use App\Models\Recipe;
 use App\Models\ZoneTarget;
+use App\Studio\Catalogue;
+use App\Studio\Paces;
 use App\Studio\PicturePlans;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
 use Prism\Colour\Lab;
+use Prism\Materials\PencilId;
 use Prism\Planning\Caution;
+use Prism\Planning\Lightener;
 use Prism\Planning\Pair;
 use Prism\Planning\Part;
 use Prism\Planning\Plan;
 use Prism\Planning\PlanStep;
+use Prism\Planning\ZoneAdvice;
 
 /**
  * The plan of a piece and how far the drawing has come.
  *
  * @property-read Plan $resource
  */
-#[OA\Schema(schema: 'Plan', required: ['pullList', 'palette', 'cautions', 'steps', 'minutes', 'idleMinutes', 'apartMinutes', 'sessions', 'currentKey', 'done', 'total', 'zonesWithoutRecipe', 'ownRecipes', 'tooAlike', 'joins', 'calibration'], properties: [
+#[OA\Schema(schema: 'Plan', required: ['pullList', 'palette', 'cautions', 'steps', 'minutes', 'idleMinutes', 'apartMinutes', 'sessions', 'currentKey', 'done', 'total', 'zonesWithoutRecipe', 'ownRecipes', 'tooAlike', 'joins', 'advice', 'canTakeBack', 'pace', 'calibration'], properties: [
     new OA\Property(property: 'pullList', type: 'array', items: new OA\Items(ref: '#/components/schemas/PullListEntry')),
     new OA\Property(property: 'palette', nullable: true, description: 'what planning the whole picture found last', oneOf: [new OA\Schema(ref: '#/components/schemas/Palette')]),
     new OA\Property(property: 'cautions', type: 'array', items: new OA\Items(type: 'string')),
@@ -45,6 +50,16 @@ use Prism\Planning\PlanStep;
         new OA\Property(property: 'pushed', type: 'string'),
         new OA\Property(property: 'sentence', type: 'string'),
     ])),
+    new OA\Property(property: 'advice', type: 'array', description: 'what brings the picture together beside its colours', items: new OA\Items(required: ['zone', 'kind', 'sentence'], properties: [
+        new OA\Property(property: 'zone', type: 'string'),
+        new OA\Property(property: 'kind', type: 'string'),
+        new OA\Property(property: 'sentence', type: 'string'),
+    ])),
+    new OA\Property(property: 'canTakeBack', type: 'boolean', description: 'the last planning can be taken back'),
+    new OA\Property(property: 'pace', required: ['pace', 'steps'], type: 'object', properties: [
+        new OA\Property(property: 'pace', type: 'number', description: 'mm² of one pass in a minute'),
+        new OA\Property(property: 'steps', type: 'integer', description: 'of the log that tell it; 0: the usual pace'),
+    ]),
     new OA\Property(property: 'joins', type: 'array', description: 'how the values of a zone are feathered, light to dark', items: new OA\Items(required: ['zone', 'lengthMm', 'steps', 'spans'], properties: [
         new OA\Property(property: 'zone', type: 'string'),
         new OA\Property(property: 'lengthMm', type: 'number'),
@@ -59,7 +74,7 @@ use Prism\Planning\PlanStep;
     ])),
     new OA\Property(property: 'calibration', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/RestsOn')]),
 ])]
-#[OA\Schema(schema: 'PullListEntry', required: ['id', 'range', 'number', 'name', 'binder', 'colour', 'layers', 'zones', 'owned', 'share', 'part'], properties: [
+#[OA\Schema(schema: 'PullListEntry', required: ['id', 'range', 'number', 'name', 'binder', 'colour', 'layers', 'zones', 'owned', 'share', 'part', 'lightener'], properties: [
     new OA\Property(property: 'id', type: 'string'),
     new OA\Property(property: 'range', type: 'string'),
     new OA\Property(property: 'number', type: 'string'),
@@ -71,11 +86,13 @@ use Prism\Planning\PlanStep;
     new OA\Property(property: 'owned', type: 'boolean'),
     new OA\Property(property: 'share', type: 'number', description: 'of all that is laid, by area and passes'),
     new OA\Property(property: 'part', type: 'string', enum: ['main', 'support', 'accent']),
+    new OA\Property(property: 'lightener', type: 'string', nullable: true, enum: ['warm', 'cool'], description: 'a pale pencil to soften with'),
 ])]
-#[OA\Schema(schema: 'Palette', required: ['size', 'dE00', 'wholeBox', 'curve', 'pencils'], properties: [
+#[OA\Schema(schema: 'Palette', required: ['size', 'dE00', 'wholeBox', 'curve', 'pencils', 'valueError'], properties: [
     new OA\Property(property: 'size', type: 'integer', nullable: true, description: 'asked for; null: the whole box'),
     new OA\Property(property: 'dE00', type: 'number', description: 'mean over the picture, by area and importance'),
     new OA\Property(property: 'wholeBox', type: 'number'),
+    new OA\Property(property: 'valueError', type: 'number', nullable: true, description: 'mean, in steps of nine, where it was planned by value only; else null'),
     new OA\Property(property: 'curve', type: 'array', items: new OA\Items(required: ['size', 'dE00'], properties: [
         new OA\Property(property: 'size', type: 'integer'),
         new OA\Property(property: 'dE00', type: 'number'),
@@ -93,7 +110,7 @@ use Prism\Planning\PlanStep;
         new OA\Property(property: 'target', type: 'string'),
         new OA\Property(property: 'name', type: 'string'),
     ]),
-    new OA\Property(property: 'role', type: 'string', enum: ['reserve', 'underlayer', 'layer', 'wash', 'lift', 'blend', 'burnish']),
+    new OA\Property(property: 'role', type: 'string', enum: ['reserve', 'underlayer', 'layer', 'wash', 'lift', 'blend', 'burnish', 'sparkle']),
     new OA\Property(property: 'step', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/Step')]),
     new OA\Property(property: 'layer', type: 'integer'),
     new OA\Property(property: 'before', ref: '#/components/schemas/Colour'),
@@ -127,14 +144,15 @@ final class PlanResource extends JsonResource
         }
 
         return [
-            'pullList' => array_map($this->entry(...), $this->resource->pullList),
-            'palette' => $this->piece->palette,
+            'pullList' => [...array_map($this->entry(...), $this->resource->pullList), ...$this->lighteners()],
+            'palette' => $this->piece->palette === null ? null : ['valueError' => null, ...$this->piece->palette],
             'cautions' => array_map(static fn (Caution $caution): string => $caution->sentence(), $this->resource->cautions),
             'steps' => $steps,
             'minutes' => round($this->resource->minutes, 1),
             'idleMinutes' => round($this->resource->idleMinutes, 1),
             'apartMinutes' => round($this->resource->apartMinutes, 1),
             'sessions' => $this->resource->sessions(),
+            'pace' => app(Paces::class)->of($this->piece->user),
             'currentKey' => $current,
             'done' => count(array_filter($steps, static fn (array $step): bool => $step['state'] !== 'open')),
             'total' => count($steps),
@@ -144,8 +162,25 @@ final class PlanResource extends JsonResource
             'tooAlike' => array_map(static fn (Pair $pair): array => [
                 'one' => $pair->one->id, 'other' => $pair->other->id, 'dE00' => round($pair->dE00, 1), 'pushed' => $pair->pushed->id, 'sentence' => $pair->sentence(),
             ], app(PicturePlans::class)->tooAlike($this->piece, $this->resource)),
+            'advice' => array_map(static fn (ZoneAdvice $advice): array => ['zone' => $advice->zone, 'kind' => $advice->kind->label(), 'sentence' => $advice->sentence], app(PicturePlans::class)->advice($this->piece, $this->resource)),
+            'canTakeBack' => $this->piece->before_planning !== null,
             'calibration' => RestsOn::of($this->piece->user),
         ];
+    }
+
+    /** @return list<array<string, mixed>> pencils that the palette keeps to soften with, though no recipe needs them */
+    private function lighteners(): array
+    {
+        $used = array_map(static fn (array $entry): string => (string) $entry['pencil']->id, $this->resource->pullList);
+        $box = app(Catalogue::class)->box($this->piece->user);
+        $kept = [];
+        foreach (array_diff(array_column($this->piece->palette['pencils'] ?? [], 'id'), $used) as $id) {
+            if (isset(array_flip($box->ids())[$id]) && Lightener::of($box->get(PencilId::of($id))) !== null) {
+                $kept[] = $this->entry(['pencil' => $box->get(PencilId::of($id)), 'layers' => 0, 'zones' => 0, 'share' => 0.0]);
+            }
+        }
+
+        return $kept;
     }
 
     private function ownRecipes(): int
@@ -197,6 +232,7 @@ final class PlanResource extends JsonResource
             'zones' => $entry['zones'],
             'share' => round($entry['share'], 4),
             'part' => Part::of($entry['share'])->value,
+            'lightener' => Lightener::of($pencil)?->value,
             'owned' => in_array((string) $pencil->id, $this->owned, true),
         ];
     }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Studio\LongWork;
 
-use App\Jobs\DoWork;
 use App\Models\Reference;
 use App\Models\User;
 use App\Studio\Pieces;
@@ -26,10 +25,7 @@ final class BalanceWork implements LongWork
             throw new WorkRefused('This photo is not in the piece any more; it may have been removed.');
         }
         $this->references->balance($reference->setRelation('piece', $piece), $wish['balance'] ?? null, $progress);
-        if ($this->references->isFirst($reference)) {
-            DoWork::begin($artist, WorkKind::Look, ['piece' => $piece->id]);
-        }
 
-        return ['piece' => $piece->id, 'reference' => $reference->id];
+        return ['piece' => $piece->id, 'isFirst' => $this->references->isFirst($reference)];
     }
 }

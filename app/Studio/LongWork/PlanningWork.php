@@ -10,6 +10,8 @@ use App\Studio\PicturePlans;
 use App\Studio\Pieces;
 use Closure;
 use Illuminate\Support\Facades\DB;
+use Prism\Colour\ValueScale;
+use Prism\Matching\Recipe;
 use Prism\Planning\Palette;
 
 /**
@@ -29,16 +31,26 @@ final class PlanningWork implements LongWork
         $palette = $found['chosen'];
         $progress('Writing the recipes', 0.95);
         DB::transaction(function () use ($piece, $found, $palette): void {
+            $before = [];
             foreach ($found['rows'] as $row) {
                 $recipe = $palette->recipes[$row->id] ?? null;
                 if ($recipe !== null && ! in_array($row->id, $found['own'], true)) {
+                    $before[$row->id] = $row->recipe === null ? null : ['stack' => $row->recipe->stack, 'by_hand' => $row->recipe->by_hand];
                     self::write($row, (string) $recipe->stack);
                 }
             }
-            $piece->update(['palette' => self::told($palette, $found['size'], $found['curve'])]);
+            $piece->update(['before_planning' => ['recipes' => $before, 'palette' => $piece->palette], 'palette' => self::told($palette, $found['size'], $found['curve'], $piece->value_only)]);
         });
 
         return ['piece' => $piece->id, 'pencils' => count($palette->pencils), 'dE00' => round($palette->meanDifference, 2), 'found' => count($palette->recipes), 'kept' => count($found['own'])];
+    }
+
+    /** Mean over the colours, in steps of the scale. */
+    private static function valueError(Palette $palette): float
+    {
+        $errors = array_map(static fn (Recipe $recipe): float => abs($recipe->difference->dL) / ValueScale::stepSize(), $palette->recipes);
+
+        return $errors === [] ? 0.0 : array_sum($errors) / count($errors);
     }
 
     private static function write(ZoneTarget $row, string $stack): void
@@ -55,7 +67,7 @@ final class PlanningWork implements LongWork
      * @param  array<int, Palette>  $curve
      * @return array<string, mixed>
      */
-    private static function told(Palette $palette, ?int $size, array $curve): array
+    private static function told(Palette $palette, ?int $size, array $curve, bool $valueOnly): array
     {
         $sizes = array_keys($curve);
 
@@ -65,6 +77,7 @@ final class PlanningWork implements LongWork
             'wholeBox' => round($curve[(int) array_key_last($curve)]->meanDifference, 3),
             'curve' => array_map(static fn (int $n): array => ['size' => $n, 'dE00' => round($curve[$n]->meanDifference, 3)], $sizes),
             'pencils' => array_map(static fn ($id): array => ['id' => (string) $id, 'loss' => round($palette->losses[(string) $id] ?? 0.0, 3)], $palette->pencils),
+            'valueError' => $valueOnly ? round(self::valueError($palette), 2) : null,
         ];
     }
 }

@@ -46,6 +46,7 @@ export type ZoneCorrections = NonNullable<
     NonNullable<paths['/api/zones/{zone}']['patch']['requestBody']>['content']['application/json']['corrections']
 >;
 export type SchoolAnswers = Schemas['SchoolAnswers'];
+export type Designation = Schemas['Designation'];
 
 export interface BadRow {
     row: number;

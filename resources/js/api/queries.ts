@@ -85,6 +85,15 @@ export const useSample = (piece: string, photo: string, spot: Spot | null) =>
             ),
     });
 
+/** A colour as it was typed: hex, three numbers, a pencil. */
+export const useTypedColour = (text: string | null) =>
+    useQuery({
+        queryKey: ['colour', text],
+        enabled: text !== null,
+        staleTime: Infinity,
+        queryFn: () => answered(api.POST('/api/colours', { body: { text: text ?? '' } })),
+    });
+
 export interface SearchWishes {
     maxPencils: number;
     maxLayers: number;

@@ -356,6 +356,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/colours': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['typedColour'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/box': {
         parameters: {
             query?: never;
@@ -542,6 +558,54 @@ export interface paths {
         get: operations['valueCheck'];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/pieces/{piece}/planning/last': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations['undoPlanning'];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/pieces/{piece}/designation': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['designate'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/pieces/{piece}/proof': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['provePlan'];
         delete?: never;
         options?: never;
         head?: never;
@@ -1158,7 +1222,7 @@ export interface components {
             id: string;
             title: string;
             /** @enum {string} */
-            kind: 'singles' | 'pairs' | 'triples' | 'stacks' | 'lessons';
+            kind: 'singles' | 'pairs' | 'triples' | 'stacks' | 'lessons' | 'proof';
             /** @enum {string} */
             page: 'a4' | 'letter';
             paper: string;
@@ -1193,6 +1257,33 @@ export interface components {
             hueDegrees: number;
             chroma: number;
             sentence: string;
+        };
+        Designation: {
+            /** @description lightest first */
+            pencils: {
+                id: string;
+                range: string;
+                number: string;
+                name: string;
+                /** @enum {string} */
+                part: 'light' | 'middle' | 'dark';
+                coat: components['schemas']['Colour'];
+                /** @description lightest step of nine that it serves */
+                from: number;
+                to: number;
+            }[];
+            /** @description from step 9 down to 1 */
+            ladder: {
+                step: number;
+                stack: string;
+                colour: components['schemas']['Colour'];
+                reached: boolean;
+            }[];
+            /** @description each over each, row by row: the lower pencil, the upper in the column */
+            combinations: {
+                stack: string;
+                colour: components['schemas']['Colour'];
+            }[];
         };
         Look: {
             /** @description What a trained eye sees in the reference of a piece. */
@@ -1357,6 +1448,8 @@ export interface components {
             sessionMinutes: number;
             /** @description null: the whole box */
             paletteSize: number | null;
+            /** @description by value, whatever the hues */
+            valueOnly: boolean;
             pinned: string[];
             banned: string[];
         };
@@ -1414,6 +1507,20 @@ export interface components {
                 pushed: string;
                 sentence: string;
             }[];
+            /** @description what brings the picture together beside its colours */
+            advice: {
+                zone: string;
+                kind: string;
+                sentence: string;
+            }[];
+            /** @description the last planning can be taken back */
+            canTakeBack: boolean;
+            pace: {
+                /** @description mm² of one pass in a minute */
+                pace: number;
+                /** @description of the log that tell it; 0: the usual pace */
+                steps: number;
+            };
             /** @description how the values of a zone are feathered, light to dark */
             joins: {
                 zone: string;
@@ -1444,6 +1551,11 @@ export interface components {
             share: number;
             /** @enum {string} */
             part: 'main' | 'support' | 'accent';
+            /**
+             * @description a pale pencil to soften with
+             * @enum {string|null}
+             */
+            lightener: 'warm' | 'cool' | null;
         };
         Palette: {
             /** @description asked for; null: the whole box */
@@ -1451,6 +1563,8 @@ export interface components {
             /** @description mean over the picture, by area and importance */
             dE00: number;
             wholeBox: number;
+            /** @description mean, in steps of nine, where it was planned by value only; else null */
+            valueError: number | null;
             curve: {
                 size: number;
                 dE00: number;
@@ -1470,7 +1584,7 @@ export interface components {
                 name: string;
             };
             /** @enum {string} */
-            role: 'reserve' | 'underlayer' | 'layer' | 'wash' | 'lift' | 'blend' | 'burnish';
+            role: 'reserve' | 'underlayer' | 'layer' | 'wash' | 'lift' | 'blend' | 'burnish' | 'sparkle';
             step: components['schemas']['Step'] | null;
             layer: number;
             before: components['schemas']['Colour'];
@@ -2484,6 +2598,12 @@ export interface operations {
                 };
                 content: {
                     'application/json': {
+                        /** @description chosen by hand before, and fitting here */
+                        book: {
+                            recipe: components['schemas']['Recipe'];
+                            /** @description piece and zone */
+                            from: string;
+                        }[];
                         recipes: components['schemas']['Recipe'][];
                         nearest: components['schemas']['Recipe'];
                         boxCount: number;
@@ -2637,6 +2757,42 @@ export interface operations {
                 };
                 content: {
                     'application/json': components['schemas']['Paper'][];
+                };
+            };
+        };
+    };
+    typedColour: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    /** @description hex, three numbers L* a* b*, or a pencil */
+                    text: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The colour */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Colour'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
                 };
             };
         };
@@ -3077,6 +3233,7 @@ export interface operations {
                     unit?: 'mm' | 'in';
                     sessionMinutes?: number;
                     paletteSize?: number | null;
+                    valueOnly?: boolean;
                     pinned?: string[];
                     banned?: string[];
                 };
@@ -3209,6 +3366,113 @@ export interface operations {
                         photoDark: number;
                         photoLight: number;
                     };
+                };
+            };
+        };
+    };
+    undoPlanning: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Recipes and palette as they were before the last planning */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Plan'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    designate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    /** @description two to five */
+                    pencils: string[];
+                };
+            };
+        };
+        responses: {
+            /** @description Which of them is light, middle and dark, and what they make together */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Designation'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    provePlan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    /** @enum {string} */
+                    page: 'a4' | 'letter';
+                };
+            };
+        };
+        responses: {
+            /** @description A chart of each planned recipe, to be drawn and read */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Chart'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
                 };
             };
         };

@@ -81,12 +81,15 @@ export function useSelection() {
         isolated: params.get('isolate') === '1',
         lookPart: oneOf(params.get('look'), LOOKS, 'zones'),
         editing: params.get('edit'),
+        /** A colour to match that was typed, not found in the photo. */
+        typed: params.get('typed'),
         selectZone: useCallback(
-            (id: string, target: string | null = null) => change({ zone: id, target, at: null, edit: null }),
+            (id: string, target: string | null = null) =>
+                change({ zone: id, target, at: null, edit: null, typed: null }),
             [change],
         ),
         selectSpot: useCallback(
-            (spot: Spot) => change({ at: writeSpot(spot), zone: null, target: null, edit: null }),
+            (spot: Spot) => change({ at: writeSpot(spot), zone: null, target: null, edit: null, typed: null }),
             [change],
         ),
         pin: useCallback((spot: Spot | null) => change({ pin: spot && writeSpot(spot) }), [change]),
@@ -113,6 +116,7 @@ export function useSelection() {
         showBorders: useCallback((on: boolean) => change({ borders: on ? null : '0' }), [change]),
         pickSpots: useCallback((on: boolean) => change({ pick: on ? 'spots' : null }), [change]),
         openPart: useCallback((part: LookPart) => change({ look: part === 'zones' ? null : part }), [change]),
+        aimAt: useCallback((typed: string | null) => change({ typed, edit: null }), [change]),
         edit: useCallback((stack: string | null) => change({ edit: stack }), [change]),
     };
 }

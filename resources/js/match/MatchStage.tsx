@@ -2,10 +2,11 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, Refusal } from '../api/client';
-import { useBox, usePlan, useRecipes, type SearchWishes } from '../api/queries';
-import { useDesk } from '../desk/DeskContext';
+import { useBox, usePlan, useRecipes, useTypedColour, type SearchWishes } from '../api/queries';
+import { useDesk, type Selected } from '../desk/DeskContext';
 import { Reading } from '../desk/Reading';
 import { TargetChoice } from '../desk/TargetChoice';
+import { DEFAULT_RADIUS } from '../desk/useSelection';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Empty, Loading, Problem } from '../ui/States';
@@ -14,6 +15,7 @@ import { Tick } from '../ui/Tick';
 import { space } from '../ui/theme';
 import { RecipeCard } from './RecipeCard';
 import { StackEditor } from './StackEditor';
+import { TypedAim } from './TypedAim';
 
 const Page = styled.div`
     display: grid;
@@ -59,9 +61,19 @@ const Left = styled.p`
     }
 `;
 
+/** A typed colour is nowhere in the photo. */
+const NOWHERE = { x: 0.5, y: 0.5, radius: DEFAULT_RADIUS };
+
 /** Recipes for the selected colour, and the editor for the one that is open. */
 export function MatchStage() {
-    const { piece, selected, selection } = useDesk();
+    const { piece, selected: chosen, selection } = useDesk();
+    const typed = useTypedColour(selection.typed);
+    const selected: Selected | null =
+        selection.typed === null
+            ? chosen
+            : typed.data
+              ? { colour: typed.data, spread: 0, spot: NOWHERE, zone: null, target: null }
+              : null;
     const owned = useBox();
     const [wishes, setWishes] = useState<SearchWishes>(NO_WISHES);
     const plan = usePlan(piece.id, wishes.paletteOnly);
@@ -75,17 +87,22 @@ export function MatchStage() {
     const target = selected && owned.data ? { ...selected.colour, zone: selected.zone?.id ?? null } : null;
     const found = useRecipes(piece.id, target, wishes, circumstances);
 
+    const aim = <TypedAim problem={typed.isError ? messageOf(typed.error) : undefined} />;
     if (!selected) {
         return (
             <Page>
-                <Empty title="Choose a colour to match">
-                    <p>Click a spot in the photo, or choose a zone below it.</p>
-                </Empty>
+                <h1 className="visually-hidden">Match</h1>
+                {selection.typed === null && (
+                    <Empty title="Choose a colour to match">
+                        <p>Click a spot in the photo, or choose a zone below it.</p>
+                    </Empty>
+                )}
+                {aim}
             </Page>
         );
     }
     const kept = selected.target?.recipe ?? null;
-    const name = selected.target?.name ?? 'Sample';
+    const name = selected.target?.name ?? (selection.typed === null ? 'Sample' : 'Typed colour');
     const emptyBox = found.error instanceof Refusal && found.error.fields.box !== undefined;
 
     return (
@@ -184,6 +201,17 @@ export function MatchStage() {
                                 onAvoid={(id) => setWishes({ ...wishes, avoid: [...wishes.avoid, id] })}
                             />
                         ))}
+                    {found.data?.book
+                        .filter(({ recipe }) => recipe.stack !== kept?.stack)
+                        .map(({ recipe, from }) => (
+                            <RecipeCard
+                                key={`book ${recipe.stack}`}
+                                rank={`Yours: ${from}`}
+                                target={selected.colour}
+                                recipe={recipe}
+                                onOpen={() => selection.edit(recipe.stack)}
+                            />
+                        ))}
                     {found.data && (
                         <RecipeCard
                             rank="Nearest single"
@@ -192,6 +220,7 @@ export function MatchStage() {
                             onOpen={() => selection.edit(found.data.nearest.stack)}
                         />
                     )}
+                    {aim}
                 </section>
             )}
         </Page>

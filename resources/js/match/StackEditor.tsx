@@ -494,6 +494,10 @@ function Keep({ selected, stack, kept, autosave, readable }: KeepProps) {
         );
     }
 
+    if (selection.typed !== null) {
+        return <p>A typed colour belongs to no zone. Copy the stack, or set the colour of a zone in Look.</p>;
+    }
+
     return (
         <Form
             onSubmit={(event) => {

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { messageOf, type Plan } from '../api/client';
 import { keys, useChangePiece } from '../api/queries';
+import { useTakePlanningBack } from './planQueries';
 import { useWork } from '../api/works';
 import { useDesk } from '../desk/DeskContext';
 import { Button, StrongButton } from '../ui/Button';
@@ -78,9 +79,10 @@ export function PalettePanel({ plan }: { plan: Plan | undefined }) {
     const client = useQueryClient();
     const change = useChangePiece(piece.id);
     const work = useWork('planning', () => void client.invalidateQueries({ queryKey: keys.piece(piece.id) }), piece.id);
-    const { paletteSize, pinned, banned } = piece.planning;
+    const { paletteSize, pinned, banned, valueOnly } = piece.planning;
     const palette = plan?.palette ?? null;
     const tell = { onError: (error: Error) => notify(messageOf(error)) };
+    const takeBack = useTakePlanningBack(piece.id);
     const [anew, setAnew] = useState(false);
     const start = () =>
         work.start.mutate({ piece: piece.id, ...(anew && { anew }) }, { ...tell, onSuccess: () => setAnew(false) });
@@ -105,6 +107,14 @@ export function PalettePanel({ plan }: { plan: Plan | undefined }) {
                         Plan the picture
                     </StrongButton>
                 )}
+                {plan?.canTakeBack && !work.open && (
+                    <Button isDisabled={busy || takeBack.isPending} onPress={() => takeBack.mutate(undefined, tell)}>
+                        Take the planning back
+                    </Button>
+                )}
+                <Tick isSelected={valueOnly} isDisabled={busy} onChange={(to) => set({ valueOnly: to })}>
+                    By value only
+                </Tick>
             </Line>
             {plan && plan.ownRecipes > 0 && (
                 <Tick isSelected={anew} onChange={setAnew}>
@@ -126,8 +136,17 @@ export function PalettePanel({ plan }: { plan: Plan | undefined }) {
                         {palette.size === null
                             ? 'The whole box comes'
                             : `${palette.pencils.length} ${palette.pencils.length === 1 ? 'pencil comes' : 'pencils come'}`}{' '}
-                        within dE00 <b>{palette.dE00.toFixed(1)}</b> of the picture, by area and importance
-                        {palette.size === null ? '' : `; the whole box within ${palette.wholeBox.toFixed(1)}`}.
+                        {palette.valueError === null ? (
+                            <>
+                                within dE00 <b>{palette.dE00.toFixed(1)}</b> of the picture, by area and importance
+                                {palette.size === null ? '' : `; the whole box within ${palette.wholeBox.toFixed(1)}`}.
+                            </>
+                        ) : (
+                            <>
+                                within <b>{palette.valueError.toFixed(1)}</b> of a value step; hues are as the pencils
+                                give them.
+                            </>
+                        )}
                         {palette.size !== null &&
                             palette.pencils.length > palette.size &&
                             ' Pinned pencils and recipes of your own hold more than you asked for.'}
@@ -175,11 +194,14 @@ export function PalettePanel({ plan }: { plan: Plan | undefined }) {
                                     <span>
                                         <Share $share={Math.min(1, entry.share * 2.5)} aria-hidden />
                                         <small>
-                                            {PARTS[entry.part]}, {Math.max(1, Math.round(100 * entry.share))} %
+                                            {entry.layers === 0
+                                                ? 'to soften with'
+                                                : `${PARTS[entry.part]}, ${Math.max(1, Math.round(100 * entry.share))} %`}
                                         </small>
                                     </span>
                                     <small>
                                         {entry.zones} {entry.zones === 1 ? 'colour' : 'colours'}
+                                        {entry.lightener && `, ${entry.lightener} lightener`}
                                         {loss !== null && (
                                             <>
                                                 <br />

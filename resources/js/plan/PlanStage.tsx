@@ -1,13 +1,17 @@
-import { Link } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, type PlanStep } from '../api/client';
 import { usePlan } from '../api/queries';
 import { useDesk } from '../desk/DeskContext';
+import { AdvicePanel } from './AdvicePanel';
 import { DrawingPanel } from './DrawingPanel';
 import { JoinsPanel } from './JoinsPanel';
+import { LimitedPanel } from './LimitedPanel';
 import { PalettePanel } from './PalettePanel';
 import { SchedulePanel } from './SchedulePanel';
 import { SchoolsPanel } from './SchoolsPanel';
+import { useProof } from './planQueries';
+import { notify } from '../ui/Notices';
 import { Button, buttonLook } from '../ui/Button';
 import { pressureText } from '../ui/Pressure';
 import { Loading, Problem } from '../ui/States';
@@ -133,6 +137,8 @@ export function PlanStage() {
     const { piece, selected, selection } = useDesk();
     const numberOf = (id: string) => 1 + piece.zones.findIndex((zone) => zone.id === id);
     const plan = usePlan(piece.id);
+    const proof = useProof(piece.id);
+    const navigate = useNavigate();
 
     if (plan.isError) return <Problem message={messageOf(plan.error)} retry={() => void plan.refetch()} />;
     if (!plan.data) return <Loading what="Ordering the steps" />;
@@ -142,6 +148,7 @@ export function PlanStage() {
             <Page>
                 <h1 className="visually-hidden">Plan</h1>
                 <PalettePanel plan={plan.data} />
+                <SchoolsPanel />
                 <p>
                     Nothing to plan yet? Find zones in Look, plan the picture here, or keep a recipe in{' '}
                     <Link to={`/pieces/${piece.id}/match`}>Match</Link>.
@@ -156,6 +163,7 @@ export function PlanStage() {
             <PalettePanel plan={plan.data} />
             <DrawingPanel plan={plan.data} />
             <SchoolsPanel />
+            <LimitedPanel />
             <SchedulePanel plan={plan.data} />
             <Cautions aria-label="Cautions">
                 {cautions.map((caution) => (
@@ -164,6 +172,7 @@ export function PlanStage() {
             </Cautions>
             {zonesWithoutRecipe.length > 0 && <p>No recipe yet: {zonesWithoutRecipe.join(', ')}.</p>}
             {selected?.zone && <JoinsPanel plan={plan.data} zone={selected.zone} />}
+            <AdvicePanel plan={plan.data} />
             {plan.data.tooAlike.length > 0 && (
                 <section aria-labelledby="alike">
                     <Head>
@@ -186,9 +195,22 @@ export function PlanStage() {
             <section aria-labelledby="order">
                 <Head>
                     <h2 id="order">{steps.length} steps</h2>
-                    <a href={`/api/pieces/${piece.id}/plan.pdf`} target="_blank" rel="noreferrer">
-                        Plan sheet, PDF
-                    </a>
+                    <span>
+                        <Button
+                            isDisabled={proof.isPending}
+                            onPress={() =>
+                                proof.mutate(undefined, {
+                                    onSuccess: ({ id }) => void navigate(`/swatches/charts/${id}`),
+                                    onError: (error) => notify(messageOf(error)),
+                                })
+                            }
+                        >
+                            Prove this plan
+                        </Button>{' '}
+                        <a href={`/api/pieces/${piece.id}/plan.pdf`} target="_blank" rel="noreferrer">
+                            Plan sheet, PDF
+                        </a>
+                    </span>
                 </Head>
                 <RestsOnLine calibration={plan.data.calibration} />
                 <Steps>

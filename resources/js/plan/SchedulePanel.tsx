@@ -41,6 +41,11 @@ export function SchedulePanel({ plan }: { plan: Plan }) {
                 {plan.idleMinutes >= 1 ? `, ${spokenMinutes(plan.idleMinutes)} of it waiting for a wash to dry` : ''}.
                 {saved >= 5 ? ` Finishing one colour after the other would take ${spokenMinutes(saved)} longer.` : ''}
             </p>
+            <p>
+                {plan.pace.steps === 0
+                    ? `Reckoned with ${plan.pace.pace.toFixed(0)} mm² a minute, until your own log tells better.`
+                    : `At your own pace: ${plan.pace.pace.toFixed(0)} mm² a minute, from ${plan.pace.steps} steps of your log.`}
+            </p>
             <Dial
                 label="A session of yours"
                 value={moving ?? sessionMinutes}

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Label, TextArea, TextField } from 'react-aria-components';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import styled from 'styled-components';
-import { messageOf, Refusal, type Chart } from '../api/client';
+import { messageOf, Refusal } from '../api/client';
 import { useBox, usePapers } from '../api/queries';
 import { SignButton, StrongButton } from '../ui/Button';
 import { Choice } from '../ui/Choice';
@@ -10,9 +10,9 @@ import { Field, FieldLabel } from '../ui/Field';
 import { notify } from '../ui/Notices';
 import { Columns, Page, Row, Table } from '../ui/Page';
 import { BadRows, Problem } from '../ui/States';
-import { useAddChart, useCharts, useLessons, useRemoveChart, useRestoreChart } from './swatchQueries';
+import { useAddChart, useCharts, useLessons, useRemoveChart, useRestoreChart, type ChartWish } from './swatchQueries';
 
-const KINDS: { id: Chart['kind']; name: string }[] = [
+const KINDS: { id: ChartWish['kind']; name: string }[] = [
     { id: 'singles', name: 'every pencil at three pressures' },
     { id: 'pairs', name: 'all pairs, both orders' },
     { id: 'triples', name: 'three over one another' },
@@ -34,7 +34,7 @@ const Box = styled(TextField)`
 `;
 
 /** How many fields a chart would have, so that one sees it before it is laid out. */
-const fields = (kind: Chart['kind'], pencils: number) =>
+const fields = (kind: ChartWish['kind'], pencils: number) =>
     kind === 'singles'
         ? 1 + 3 * pencils
         : kind === 'pairs'
@@ -46,8 +46,8 @@ const fields = (kind: Chart['kind'], pencils: number) =>
 /** Charts laid out so far, and the next one. */
 export function ChartsPage() {
     const [params] = useSearchParams();
-    const [kind, setKind] = useState<Chart['kind']>((params.get('text') && 'stacks') || 'singles');
-    const [page, setPage] = useState<Chart['page']>('a4');
+    const [kind, setKind] = useState<ChartWish['kind']>((params.get('text') && 'stacks') || 'singles');
+    const [page, setPage] = useState<ChartWish['page']>('a4');
     const [on, setOn] = useState('');
     const [pencils, setPencils] = useState('');
     const [text, setText] = useState(params.get('text') ?? '');

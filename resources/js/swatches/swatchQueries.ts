@@ -69,7 +69,8 @@ export const useChart = (chart: string) =>
     });
 
 export interface ChartWish {
-    kind: Chart['kind'];
+    /** A proof is laid out from its plan. */
+    kind: Exclude<Chart['kind'], 'proof'>;
     paper: string;
     page: Chart['page'];
     title?: string;

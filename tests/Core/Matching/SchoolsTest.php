@@ -129,7 +129,7 @@ describe('black and white pencils', function (): void {
 
 describe('shadows', function (): void {
     it('use black where it is allowed, last and over other darks, and not else', function (): void {
-        $black = static fn (Shadows $school): array => array_filter(recipesBy(new Schools(shadows: $school), 6, 20), static fn (Stack $stack): bool => array_filter(layersOf($stack), isBlackStep(...)) !== []);
+        $black = static fn (Shadows $school): array => array_filter(recipesBy(new Schools(shadows: $school), 14, 38), static fn (Stack $stack): bool => array_filter(layersOf($stack), isBlackStep(...)) !== []);
         $allowed = $black(Shadows::Black);
         expect(count($allowed))->toBeGreaterThan(count($black(Shadows::Complement)));
         foreach ($allowed as $stack) {

@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 use Prism\Colour\Lab;
 use Prism\Layering\Predictor;
+use Prism\Matching\Blending;
+use Prism\Matching\Limits;
 use Prism\Matching\PairLibrary;
+use Prism\Matching\Schools;
 use Prism\Matching\Search;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use Prism\Materials\PencilId;
+use Prism\Planning\Lightener;
 use Prism\Planning\PaletteFinder;
 
 use function Tests\Core\box;
@@ -89,4 +93,32 @@ it('is as good as trying every set of a small box', function (): void {
 
 it('gives all there is where more is asked for', function (): void {
     expect(finder(box(['QW:201', 'QW:404']))->curve(pictureTargets(), [8])[8]->pencils)->toHaveCount(2);
+});
+
+it('keeps a warm and a cool lightener from eight pencils on, whatever the picture asks for', function (): void {
+    $lighteners = array_values(array_filter(pencils()->ids(), static fn (string $id): bool => Lightener::of(pencils()->get(PencilId::of($id))) !== null));
+    $kit = box([...array_slice(array_values(array_diff(twenty()->ids(), $lighteners)), 0, 14), ...$lighteners]);
+    // Only darks are asked for.
+    $targets = [];
+    foreach ([[30, 40, 20], [25, 0, 0], [28, -20, 10], [32, -5, -25], [35, 20, -30], [22, 10, 10]] as $i => $lab) {
+        $targets["d$i"] = Target::colour(Lab::of(...$lab));
+    }
+    $pinned = [PencilId::of($kit->ids()[0])];
+    $palettes = finder($kit)->curve($targets, [6, 8, 10], pinned: $pinned);
+    $kinds = static fn (int $size): array => array_unique(array_filter(array_map(static fn (PencilId $id): ?string => Lightener::of(pencils()->get($id))?->value, $palettes[$size]->pencils)));
+    expect($kinds(6))->toBe([])->and($kinds(8))->toHaveCount(2)->and($kinds(10))->toHaveCount(2);
+    foreach ([8, 10] as $size) {
+        expect($palettes[$size]->pencils)->toHaveCount($size)->and(array_map(strval(...), $palettes[$size]->pencils))->toContain((string) $pinned[0])->and($palettes[$size]->recipes)->toHaveCount(6);
+    }
+});
+
+it('follows limits of single targets', function (): void {
+    $targets = pictureTargets();
+    $blended = new Limits(maxLayers: 3, schools: new Schools(blending: Blending::Blender));
+    $each = ['z0' => new Limits(maxPencils: 1, maxLayers: 1), 'z1' => $blended, 'z2' => $blended, 'z3' => $blended, 'z4' => $blended, 'z5' => $blended];
+    $recipes = finder(twenty())->curve($targets, [8], each: $each)[8]->recipes;
+    $closed = array_filter(array_intersect_key($recipes, $each), static fn ($recipe): bool => str_ends_with((string) $recipe->stack, 'blend'));
+    $mixed = array_filter(array_diff_key(array_intersect_key($recipes, $each), ['z0' => true]), static fn ($recipe): bool => $recipe->stack->layerCount() > 1);
+    expect($recipes['z0']->stack->layerCount())->toBe(1)->and($closed)->toHaveKeys(array_keys($mixed))->and(count($mixed))->toBeGreaterThan(2)
+        ->and(array_filter(array_diff_key($recipes, $each), static fn ($recipe): bool => str_contains((string) $recipe->stack, 'blend')))->toBe([]);
 });

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Models\User;
+use App\Studio\Catalogue;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\ValidationException;
+use Prism\Materials\Kit;
+use Prism\Planning\Designation;
+
+final class DesignationRequest extends FormRequest
+{
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return [
+            'pencils' => ['required', 'array', 'min:'.Designation::FEWEST, 'max:'.Designation::MOST],
+            'pencils.*' => ['string', 'max:40', 'distinct'],
+        ];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return [
+            'pencils.*' => sprintf('Choose %d to %d pencils.', Designation::FEWEST, Designation::MOST),
+            'pencils.*.distinct' => 'Choose each pencil once.',
+        ];
+    }
+
+    /** @throws ValidationException if one of them is not in the box */
+    public function pencils(User $artist): Kit
+    {
+        $wanted = array_flip($this->validated('pencils'));
+        $kit = app(Catalogue::class)->box($artist)->where(static fn ($pencil): bool => isset($wanted[(string) $pencil->id]));
+        $missing = array_diff(array_keys($wanted), $kit->ids());
+        if ($missing !== []) {
+            throw ValidationException::withMessages(['pencils' => sprintf('%s is not in your box.', implode(', ', $missing))]);
+        }
+
+        return $kit;
+    }
+}

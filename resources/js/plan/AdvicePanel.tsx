@@ -1,0 +1,74 @@
+import { useState } from 'react';
+import styled from 'styled-components';
+import type { Plan } from '../api/client';
+import { useDesk } from '../desk/DeskContext';
+import { Button } from '../ui/Button';
+import { space, type } from '../ui/theme';
+
+const Box = styled.section`
+    display: grid;
+    gap: ${space.s};
+    & h2 {
+        font-size: ${type.title};
+    }
+    & > div {
+        display: flex;
+        justify-content: space-between;
+        align-items: center;
+    }
+    & li {
+        display: grid;
+        grid-template-columns: 46px 92px minmax(0, 1fr);
+        gap: ${space.s};
+        align-items: baseline;
+        padding: ${space.xs} 0;
+        border-top: 1px solid ${({ theme }) => theme.line};
+    }
+    & li button {
+        min-height: 28px;
+        padding: 0 8px;
+    }
+    & small {
+        color: ${({ theme }) => theme.quiet};
+    }
+`;
+
+/** What every surface is told at its end; it is shown for the chosen zone only. */
+const FINISH = 'Finish';
+
+/** What brings the picture together: near and far, edges, cast shadows, what makes a zone sing; the finish of the chosen one. */
+export function AdvicePanel({ plan }: { plan: Plan }) {
+    const { piece, selected, selection } = useDesk();
+    const [all, setAll] = useState(false);
+    const zone = selected?.zone ?? null;
+    const said = plan.advice.filter((one) => (zone && !all ? one.zone === zone.id : one.kind !== FINISH));
+    if (plan.advice.length === 0) return null;
+
+    return (
+        <Box aria-labelledby="advice">
+            <div>
+                <h2 id="advice">Edges, depth, finish</h2>
+                {zone && (
+                    <Button aria-pressed={all} onPress={() => setAll(!all)}>
+                        {all ? `Only ${zone.name}` : 'All zones'}
+                    </Button>
+                )}
+            </div>
+            {said.length === 0 && <p>Nothing to add.</p>}
+            <ul data-testid="advice">
+                {said.map((one) => (
+                    <li key={`${one.zone} ${one.kind}`}>
+                        <Button
+                            aria-label={`Zone ${1 + piece.zones.findIndex(({ id }) => id === one.zone)}`}
+                            onPress={() => selection.selectZone(one.zone)}
+                        >
+                            {1 + piece.zones.findIndex(({ id }) => id === one.zone)}
+                        </Button>
+                        <small>{one.kind}</small>
+                        <span>{one.sentence}</span>
+                    </li>
+                ))}
+            </ul>
+        </Box>
+    );
+}

@@ -1,0 +1,202 @@
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import styled from 'styled-components';
+import { messageOf, type Designation } from '../api/client';
+import { useBox, useChangePiece } from '../api/queries';
+import { useWork } from '../api/works';
+import { useDesk } from '../desk/DeskContext';
+import { PencilPicker } from '../match/PencilPicker';
+import { Button, StrongButton } from '../ui/Button';
+import { notify } from '../ui/Notices';
+import { Swatch } from '../ui/Swatch';
+import { space, type } from '../ui/theme';
+import { useDesignation, usePairChart } from './planQueries';
+
+const MOST = 5;
+
+const Box = styled.section`
+    display: grid;
+    gap: ${space.s};
+    & h2 {
+        font-size: ${type.title};
+    }
+    & small {
+        color: ${({ theme }) => theme.quiet};
+    }
+`;
+
+const Pickers = styled.div`
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+    gap: ${space.s};
+`;
+
+const Line = styled.div`
+    display: flex;
+    flex-wrap: wrap;
+    gap: ${space.s};
+    align-items: center;
+`;
+
+/** Side by side without a gap: what is compared. */
+const Ladder = styled.ol`
+    display: grid;
+    grid-template-columns: repeat(9, minmax(0, 1fr));
+    & li {
+        display: grid;
+        justify-items: center;
+        font-size: ${type.small};
+    }
+    & li[data-reached='false'] b {
+        text-decoration: line-through;
+    }
+`;
+
+const Crossed = styled.table`
+    border-collapse: collapse;
+    & th {
+        padding: 2px 8px 2px 0;
+        font-size: ${type.small};
+        text-align: start;
+    }
+    & td {
+        padding: 0;
+    }
+`;
+
+const part = (pencil: Designation['pencils'][number]) =>
+    `${pencil.number} is ${pencil.part}: step ${pencil.from === pencil.to ? pencil.from : `${pencil.from} to ${pencil.to}`}`;
+
+/** Two to five given pencils set to light, middle and dark, whatever their hues, and what each makes over each. */
+export function LimitedPanel() {
+    const { piece } = useDesk();
+    const box = useBox();
+    const navigate = useNavigate();
+    const designate = useDesignation(piece.id);
+    const chart = usePairChart(piece.paper.id);
+    const change = useChangePiece(piece.id);
+    const work = useWork('planning', undefined, piece.id);
+    const [chosen, setChosen] = useState<string[]>(['', '']);
+    const tell = { onError: (error: Error) => notify(messageOf(error)) };
+    const pencils = chosen.filter(Boolean);
+    const found = designate.data;
+    const put = (at: number, id: string) => {
+        designate.reset();
+        setChosen(chosen.map((had, i) => (i === at ? id : had)));
+    };
+    const planWith = () =>
+        change.mutate(
+            { paletteSize: pencils.length, pinned: pencils, valueOnly: true },
+            { ...tell, onSuccess: () => work.start.mutate({ piece: piece.id }, tell) },
+        );
+
+    return (
+        <Box aria-labelledby="limited">
+            <h2 id="limited">A few given pencils</h2>
+            <small>Two to five, of any hue. Only their values count: one is the light, one the dark.</small>
+            <Pickers>
+                {chosen.map((id, at) => (
+                    <PencilPicker
+                        key={at}
+                        pencils={box.data ?? []}
+                        value={id}
+                        label={`Pencil ${at + 1}`}
+                        onChange={(to) => put(at, to)}
+                    />
+                ))}
+            </Pickers>
+            <Line>
+                <Button isDisabled={chosen.length >= MOST} onPress={() => setChosen([...chosen, ''])}>
+                    One more
+                </Button>
+                <Button
+                    isDisabled={chosen.length <= 2}
+                    onPress={() => {
+                        designate.reset();
+                        setChosen(chosen.slice(0, -1));
+                    }}
+                >
+                    One less
+                </Button>
+                <StrongButton
+                    isDisabled={pencils.length < 2 || designate.isPending}
+                    onPress={() => designate.mutate(pencils, tell)}
+                >
+                    Set to light, middle, dark
+                </StrongButton>
+            </Line>
+            {found && (
+                <>
+                    <p data-testid="designation">{found.pencils.map(part).join('; ')}.</p>
+                    <Ladder aria-label="Value ladder of these pencils">
+                        {found.ladder.map((rung) => (
+                            <li key={rung.step} data-reached={rung.reached}>
+                                <Swatch
+                                    colour={rung.colour}
+                                    label={`Step ${rung.step}: ${rung.stack}${rung.reached ? '' : ', not reached'}`}
+                                    width="100%"
+                                    height="44px"
+                                />
+                                <b>{rung.step}</b>
+                            </li>
+                        ))}
+                    </Ladder>
+                    {found.ladder.some(({ reached }) => !reached) && (
+                        <small>Struck out: steps that these pencils do not reach.</small>
+                    )}
+                    <Crossed aria-label="Each over each">
+                        <thead>
+                            <tr>
+                                <th>under, over</th>
+                                {found.pencils.map((over) => (
+                                    <th key={over.id} scope="col">
+                                        {over.number}
+                                    </th>
+                                ))}
+                            </tr>
+                        </thead>
+                        <tbody>
+                            {found.pencils.map((under, row) => (
+                                <tr key={under.id}>
+                                    <th scope="row">{under.number}</th>
+                                    {found.pencils.map((over, column) => {
+                                        const pair = found.combinations[row * found.pencils.length + column];
+
+                                        return (
+                                            <td key={over.id}>
+                                                {pair && (
+                                                    <Swatch
+                                                        colour={pair.colour}
+                                                        label={pair.stack}
+                                                        width="64px"
+                                                        height="40px"
+                                                    />
+                                                )}
+                                            </td>
+                                        );
+                                    })}
+                                </tr>
+                            ))}
+                        </tbody>
+                    </Crossed>
+                    <Line>
+                        <Button isDisabled={work.open || change.isPending} onPress={planWith}>
+                            Plan the picture with these, by value
+                        </Button>
+                        <Button
+                            isDisabled={chart.isPending}
+                            onPress={() =>
+                                chart.mutate(pencils, {
+                                    ...tell,
+                                    onSuccess: ({ id }) => void navigate(`/swatches/charts/${id}`),
+                                })
+                            }
+                        >
+                            Chart of these, to draw
+                        </Button>
+                    </Line>
+                </>
+            )}
+        </Box>
+    );
+}

@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+use Prism\Colour\Lab;
+use Prism\Colour\ValueScale;
+use Prism\Layering\Predictor;
+use Prism\Planning\AdviceKind;
+use Prism\Planning\Designation;
+use Prism\Planning\Lightener;
+use Prism\Planning\PictureTarget;
+use Prism\Planning\PictureZone;
+use Prism\Planning\ZoneAdvice;
+use Prism\Reference\Distance;
+use Prism\Reference\Surface;
+use Prism\Reference\TargetRole;
+use Prism\Reference\ZoneLight;
+
+use function Tests\Core\box;
+use function Tests\Core\model;
+use function Tests\Core\pencils;
+
+function advisedZone(int $label, Lab $colour, array $touching, Distance $distance = Distance::Near, int $importance = 2, ZoneLight $light = ZoneLight::Lit, bool $crisp = true, Surface $surface = Surface::Soft): PictureZone
+{
+    return new PictureZone("z$label", "zone $label", $label, 0.2, $importance, $surface, $light, $distance, $crisp, null, $touching, [new PictureTarget("t$label", TargetRole::Middle, $colour, $colour, 1.0)]);
+}
+
+/** @return array<string, string> the sentence of each kind for the first zone */
+function advised(PictureZone ...$zones): array
+{
+    $said = [];
+    foreach (ZoneAdvice::of(array_values($zones), pencils()) as $advice) {
+        if ($advice->zone === $zones[0]->id) {
+            $said[$advice->kind->value] = $advice->sentence;
+        }
+    }
+
+    return $said;
+}
+
+it('sends back what lies far and is warmer than what lies before it, with a cool pencil', function (): void {
+    $orange = Lab::of(60, 25, 40);
+    $blue = Lab::of(50, -5, -25);
+    $said = advised(advisedZone(1, $orange, [2], Distance::Far), advisedZone(2, $blue, [1]));
+    expect($said['temperature'])->toContain('lies behind 2')->toContain('cool it with a light layer of');
+    preg_match('/layer of (\w+) (\w+),/', $said['temperature'], $pencil);
+    expect(pencils()->get(Prism\Materials\PencilId::of("$pencil[1]:$pencil[2]"))->fullCoat->b)->toBeLessThan(0.0);
+    // Not where it is the cooler already, nor what lies near.
+    expect(advised(advisedZone(1, $blue, [2], Distance::Far), advisedZone(2, $orange, [1])))->not->toHaveKey('temperature')
+        ->and(advised(advisedZone(1, $orange, [2]), advisedZone(2, $blue, [1])))->not->toHaveKey('temperature');
+});
+
+it('sharpens the edges that draw the eye and lets the others go', function (): void {
+    $grey = Lab::of(50, 2, 2);
+    expect(advised(advisedZone(1, $grey, [], importance: 3))['edge'])->toContain('last sharp line')
+        ->and(advised(advisedZone(1, $grey, [], importance: 3, crisp: false))['edge'])->toContain('sharpen it where it is lit')
+        ->and(advised(advisedZone(1, $grey, [], importance: 1))['edge'])->toContain('let its edge go soft')
+        ->and(advised(advisedZone(1, $grey, [], Distance::Far, 3, crisp: false))['edge'])->toContain('keep its edge soft')
+        ->and(advised(advisedZone(1, $grey, [])))->not->toHaveKey('edge');
+});
+
+it('sets things on their ground by the cast shadow, and names what casts it', function (): void {
+    $said = advised(advisedZone(3, Lab::of(30, 2, 2), [4], light: ZoneLight::CastShadow), advisedZone(4, Lab::of(60, 30, 20), [3]));
+    expect($said['shadow'])->toContain('at 2')->toContain('cooler');
+});
+
+it('makes what draws the eye sing by its complement, unless that lies beside it already', function (): void {
+    $red = Lab::of(48, 50, 32);
+    $said = advised(advisedZone(1, $red, [2], importance: 3), advisedZone(2, Lab::of(60, 0, 0), [1]));
+    expect($said['sing'])->toContain('lay a touch of');
+    $green = Lab::of(50, -40, -12);
+    expect(advised(advisedZone(1, $red, [2], importance: 3), advisedZone(2, $green, [1]))['sing'])->toContain('sings already: 2')
+        ->and(advised(advisedZone(1, Lab::of(50, 2, 2), [2], importance: 3), advisedZone(2, $green, [1])))->not->toHaveKey('sing');
+});
+
+it('keeps a quiet, darker ground behind what should read as pale', function (): void {
+    $pale = Lab::of(88, 1, 4);
+    expect(advised(advisedZone(1, $pale, [2]), advisedZone(2, Lab::of(82, 0, 2), [1], Distance::Far))['ground'])->toContain('2 behind it a step darker')
+        ->and(advised(advisedZone(1, $pale, [2]), advisedZone(2, Lab::of(50, 45, 40), [1], Distance::Far))['ground'])->toContain('quieter')
+        ->and(advised(advisedZone(1, $pale, [2]), advisedZone(2, Lab::of(50, 3, 3), [1], Distance::Far)))->not->toHaveKey('ground');
+});
+
+it('finishes every surface in its own way', function (): void {
+    $finishes = array_map(static fn (Surface $surface): string => advised(advisedZone(1, Lab::of(50, 2, 2), [], surface: $surface))['finish'], Surface::cases());
+    expect(array_unique($finishes))->toHaveCount(count($finishes));
+    foreach (AdviceKind::cases() as $kind) {
+        expect($kind->label())->not->toBe('');
+    }
+});
+
+describe('a few given pencils', function (): void {
+    it('are set to light, middle and dark by their values, whatever their hues', function (): void {
+        mt_srand(4);
+        for ($round = 0; $round < 12; $round++) {
+            $ids = pencils()->ids();
+            shuffle($ids);
+            $kit = box(array_slice($ids, 0, 2 + $round % 4));
+            $designation = Designation::of($kit, new Predictor(model()));
+            $coats = array_map(static fn (array $own): float => $own['coat']->L, $designation->pencils);
+            $sorted = $coats;
+            rsort($sorted);
+            $parts = array_column($designation->pencils, 'part');
+            expect($coats)->toBe($sorted)->and($parts[0])->toBe('light')->and($parts[count($parts) - 1])->toBe('dark')
+                ->and(array_column($designation->ladder, 'step'))->toBe([9, 8, 7, 6, 5, 4, 3, 2, 1]);
+            foreach ($designation->ladder as $rung) {
+                $off = abs($rung['colour']->L - ValueScale::lightnessOf($rung['step']));
+                expect($rung['reached'])->toBe($off <= ValueScale::stepSize() / 2)->and($rung['colour'])->toEqual(model()->draw($rung['stack'])->lab());
+                foreach ($rung['stack']->pencils() as $pencil) {
+                    expect($kit->has($pencil))->toBeTrue();
+                }
+            }
+        }
+    });
+
+    it('are two to five', function (): void {
+        $ids = pencils()->ids();
+        expect(fn () => Designation::of(box(array_slice($ids, 0, 1)), new Predictor(model())))->toThrow(InvalidArgumentException::class, 'choose 2 to 5')
+            ->and(fn () => Designation::of(box(array_slice($ids, 0, 6)), new Predictor(model())))->toThrow(InvalidArgumentException::class);
+    });
+});
+
+it('knows warm and cool lighteners, and no white or strong colour among them', function (): void {
+    $kinds = array_map(Lightener::of(...), array_values(iterator_to_array(pencils())));
+    expect(in_array(Lightener::Warm, $kinds, true))->toBeTrue()->and(in_array(Lightener::Cool, $kinds, true))->toBeTrue();
+    foreach (pencils() as $pencil) {
+        if (Lightener::of($pencil) !== null) {
+            expect($pencil->fullCoat->L)->toBeGreaterThan(70.0)->and($pencil->fullCoat->chroma())->toBeLessThan(30.0)->toBeGreaterThan(2.0);
+        }
+    }
+});
