@@ -63,7 +63,7 @@ describe('Match', () => {
         expect(await screen.findByText(/"blue" is not a colour/)).toBeTruthy();
         await type('#446688');
         expect(await screen.findByRole('article', { name: 'Recipe Yours: Jugs, Blue jug' })).toBeTruthy();
-        expect(screen.getByTestId('reading').textContent).toContain('Typed colour');
+        expect(screen.getByTestId('reading').textContent).toContain('L 41.0');
         expect(asked.at(-1)?.body).toMatchObject({ L: 41, zone: null });
         await userEvent.click(screen.getByRole('button', { name: 'Leave it' }));
         expect(await screen.findByText('Choose a colour to match')).toBeTruthy();
@@ -440,7 +440,9 @@ describe('the palette of a picture', () => {
     });
 
     it('keeps a lightener that no recipe needs, and reckons with the pace of the log', async () => {
-        const kept = { ...planOf([]).pullList[0]!, id: 'LO:11', number: '11', layers: 0, zones: 0, share: 0 };
+        const [used] = planOf([]).pullList;
+        if (!used) throw new Error('There is no pencil.');
+        const kept = { ...used, id: 'LO:11', number: '11', layers: 0, zones: 0, share: 0 };
         put({
             'GET /api/pieces/p1/plan': () =>
                 planOf([planStep(1)], {
