@@ -84,7 +84,7 @@ final class PicturePlans
     /**
      * How the values of each zone are feathered into one another, from light to dark.
      *
-     * @return list<array{zone: string, lengthMm: float, steps: int, spans: list<array{target: string, from: float, to: float, fromMm: float, toMm: float}>}>
+     * @return list<array{zone: string, towards: string|null, lengthMm: float, steps: int, spans: list<array{target: string, from: float, to: float, fromMm: float, toMm: float}>}>
      */
     public function joins(Piece $piece): array
     {
@@ -100,7 +100,7 @@ final class PicturePlans
             $length = sqrt($zone->share * $paper);
             $spans = Joins::spans(count($values), $length);
             $joins[] = [
-                'zone' => $zone->id, 'lengthMm' => round($length, 1), 'steps' => Joins::steps(count($values)),
+                'zone' => $zone->id, 'towards' => self::towards($piece, $values[0]->id, $values[count($values) - 1]->id), 'lengthMm' => round($length, 1), 'steps' => Joins::steps(count($values)),
                 'spans' => array_map(static fn (PictureTarget $target, array $span): array => [
                     'target' => $target->id, 'from' => round($span['from'], 3), 'to' => round($span['to'], 3), 'fromMm' => round($span['fromMm'], 1), 'toMm' => round($span['toMm'], 1),
                 ], $values, $spans),
@@ -108,6 +108,19 @@ final class PicturePlans
         }
 
         return $joins;
+    }
+
+    /** On the form's own direction: where its dark lies from its light, in words; null where both are read at one spot. */
+    private static function towards(Piece $piece, string $light, string $dark): ?string
+    {
+        $spots = [];
+        foreach ($piece->zones as $zone) {
+            foreach ($zone->targets as $target) {
+                $spots[$target->id] = [$target->x * $piece->width_mm, $target->y * $piece->height_mm];
+            }
+        }
+
+        return isset($spots[$light], $spots[$dark]) ? Joins::towards(...$spots[$light], ...$spots[$dark]) : null;
     }
 
     /**
@@ -211,14 +224,15 @@ final class PicturePlans
      * The drawing after so many steps of the plan, as a PNG; kept until something that goes into it changes.
      *
      * @param  ?int  $steps  null for all
+     * @param  int  $edge  its long edge, in pixels
      */
-    public function simulated(Piece $piece, ?int $steps): string
+    public function simulated(Piece $piece, ?int $steps, int $edge = self::EDGE): string
     {
         $stacks = $this->laid($piece, $steps);
-        $key = hash('xxh128', json_encode([self::VERSION, $piece->reference()->picture, $piece->crop, base64_encode((string) $piece->zone_map), $stacks, $this->picture($piece), $piece->paper->slug, $piece->user->calibration_id], JSON_THROW_ON_ERROR));
+        $key = hash('xxh128', json_encode([self::VERSION, $edge, $piece->reference()->picture, $piece->crop, base64_encode((string) $piece->zone_map), $stacks, $this->picture($piece), $piece->paper->slug, $piece->user->calibration_id], JSON_THROW_ON_ERROR));
         $path = $this->photos->folderOf($piece->reference())."/drawing-$key.png";
         if (! is_file($path)) {
-            [$field, $rgb] = $this->draw($piece, $stacks);
+            [$field, $rgb] = $this->draw($piece, $stacks, $edge);
             $image = PhotoRenderer::image($field->width, $field->height, $rgb);
             $image->setFormat('png');
             $image->setImageFormat('png');
@@ -242,9 +256,9 @@ final class PicturePlans
      * @param  array<string, string>  $stacks  notations by target
      * @return array{Field, string}
      */
-    private function draw(Piece $piece, array $stacks): array
+    private function draw(Piece $piece, array $stacks, int $edge = self::EDGE): array
     {
-        $field = Field::of($this->photos->raster($piece->reference()), self::EDGE);
+        $field = Field::of($this->photos->raster($piece->reference()), $edge);
         $map = $this->zones->map($piece) ?? ZoneMap::none($field->width, $field->height);
         $parsed = array_map(Stack::parse(...), $stacks);
         $desk = $this->catalogue->desk($piece->user, ...array_values($parsed));

@@ -10,6 +10,7 @@ use Prism\Colour\Srgb;
 use Prism\Layering\Pressure;
 use Prism\Planning\Plan;
 use Prism\Planning\PlanStep;
+use Prism\Planning\Prep;
 use TCPDF;
 
 /**
@@ -28,8 +29,13 @@ final class PlanSheet
 
     private const ROW = 12.5;
 
+    private const LEGEND_PITCH = 5.4;
+
     /** Shares of the plan after which the sheet shows the drawing. */
     private const STAGES = [0.25, 0.5, 0.75, 1.0];
+
+    /** Of their pictures, in pixels: 300 to the inch. */
+    private const STAGE_EDGE = 520;
 
     /** Of the proof chart, in millimetres. */
     private const CELL = 14.0;
@@ -49,6 +55,7 @@ final class PlanSheet
 
         $this->head($pdf, $piece, $plan);
         $this->pullList($pdf, $plan);
+        $this->prep($pdf, $piece, $plan);
         $this->stages($pdf, $piece, $plan);
         $this->steps($pdf, $plan);
         $this->proof($pdf, $plan);
@@ -69,15 +76,16 @@ final class PlanSheet
         $top = 29.0;
         $pdf->Image($this->photos->path($reference, PhotoView::Photo), self::MARGIN, $top, $width, $height, 'JPEG');
         $legend = self::MARGIN + $width + 5;
-        foreach ($piece->zones->load('targets') as $index => $zone) {
+        $zones = $piece->zones->load('targets');
+        // All of them beside the picture, however many.
+        $pitch = min(self::LEGEND_PITCH, $height / max(1, count($zones)));
+        foreach ($zones as $index => $zone) {
             $this->badge($pdf, self::MARGIN + $zone->x * $width, $top + $zone->y * $height, (string) ($index + 1));
-            $y = $top + 5.4 * $index;
-            if ($y < $top + $height - 4) {
-                foreach ($zone->targets->take(3)->values() as $i => $target) {
-                    $this->swatch($pdf, $legend + 2.4 * $i, $y, 2.4, 4.4, Targets::drawn($target->setRelation('zone', $zone->setRelation('piece', $piece))));
-                }
-                $this->text($pdf, $legend + 8.5, $y - 0.2, sprintf('%d  %s', $index + 1, $zone->name), 8.5, '', self::MARGIN + self::WIDTH - $legend - 8);
+            $y = $top + $pitch * $index;
+            foreach ($zone->targets->take(3)->values() as $i => $target) {
+                $this->swatch($pdf, $legend + 2.4 * $i, $y, 2.4, 0.82 * $pitch, Targets::drawn($target->setRelation('zone', $zone->setRelation('piece', $piece))));
             }
+            $this->text($pdf, $legend + 8.5, $y - 0.2, sprintf('%d  %s', $index + 1, $zone->name), min(8.5, 1.75 * $pitch), '', self::MARGIN + self::WIDTH - $legend - 8);
         }
         $pdf->setXY(self::MARGIN, $top + $height + 4);
         foreach ($plan->cautions as $caution) {
@@ -114,6 +122,13 @@ final class PlanSheet
         $pdf->setY($y + 11);
     }
 
+    private function prep(TCPDF $pdf, Piece $piece, Plan $plan): void
+    {
+        $this->heading($pdf, 'Have ready');
+        $this->font($pdf, 8.5);
+        $pdf->MultiCell(self::WIDTH, 4, implode('; ', Prep::of($plan->steps, $piece->paper->name, $piece->width_mm, $piece->height_mm)).'.', 0, 'L', false, 1, self::MARGIN, $pdf->GetY());
+    }
+
     /** The drawing as it will look on the way and at the end, small. */
     private function stages(TCPDF $pdf, Piece $piece, Plan $plan): void
     {
@@ -132,7 +147,7 @@ final class PlanSheet
         foreach (self::STAGES as $i => $share) {
             $steps = max(1, (int) round($share * count($plan->steps)));
             $x = self::MARGIN + $i * ($width + 4);
-            $pdf->Image('@'.$this->plans->simulated($piece, $steps), $x, $y, $width, $height, 'PNG');
+            $pdf->Image('@'.$this->plans->simulated($piece, $steps, self::STAGE_EDGE), $x, $y, $width, $height, 'PNG');
             $this->text($pdf, $x, $y + $height + 0.5, sprintf('after step %d', $steps), 8, '', $width);
         }
         $pdf->setY($y + $height + 6);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Prism\Planning;
 
+use Prism\Reference\LightDirection;
+
 /**
  * A gradient by feathering: n pencils, each laid lightly over the end of the one before, give 2n - 1 steps: each alone, and
  * each two together.
@@ -12,6 +14,8 @@ final class Joins
 {
     /** Two neighbours lie over one another for this share of the room that each has: a third, so that each is also alone. */
     private const OVERLAP = 1.0 / 3.0;
+
+    private const ONE_SPOT_MM = 2.0;
 
     /**
      * Where each pencil starts and ends along a form, from its light to its dark end.
@@ -37,6 +41,14 @@ final class Joins
         }
 
         return $spans;
+    }
+
+    /**
+     * Where the second spot lies from the first, in words; null if they are one spot. y goes down.
+     */
+    public static function towards(float $x1, float $y1, float $x2, float $y2): ?string
+    {
+        return hypot($x2 - $x1, $y2 - $y1) < self::ONE_SPOT_MM ? null : LightDirection::corrected(rad2deg(atan2($y1 - $y2, $x2 - $x1)))->words();
     }
 
     /** Steps that can be told apart along the gradient. */

@@ -111,7 +111,7 @@ final readonly class ZoneAdvice
     private static function sing(PictureZone $zone, array $beside, Kit $pencils): ?self
     {
         $own = self::main($zone);
-        if ($zone->importance !== 3 || $own->chroma() < self::SINGS) {
+        if ($zone->importance !== 3 || $zone->distance === Distance::Far || $own->chroma() < self::SINGS) {
             return null;
         }
         $complement = Wheel::complement(Wheel::position($own->hueDegrees()));

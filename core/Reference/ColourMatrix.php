@@ -11,15 +11,13 @@ use Prism\Colour\LinearSystem;
 use Prism\Colour\Observer;
 use Prism\Colour\Spectrum;
 use Prism\Colour\Srgb;
+use Prism\Colour\UnderLamp;
 
 /** A change of a picture's light: three by three, on linear sRGB. */
 final readonly class ColourMatrix
 {
     /** Reflectance of a grey card. */
     public const GREY_CARD = 0.18;
-
-    /** How far the eye gets used to a lamp: the rest of its cast stays seen. */
-    private const ADAPTED = 0.8;
 
     /** @param  array{array{float, float, float}, array{float, float, float}, array{float, float, float}}  $rows */
     private function __construct(public array $rows)
@@ -75,7 +73,7 @@ final readonly class ColourMatrix
         if ($lamp === Lamp::Daylight) {
             return self::none();
         }
-        $seen = Adaptation::matrix($lamp->white(), Lamp::Daylight->white(), self::ADAPTED);
+        $seen = UnderLamp::adaptation($lamp);
         $normal = array_fill(0, 3, array_fill(0, 3, 0.0));
         $rights = array_fill(0, 3, array_fill(0, 3, 0.0));
         foreach (self::surfaces() as [$linear, $samples]) {

@@ -1,4 +1,4 @@
-import { clickAt, expect, expectSound, openOwnPiece, test } from './studio';
+import { clickAt, expect, expectSound, openHarbour, openOwnPiece, test } from './studio';
 
 test('from a photo to a planned picture, its drawing and its sheet', async ({ page }) => {
     await openOwnPiece(page, 'Jugs to plan');
@@ -52,6 +52,12 @@ test('from a photo to a planned picture, its drawing and its sheet', async ({ pa
         (await page.getByRole('link', { name: 'Plan sheet, PDF' }).getAttribute('href')) ?? '',
     );
     expect(sheet.headers()['content-type']).toBe('application/pdf');
+    // What to mind beside the colours, and the whole planning taken back and made again.
+    await expect(page.getByTestId('advice')).toContainText('Finish');
+    await expect(page.getByTestId('prep')).toContainText('kneaded eraser');
+    await page.getByRole('button', { name: 'Prove this plan' }).click();
+    await expect(page.getByRole('heading', { name: /Prove this plan: Jugs to plan/ })).toBeVisible();
+    await page.goBack();
     await page.keyboard.press('2');
     await page.getByText('From the palette').click();
     await expect(page.getByRole('article', { name: 'Recipe No. 1' })).toBeVisible();
@@ -61,4 +67,51 @@ test('from a photo to a planned picture, its drawing and its sheet', async ({ pa
         .first()
         .click();
     await expect(page.getByRole('button', { name: new RegExp(`Use \\w+:${used} again`) })).toBeVisible();
+});
+
+test('a few given pencils are set to light, middle and dark, planned by value, and taken back', async ({ page }) => {
+    await openHarbour(page);
+    await page.getByRole('link', { name: '3 Plan' }).click();
+    const pick = async (label: string, number: string) => {
+        await page.getByRole('combobox', { name: label }).fill(number);
+        await page.getByRole('option', { name: new RegExp(`^${number}`) }).click();
+    };
+    await expect(page.getByRole('button', { name: 'Set to light, middle, dark' })).toBeDisabled();
+    await pick('Pencil 1', '119');
+    await pick('Pencil 2', '722');
+    await page.getByRole('button', { name: 'Set to light, middle, dark' }).click();
+    await expect(page.getByTestId('designation')).toContainText(/119 is light: .*722 is dark/);
+    await expect(page.getByRole('list', { name: 'Value ladder of these pencils' }).getByRole('listitem')).toHaveCount(
+        9,
+    );
+    await expectSound(page);
+    const before = await page.getByTestId('plan-step').count();
+    await page.getByRole('button', { name: 'Plan the picture with these, by value' }).click();
+    await expect(page.getByTestId('palette')).toContainText('of a value step', { timeout: 60_000 });
+    await expect(page.getByTestId('pencil')).toHaveCount(2);
+    await page.getByRole('button', { name: 'Take the planning back' }).click();
+    await expect(page.getByTestId('plan-step')).toHaveCount(before);
+    for (const number of ['119', '722']) {
+        const unpin = page.getByRole('button', { name: `Unpin ${number}`, exact: true });
+        if ((await unpin.count()) > 0) {
+            await unpin.click();
+            await expect(unpin).toHaveCount(0, { timeout: 60_000 });
+        }
+    }
+});
+
+test('a colour that is typed is matched; what is none is refused', async ({ page }) => {
+    await openHarbour(page);
+    await page.getByRole('link', { name: '2 Match' }).click();
+    await page.getByLabel(/Or type a colour/).fill('a nice blue');
+    await page.getByRole('button', { name: 'Match it' }).click();
+    await expect(page.getByText('is not a colour', { exact: false })).toBeVisible();
+    await page.getByLabel(/Or type a colour/).fill('#446688');
+    await page.getByRole('button', { name: 'Match it' }).click();
+    await expect(page.getByRole('article', { name: 'Recipe No. 1' })).toBeVisible();
+    await expect(page).toHaveURL(/typed=%23446688/);
+    await page.reload();
+    await expect(page.getByRole('article', { name: 'Recipe No. 1' })).toBeVisible();
+    await page.getByRole('button', { name: 'Leave it' }).click();
+    await expect(page).not.toHaveURL(/typed/);
 });

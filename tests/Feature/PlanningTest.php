@@ -278,3 +278,11 @@ it('takes a colour as it is typed', function (): void {
     $this->postJson('/api/colours', ['text' => 'nice blue'])->assertUnprocessable()->assertJsonPath('errors.text.0', fn (string $said): bool => str_contains($said, 'is not a colour'));
     $this->postJson('/api/colours', [])->assertUnprocessable();
 });
+
+it('looks at a stack under the lamp that the piece is drawn by', function (): void {
+    $asked = ['stack' => 'QW:404@45 > QW:119@30', 'L' => 60, 'a' => 2, 'b' => 10];
+    $this->postJson($this->url.'/predictions', $asked)->assertOk()->assertJsonPath('underLamp', null);
+    $this->patchJson($this->url, ['lamp' => 'warm-lamp'])->assertOk();
+    $seen = $this->postJson($this->url.'/predictions', $asked)->assertOk()->assertJsonPath('underLamp.name', 'Warm lamp')->json();
+    expect($seen['underLamp']['target']['b'])->toBeGreaterThan(10)->and($seen['underLamp']['predicted']['b'])->toBeGreaterThan($seen['recipe']['predicted']['b'])->and($seen['underLamp']['difference']['words'])->not->toBe('');
+});

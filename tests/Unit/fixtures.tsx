@@ -291,6 +291,7 @@ export const planOf = (steps: PlanStep[], changes: Partial<Plan> = {}): Plan => 
     tooAlike: [],
     joins: [],
     advice: [],
+    prep: ['Harbour Cartridge, and a scrap of it'],
     canTakeBack: false,
     pace: { pace: 350, steps: 0 },
     ...changes,

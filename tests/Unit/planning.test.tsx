@@ -195,7 +195,7 @@ describe('joins', () => {
                     zone={float}
                     plan={{
                         ...plan,
-                        joins: [{ zone: 'other', lengthMm: 10, steps: 2, spans: [] }],
+                        joins: [{ zone: 'other', towards: null, lengthMm: 10, steps: 2, spans: [] }],
                     }}
                 />
             </Around>,

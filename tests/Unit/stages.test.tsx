@@ -15,6 +15,7 @@ const prediction = (stack: string, steps = stack === '' ? 0 : stack.split(' > ')
     strip: Array.from({ length: steps + 1 }, () => ({ colour: colour(), toothLeft: 0.5, sigma: 2 })),
     room: 3,
     section,
+    underLamp: null,
     calibration: restsOn,
 });
 
@@ -36,6 +37,21 @@ describe('Match', () => {
             </Around>,
         );
         expect(screen.getByText('Choose a colour to match')).toBeTruthy();
+    });
+
+    it('shows a stack under the lamp that one draws by', async () => {
+        const seen = { name: 'Warm lamp', target: colour(), predicted: colour(), difference: recipe().difference };
+        serve({
+            'GET /api/pencils': () => ({ pencils: [pencil('404')] }),
+            'POST /api/pieces/p1/predictions': () => ({ ...prediction('QW:404@40'), underLamp: seen }),
+        });
+        show(
+            <Around of={piece([free])} selected={free}>
+                <MatchStage />
+            </Around>,
+            '/?edit=QW%3A404%4040',
+        );
+        expect((await screen.findByTestId('under-lamp')).textContent).toContain('Under the warm lamp: ');
     });
 
     it('takes a colour that is typed, and offers recipes of one’s own that fit it', async () => {
@@ -325,12 +341,14 @@ describe('the palette of a picture', () => {
                             other: 'z2',
                             dE00: 2.1,
                             pushed: 'z2',
+                            with: 'QW:404@50',
                             sentence: 'Push Zone 2 half a step darker.',
                         },
                     ],
                     joins: [
                         {
                             zone: 'z1',
+                            towards: 'lower right',
                             lengthMm: 40,
                             steps: 3,
                             spans: [
@@ -425,16 +443,17 @@ describe('the palette of a picture', () => {
             { zone: 'z1', kind: 'Finish', sentence: 'Many light layers.' },
             { zone: 'z2', kind: 'Cast shadow', sentence: 'Darkest where it begins.' },
             { zone: 'z2', kind: 'Finish', sentence: 'Let the grain show.' },
+            { zone: 'z3', kind: 'Edge', sentence: 'Give it a last sharp line.' },
         ];
         put(
             { 'GET /api/pieces/p1/plan': () => planOf([planStep(1)], { palette, advice }) },
-            piece([chosen, zone('z2', 'Zone 2')]),
+            piece([chosen, zone('z2', 'Zone 2'), zone('z3', 'Zone 3')]),
             chosen,
         );
         const said = async () => (await screen.findByTestId('advice')).textContent;
-        expect(await said()).toBe('1EdgeGive it a last sharp line.1FinishMany light layers.');
+        expect(await said()).toBe('EdgeGive it a last sharp line. 1 FinishMany light layers. 1 ');
         await userEvent.click(screen.getByRole('button', { name: 'All zones' }));
-        expect(await said()).toBe('1EdgeGive it a last sharp line.2Cast shadowDarkest where it begins.');
+        expect(await said()).toBe('EdgeGive it a last sharp line. 1 3 Cast shadowDarkest where it begins. 2 ');
         await userEvent.click(screen.getByRole('button', { name: 'Zone 2' }));
         await waitFor(() => expect(window.location.search).toContain('zone=z2'));
     });

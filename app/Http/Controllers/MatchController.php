@@ -115,7 +115,7 @@ final class MatchController
         $desk = $catalogue->desk($piece->user, $stack);
         $recipe = $engine->recipes($piece->paper, $piece->user, $desk)->make($stack, $target);
 
-        return new StackPredictionResource($recipe, $engine->predictor($piece->paper, $piece->user, $desk), $piece->user);
+        return new StackPredictionResource($recipe, $engine->predictor($piece->paper, $piece->user, $desk), $piece->user, $target->colour, $piece->lamp);
     }
 
     #[OA\Post(

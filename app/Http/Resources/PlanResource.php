@@ -11,10 +11,12 @@ use App\Models\ZoneTarget;
 use App\Studio\Catalogue;
 use App\Studio\Paces;
 use App\Studio\PicturePlans;
+use App\Studio\StackAdvice;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
 use Prism\Colour\Lab;
+use Prism\Matching\Nudge;
 use Prism\Materials\PencilId;
 use Prism\Planning\Caution;
 use Prism\Planning\Lightener;
@@ -22,6 +24,7 @@ use Prism\Planning\Pair;
 use Prism\Planning\Part;
 use Prism\Planning\Plan;
 use Prism\Planning\PlanStep;
+use Prism\Planning\Prep;
 use Prism\Planning\ZoneAdvice;
 
 /**
@@ -29,7 +32,7 @@ use Prism\Planning\ZoneAdvice;
  *
  * @property-read Plan $resource
  */
-#[OA\Schema(schema: 'Plan', required: ['pullList', 'palette', 'cautions', 'steps', 'minutes', 'idleMinutes', 'apartMinutes', 'sessions', 'currentKey', 'done', 'total', 'zonesWithoutRecipe', 'ownRecipes', 'tooAlike', 'joins', 'advice', 'canTakeBack', 'pace', 'calibration'], properties: [
+#[OA\Schema(schema: 'Plan', required: ['pullList', 'palette', 'cautions', 'steps', 'minutes', 'idleMinutes', 'apartMinutes', 'sessions', 'currentKey', 'done', 'total', 'zonesWithoutRecipe', 'ownRecipes', 'tooAlike', 'joins', 'advice', 'prep', 'canTakeBack', 'pace', 'calibration'], properties: [
     new OA\Property(property: 'pullList', type: 'array', items: new OA\Items(ref: '#/components/schemas/PullListEntry')),
     new OA\Property(property: 'palette', nullable: true, description: 'what planning the whole picture found last', oneOf: [new OA\Schema(ref: '#/components/schemas/Palette')]),
     new OA\Property(property: 'cautions', type: 'array', items: new OA\Items(type: 'string')),
@@ -43,7 +46,8 @@ use Prism\Planning\ZoneAdvice;
     new OA\Property(property: 'total', type: 'integer'),
     new OA\Property(property: 'zonesWithoutRecipe', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'ownRecipes', type: 'integer', description: 'chosen by hand: planning leaves them alone'),
-    new OA\Property(property: 'tooAlike', type: 'array', description: 'touching zones that will merge, and which to push', items: new OA\Items(required: ['one', 'other', 'dE00', 'pushed', 'sentence'], properties: [
+    new OA\Property(property: 'tooAlike', type: 'array', description: 'touching zones that will merge, and which to push', items: new OA\Items(required: ['one', 'other', 'dE00', 'pushed', 'sentence', 'with'], properties: [
+        new OA\Property(property: 'with', type: 'string', nullable: true, description: 'a stack that pushes it, to begin with'),
         new OA\Property(property: 'one', type: 'string'),
         new OA\Property(property: 'other', type: 'string'),
         new OA\Property(property: 'dE00', type: 'number'),
@@ -55,13 +59,15 @@ use Prism\Planning\ZoneAdvice;
         new OA\Property(property: 'kind', type: 'string'),
         new OA\Property(property: 'sentence', type: 'string'),
     ])),
+    new OA\Property(property: 'prep', type: 'array', description: 'what lies ready beside the pencils', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'canTakeBack', type: 'boolean', description: 'the last planning can be taken back'),
     new OA\Property(property: 'pace', required: ['pace', 'steps'], type: 'object', properties: [
         new OA\Property(property: 'pace', type: 'number', description: 'mm² of one pass in a minute'),
         new OA\Property(property: 'steps', type: 'integer', description: 'of the log that tell it; 0: the usual pace'),
     ]),
-    new OA\Property(property: 'joins', type: 'array', description: 'how the values of a zone are feathered, light to dark', items: new OA\Items(required: ['zone', 'lengthMm', 'steps', 'spans'], properties: [
+    new OA\Property(property: 'joins', type: 'array', description: 'how the values of a zone are feathered, light to dark', items: new OA\Items(required: ['zone', 'towards', 'lengthMm', 'steps', 'spans'], properties: [
         new OA\Property(property: 'zone', type: 'string'),
+        new OA\Property(property: 'towards', type: 'string', nullable: true, description: 'where its dark lies from its light'),
         new OA\Property(property: 'lengthMm', type: 'number'),
         new OA\Property(property: 'steps', type: 'integer', description: 'that can be told apart'),
         new OA\Property(property: 'spans', type: 'array', items: new OA\Items(required: ['target', 'from', 'to', 'fromMm', 'toMm'], properties: [
@@ -125,6 +131,10 @@ use Prism\Planning\ZoneAdvice;
 ])]
 final class PlanResource extends JsonResource
 {
+    private const PUSHED = 4;
+
+    private int $pushed = 0;
+
     /** @param  list<string>  $owned RANGE:NUMBER */
     public function __construct(Plan $plan, private readonly Piece $piece, private readonly array $owned)
     {
@@ -159,10 +169,12 @@ final class PlanResource extends JsonResource
             'zonesWithoutRecipe' => $this->piece->zones()->whereDoesntHave('targets.recipe')->pluck('name')->all(),
             'ownRecipes' => $this->ownRecipes(),
             'joins' => app(PicturePlans::class)->joins($this->piece),
-            'tooAlike' => array_map(static fn (Pair $pair): array => [
+            'tooAlike' => array_map(fn (Pair $pair): array => [
                 'one' => $pair->one->id, 'other' => $pair->other->id, 'dE00' => round($pair->dE00, 1), 'pushed' => $pair->pushed->id, 'sentence' => $pair->sentence(),
+                'with' => $this->pushing($pair),
             ], app(PicturePlans::class)->tooAlike($this->piece, $this->resource)),
             'advice' => array_map(static fn (ZoneAdvice $advice): array => ['zone' => $advice->zone, 'kind' => $advice->kind->label(), 'sentence' => $advice->sentence], app(PicturePlans::class)->advice($this->piece, $this->resource)),
+            'prep' => Prep::of($this->resource->steps, $this->piece->paper->name, $this->piece->width_mm, $this->piece->height_mm),
             'canTakeBack' => $this->piece->before_planning !== null,
             'calibration' => RestsOn::of($this->piece->user),
         ];
@@ -181,6 +193,25 @@ final class PlanResource extends JsonResource
         }
 
         return $kept;
+    }
+
+    /** One change of the pushed zone's stack that pushes it; for the worst pairs only, it takes a search each. */
+    private function pushing(Pair $pair): ?string
+    {
+        if ($this->pushed >= self::PUSHED) {
+            return null;
+        }
+        $this->pushed++;
+        $main = null;
+        foreach ($this->resource->steps as $step) {
+            $main = $step->zone->zone === $pair->pushed->id && $step->step !== null ? $step->zone->stack : $main;
+        }
+        if ($main === null) {
+            return null;
+        }
+        $changes = app(StackAdvice::class)->nudged($this->piece, $main, $pair->darker ? Nudge::Darker : Nudge::Lighter);
+
+        return $changes === [] ? null : (string) $changes[0]->stack;
     }
 
     private function ownRecipes(): int

@@ -1501,6 +1501,8 @@ export interface components {
             ownRecipes: number;
             /** @description touching zones that will merge, and which to push */
             tooAlike: {
+                /** @description a stack that pushes it, to begin with */
+                with: string | null;
                 one: string;
                 other: string;
                 dE00: number;
@@ -1513,6 +1515,8 @@ export interface components {
                 kind: string;
                 sentence: string;
             }[];
+            /** @description what lies ready beside the pencils */
+            prep: string[];
             /** @description the last planning can be taken back */
             canTakeBack: boolean;
             pace: {
@@ -1524,6 +1528,8 @@ export interface components {
             /** @description how the values of a zone are feathered, light to dark */
             joins: {
                 zone: string;
+                /** @description where its dark lies from its light */
+                towards: string | null;
                 lengthMm: number;
                 /** @description that can be told apart */
                 steps: number;
@@ -1694,6 +1700,14 @@ export interface components {
             pixels: number;
         };
         StackPrediction: {
+            /** @description what is matched and what is laid, under the lamp that the piece is drawn by; null in daylight */
+            underLamp: {
+                /** @description A stack under the editor: the recipe, the colour after each step, room and grain section. */
+                name: string;
+                target: components['schemas']['Colour'];
+                predicted: components['schemas']['Colour'];
+                difference: components['schemas']['Difference'];
+            } | null;
             recipe: components['schemas']['Recipe'];
             /** @description the bare paper, then after each step */
             strip: components['schemas']['StripEntry'][];

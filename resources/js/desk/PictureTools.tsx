@@ -25,6 +25,13 @@ const Row = styled.div`
     }
 `;
 
+/** A sign, a number and a sign stay on one line. */
+const Together = styled.span`
+    display: flex;
+    align-items: center;
+    gap: ${space.s};
+`;
+
 const Sign = styled(Button)`
     width: 34px;
     padding: 0;
@@ -117,24 +124,27 @@ export function PictureTools({ zoom, onResize }: Props) {
                 >
                     Under lamp
                 </Toggle>
-                <Sign aria-label="Smaller sample" onPress={() => onResize(1 / 1.4)}>
-                    −
-                </Sign>
-                <b>{pixels(piece, (selected?.spot ?? { radius: DEFAULT_RADIUS }).radius)} px</b>
-                <Sign aria-label="Larger sample" onPress={() => onResize(1.4)}>
-                    +
-                </Sign>
-                <span style={{ marginInlineStart: 'auto' }} />
-                <Sign aria-label="Zoom out" isDisabled={zoom.scale === 1} onPress={() => zoom.by(1 / 1.5)}>
-                    −
-                </Sign>
-                <b data-testid="zoom">{Math.round(100 * zoom.scale)} %</b>
-                <Sign aria-label="Zoom in" onPress={() => zoom.by(1.5)}>
-                    +
-                </Sign>
-                <Button isDisabled={zoom.scale === 1} onPress={zoom.fit}>
-                    Fit
-                </Button>
+                <Together>
+                    <Sign aria-label="Smaller sample" onPress={() => onResize(1 / 1.4)}>
+                        −
+                    </Sign>
+                    <b>{pixels(piece, (selected?.spot ?? { radius: DEFAULT_RADIUS }).radius)} px</b>
+                    <Sign aria-label="Larger sample" onPress={() => onResize(1.4)}>
+                        +
+                    </Sign>
+                </Together>
+                <Together style={{ marginInlineStart: 'auto' }}>
+                    <Sign aria-label="Zoom out" isDisabled={zoom.scale === 1} onPress={() => zoom.by(1 / 1.5)}>
+                        −
+                    </Sign>
+                    <b data-testid="zoom">{Math.round(100 * zoom.scale)} %</b>
+                    <Sign aria-label="Zoom in" onPress={() => zoom.by(1.5)}>
+                        +
+                    </Sign>
+                    <Button isDisabled={zoom.scale === 1} onPress={zoom.fit}>
+                        Fit
+                    </Button>
+                </Together>
             </Row>
         </Rows>
     );

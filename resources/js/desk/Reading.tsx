@@ -46,7 +46,8 @@ const Words = styled.div`
 interface Props {
     name: string;
     colour: Colour;
-    spread: number;
+    /** Of the patch that was read; a typed colour has none. */
+    spread: number | null;
     predicted?: Colour | undefined;
 }
 
@@ -76,7 +77,13 @@ export function Reading({ name, colour, spread, predicted }: Props) {
                     L {colour.L.toFixed(1)} &nbsp;a {colour.a.toFixed(1)} &nbsp;b {colour.b.toFixed(1)}
                 </small>
                 <small>
-                    {spread < 3 ? 'an even patch' : spread < 8 ? 'varies a little' : 'uneven: sample smaller'}
+                    {spread === null
+                        ? '\u00a0'
+                        : spread < 3
+                          ? 'an even patch'
+                          : spread < 8
+                            ? 'varies a little'
+                            : 'uneven: sample smaller'}
                 </small>
             </Words>
         </Row>

@@ -108,7 +108,12 @@ export function MatchStage() {
     return (
         <Page>
             <h1 className="visually-hidden">Match</h1>
-            <Reading name={name} colour={selected.colour} spread={selected.spread} predicted={kept?.predicted} />
+            <Reading
+                name={name}
+                colour={selected.colour}
+                spread={selection.typed === null ? selected.spread : null}
+                predicted={kept?.predicted}
+            />
             {selected.zone && <TargetChoice zone={selected.zone} />}
             {selection.editing !== null ? (
                 <StackEditor key={selected.target?.id ?? 'free'} selected={selected} />

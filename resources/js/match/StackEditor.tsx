@@ -259,6 +259,17 @@ export function StackEditor({ selected }: { selected: Selected }) {
                         <small data-testid="hand">
                             A hand 10 % off in each layer moves it by dE00 {known.recipe.sensitivity.toFixed(1)}
                         </small>
+                        {known.underLamp && (
+                            <small data-testid="under-lamp">
+                                Under the {known.underLamp.name.toLowerCase()}: {known.underLamp.difference.words}{' '}
+                                <SwatchPair
+                                    target={known.underLamp.target}
+                                    predicted={known.underLamp.predicted}
+                                    width="72px"
+                                    height="22px"
+                                />
+                            </small>
+                        )}
                         <span style={{ display: 'flex', alignItems: 'center', gap: 4 }}>
                             <ToothRings left={known.recipe.toothLeft} size={22} /> left,{' '}
                             {known.room === 0

@@ -18,8 +18,8 @@ const Box = styled.section`
     }
     & li {
         display: grid;
-        grid-template-columns: 46px 92px minmax(0, 1fr);
-        gap: ${space.s};
+        grid-template-columns: 92px minmax(0, 1fr);
+        gap: ${space.xs} ${space.s};
         align-items: baseline;
         padding: ${space.xs} 0;
         border-top: 1px solid ${({ theme }) => theme.line};
@@ -35,6 +35,18 @@ const Box = styled.section`
 
 /** What every surface is told at its end; it is shown for the chosen zone only. */
 const FINISH = 'Finish';
+
+/** What is said of several zones is said once. */
+function alike(advice: Plan['advice']): Map<string, { kind: string; zones: string[] }> {
+    const said = new Map<string, { kind: string; zones: string[] }>();
+    for (const { kind, sentence, zone } of advice) {
+        const known = said.get(sentence);
+        if (known) known.zones.push(zone);
+        else said.set(sentence, { kind, zones: [zone] });
+    }
+
+    return said;
+}
 
 /** What brings the picture together: near and far, edges, cast shadows, what makes a zone sing; the finish of the chosen one. */
 export function AdvicePanel({ plan }: { plan: Plan }) {
@@ -56,16 +68,23 @@ export function AdvicePanel({ plan }: { plan: Plan }) {
             </div>
             {said.length === 0 && <p>Nothing to add.</p>}
             <ul data-testid="advice">
-                {said.map((one) => (
-                    <li key={`${one.zone} ${one.kind}`}>
-                        <Button
-                            aria-label={`Zone ${1 + piece.zones.findIndex(({ id }) => id === one.zone)}`}
-                            onPress={() => selection.selectZone(one.zone)}
-                        >
-                            {1 + piece.zones.findIndex(({ id }) => id === one.zone)}
-                        </Button>
-                        <small>{one.kind}</small>
-                        <span>{one.sentence}</span>
+                {[...alike(said)].map(([sentence, { kind, zones }]) => (
+                    <li key={`${kind} ${sentence}`}>
+                        <small>{kind}</small>
+                        <span>
+                            {sentence}{' '}
+                            {zones.map((id) => {
+                                const number = 1 + piece.zones.findIndex((other) => other.id === id);
+
+                                return (
+                                    <span key={id}>
+                                        <Button aria-label={`Zone ${number}`} onPress={() => selection.selectZone(id)}>
+                                            {number}
+                                        </Button>{' '}
+                                    </span>
+                                );
+                            })}
+                        </span>
                     </li>
                 ))}
             </ul>

@@ -40,8 +40,8 @@ export function JoinsPanel({ plan, zone }: { plan: Plan; zone: Zone }) {
         <Box aria-labelledby="joins">
             <h2 id="joins">Joins in {zone.name}</h2>
             <small>
-                From light to dark over about {join.lengthMm.toFixed(0)} mm, each lightly over the end of the one
-                before: {join.steps} steps.
+                From light to dark{join.towards && `, towards the ${join.towards}`}, over about{' '}
+                {join.lengthMm.toFixed(0)} mm, each lightly over the end of the one before: {join.steps} steps.
             </small>
             <ul data-testid="joins">
                 {join.spans.map((span) => {

@@ -53,6 +53,7 @@ const Ladder = styled.ol`
 `;
 
 const Crossed = styled.table`
+    width: max-content;
     border-collapse: collapse;
     & th {
         padding: 2px 8px 2px 0;
@@ -61,6 +62,9 @@ const Crossed = styled.table`
     }
     & td {
         padding: 0;
+    }
+    & td > * {
+        display: block;
     }
 `;
 

@@ -46,6 +46,16 @@ const Cautions = styled.ul`
     font-size: ${type.small};
 `;
 
+const Ready = styled.section`
+    & h2 {
+        margin-bottom: ${space.s};
+        font-size: ${type.title};
+    }
+    & li::before {
+        content: '□ ';
+    }
+`;
+
 const MOST_ALIKE = 8;
 
 const Alike = styled.ul`
@@ -165,6 +175,14 @@ export function PlanStage() {
             <SchoolsPanel />
             <LimitedPanel />
             <SchedulePanel plan={plan.data} />
+            <Ready aria-labelledby="ready">
+                <h2 id="ready">Have ready</h2>
+                <ul data-testid="prep">
+                    {plan.data.prep.map((thing) => (
+                        <li key={thing}>{thing}</li>
+                    ))}
+                </ul>
+            </Ready>
             <Cautions aria-label="Cautions">
                 {cautions.map((caution) => (
                     <li key={caution}>{caution}</li>
@@ -186,6 +204,12 @@ export function PlanStage() {
                                 </Button>
                                 <span>
                                     dE00 {pair.dE00.toFixed(1)} apart. {pair.sentence}
+                                    {pair.with && (
+                                        <>
+                                            {' '}
+                                            With <code>{pair.with}</code>.
+                                        </>
+                                    )}
                                 </span>
                             </li>
                         ))}

@@ -58,3 +58,7 @@ it('pushes what lies further back or matters less, the darker of the two darker'
     $pair = $of(besideOthers(1, Lab::of(50, 0, 0), [2]), besideOthers(2, Lab::of(49, 0, 0), [1], Distance::Far));
     expect($pair->darker)->toBeTrue()->and($pair->steps)->toBeGreaterThan(0.3)->toBeLessThan(0.8)->and($pair->sentence())->toBe('Push zone 2 nearly a step darker.');
 });
+
+it('goes from the light to the dark of the form, in words', function (): void {
+    expect(Joins::towards(10, 10, 60, 60))->toBe('lower right')->and(Joins::towards(60, 20, 10, 20))->toBe('left')->and(Joins::towards(20, 60, 20, 10))->toBe('above')->and(Joins::towards(20, 20, 20.5, 20.5))->toBeNull();
+});

@@ -6,12 +6,15 @@ use Prism\Colour\Lab;
 use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
 use Prism\Matching\School;
+use Prism\Matching\Schools;
 use Prism\Planning\Caution;
 use Prism\Planning\Plan;
 use Prism\Planning\PlannedZone;
 use Prism\Planning\Planner;
 use Prism\Planning\PlanStep;
+use Prism\Planning\Prep;
 use Prism\Planning\StepRole;
+use Prism\Reference\Highlights;
 
 use function Tests\Core\model;
 use function Tests\Core\pencils;
@@ -105,4 +108,14 @@ it('keeps the key of a step while the stack below it stays the same', function (
 it('has nothing to say without zones', function (): void {
     $plan = planOf([]);
     expect($plan->steps)->toBe([])->and($plan->pullList)->toBe([])->and($plan->cautions)->toBe([]);
+});
+
+it('tells what lies ready: only what the steps need', function (): void {
+    $prep = static fn (array $zones, Highlights $highlights = Highlights::Reserve): string => implode('; ', Prep::of((new Planner(new Predictor(model()), pencils()))->plan(under($zones, new Schools, $highlights))->steps, 'Cartridge', 240.0, 180.0));
+    expect($prep([zone('a', 'QW:404@40')]))->toContain('Cartridge, at least 240 × 180 mm')->toContain('sharpener')->not->toContain('solvent')->not->toContain('blender')
+        ->and($prep([zone('a', 'QW:404@40x3 > wash > QW:119@40')]))->toContain('solvent in a lidded vessel')
+        ->and($prep([zone('a', 'QW:404@40 > blend')]))->toContain('colourless blender')
+        ->and($prep([zone('a', 'QW:404@40 > lift')]))->toContain('also for lifting')
+        ->and($prep([zone('a', ''), zone('b', 'QW:404@40')], Highlights::OpaquePen))->toContain('opaque white pen')
+        ->and($prep([zone('a', ''), zone('b', 'QW:404@40')], Highlights::Impress))->toContain('blunt point');
 });

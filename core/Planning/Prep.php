@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Planning;
+
+use Prism\Layering\StepKind;
+use Prism\Reference\Highlights;
+
+/** What lies ready before the first stroke, beside the pencils of the pull list. */
+final class Prep
+{
+    /**
+     * @param  list<PlanStep>  $steps
+     * @param  float  $widthMm  of the drawing
+     * @param  float  $heightMm  of the drawing
+     * @return list<string>
+     */
+    public static function of(array $steps, string $paper, float $widthMm, float $heightMm): array
+    {
+        $kinds = $highlights = [];
+        foreach ($steps as $step) {
+            $kinds[$step->step->kind->value ?? ''] = true;
+            if ($step->role === StepRole::Sparkle || ($step->role === StepRole::Reserve && $step->step === null)) {
+                $highlights[$step->zone->highlights->value] = true;
+            }
+        }
+        $has = static fn (StepKind $kind): bool => isset($kinds[$kind->value]);
+        $keeps = static fn (Highlights $way): bool => isset($highlights[$way->value]);
+
+        return array_values(array_filter([
+            sprintf('%s, at least %.0f × %.0f mm, and a scrap of it to try on', $paper, $widthMm, $heightMm),
+            'tape to hold it, a clean sheet under the hand',
+            'sharpener, and a cap for its blade',
+            'soft brush for crumbs',
+            $has(StepKind::Lift) || $keeps(Highlights::Lift) ? 'kneaded eraser, also for lifting' : 'kneaded eraser',
+            $has(StepKind::Blend) ? 'colourless blender' : null,
+            $has(StepKind::Wash) ? 'odourless solvent in a lidded vessel, a brush, a rag; as its label says' : null,
+            $keeps(Highlights::Impress) ? 'blunt point to impress with' : null,
+            $keeps(Highlights::OpaquePen) ? 'opaque white pen' : null,
+        ]));
+    }
+}
