@@ -72,9 +72,13 @@ test('from a photo to a planned picture, its drawing and its sheet', async ({ pa
 test('a few given pencils are set to light, middle and dark, planned by value, and taken back', async ({ page }) => {
     await openHarbour(page);
     await page.getByRole('link', { name: '3 Plan' }).click();
+    await page.waitForLoadState('networkidle');
+    // A list closes when what it stands in scrolls: first to where it is, then type.
+    await page.getByRole('combobox', { name: 'Pencil 1' }).evaluate((field) => field.scrollIntoView());
+    await page.waitForTimeout(300);
     const pick = async (label: string, number: string) => {
         await page.getByRole('combobox', { name: label }).fill(number);
-        await page.getByRole('option', { name: new RegExp(`^${number}`) }).click();
+        await page.getByRole('option', { name: new RegExp(`^${number}\\b`) }).click();
     };
     await expect(page.getByRole('button', { name: 'Set to light, middle, dark' })).toBeDisabled();
     await pick('Pencil 1', '119');

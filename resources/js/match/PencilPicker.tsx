@@ -56,7 +56,7 @@ export function PencilPicker({ pencils, value, label, onChange }: Props) {
         <Box
             aria-label={label}
             defaultItems={pencils}
-            selectedKey={value}
+            selectedKey={value === '' ? null : value}
             onSelectionChange={(key) => key !== null && onChange(String(key))}
             menuTrigger="focus"
         >

@@ -101,7 +101,8 @@ export function LimitedPanel() {
             <Pickers>
                 {chosen.map((id, at) => (
                     <PencilPicker
-                        key={at}
+                        // A list that comes late would take back what was typed into the field before.
+                        key={`${at} ${box.data ? 'box' : 'waiting'}`}
                         pencils={box.data ?? []}
                         value={id}
                         label={`Pencil ${at + 1}`}
