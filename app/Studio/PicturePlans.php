@@ -46,7 +46,7 @@ final class PicturePlans
     private const EDGE = 1024;
 
     /** Goes up when drawings are simulated differently. */
-    private const VERSION = 1;
+    private const VERSION = 2;
 
     public function __construct(
         private readonly Engine $engine,

@@ -17,7 +17,8 @@ use Prism\Reference\ZoneMap;
  * What the drawing will look like, at any stage: each pixel as the stacks of its zone look in the tooth of the paper there.
  *
  * Between the light, middle and dark of a zone colours are blended by the value that the photo has at the pixel, as a hand
- * does; accents lie where the photo is nearest to them. The grain is the paper's own: each pixel lies at some depth of the
+ * does; accents lie where the photo is nearest to them. Over the border of a zone whose edge is soft the strokes of both sides
+ * cross, so that it is a join and no outline. The grain is the paper's own: each pixel lies at some depth of the
  * tooth, and has the colour of its films there.
  */
 final class Simulation
@@ -27,6 +28,9 @@ final class Simulation
 
     /** A pixel is an accent if it is so much nearer to it than to the local colour, in CIELAB. */
     private const ACCENT_NEARER = 0.6;
+
+    /** Strokes cross a soft border by this share of the width. */
+    private const CROSSES = 0.006;
 
     /** Edge of the squares in which values are compared, in pixels; and what share of them may be specks. */
     private const SQUINT = 8;
@@ -69,7 +73,7 @@ final class Simulation
         $depths = self::depths($photo->width, $photo->height);
         $encode = self::encodeTable();
         $rgb = '';
-        $labels = $map->labels;
+        $labels = self::crossed($map, $zones);
         for ($at = 0, $count = $photo->count(); $at < $count; $at++) {
             $zone = ord($labels[$at]);
             $depth = $depths[$at];
@@ -94,6 +98,47 @@ final class Simulation
         }
 
         return $rgb;
+    }
+
+    /**
+     * The zone whose stroke lies at each pixel: near a soft border, here and there that of the other side.
+     *
+     * @param  list<PictureZone>  $zones
+     */
+    private static function crossed(ZoneMap $map, array $zones): string
+    {
+        $soft = [];
+        foreach ($zones as $zone) {
+            if (! $zone->crisp && $zone->label > 0) {
+                $soft[chr($zone->label)] = true;
+            }
+        }
+        $reach = (int) round(self::CROSSES * $map->width);
+        if ($soft === [] || $reach === 0) {
+            return $map->labels;
+        }
+        $labels = $map->labels;
+        $crossed = $labels;
+        [$width, $height] = [$map->width, $map->height];
+        $span = 2 * $reach + 1;
+        for ($y = 0; $y < $height; $y++) {
+            for ($x = 0; $x < $width; $x++) {
+                $hash = ($x * 668265263 + $y * 374761393) & 0x7FFFFFFF;
+                $hash = (($hash ^ ($hash >> 13)) * 1274126177) & 0x7FFFFFFF;
+                $fromX = $x + ($hash >> 4) % $span - $reach;
+                $fromY = $y + ($hash >> 16) % $span - $reach;
+                if ($fromX < 0 || $fromY < 0 || $fromX >= $width || $fromY >= $height) {
+                    continue;
+                }
+                $at = $y * $width + $x;
+                $other = $labels[$fromY * $width + $fromX];
+                if ($other !== $labels[$at] && $other !== "\0" && $labels[$at] !== "\0" && (isset($soft[$other]) || isset($soft[$labels[$at]]))) {
+                    $crossed[$at] = $other;
+                }
+            }
+        }
+
+        return $crossed;
     }
 
     /**

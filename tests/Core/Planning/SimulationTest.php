@@ -100,6 +100,22 @@ describe('the simulated drawing', function (): void {
         expect(meanOfPicture($rgb, 80, static fn (int $x, int $y): bool => hypot($x - 40, $y - 30) < 4)->L)->toBeGreaterThan(88.0);
     });
 
+    it('lets strokes of both sides cross a soft border, and none a crisp one', function (): void {
+        $wide = mapped(...array_fill(0, 60, str_repeat('a', 500).str_repeat('b', 500)));
+        $photo = painted(1000, 60, static fn (): Lab => Lab::of(50, 0, 0));
+        $zones = static fn (bool $crisp): array => array_map(static fn (string $id, int $label): PictureZone => new PictureZone($id, $id, $label, 0.5, 2, Surface::Soft, ZoneLight::Lit, Distance::Near, $crisp, null, [], [pictureTarget($id, TargetRole::Middle, Lab::of(50, 0, 0))]), ['a', 'b'], [1, 2]);
+        $stacks = ['a' => Stack::parse('QW:722@80x2'), 'b' => Stack::of()];
+        $L = function (bool $crisp, int $from, int $to) use ($wide, $photo, $zones, $stacks): float {
+            $rgb = (new Simulation($this->model))->draw($photo, $wide, $zones($crisp), $stacks);
+
+            return meanOfPicture($rgb, 1000, static fn (int $x): bool => $x >= $from && $x < $to)->L;
+        };
+        [$dark, $paper] = [$L(true, 490, 500), $L(true, 500, 510)];
+        expect($paper - $dark)->toBeGreaterThan(30.0)
+            ->and($L(false, 496, 500))->toBeGreaterThan($dark + 5.0)->and($L(false, 500, 504))->toBeLessThan($paper - 2.0)
+            ->and($L(false, 400, 480))->toEqualWithDelta($L(true, 400, 480), 0.01)->and($L(false, 520, 600))->toEqualWithDelta($L(true, 520, 600), 0.01);
+    });
+
     it('is the same every time, and is checked by value against the photo', function (): void {
         $draw = fn (): string => (new Simulation($this->model))->draw($this->photo, $this->map, $this->zones, $this->stacks);
         expect($draw())->toBe($draw());
