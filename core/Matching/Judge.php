@@ -78,6 +78,9 @@ final readonly class Judge
 
     private const WAX_BELOW = 40.0;
 
+    /** A pencil that is to be used and is not. */
+    private const MISSING = 12.0;
+
     private const NOT_BURNISHED = 1.6;
 
     private const NOT_WASHED = 0.8;
@@ -97,12 +100,16 @@ final readonly class Judge
     /** On the wheel; null where an underlayer of another hue makes no sense. */
     private ?float $goalPosition;
 
+    /** @var list<int> by index */
+    private array $must;
+
     private bool $shadow;
 
     private bool $toned;
 
     public function __construct(private TouchBook $book, public Target $target, public Limits $limits)
     {
+        $this->must = array_keys(array_intersect($book->ids, $limits->must));
         $this->shadow = $target->colour->L < self::SHADOW_L;
         $this->toned = $book->paperL < self::TONED_L && $limits->schools->blackAndWhite === BlackAndWhite::Toned;
         $this->plainDoubt = Doubt::usual(1, 0, 0);
@@ -139,6 +146,9 @@ final readonly class Judge
             if ($i > 0 && $this->book->slides($layers[$i - 1][0], $index)) {
                 $cost += $this->limits->waxLast ? self::WAX_BELOW : self::SLIDES;
             }
+        }
+        foreach ($this->must as $index) {
+            $cost += isset($used[$index]) ? 0.0 : self::MISSING;
         }
         $doubt ??= Doubt::usual($count, $burnishes, 0);
         $cost += sqrt($miss * $miss + $doubt * $doubt) - $this->plainDoubt

@@ -9,6 +9,7 @@ final readonly class Limits
 {
     /**
      * @param  bool  $waxLast  nothing goes over a wax pencil but wax
+     * @param  list<string>  $must  pencils that are to be used, RANGE:NUMBER
      *
      * @throws \InvalidArgumentException if a number is outside what makes sense
      */
@@ -19,6 +20,7 @@ final readonly class Limits
         public Schools $schools = new Schools,
         public bool $noBlack = false,
         public bool $waxLast = false,
+        public array $must = [],
     ) {
         foreach (['top' => [$top, 1, 20], 'max-pencils' => [$maxPencils, 1, 8], 'max-layers' => [$maxLayers, 1, 12]] as $what => [$value, $low, $high]) {
             if ($value < $low || $value > $high) {

@@ -39,7 +39,7 @@ final class Search
     private const WIDE_REACH = 400.0;
 
     /** Pairs that are extended where many stacks are wanted. */
-    private const WIDENED = 32;
+    private const WIDENED = 20;
 
     private const EXTENDED = 36;
 
@@ -398,19 +398,20 @@ final class Search
     /** @return list<Candidate> the nearest singles and pairs, and lighter pairs from which a layer more may reach it */
     private function bases(): array
     {
+        $must = array_flip(array_keys(array_intersect($this->library->ids, $this->limits->must)));
         $bases = $this->singles();
         if ($this->limits->maxPencils < 2 || $this->limits->maxLayers < 2) {
             return $bases;
         }
         $near = new Shortlist(self::NEAREST_PAIRS);
         $lighter = new Shortlist(self::LIGHTER_PAIRS);
-        $this->eachGroup(static function (int $entry, float $distance, int $entryLighter, float $distanceLighter, bool $pair) use ($near, $lighter): void {
-            if ($pair) {
+        $lib = $this->library;
+        $this->eachGroup(static function (int $entry, float $distance, int $entryLighter, float $distanceLighter, bool $pair) use ($near, $lighter, $lib, $must): void {
+            if ($pair && ($must === [] || array_intersect_key($must, array_flip(array_column($lib->layers($entry), 0))) !== [])) {
                 $near->offer($distance, $entry);
                 $lighter->offer($distanceLighter, $entryLighter);
             }
         });
-        $lib = $this->library;
         foreach ([...$near->kept(), ...$lighter->kept()] as $entry) {
             $bases[] = $this->judged($lib->layers($entry));
         }

@@ -25,6 +25,9 @@ final class PaletteFinder
     /** Cost of a target that a set cannot serve at all, dE00. */
     private const UNSERVED = 60.0;
 
+    /** Of a stack against the best one, dE00. */
+    private const WORTH_KEEPING = 15.0;
+
     private const EXCHANGE_ROUNDS = 2;
 
     /** In smaller palettes there is no room for lighteners. */
@@ -109,8 +112,13 @@ final class PaletteFinder
         $this->stacks = $this->using = $this->weights = $this->settled = [];
         foreach ($targets as $id => $target) {
             $stacks = [];
-            foreach ($this->search->wide($target, $this->limits[$id], $free) as $candidate) {
-                $stacks[] = [$candidate->pencils(), $candidate->cost, $candidate];
+            $wide = $this->search->wide($target, $this->limits[$id], $free);
+            $least = min(array_map(static fn (Candidate $candidate): float => $candidate->cost, $wide));
+            foreach ($wide as $candidate) {
+                // What costs so much more serves only if nothing else can: for that there is each pencil alone.
+                if ($candidate->cost <= $least + self::WORTH_KEEPING || count($candidate->layers) === 1) {
+                    $stacks[] = [$candidate->pencils(), $candidate->cost, $candidate];
+                }
             }
             usort($stacks, static fn (array $a, array $b): int => $a[1] <=> $b[1]);
             $using = [];

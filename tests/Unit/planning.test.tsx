@@ -59,6 +59,15 @@ describe('wishes for a recipe', () => {
         await waitFor(() => expect(last()).toMatchObject({ maxLayers: 2, maxPencils: 4 }));
     });
 
+    it('use a pencil in any case, until told otherwise', async () => {
+        const last = await put();
+        await userEvent.click(screen.getByRole('combobox', { name: /Use this pencil/ }));
+        await userEvent.click(await screen.findByRole('option', { name: /404/ }));
+        await waitFor(() => expect(last()).toMatchObject({ must: ['QW:404'] }));
+        await userEvent.click(await screen.findByRole('button', { name: 'Use QW:404 only if it fits' }));
+        await waitFor(() => expect(screen.queryByText(/Used in any case/)).toBeNull());
+    });
+
     it('leave a pencil out, and take it in again', async () => {
         const last = await put();
         const first = within(screen.getByRole('article', { name: 'Recipe No. 1' }));

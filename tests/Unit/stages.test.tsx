@@ -110,6 +110,7 @@ describe('Match', () => {
             maxLayers: 6,
             noBlack: false,
             waxLast: false,
+            must: [],
             valueOnly: false,
             lightfast: false,
             paletteOnly: false,
@@ -496,6 +497,9 @@ describe('the palette of a picture', () => {
         });
         const go = await screen.findByRole('button', { name: 'Set to light, middle, dark' });
         expect(go).toHaveProperty('disabled', true);
+        // The box has come, and its list with it.
+        await waitFor(() => expect(asked.some(({ path }) => path === '/api/pencils')).toBe(true));
+        await new Promise((settled) => setTimeout(settled, 100));
         for (const [label, number] of [
             ['Pencil 1', '404'],
             ['Pencil 2', '519'],

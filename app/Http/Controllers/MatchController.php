@@ -53,6 +53,7 @@ final class MatchController
             new OA\Property(property: 'waxLast', type: 'boolean', description: 'nothing but wax goes over wax'),
             new OA\Property(property: 'lightfast', type: 'boolean', description: 'only pencils that do not fade'),
             new OA\Property(property: 'paletteOnly', type: 'boolean', description: 'only pencils that the plan of the picture uses'),
+            new OA\Property(property: 'must', type: 'array', items: new OA\Items(type: 'string'), description: 'pencils to be used'),
             new OA\Property(property: 'avoid', type: 'array', items: new OA\Items(type: 'string')),
         ])),
         responses: [

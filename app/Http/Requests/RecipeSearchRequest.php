@@ -33,6 +33,8 @@ final class RecipeSearchRequest extends FormRequest
             'zone' => ['nullable', 'string', 'max:30'],
             'lightfast' => ['boolean'],
             'paletteOnly' => ['boolean'],
+            'must' => ['array', 'max:4'],
+            'must.*' => ['string', 'max:40'],
             'avoid' => ['array', 'max:160'],
             'avoid.*' => ['string', 'max:40'],
         ];
@@ -45,7 +47,7 @@ final class RecipeSearchRequest extends FormRequest
             ? SchoolChoices::ofPiece($piece)->schools()
             : Finish::on(ZoneBook::surface($zone), SchoolChoices::ofZone($zone->setRelation('piece', $piece))->schools());
 
-        return new Limits($top, $this->integer('maxPencils', 4), $this->integer('maxLayers', 6), $schools, $this->boolean('noBlack'), $this->boolean('waxLast'));
+        return new Limits($top, $this->integer('maxPencils', 4), $this->integer('maxLayers', 6), $schools, $this->boolean('noBlack'), $this->boolean('waxLast'), array_values($this->validated('must', [])));
     }
 
     /** The pencils of a box that may be used; null for all of them. */

@@ -102,6 +102,7 @@ export interface SearchWishes {
     lightfast: boolean;
     paletteOnly: boolean;
     waxLast: boolean;
+    must: string[];
     avoid: string[];
 }
 

@@ -2600,6 +2600,8 @@ export interface operations {
                     lightfast?: boolean;
                     /** @description only pencils that the plan of the picture uses */
                     paletteOnly?: boolean;
+                    /** @description pencils to be used */
+                    must?: string[];
                     avoid?: string[];
                 };
             };

@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useEffectEvent, useRef } from 'react';
 import { answered, api, type Work, type WorkWish } from './client';
 
-const POLL = 400;
+const POLL = 250;
 
 const isOpen = (work: Work | null | undefined) => work?.state === 'waiting' || work?.state === 'running';
 

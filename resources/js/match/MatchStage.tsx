@@ -13,6 +13,7 @@ import { Empty, Loading, Problem } from '../ui/States';
 import { RestsOnLine } from '../ui/RestsOnLine';
 import { Tick } from '../ui/Tick';
 import { space } from '../ui/theme';
+import { PencilPicker } from './PencilPicker';
 import { RecipeCard } from './RecipeCard';
 import { StackEditor } from './StackEditor';
 import { TypedAim } from './TypedAim';
@@ -46,6 +47,7 @@ const NO_WISHES: SearchWishes = {
     lightfast: false,
     paletteOnly: false,
     waxLast: false,
+    must: [],
     avoid: [],
 };
 
@@ -60,6 +62,9 @@ const Left = styled.p`
         padding: 0 8px;
     }
 `;
+
+/** Pencils that a recipe can be asked to use. */
+const MOST_USED = 3;
 
 /** A typed colour is nowhere in the photo. */
 const NOWHERE = { x: 0.5, y: 0.5, radius: DEFAULT_RADIUS };
@@ -157,7 +162,41 @@ export function MatchStage() {
                         >
                             From the palette
                         </Tick>
+                        {wishes.must.length < MOST_USED && (
+                            <span style={{ width: 170 }}>
+                                <PencilPicker
+                                    key={`${wishes.must.join()} ${owned.data ? 'box' : 'waiting'}`}
+                                    pencils={owned.data ?? []}
+                                    value=""
+                                    label="Use this pencil"
+                                    placeholder="Use this pencil"
+                                    onChange={(id) =>
+                                        setWishes({
+                                            ...wishes,
+                                            must: [...wishes.must.filter((other) => other !== id), id],
+                                            avoid: wishes.avoid.filter((other) => other !== id),
+                                        })
+                                    }
+                                />
+                            </span>
+                        )}
                     </Wishes>
+                    {wishes.must.length > 0 && (
+                        <Left>
+                            Used in any case:
+                            {wishes.must.map((id) => (
+                                <Button
+                                    key={id}
+                                    aria-label={`Use ${id} only if it fits`}
+                                    onPress={() =>
+                                        setWishes({ ...wishes, must: wishes.must.filter((other) => other !== id) })
+                                    }
+                                >
+                                    {id.replace(':', ' ')} ×
+                                </Button>
+                            ))}
+                        </Left>
+                    )}
                     {wishes.avoid.length > 0 && (
                         <Left>
                             Left out:

@@ -45,11 +45,12 @@ interface Props {
     pencils: Pickable[];
     value: string;
     label: string;
+    placeholder?: string;
     onChange: (id: string) => void;
 }
 
 /** A pencil by number or name, out of the box. */
-export function PencilPicker({ pencils, value, label, onChange }: Props) {
+export function PencilPicker({ pencils, value, label, placeholder, onChange }: Props) {
     const hex = pencils.find((pencil) => pencil.id === value)?.hex;
 
     return (
@@ -61,7 +62,7 @@ export function PencilPicker({ pencils, value, label, onChange }: Props) {
             menuTrigger="focus"
         >
             <i style={{ background: hex ?? undefined }} aria-hidden />
-            <Input onFocus={(event) => event.target.select()} />
+            <Input placeholder={placeholder ?? ''} onFocus={(event) => event.target.select()} />
             <Button aria-label="Show the box">▾</Button>
             <Panel style={{ width: 320 }}>
                 <Options<Pickable>>

@@ -192,3 +192,19 @@ it('offers the bare paper once where the paper is the colour', function (): void
     $stacks = array_map(static fn (Recipe $recipe): string => (string) $recipe->stack, $recipes);
     expect($stacks[0])->toBe('')->and(array_unique($stacks))->toHaveCount(count($stacks));
 });
+
+it('uses the pencils that are to be used, and comes as near as it can with them', function (): void {
+    $ids = smallBox()->ids();
+    foreach ([[62, 20, 40], [42, -20, 16], [25, 2, -8]] as $i => $lab) {
+        $target = Target::colour(Lab::of(...$lab));
+        foreach ([[$ids[3 + $i]], [$ids[1 + $i], $ids[8 + $i]]] as $must) {
+            $best = search()->find($target, new Limits(top: 1, must: $must))[0];
+            expect(array_diff($must, array_map(strval(...), $best->stack->pencils())))->toBe([]);
+        }
+    }
+    // What would be used anyhow changes nothing.
+    $target = Target::colour(Lab::of(50, 0, 0));
+    $free = search()->find($target, new Limits(top: 1))[0];
+    $same = search()->find($target, new Limits(top: 1, must: array_map(strval(...), $free->stack->pencils())))[0];
+    expect($same->difference->dE00)->toBeLessThan($free->difference->dE00 + 0.5);
+});
