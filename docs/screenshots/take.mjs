@@ -17,10 +17,12 @@ const stage = (name) => page.getByRole('link', { name }).click();
 
 await page.goto(base);
 await page.getByRole('heading', { name: 'Sign in' }).waitFor();
-await take('sign-in');
 await page.getByRole('button', { name: 'Open the demo studio' }).click();
 await page.getByRole('heading', { name: 'Pieces' }).waitFor();
 await take('pieces');
+await stage('Studio');
+await page.getByText('Light to dark:').waitFor();
+await take('studio');
 await stage('Pencils');
 await page.getByRole('grid', { name: 'Pencils' }).waitFor();
 await take('pencils');
