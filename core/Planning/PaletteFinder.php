@@ -113,7 +113,7 @@ final class PaletteFinder
         foreach ($targets as $id => $target) {
             $stacks = [];
             $wide = $this->search->wide($target, $this->limits[$id], $free);
-            $least = min(array_map(static fn (Candidate $candidate): float => $candidate->cost, $wide));
+            $least = min([INF, ...array_map(static fn (Candidate $candidate): float => $candidate->cost, array_values($wide))]);
             foreach ($wide as $candidate) {
                 // What costs so much more serves only if nothing else can: for that there is each pencil alone.
                 if ($candidate->cost <= $least + self::WORTH_KEEPING || count($candidate->layers) === 1) {

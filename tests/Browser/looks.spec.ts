@@ -26,7 +26,7 @@ for (const light of ['daylight', 'dim'] as const) {
         await openDemo(page);
         if (light === 'dim') await page.getByRole('button', { name: 'Dim studio' }).click();
         await expectSound(page);
-        await page.goto('/pieces/new');
+        await page.goto('/pieces/new', '/studio');
         await expect(page.getByRole('heading', { name: 'New piece' })).toBeVisible();
         await expectSound(page);
         await page.goto('/pencils');

@@ -35,6 +35,7 @@ describe('wishes for a recipe', () => {
             </Around>,
         );
         await screen.findAllByTestId('recipe');
+        await userEvent.click(screen.getByRole('button', { name: 'More wishes' }));
 
         return () => asked.filter(({ path }) => path.endsWith('/recipes')).at(-1)?.body;
     };
@@ -43,6 +44,7 @@ describe('wishes for a recipe', () => {
         ['No black', { noBlack: true }],
         ['Value only', { valueOnly: true }],
         ['Lightfast', { lightfast: true }],
+        ['Wax only last', { waxLast: true }],
         ['From the palette', { paletteOnly: true }],
     ])('%s is asked of the search', async (name, wish) => {
         const last = await put();

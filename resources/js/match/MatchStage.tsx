@@ -81,6 +81,9 @@ export function MatchStage() {
               : null;
     const owned = useBox();
     const [wishes, setWishes] = useState<SearchWishes>(NO_WISHES);
+    const [more, setMore] = useState(false);
+    // A wish that holds is never out of sight.
+    const moreShown = more || wishes.waxLast || wishes.lightfast || wishes.paletteOnly || wishes.must.length > 0;
     const plan = usePlan(piece.id, wishes.paletteOnly);
     const box = (owned.data ?? []).map((pencil) => pencil.id);
     const circumstances = [
@@ -147,40 +150,45 @@ export function MatchStage() {
                         >
                             Value only
                         </Tick>
-                        <Tick isSelected={wishes.waxLast} onChange={(waxLast) => setWishes({ ...wishes, waxLast })}>
-                            Wax only last
-                        </Tick>
-                        <Tick
-                            isSelected={wishes.lightfast}
-                            onChange={(lightfast) => setWishes({ ...wishes, lightfast })}
-                        >
-                            Lightfast
-                        </Tick>
-                        <Tick
-                            isSelected={wishes.paletteOnly}
-                            onChange={(paletteOnly) => setWishes({ ...wishes, paletteOnly })}
-                        >
-                            From the palette
-                        </Tick>
-                        {wishes.must.length < MOST_USED && (
-                            <span style={{ width: 170 }}>
-                                <PencilPicker
-                                    key={`${wishes.must.join()} ${owned.data ? 'box' : 'waiting'}`}
-                                    pencils={owned.data ?? []}
-                                    value=""
-                                    label="Use this pencil"
-                                    placeholder="Use this pencil"
-                                    onChange={(id) =>
-                                        setWishes({
-                                            ...wishes,
-                                            must: [...wishes.must.filter((other) => other !== id), id],
-                                            avoid: wishes.avoid.filter((other) => other !== id),
-                                        })
-                                    }
-                                />
-                            </span>
-                        )}
+                        {!moreShown && <Button onPress={() => setMore(true)}>More wishes</Button>}
                     </Wishes>
+                    {moreShown && (
+                        <Wishes>
+                            <Tick isSelected={wishes.waxLast} onChange={(waxLast) => setWishes({ ...wishes, waxLast })}>
+                                Wax only last
+                            </Tick>
+                            <Tick
+                                isSelected={wishes.lightfast}
+                                onChange={(lightfast) => setWishes({ ...wishes, lightfast })}
+                            >
+                                Lightfast
+                            </Tick>
+                            <Tick
+                                isSelected={wishes.paletteOnly}
+                                onChange={(paletteOnly) => setWishes({ ...wishes, paletteOnly })}
+                            >
+                                From the palette
+                            </Tick>
+                            {wishes.must.length < MOST_USED && (
+                                <span style={{ width: 170 }}>
+                                    <PencilPicker
+                                        key={`${wishes.must.join()} ${owned.data ? 'box' : 'waiting'}`}
+                                        pencils={owned.data ?? []}
+                                        value=""
+                                        label="Use this pencil"
+                                        placeholder="Use this pencil"
+                                        onChange={(id) =>
+                                            setWishes({
+                                                ...wishes,
+                                                must: [...wishes.must.filter((other) => other !== id), id],
+                                                avoid: wishes.avoid.filter((other) => other !== id),
+                                            })
+                                        }
+                                    />
+                                </span>
+                            )}
+                        </Wishes>
+                    )}
                     {wishes.must.length > 0 && (
                         <Left>
                             Used in any case:

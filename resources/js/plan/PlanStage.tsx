@@ -159,6 +159,7 @@ export function PlanStage() {
                 <h1 className="visually-hidden">Plan</h1>
                 <PalettePanel plan={plan.data} />
                 <SchoolsPanel />
+                <LimitedPanel />
                 <p>
                     Nothing to plan yet? Find zones in Look, plan the picture here, or keep a recipe in{' '}
                     <Link to={`/pieces/${piece.id}/match`}>Match</Link>.
