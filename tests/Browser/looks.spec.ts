@@ -26,7 +26,10 @@ for (const light of ['daylight', 'dim'] as const) {
         await openDemo(page);
         if (light === 'dim') await page.getByRole('button', { name: 'Dim studio' }).click();
         await expectSound(page);
-        await page.goto('/pieces/new', '/studio');
+        await page.goto('/studio');
+        await expect(page.getByText('Light to dark:', { exact: false })).toBeVisible();
+        await expectSound(page);
+        await page.goto('/pieces/new');
         await expect(page.getByRole('heading', { name: 'New piece' })).toBeVisible();
         await expectSound(page);
         await page.goto('/pencils');
