@@ -74,6 +74,11 @@ final readonly class Judge
 
     private const OTHER_BRIGHTENER = 0.4;
 
+    /** The brightener of the school on top of a coloured light: lighter than this, L*, and of more chroma than an underlayer has. */
+    private const OWN_BRIGHTENER = 0.8;
+
+    private const LIGHT_L = 60.0;
+
     private const SLIDES = 0.25;
 
     private const WAX_BELOW = 40.0;
@@ -107,10 +112,13 @@ final readonly class Judge
 
     private bool $toned;
 
+    private bool $light;
+
     public function __construct(private TouchBook $book, public Target $target, public Limits $limits)
     {
         $this->must = array_keys(array_intersect($book->ids, $limits->must));
         $this->shadow = $target->colour->L < self::SHADOW_L;
+        $this->light = $target->colour->L > self::LIGHT_L && $target->colour->chroma() > self::UNDERLAYER_CHROMA;
         $this->toned = $book->paperL < self::TONED_L && $limits->schools->blackAndWhite === BlackAndWhite::Toned;
         $this->plainDoubt = Doubt::usual(1, 0, 0);
         $goal = $target->colour;
@@ -120,7 +128,7 @@ final readonly class Judge
     /** What no stack with this miss can cost less than. */
     public function atLeast(float $miss): float
     {
-        return sqrt($miss * $miss + $this->plainDoubt * $this->plainDoubt) - $this->plainDoubt - ($this->limits->schools->complement === Complement::Over ? self::OVERLAYER_GAIN : self::UNDERLAYER_GAIN) - self::NEUTRAL_GAIN * ($this->limits->schools->shadows === Shadows::Neutral ? 1.0 : 0.0);
+        return sqrt($miss * $miss + $this->plainDoubt * $this->plainDoubt) - $this->plainDoubt - ($this->light ? self::OWN_BRIGHTENER : 0.0) - ($this->limits->schools->complement === Complement::Over ? self::OVERLAYER_GAIN : self::UNDERLAYER_GAIN) - self::NEUTRAL_GAIN * ($this->limits->schools->shadows === Shadows::Neutral ? 1.0 : 0.0);
     }
 
     /**
@@ -218,10 +226,16 @@ final readonly class Judge
     private function brightening(array $layers, array $laid): float
     {
         $cost = 0.0;
+        $yellow = $this->limits->schools->brightening === Brightening::Yellow;
         for ($i = 1, $count = count($laid); $i < $count; $i++) {
-            if ($laid[$i]->L > $laid[$i - 1]->L + self::BRIGHTENS) {
-                $other = $this->limits->schools->brightening === Brightening::Yellow ? $this->book->isWhite($layers[$i][0]) : $this->book->isYellow($layers[$i][0]);
-                $cost += $other ? self::OTHER_BRIGHTENER : 0.0;
+            if ($laid[$i]->L <= $laid[$i - 1]->L + self::BRIGHTENS) {
+                continue;
+            }
+            $isWhite = $this->book->isWhite($layers[$i][0]);
+            $isYellow = $this->book->isYellow($layers[$i][0]);
+            $cost += ($yellow ? $isWhite : $isYellow) ? self::OTHER_BRIGHTENER : 0.0;
+            if ($i === $count - 1 && $this->light && ($yellow ? $isYellow : $isWhite)) {
+                $cost -= self::OWN_BRIGHTENER;
             }
         }
 

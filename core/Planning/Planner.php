@@ -9,6 +9,7 @@ use Prism\Layering\Pressure;
 use Prism\Layering\Stack;
 use Prism\Layering\Step;
 use Prism\Layering\StepKind;
+use Prism\Matching\Blending;
 use Prism\Matching\School;
 use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
@@ -86,7 +87,7 @@ final readonly class Planner
                 $strip[$index]->colour,
                 $strip[$index + 1]->colour,
                 $strip[$index + 1]->sigma,
-                self::why($role, $index, $last),
+                self::why($role, $index, $last).(self::isRubbed($zone, $step) ? ' Then rub it once with tissue.' : ''),
             );
         }
 
@@ -277,6 +278,12 @@ final readonly class Planner
                 default => StepRole::Layer,
             },
         };
+    }
+
+    /** Where the school blends with tissue, each light layer is rubbed; a heavy one does not move. */
+    private static function isRubbed(PlannedZone $zone, Step $step): bool
+    {
+        return $zone->schools->blending === Blending::Tissue && $step->kind === StepKind::Layer && $step->pressurePercent <= Pressure::LIGHT_PERCENT;
     }
 
     private static function why(StepRole $role, int $index, int $last): string

@@ -7,18 +7,22 @@ use Prism\Layering\Doubt;
 use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
 use Prism\Layering\ToothModel;
+use Prism\Matching\Blending;
 use Prism\Matching\Candidate;
+use Prism\Matching\Complement;
 use Prism\Matching\Judge;
 use Prism\Matching\Limits;
 use Prism\Matching\PairLibrary;
 use Prism\Matching\School;
 use Prism\Matching\Schools;
 use Prism\Matching\Search;
+use Prism\Matching\Shadows;
 use Prism\Matching\Target;
 use Prism\Matching\TouchBook;
 
 use function Tests\Core\box;
 use function Tests\Core\model;
+use function Tests\Core\pencils;
 use function Tests\Core\seen;
 
 const JUDGED = ['QW:113', 'QW:201', 'QW:404', 'QW:519', 'QW:722', 'LO:7206', 'LO:7606'];
@@ -126,4 +130,53 @@ it('looks no different for a model that was kept in a file', function (): void {
     $kept = unserialize(serialize(model()));
     $stack = Stack::parse('QW:404@40 > QW:201@90 > wash > QW:113@55x2 > lift');
     expect($kept)->toBeInstanceOf(ToothModel::class)->and($kept->draw($stack)->lab())->toEqual(model()->draw($stack)->lab());
+});
+
+describe('the schools', function (): void {
+    $cost = static fn (Schools $schools, array $layers, ?Lab $target = null): float => (new Judge(new TouchBook(model(), JUDGED, pencils()), Target::colour($target ?? Lab::of(30, 6, 4)), new Limits(schools: $schools)))->cost(1.0, 1.0, $layers);
+    $red = static fn (int $percent = 45): array => [at('QW:201'), $percent, 1];
+    $black = static fn (int $percent = 45): array => [at('QW:722'), $percent, 1];
+
+    it('take black in a shadow for little, over a dark and last, and never alone or below', function () use ($cost, $red, $black): void {
+        $allowed = new Schools(shadows: Shadows::Black);
+        $usual = new Schools;
+        $saved = static fn (array $layers): float => $cost($usual, $layers) - $cost($allowed, $layers);
+        expect($saved([$red(), $black()]))->toBeGreaterThan(0.8)->and($saved([$black()]))->toBeLessThan(0.0)->and($saved([$black(), $red()]))->toBeLessThan(0.0)
+            // In the light it stays what it is.
+            ->and($cost($allowed, [$red(), $black()], Lab::of(70, 5, 5)))->toBe($cost($usual, [$red(), $black()], Lab::of(70, 5, 5)));
+    });
+
+    it('gain by the complement where they want it, under or over', function () use ($cost): void {
+        // A green target: red lies on the other side of the wheel.
+        $green = Lab::of(50, -30, 12);
+        $under = [[at('QW:201'), 30, 1], [at('QW:519'), 70, 1]];
+        $over = [[at('QW:519'), 70, 1], [at('QW:201'), 30, 1]];
+        $schools = static fn (Complement $complement): Schools => new Schools(value: School::MiddleFirst, complement: $complement);
+        expect($cost($schools(Complement::Under), $under, $green))->toBeLessThan($cost($schools(Complement::Over), $under, $green))
+            ->and($cost($schools(Complement::Over), $over, $green))->toBeLessThan($cost($schools(Complement::Under), $over, $green));
+    });
+
+    it('charge for oil over wax, much more where wax comes only last', function () use ($red): void {
+        $judge = static fn (bool $waxLast): Judge => new Judge(new TouchBook(model(), JUDGED, pencils()), Target::colour(Lab::of(40, 10, 0)), new Limits(schools: new Schools(School::MiddleFirst), waxLast: $waxLast));
+        $oilOver = [$red(), [at('LO:7206'), 45, 1]];
+        $waxOver = [[at('LO:7206'), 45, 1], $red()];
+        expect($judge(true)->cost(1.0, 1.0, $oilOver) - $judge(false)->cost(1.0, 1.0, $oilOver))->toBeGreaterThan(20.0)
+            ->and($judge(true)->cost(1.0, 1.0, $waxOver))->toBe($judge(false)->cost(1.0, 1.0, $waxOver));
+    });
+
+    it('want a burnish at the end, or passes enough for a wash, where they blend so', function () use ($cost, $red): void {
+        $plain = new Schools(School::MiddleFirst);
+        $more = static fn (Blending $blending, array $layers): float => $cost($plain->blending($blending), $layers) - $cost($plain, $layers);
+        expect($more(Blending::Burnish, [$red(), $red(50)]))->toBeGreaterThan(1.0)->and($more(Blending::Burnish, [$red(), $red(90)]))->toBe(0.0)->and($more(Blending::Burnish, [$red()]))->toBe(0.0)
+            ->and($more(Blending::Solvent, [$red(), $red()]))->toBeGreaterThan(0.5)->and($more(Blending::Solvent, [[at('QW:201'), 45, 2], $red()]))->toBe(0.0)
+            ->and($more(Blending::Tissue, [$red(), $red()]))->toBe(0.0)->and($more(Blending::Blender, [$red(), $red()]))->toBe(0.0);
+    });
+
+    it('charge for each pencil that is to be used and is not', function () use ($red): void {
+        $judge = static fn (array $must): Judge => new Judge(new TouchBook(model(), JUDGED), Target::colour(Lab::of(40, 10, 0)), new Limits(must: $must));
+        $layers = [$red()];
+        expect($judge(['QW:201'])->cost(1.0, 1.0, $layers))->toBe($judge([])->cost(1.0, 1.0, $layers))
+            ->and($judge(['QW:404'])->cost(1.0, 1.0, $layers) - $judge([])->cost(1.0, 1.0, $layers))->toBeGreaterThan(8.0)
+            ->and($judge(['ZZ:1'])->cost(1.0, 1.0, $layers))->toBe($judge([])->cost(1.0, 1.0, $layers));
+    });
 });

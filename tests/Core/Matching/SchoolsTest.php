@@ -180,11 +180,20 @@ it('lays the complement under, or over, as the school says', function (): void {
         ->and($at(Complement::Over, true))->toBeGreaterThan($at(Complement::Under, true));
 });
 
-it('brightens with yellow or with white, as the school says', function (): void {
-    $white = static fn (Brightening $school): float => meanOver(recipesBy(new Schools(brightening: $school), 60, 88), static fn (Stack $stack): int => count(array_filter(array_slice(layersOf($stack), 1), isWhiteStep(...))));
-    expect($white(Brightening::White))->toBeGreaterThanOrEqual($white(Brightening::Yellow));
-    $yellow = static fn (Brightening $school): float => meanOver(recipesBy(new Schools(brightening: $school), 55, 85), static fn (Stack $stack): int => count(array_filter(array_slice(layersOf($stack), 1), static fn (Step $step): bool => coatOf($step)->L > 70.0 && coatOf($step)->hueDegrees() > 75.0 && coatOf($step)->hueDegrees() < 112.0 && coatOf($step)->chroma() > 22.0)));
-    expect($yellow(Brightening::Yellow))->toBeGreaterThanOrEqual($yellow(Brightening::White));
+it('brightens coloured lights with yellow or with white, as the school says', function (): void {
+    $over = static function (Brightening $school, Closure $which): int {
+        $count = 0;
+        foreach (range(0, 23) as $i) {
+            $target = polar(60.0 + 28.0 * ($i % 4) / 3, 14.0 + 8.0 * ($i % 4), 15.0 * $i);
+            $stack = searchOn()->find(Target::colour($target), new Limits(top: 1, schools: new Schools(brightening: $school)))[0]->stack;
+            $count += count(array_filter(array_slice(layersOf($stack), 1), $which));
+        }
+
+        return $count;
+    };
+    $yellow = static fn (Step $step): bool => coatOf($step)->L > 70.0 && coatOf($step)->hueDegrees() > 75.0 && coatOf($step)->hueDegrees() < 112.0 && coatOf($step)->chroma() > 22.0;
+    expect($over(Brightening::White, isWhiteStep(...)))->toBeGreaterThan($over(Brightening::Yellow, isWhiteStep(...)))
+        ->and($over(Brightening::Yellow, $yellow))->toBeGreaterThan($over(Brightening::White, $yellow));
 });
 
 describe('blending', function (): void {
@@ -228,6 +237,12 @@ describe('blending', function (): void {
         }
         expect(Finish::on(Surface::Soft, new Schools(blending: Blending::Solvent))->blending)->toBe(Blending::Solvent);
     });
+});
+
+it('rubs light layers with tissue, and says so at each of them', function (): void {
+    $zones = [new PlannedZone('a', 'a', 'a', Lab::of(50, 4, 4), Stack::parse('QW:404@35 > QW:119@95'), null, 900.0)];
+    $why = static fn (Blending $blending): array => array_map(static fn (PlanStep $step): bool => str_contains($step->why, 'tissue'), (new Planner(new Predictor(model()), pencils()))->plan(under($zones, new Schools(blending: $blending)))->steps);
+    expect($why(Blending::Tissue))->toBe([true, false])->and($why(Blending::Layers))->toBe([false, false]);
 });
 
 it('lays wax over oil when wax comes only last', function (): void {
