@@ -7,6 +7,7 @@ namespace App\Studio;
 use App\Models\Piece;
 use App\Models\Reference;
 use Closure;
+use Illuminate\Support\Facades\File;
 use Imagick;
 use Prism\Colour\Lab;
 use Prism\Reference\Alignment;
@@ -102,8 +103,7 @@ final class Looking
             @unlink($old);
         }
         // Whole or not at all: another worker may be reading.
-        file_put_contents($path.'.part', serialize($reserves));
-        rename($path.'.part', $path);
+        File::replace($path, serialize($reserves));
 
         return $reserves;
     }

@@ -32,7 +32,7 @@ final class RecipeBook
     public function fitting(Piece $piece, Target $target, int $most): array
     {
         $box = $this->catalogue->box($piece->user);
-        $maker = $this->engine->recipes($piece->paper, $piece->user, $box);
+        $model = $this->engine->predictor($piece->paper, $piece->user, $box)->model;
         $known = $this->engine->searchable($piece->paper, $piece->user, $box);
         $fitting = [];
         foreach ($this->rows($piece) as $row) {
@@ -40,16 +40,18 @@ final class RecipeBook
             if (isset($fitting[$row->stack]) || count($stack) === 0 || array_filter($stack->pencils(), static fn ($pencil): bool => ! $known->has($pencil)) !== []) {
                 continue;
             }
-            $recipe = $maker->make($stack, $target);
-            $colour = $recipe->prediction->colour;
+            $colour = $model->draw($stack)->lab();
             $miss = $target->miss($colour->L, $colour->a, $colour->b);
             if ($miss <= self::FITS) {
-                $fitting[$row->stack] = [$miss, ['recipe' => $recipe, 'from' => sprintf('%s, %s', $row->target->zone->piece->title, Targets::name($row->target))]];
+                $fitting[$row->stack] = [$miss, $stack, sprintf('%s, %s', $row->target->zone->piece->title, Targets::name($row->target))];
             }
         }
         usort($fitting, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
 
-        return array_slice(array_column($fitting, 1), 0, $most);
+        // Doubt and warnings are worked out for those that are shown only: a search asks for this each time.
+        $maker = $this->engine->recipes($piece->paper, $piece->user, $box);
+
+        return array_map(static fn (array $own): array => ['recipe' => $maker->make($own[1], $target), 'from' => $own[2]], array_slice($fitting, 0, $most));
     }
 
     /** @return iterable<RecipeRow> */
