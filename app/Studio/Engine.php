@@ -8,6 +8,7 @@ use App\Models\Paper as PaperModel;
 use App\Models\User;
 use Illuminate\Contracts\Cache\LockProvider;
 use Illuminate\Contracts\Cache\Repository;
+use Illuminate\Support\Facades\File;
 use Prism\Layering\Predictor;
 use Prism\Matching\EmptyBox;
 use Prism\Matching\PairLibrary;
@@ -146,9 +147,7 @@ final class Engine
                 mkdir($this->folder, 0o755, true);
             }
             // Whole or not at all: another worker may be reading.
-            $partial = $path.'.'.getmypid();
-            file_put_contents($partial, $pack($made));
-            rename($partial, $path);
+            File::replace($path, $pack($made));
 
             return $made;
         };

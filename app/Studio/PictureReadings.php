@@ -6,6 +6,7 @@ namespace App\Studio;
 
 use App\Models\Reference;
 use Closure;
+use Illuminate\Support\Facades\File;
 use Prism\Reference\PictureReading;
 
 /** What was read in references: computed once for each of their pictures and kept beside it. */
@@ -35,9 +36,7 @@ final class PictureReadings
             return $known;
         }
         $reading = PictureReading::of($this->photos->raster($reference), $progress);
-        $partial = $this->path($reference).'.'.getmypid();
-        file_put_contents($partial, serialize($reading));
-        rename($partial, $this->path($reference));
+        File::replace($this->path($reference), serialize($reading));
         foreach (glob($this->photos->folderOf($reference).'/reading-*') ?: [] as $old) {
             if ($old !== $this->path($reference)) {
                 unlink($old);

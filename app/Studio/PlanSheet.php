@@ -42,7 +42,7 @@ final class PlanSheet
 
     private const PROOFS_ACROSS = 3;
 
-    public function __construct(private readonly PhotoStore $photos, private readonly PicturePlans $plans)
+    public function __construct(private readonly PhotoStore $photos, private readonly PictureDrawings $drawings)
     {
     }
 
@@ -147,7 +147,7 @@ final class PlanSheet
         foreach (self::STAGES as $i => $share) {
             $steps = max(1, (int) round($share * count($plan->steps)));
             $x = self::MARGIN + $i * ($width + 4);
-            $pdf->Image('@'.$this->plans->simulated($piece, $steps, self::STAGE_EDGE), $x, $y, $width, $height, 'PNG');
+            $pdf->Image('@'.$this->drawings->simulated($piece, $steps, self::STAGE_EDGE), $x, $y, $width, $height, 'PNG');
             $this->text($pdf, $x, $y + $height + 0.5, sprintf('after step %d', $steps), 8, '', $width);
         }
         $pdf->setY($y + $height + 6);

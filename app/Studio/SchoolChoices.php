@@ -42,6 +42,9 @@ final readonly class SchoolChoices
     /** A zone cannot say how one goes over the whole picture. */
     public const NOT_OF_ZONE = ['background'];
 
+    /** Answers to these change the order of the steps, and no recipe. */
+    private const OF_THE_ORDER = ['highlights', 'background'];
+
     /** @param  array<string, string>  $chosen  by question, all of them */
     private function __construct(public array $chosen)
     {
@@ -107,12 +110,12 @@ final readonly class SchoolChoices
         return $rules;
     }
 
-    /** @return list<array{id: string, name: string, schools: list<array{id: string, name: string, sentence: string}>}> */
+    /** @return list<array{id: string, name: string, ofRecipes: bool, schools: list<array{id: string, name: string, sentence: string}>}> */
     public static function questions(): array
     {
         $questions = [];
         foreach (self::QUESTIONS as $id => [$name, $schools]) {
-            $questions[] = ['id' => $id, 'name' => $name, 'schools' => array_map(
+            $questions[] = ['id' => $id, 'name' => $name, 'ofRecipes' => ! in_array($id, self::OF_THE_ORDER, true), 'schools' => array_map(
                 static fn (School|Shadows|Highlights|Complement|Brightening|Blending|BlackAndWhite|Progress $school): array => ['id' => $school->value, 'name' => $school->label(), 'sentence' => $school->sentence()],
                 $schools::cases(),
             )];

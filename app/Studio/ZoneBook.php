@@ -354,6 +354,7 @@ final class ZoneBook
                 'warmth' => $reading->warmth,
                 'colour' => $reading->colour->jsonSerialize(),
                 'touching' => $reading->touching,
+                'gradient' => $reading->gradient === null ? null : ['degrees' => round($reading->gradient->degrees, 1), 'length' => round($reading->gradient->length, 4), 'profile' => $reading->gradient->profile],
             ],
         ]);
         if (! $zone->named) {

@@ -36,10 +36,10 @@ final class Search
     private const NEAREST_SINGLES = 12;
 
     /** Pairs further away than this by the quick distance serve nobody better than one pencil alone. */
-    private const WIDE_REACH = 400.0;
+    private const WIDE_REACH = 225.0;
 
     /** Pairs that are extended where many stacks are wanted. */
-    private const WIDENED = 20;
+    private const WIDENED = 12;
 
     private const EXTENDED = 36;
 

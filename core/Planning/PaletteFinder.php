@@ -16,7 +16,7 @@ use Prism\Materials\PencilId;
 /**
  * Chooses the few pencils that serve all targets of a picture together, for every size of a curve in one run.
  *
- * Each target brings its many stacks ({@see Search::wide()}); what a set of pencils is worth is the weighted sum over the
+ * Each target brings its many stacks ({@see TargetStacks}); what a set of pencils is worth is the weighted sum over the
  * targets of the cheapest stack it can lay. Pencils are added one by one, the most useful first; at each size wanted,
  * pencils are exchanged as long as that helps.
  */
@@ -25,8 +25,8 @@ final class PaletteFinder
     /** Cost of a target that a set cannot serve at all, dE00. */
     private const UNSERVED = 60.0;
 
-    /** Of a stack against the best one, dE00. */
-    private const WORTH_KEEPING = 15.0;
+    /** Stacks of which the pressures are refined for each target of a palette: what looks best before is not always best after. */
+    private const SETTLED = 4;
 
     private const EXCHANGE_ROUNDS = 2;
 
@@ -62,12 +62,13 @@ final class PaletteFinder
      * @param  list<PencilId>  $pinned  always in
      * @param  list<PencilId>  $banned  never in
      * @param  array<string, Limits>  $each  for targets with limits of their own
+     * @param  array<array-key, TargetStacks>  $gathered  for targets whose stacks are known already
      * @param  ?\Closure(float): void  $progress  how far it is, 0-1; may throw to stop
      * @return array<int, Palette> by size, of no more pencils than there are
      *
      * @throws EmptyBox
      */
-    public function curve(array $targets, array $sizes, array $weights = [], array $pinned = [], array $banned = [], Limits $limits = new Limits(maxLayers: 3), ?\Closure $progress = null, array $each = []): array
+    public function curve(array $targets, array $sizes, array $weights = [], array $pinned = [], array $banned = [], Limits $limits = new Limits(maxLayers: 3), ?\Closure $progress = null, array $each = [], array $gathered = []): array
     {
         $this->limits = array_map(static fn (string $id): Limits => $each[$id] ?? $limits, array_combine(array_keys($targets), array_map(strval(...), array_keys($targets))));
         $progress ??= static function (): void {
@@ -75,7 +76,7 @@ final class PaletteFinder
         $ids = $this->kit->ids();
         $index = array_flip($ids);
         $free = $this->kit->where(static fn ($pencil): bool => ! in_array($pencil->id, $banned, false));
-        $this->gather($targets, $weights, $free, static fn (float $share) => $progress(self::GATHERING * $share));
+        $this->gather($targets, $weights, $free, $gathered, static fn (float $share) => $progress(self::GATHERING * $share));
         $chosen = [];
         foreach ($pinned as $pencil) {
             if (isset($index[(string) $pencil])) {
@@ -105,24 +106,17 @@ final class PaletteFinder
     /**
      * @param  array<string, Target>  $targets
      * @param  array<string, float>  $weights
+     * @param  array<array-key, TargetStacks>  $gathered
      * @param  \Closure(float): void  $progress
      */
-    private function gather(array $targets, array $weights, Kit $free, \Closure $progress): void
+    private function gather(array $targets, array $weights, Kit $free, array $gathered, \Closure $progress): void
     {
         $this->stacks = $this->using = $this->weights = $this->settled = [];
         foreach ($targets as $id => $target) {
-            $stacks = [];
-            $wide = $this->search->wide($target, $this->limits[$id], $free);
-            $least = min([INF, ...array_map(static fn (Candidate $candidate): float => $candidate->cost, array_values($wide))]);
-            foreach ($wide as $candidate) {
-                // What costs so much more serves only if nothing else can: for that there is each pencil alone.
-                if ($candidate->cost <= $least + self::WORTH_KEEPING || count($candidate->layers) === 1) {
-                    $stacks[] = [$candidate->pencils(), $candidate->cost, $candidate];
-                }
-            }
-            usort($stacks, static fn (array $a, array $b): int => $a[1] <=> $b[1]);
-            $using = [];
-            foreach ($stacks as $i => [$pencils]) {
+            $stacks = $using = [];
+            foreach (($gathered[$id] ?? TargetStacks::of($this->search, $target, $this->limits[$id], $free))->stacks as $i => $candidate) {
+                $pencils = $candidate->pencils();
+                $stacks[] = [$pencils, $candidate->cost, $candidate];
                 foreach ($pencils as $pencil) {
                     $using[$pencil][] = $i;
                 }
@@ -247,27 +241,30 @@ final class PaletteFinder
      */
     private function served(array $chosen): array
     {
-        return array_map(fn (array $stacks): float => self::cheapest($stacks, $chosen)[1] ?? self::UNSERVED, $this->stacks);
+        return array_map(static fn (array $stacks): float => self::cheapest($stacks, $chosen, 1)[0][1] ?? self::UNSERVED, $this->stacks);
     }
 
     /**
      * @param  list<array{list<int>, float, Candidate}>  $stacks
      * @param  array<int, true>  $chosen
-     * @return ?array{list<int>, float, Candidate}
+     * @return list<array{list<int>, float, Candidate}> so many, or fewer if there are no more
      */
-    private static function cheapest(array $stacks, array $chosen): ?array
+    private static function cheapest(array $stacks, array $chosen, int $count): array
     {
+        $found = [];
         foreach ($stacks as $stack) {
             foreach ($stack[0] as $pencil) {
                 if (! isset($chosen[$pencil])) {
                     continue 2;
                 }
             }
-
-            return $stack;
+            $found[] = $stack;
+            if (count($found) === $count) {
+                break;
+            }
         }
 
-        return null;
+        return $found;
     }
 
     /**
@@ -320,9 +317,9 @@ final class PaletteFinder
         $sum = $weight = 0.0;
         $at = 0;
         foreach ($targets as $id => $target) {
-            $stack = self::cheapest($this->stacks[$at], $chosen);
-            if ($stack !== null) {
-                $recipes[$id] = $this->settled($at, $target, $this->limits[$id], $stack[2], $chosen);
+            $near = self::cheapest($this->stacks[$at], $chosen, self::SETTLED);
+            if ($near !== []) {
+                $recipes[$id] = $this->settled($at, $target, array_column($near, 2), $chosen);
                 $sum += $this->weights[$at] * $recipes[$id]->difference->dE00;
                 $weight += $this->weights[$at];
             }
@@ -340,14 +337,19 @@ final class PaletteFinder
     }
 
     /**
-     * A stack with its pressures refined; or one that was refined for another size, costs less and can be laid from this set too.
+     * The best of some stacks once their pressures are refined; or one that was refined for another size, costs less and can be
+     * laid from this set too.
      *
+     * @param  non-empty-list<Candidate>  $near
      * @param  array<int, true>  $chosen
      */
-    private function settled(int $at, Target $target, Limits $limits, Candidate $candidate, array $chosen): Recipe
+    private function settled(int $at, Target $target, array $near, array $chosen): Recipe
     {
-        $this->settled[$at][$candidate->key()] ??= $this->search->settle($target, $limits, $candidate);
-        $best = $this->settled[$at][$candidate->key()];
+        $id = array_keys($this->limits)[$at];
+        foreach ($near as $candidate) {
+            $this->settled[$at][$candidate->key()] ??= $this->search->settle($target, $this->limits[$id], $candidate);
+        }
+        $best = $this->settled[$at][$near[0]->key()];
         $ids = $this->kit->ids();
         $have = [];
         foreach (array_keys($chosen) as $index) {

@@ -7,6 +7,7 @@ namespace Prism\Planning;
 use Prism\Matching\Limits;
 use Prism\Matching\Schools;
 use Prism\Reference\Distance;
+use Prism\Reference\FormGradient;
 use Prism\Reference\Highlights;
 use Prism\Reference\Surface;
 use Prism\Reference\ZoneLight;
@@ -27,6 +28,7 @@ final readonly class PictureZone
      * @param  int  $importance  1 quiet, 2 usual, 3 draws the eye
      * @param  list<int>  $touching  labels of the zones that it touches
      * @param  list<PictureTarget>  $targets
+     * @param  ?FormGradient  $gradient  null where it goes from light to dark no one way, or that was not read
      */
     public function __construct(
         public string $id,
@@ -43,6 +45,7 @@ final readonly class PictureZone
         public array $targets,
         public Schools $schools = new Schools,
         public Highlights $highlights = Highlights::Reserve,
+        public ?FormGradient $gradient = null,
     ) {
     }
 
@@ -55,7 +58,7 @@ final readonly class PictureZone
 
         return new self(
             (string) $reading->zone, $reading->name, $reading->zone, $reading->share, $reading->importance, $reading->surface,
-            $reading->light, $reading->distance, $reading->crisp, $reading->direction, array_keys($reading->touching), $targets, $schools, $highlights,
+            $reading->light, $reading->distance, $reading->crisp, $reading->direction, array_keys($reading->touching), $targets, $schools, $highlights, $reading->gradient,
         );
     }
 

@@ -37,6 +37,20 @@ final readonly class PlanStep
     ) {
     }
 
+    /** Names the step of a colour that lays the last of these, as long as what lies below it is the same. */
+    public static function keyOf(PlannedZone $zone, int $upTo): string
+    {
+        $prefix = implode(' > ', array_slice($zone->stack->steps, 0, $upTo));
+
+        return sprintf('%s-%d-%s', $zone->id, $upTo, substr(sha1($prefix), 0, 8));
+    }
+
+    /** Which colour a step of this name is of. */
+    public static function targetOf(string $key): string
+    {
+        return explode('-', $key, 2)[0];
+    }
+
     /** @param  list<array{int, string}>  $because */
     public function scheduled(float $startMinute, float $minutes, int $session, array $because): self
     {

@@ -79,7 +79,7 @@ final readonly class Planner
         foreach ($zone->stack->steps as $index => $step) {
             $role = self::role($zone, $index, $step);
             $chain[] = new PlanStep(
-                self::key($zone, $index + 1),
+                PlanStep::keyOf($zone, $index + 1),
                 $zone,
                 $role,
                 $step,
@@ -107,7 +107,7 @@ final readonly class Planner
         $after = $strip[count($strip) - 1];
 
         return new PlanStep(
-            self::key($zone, 0).($step === null ? '' : '-'.substr(sha1((string) $step), 0, 4)),
+            PlanStep::keyOf($zone, 0).($step === null ? '' : '-'.substr(sha1((string) $step), 0, 4)),
             $zone,
             $zone->highlights->isLast() ? StepRole::Sparkle : StepRole::Reserve,
             $step,
@@ -301,12 +301,5 @@ final readonly class Planner
                 default => 'Builds on the coat below; let the grain show.',
             },
         };
-    }
-
-    private static function key(PlannedZone $zone, int $upTo): string
-    {
-        $prefix = implode(' > ', array_slice($zone->stack->steps, 0, $upTo));
-
-        return sprintf('%s-%d-%s', $zone->id, $upTo, substr(sha1($prefix), 0, 8));
     }
 }

@@ -53,6 +53,9 @@ final class ZoneReader
     /** Reflected light is this much lighter, in L*, than the core of the shadow. */
     private const REFLECTED = 3.0;
 
+    /** Pixels this near to a border may show both sides of it. */
+    private const BORDER = 1.5;
+
     private const WARMEST_HUE = 55.0;
 
     /** What a pixel of distance from the middle of a zone counts against a pixel of depth. */
@@ -139,10 +142,24 @@ final class ZoneReader
                 $parts[$zone],
                 round(self::warmth($this->means[$zone]) - $warmth, 2),
                 array_map(static fn (int $length): float => round($length / max(1, $border), 3), $this->touching[$zone] ?? []),
+                FormGradient::of($this->field, $this->inner($pixels)),
             );
         }
 
         return $readings;
+    }
+
+    /**
+     * Those that show nothing of the neighbours; all where that leaves too few.
+     *
+     * @param  non-empty-list<int>  $pixels
+     * @return non-empty-list<int>
+     */
+    private function inner(array $pixels): array
+    {
+        $inner = array_values(array_filter($pixels, fn (int $at): bool => $this->depths[$at] > self::BORDER));
+
+        return $inner !== [] && count($inner) * 2 > count($pixels) ? $inner : $pixels;
     }
 
     /** How warm a colour is: its part along orange, negative along blue. */

@@ -22,6 +22,7 @@ final readonly class ZoneReading
      * @param  int  $importance  1 quiet, 2 usual, 3 draws the eye
      * @param  float  $warmth  against the mean of the picture: positive is warmer
      * @param  array<int, float>  $touching  share of its border with each zone that it touches
+     * @param  ?FormGradient  $gradient  how it goes from light to dark; null if it goes no one way
      */
     public function __construct(
         public int $zone,
@@ -40,6 +41,7 @@ final readonly class ZoneReading
         public ZoneLight $light,
         public float $warmth,
         public array $touching,
+        public ?FormGradient $gradient = null,
     ) {
     }
 }

@@ -288,7 +288,7 @@ export const planOf = (steps: PlanStep[], changes: Partial<Plan> = {}): Plan => 
     total: steps.length,
     zonesWithoutRecipe: [],
     ownRecipes: 0,
-    tooAlike: [],
+    begunRecipes: 0,
     joins: [],
     advice: [],
     prep: ['Harbour Cartridge, and a scrap of it'],

@@ -334,18 +334,18 @@ describe('the palette of a picture', () => {
         const chosen = zone('z1', 'Zone 1');
         const asked = serve({
             'GET /api/works': () => ({ work: null }),
+            'GET /api/pieces/p1/neighbours': () => [
+                {
+                    one: 'z1',
+                    other: 'z2',
+                    dE00: 2.1,
+                    pushed: 'z2',
+                    with: 'QW:404@50',
+                    sentence: 'Push Zone 2 half a step darker.',
+                },
+            ],
             'GET /api/pieces/p1/plan': () =>
                 planOf([planStep(1)], {
-                    tooAlike: [
-                        {
-                            one: 'z1',
-                            other: 'z2',
-                            dE00: 2.1,
-                            pushed: 'z2',
-                            with: 'QW:404@50',
-                            sentence: 'Push Zone 2 half a step darker.',
-                        },
-                    ],
                     joins: [
                         {
                             zone: 'z1',
@@ -366,7 +366,7 @@ describe('the palette of a picture', () => {
             </Around>,
         );
         expect((await screen.findByTestId('joins')).textContent).toContain('0 to 24 mm');
-        expect(screen.getByTestId('alike').textContent).toContain('1 and 2');
+        expect((await screen.findByTestId('alike')).textContent).toContain('1 and 2');
         expect(screen.getByText(/Push Zone 2 half a step darker/)).toBeTruthy();
         expect(asked.length).toBeGreaterThan(0);
     });

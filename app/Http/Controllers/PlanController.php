@@ -8,17 +8,21 @@ use App\Http\Requests\DesignationRequest;
 use App\Http\Requests\DrawnStepRequest;
 use App\Http\Resources\ChartResource;
 use App\Http\Resources\DesignationResource;
+use App\Http\Resources\NeighboursResource;
 use App\Http\Resources\PlanResource;
 use App\Models\Piece;
 use App\Studio\Catalogue;
 use App\Studio\ChartMaker;
 use App\Studio\Paces;
-use App\Studio\PicturePlans;
+use App\Studio\PictureAdvice;
+use App\Studio\PictureDrawings;
+use App\Studio\PicturePalettes;
 use App\Studio\PlanningUndo;
 use App\Studio\PlanSheet;
 use App\Studio\ZoneRecipes;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
@@ -43,6 +47,16 @@ final class PlanController
         return new PlanResource($this->recipes->plan($piece), $piece, $this->catalogue->box($piece->user)->ids());
     }
 
+    #[OA\Get(path: '/api/pieces/{piece}/neighbours', operationId: 'neighbours', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [
+        new OA\Response(response: 200, description: 'Touching zones that will merge, nearest first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Neighbours'))),
+    ])]
+    public function neighbours(Piece $piece, PictureAdvice $advice): AnonymousResourceCollection
+    {
+        Gate::authorize('view', $piece);
+
+        return NeighboursResource::collection($advice->neighbours($piece, $this->recipes->plan($piece)));
+    }
+
     public function sheet(Piece $piece, PlanSheet $sheet): Response
     {
         Gate::authorize('view', $piece);
@@ -54,12 +68,12 @@ final class PlanController
     }
 
     /** What the drawing will look like after so many steps. */
-    public function simulation(Request $request, Piece $piece, PicturePlans $plans): Response
+    public function simulation(Request $request, Piece $piece, PictureDrawings $drawings): Response
     {
         Gate::authorize('view', $piece);
         $request->validate(['steps' => ['sometimes', 'integer', 'min:0', 'max:100000']]);
 
-        return new Response($plans->simulated($piece, $request->has('steps') ? $request->integer('steps') : null), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=60']);
+        return new Response($drawings->simulated($piece, $request->has('steps') ? $request->integer('steps') : null), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=60']);
     }
 
     #[OA\Get(path: '/api/pieces/{piece}/value-check', operationId: 'valueCheck', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [
@@ -71,11 +85,11 @@ final class PlanController
             new OA\Property(property: 'photoLight', type: 'number'),
         ])),
     ])]
-    public function valueCheck(Piece $piece, PicturePlans $plans): JsonResponse
+    public function valueCheck(Piece $piece, PictureDrawings $drawings): JsonResponse
     {
         Gate::authorize('view', $piece);
 
-        return new JsonResponse($plans->valueCheck($piece));
+        return new JsonResponse($drawings->valueCheck($piece));
     }
 
     #[OA\Delete(path: '/api/pieces/{piece}/planning/last', operationId: 'undoPlanning', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [
@@ -97,11 +111,11 @@ final class PlanController
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
-    public function designate(DesignationRequest $request, Piece $piece, PicturePlans $plans): DesignationResource
+    public function designate(DesignationRequest $request, Piece $piece, PicturePalettes $palettes): DesignationResource
     {
         Gate::authorize('view', $piece);
 
-        return new DesignationResource($plans->designated($piece, $request->pencils($piece->user)));
+        return new DesignationResource($palettes->designated($piece, $request->pencils($piece->user)));
     }
 
     #[OA\Post(path: '/api/pieces/{piece}/proof', operationId: 'provePlan', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],

@@ -14,9 +14,10 @@ use OpenApi\Attributes as OA;
 /** The schools on which artists disagree, and those that a studio follows unless a piece says otherwise. */
 #[OA\Schema(schema: 'SchoolAnswers', type: 'object', description: 'school by question', additionalProperties: new OA\AdditionalProperties(type: 'string', nullable: true))]
 #[OA\Schema(schema: 'SchoolQuestions', required: ['questions', 'chosen'], properties: [
-    new OA\Property(property: 'questions', type: 'array', items: new OA\Items(required: ['id', 'name', 'schools'], properties: [
+    new OA\Property(property: 'questions', type: 'array', items: new OA\Items(required: ['id', 'name', 'ofRecipes', 'schools'], properties: [
         new OA\Property(property: 'id', type: 'string'),
         new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'ofRecipes', type: 'boolean', description: 'it bears on recipes, not only on their order'),
         new OA\Property(property: 'schools', type: 'array', items: new OA\Items(required: ['id', 'name', 'sentence'], properties: [
             new OA\Property(property: 'id', type: 'string'),
             new OA\Property(property: 'name', type: 'string'),

@@ -10,17 +10,15 @@ use App\Models\Recipe;
 use App\Models\ZoneTarget;
 use App\Studio\Catalogue;
 use App\Studio\Paces;
-use App\Studio\PicturePlans;
-use App\Studio\StackAdvice;
+use App\Studio\PictureAdvice;
+use App\Studio\PicturePalettes;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
 use Prism\Colour\Lab;
-use Prism\Matching\Nudge;
 use Prism\Materials\PencilId;
 use Prism\Planning\Caution;
 use Prism\Planning\Lightener;
-use Prism\Planning\Pair;
 use Prism\Planning\Part;
 use Prism\Planning\Plan;
 use Prism\Planning\PlanStep;
@@ -32,7 +30,7 @@ use Prism\Planning\ZoneAdvice;
  *
  * @property-read Plan $resource
  */
-#[OA\Schema(schema: 'Plan', required: ['pullList', 'palette', 'cautions', 'steps', 'minutes', 'idleMinutes', 'apartMinutes', 'sessions', 'currentKey', 'done', 'total', 'zonesWithoutRecipe', 'ownRecipes', 'tooAlike', 'joins', 'advice', 'prep', 'canTakeBack', 'pace', 'calibration'], properties: [
+#[OA\Schema(schema: 'Plan', required: ['pullList', 'palette', 'cautions', 'steps', 'minutes', 'idleMinutes', 'apartMinutes', 'sessions', 'currentKey', 'done', 'total', 'zonesWithoutRecipe', 'ownRecipes', 'begunRecipes', 'joins', 'advice', 'prep', 'canTakeBack', 'pace', 'calibration'], properties: [
     new OA\Property(property: 'pullList', type: 'array', items: new OA\Items(ref: '#/components/schemas/PullListEntry')),
     new OA\Property(property: 'palette', nullable: true, description: 'what planning the whole picture found last', oneOf: [new OA\Schema(ref: '#/components/schemas/Palette')]),
     new OA\Property(property: 'cautions', type: 'array', items: new OA\Items(type: 'string')),
@@ -46,14 +44,7 @@ use Prism\Planning\ZoneAdvice;
     new OA\Property(property: 'total', type: 'integer'),
     new OA\Property(property: 'zonesWithoutRecipe', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'ownRecipes', type: 'integer', description: 'chosen by hand: planning leaves them alone'),
-    new OA\Property(property: 'tooAlike', type: 'array', description: 'touching zones that will merge, and which to push', items: new OA\Items(required: ['one', 'other', 'dE00', 'pushed', 'sentence', 'with'], properties: [
-        new OA\Property(property: 'with', type: 'string', nullable: true, description: 'a stack that pushes it, to begin with'),
-        new OA\Property(property: 'one', type: 'string'),
-        new OA\Property(property: 'other', type: 'string'),
-        new OA\Property(property: 'dE00', type: 'number'),
-        new OA\Property(property: 'pushed', type: 'string'),
-        new OA\Property(property: 'sentence', type: 'string'),
-    ])),
+    new OA\Property(property: 'begunRecipes', type: 'integer', description: 'of which something lies on the paper: planning leaves them alone too'),
     new OA\Property(property: 'advice', type: 'array', description: 'what brings the picture together beside its colours', items: new OA\Items(required: ['zone', 'kind', 'sentence'], properties: [
         new OA\Property(property: 'zone', type: 'string'),
         new OA\Property(property: 'kind', type: 'string'),
@@ -131,10 +122,6 @@ use Prism\Planning\ZoneAdvice;
 ])]
 final class PlanResource extends JsonResource
 {
-    private const PUSHED = 4;
-
-    private int $pushed = 0;
-
     /** @param  list<string>  $owned RANGE:NUMBER */
     public function __construct(Plan $plan, private readonly Piece $piece, private readonly array $owned)
     {
@@ -153,6 +140,9 @@ final class PlanResource extends JsonResource
             $steps[] = self::step($step, $index + 1, $state);
         }
 
+        $advice = app(PictureAdvice::class);
+        $zones = $advice->zones($this->piece);
+
         return [
             'pullList' => [...array_map($this->entry(...), $this->resource->pullList), ...$this->lighteners()],
             'palette' => $this->piece->palette === null ? null : ['valueError' => null, ...$this->piece->palette],
@@ -168,12 +158,9 @@ final class PlanResource extends JsonResource
             'total' => count($steps),
             'zonesWithoutRecipe' => $this->piece->zones()->whereDoesntHave('targets.recipe')->pluck('name')->all(),
             'ownRecipes' => $this->ownRecipes(),
-            'joins' => app(PicturePlans::class)->joins($this->piece),
-            'tooAlike' => array_map(fn (Pair $pair): array => [
-                'one' => $pair->one->id, 'other' => $pair->other->id, 'dE00' => round($pair->dE00, 1), 'pushed' => $pair->pushed->id, 'sentence' => $pair->sentence(),
-                'with' => $this->pushing($pair),
-            ], app(PicturePlans::class)->tooAlike($this->piece, $this->resource)),
-            'advice' => array_map(static fn (ZoneAdvice $advice): array => ['zone' => $advice->zone, 'kind' => $advice->kind->label(), 'sentence' => $advice->sentence], app(PicturePlans::class)->advice($this->piece, $this->resource)),
+            'begunRecipes' => count(app(PicturePalettes::class)->begun($this->piece)),
+            'joins' => $advice->joins($this->piece, $zones),
+            'advice' => array_map(static fn (ZoneAdvice $told): array => ['zone' => $told->zone, 'kind' => $told->kind->label(), 'sentence' => $told->sentence], $advice->advice($zones, $this->resource)),
             'prep' => Prep::of($this->resource->steps, $this->piece->paper->name, $this->piece->width_mm, $this->piece->height_mm),
             'canTakeBack' => $this->piece->before_planning !== null,
             'calibration' => RestsOn::of($this->piece->user),
@@ -193,25 +180,6 @@ final class PlanResource extends JsonResource
         }
 
         return $kept;
-    }
-
-    /** One change of the pushed zone's stack that pushes it; for the worst pairs only, it takes a search each. */
-    private function pushing(Pair $pair): ?string
-    {
-        if ($this->pushed >= self::PUSHED) {
-            return null;
-        }
-        $this->pushed++;
-        $main = null;
-        foreach ($this->resource->steps as $step) {
-            $main = $step->zone->zone === $pair->pushed->id && $step->step !== null ? $step->zone->stack : $main;
-        }
-        if ($main === null) {
-            return null;
-        }
-        $changes = app(StackAdvice::class)->nudged($this->piece, $main, $pair->darker ? Nudge::Darker : Nudge::Lighter);
-
-        return $changes === [] ? null : (string) $changes[0]->stack;
     }
 
     private function ownRecipes(): int

@@ -6,7 +6,7 @@ namespace App\Studio\LongWork;
 
 use App\Models\User;
 use App\Models\ZoneTarget;
-use App\Studio\PicturePlans;
+use App\Studio\PicturePalettes;
 use App\Studio\Pieces;
 use Closure;
 use Illuminate\Support\Facades\DB;
@@ -16,18 +16,19 @@ use Prism\Planning\Palette;
 
 /**
  * Plans a whole picture: one palette for all of its colours, and a recipe from it for each. Recipes that the artist has chosen
- * stay as they are, and their pencils are in the palette, unless the wish says `anew`. All are exchanged, or none.
+ * stay as they are, unless the wish says `anew`, and so do those that are begun on the paper; their pencils are in the palette.
+ * All others are exchanged, or none.
  */
 final class PlanningWork implements LongWork
 {
-    public function __construct(private readonly PicturePlans $plans)
+    public function __construct(private readonly PicturePalettes $palettes)
     {
     }
 
     public function do(User $artist, array $wish, Closure $progress): array
     {
         $piece = Pieces::ofArtist($artist, $wish);
-        $found = $this->plans->palettes($piece, $progress, ($wish['anew'] ?? false) === true);
+        $found = $this->palettes->palettes($piece, $progress, ($wish['anew'] ?? false) === true);
         $palette = $found['chosen'];
         $progress('Writing the recipes', 0.95);
         DB::transaction(function () use ($piece, $found, $palette): void {

@@ -186,20 +186,18 @@ export const useAddZone = (piece: string) =>
         answered(api.POST('/api/pieces/{piece}/zones', { params: { path: { piece } }, body })),
     );
 
-export const useChangeZone = (piece: string) =>
-    usePieceMutation(
-        piece,
-        ({
-            id,
-            ...body
-        }: {
-            id: string;
-            version: number;
-            name?: string;
-            corrections?: ZoneCorrections;
-            schools?: SchoolAnswers;
-        }) => answered(api.PATCH('/api/zones/{zone}', { params: { path: { zone: id } }, body })),
-    );
+interface ZoneChanges {
+    id: string;
+    version: number;
+    name?: string;
+    corrections?: ZoneCorrections;
+    schools?: SchoolAnswers;
+}
+
+export const changeZone = ({ id, ...body }: ZoneChanges) =>
+    answered(api.PATCH('/api/zones/{zone}', { params: { path: { zone: id } }, body }));
+
+export const useChangeZone = (piece: string) => usePieceMutation(piece, changeZone);
 
 export const useChangeTarget = (piece: string) =>
     usePieceMutation(
@@ -208,10 +206,11 @@ export const useChangeTarget = (piece: string) =>
             answered(api.PATCH('/api/targets/{target}', { params: { path: { target: id } }, body })),
     );
 
+export const changePiece = (piece: string, body: PieceChanges) =>
+    answered(api.PATCH('/api/pieces/{piece}', { params: { path: { piece } }, body }));
+
 export const useChangePiece = (piece: string) =>
-    usePieceMutation(piece, (body: PieceChanges) =>
-        answered(api.PATCH('/api/pieces/{piece}', { params: { path: { piece } }, body })),
-    );
+    usePieceMutation(piece, (body: PieceChanges) => changePiece(piece, body));
 
 export const useRemovePiece = (piece: string) =>
     usePieceMutation(piece, () => answered(api.DELETE('/api/pieces/{piece}', { params: { path: { piece } } })));

@@ -548,6 +548,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/pieces/{piece}/neighbours': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['neighbours'];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/pieces/{piece}/value-check': {
         parameters: {
             query?: never;
@@ -1168,6 +1184,8 @@ export interface components {
                 /** @description The schools on which artists disagree, and those that a studio follows unless a piece says otherwise. */
                 id: string;
                 name: string;
+                /** @description it bears on recipes, not only on their order */
+                ofRecipes: boolean;
                 schools: {
                     id: string;
                     name: string;
@@ -1340,6 +1358,16 @@ export interface components {
             dark: number;
             light: number;
         };
+        Neighbours: {
+            /** @description Two touching zones that will merge, and how to push one of them. */
+            one: string;
+            other: string;
+            dE00: number;
+            pushed: string;
+            sentence: string;
+            /** @description a stack that pushes it, to begin with */
+            with: string | null;
+        };
         Paper: {
             id: string;
             name: string;
@@ -1499,16 +1527,8 @@ export interface components {
             zonesWithoutRecipe: string[];
             /** @description chosen by hand: planning leaves them alone */
             ownRecipes: number;
-            /** @description touching zones that will merge, and which to push */
-            tooAlike: {
-                /** @description a stack that pushes it, to begin with */
-                with: string | null;
-                one: string;
-                other: string;
-                dE00: number;
-                pushed: string;
-                sentence: string;
-            }[];
+            /** @description of which something lies on the paper: planning leaves them alone too */
+            begunRecipes: number;
             /** @description what brings the picture together beside its colours */
             advice: {
                 zone: string;
@@ -3353,6 +3373,28 @@ export interface operations {
                 };
                 content: {
                     'application/json': components['schemas']['Plan'];
+                };
+            };
+        };
+    };
+    neighbours: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Touching zones that will merge, nearest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Neighbours'][];
                 };
             };
         };

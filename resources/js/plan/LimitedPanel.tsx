@@ -2,15 +2,14 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, type Designation } from '../api/client';
-import { useBox, useChangePiece } from '../api/queries';
-import { useWork } from '../api/works';
+import { changePiece, useBox } from '../api/queries';
 import { useDesk } from '../desk/DeskContext';
 import { PencilPicker } from '../match/PencilPicker';
 import { Button, StrongButton } from '../ui/Button';
 import { notify } from '../ui/Notices';
 import { Swatch } from '../ui/Swatch';
 import { space, type } from '../ui/theme';
-import { useDesignation, usePairChart } from './planQueries';
+import { useDesignation, usePairChart, useReplan } from './planQueries';
 
 const MOST = 5;
 
@@ -78,8 +77,7 @@ export function LimitedPanel() {
     const navigate = useNavigate();
     const designate = useDesignation(piece.id);
     const chart = usePairChart(piece.paper.id);
-    const change = useChangePiece(piece.id);
-    const work = useWork('planning', undefined, piece.id);
+    const replan = useReplan(piece.id);
     const [chosen, setChosen] = useState<string[]>(['', '']);
     const tell = { onError: (error: Error) => notify(messageOf(error)) };
     const pencils = chosen.filter(Boolean);
@@ -89,9 +87,9 @@ export function LimitedPanel() {
         setChosen(chosen.map((had, i) => (i === at ? id : had)));
     };
     const planWith = () =>
-        change.mutate(
-            { paletteSize: pencils.length, pinned: pencils, valueOnly: true },
-            { ...tell, onSuccess: () => work.start.mutate({ piece: piece.id }, tell) },
+        replan.after(
+            () => changePiece(piece.id, { paletteSize: pencils.length, pinned: pencils, valueOnly: true }),
+            tell,
         );
 
     return (
@@ -185,7 +183,7 @@ export function LimitedPanel() {
                         </tbody>
                     </Crossed>
                     <Line>
-                        <Button isDisabled={work.open || change.isPending} onPress={planWith}>
+                        <Button isDisabled={replan.busy} onPress={planWith}>
                             Plan the picture with these, by value
                         </Button>
                         <Button

@@ -1,10 +1,9 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { messageOf, type Plan } from '../api/client';
-import { keys, useChangePiece } from '../api/queries';
-import { useTakePlanningBack } from './planQueries';
-import { useWork } from '../api/works';
+import { messageOf, type PieceChanges, type Plan } from '../api/client';
+import { changePiece, keys } from '../api/queries';
+import { useReplan, useTakePlanningBack } from './planQueries';
 import { useDesk } from '../desk/DeskContext';
 import { Button, StrongButton } from '../ui/Button';
 import { notify } from '../ui/Notices';
@@ -77,18 +76,16 @@ const PARTS = { main: 'main', support: 'support', accent: 'accent' } as const;
 export function PalettePanel({ plan }: { plan: Plan | undefined }) {
     const { piece } = useDesk();
     const client = useQueryClient();
-    const change = useChangePiece(piece.id);
-    const work = useWork('planning', () => void client.invalidateQueries({ queryKey: keys.piece(piece.id) }), piece.id);
+    const replan = useReplan(piece.id, () => void client.invalidateQueries({ queryKey: keys.piece(piece.id) }));
     const { paletteSize, pinned, banned, valueOnly } = piece.planning;
     const palette = plan?.palette ?? null;
     const tell = { onError: (error: Error) => notify(messageOf(error)) };
     const takeBack = useTakePlanningBack(piece.id);
     const [anew, setAnew] = useState(false);
-    const start = () =>
-        work.start.mutate({ piece: piece.id, ...(anew && { anew }) }, { ...tell, onSuccess: () => setAnew(false) });
+    const start = () => replan.start(anew ? { anew } : {}, { ...tell, onSuccess: () => setAnew(false) });
     const size = paletteSize === null ? 'box' : String(paletteSize);
-    const set = (changes: Parameters<typeof change.mutate>[0]) => change.mutate(changes, { ...tell, onSuccess: start });
-    const busy = work.open || change.isPending || work.start.isPending;
+    const set = (changes: PieceChanges) => replan.after(() => changePiece(piece.id, changes), tell);
+    const { work, open, busy } = replan;
     const lossOf = (id: string) => palette?.pencils.find((pencil) => pencil.id === id)?.loss ?? null;
 
     return (
@@ -102,12 +99,12 @@ export function PalettePanel({ plan }: { plan: Plan | undefined }) {
                     onChange={(id) => set({ paletteSize: id === 'box' ? null : Number(id) })}
                     isDisabled={busy}
                 />
-                {!work.open && (
+                {!open && (
                     <StrongButton onPress={start} isDisabled={busy}>
                         Plan the picture
                     </StrongButton>
                 )}
-                {plan?.canTakeBack && !work.open && (
+                {plan?.canTakeBack && !open && (
                     <Button isDisabled={busy || takeBack.isPending} onPress={() => takeBack.mutate(undefined, tell)}>
                         Take the planning back
                     </Button>
@@ -122,12 +119,16 @@ export function PalettePanel({ plan }: { plan: Plan | undefined }) {
                     chosen myself too
                 </Tick>
             )}
-            {work.work && work.open && (
-                <WorkProgress work={work.work} onCancel={() => work.work && work.cancel.mutate(work.work.id)} />
+            {plan && plan.begunRecipes > 0 && (
+                <p>
+                    {plan.begunRecipes === 1 ? 'One recipe is' : `${plan.begunRecipes} recipes are`} begun on the paper
+                    and {plan.begunRecipes === 1 ? 'stays as it is' : 'stay as they are'}.
+                </p>
             )}
-            {work.work?.state === 'failed' && (
+            {work && open && <WorkProgress work={work} onCancel={() => replan.cancel.mutate(work.id)} />}
+            {work?.state === 'failed' && (
                 <p role="alert">
-                    <b>!</b> {work.work.problem}
+                    <b>!</b> {work.problem}
                 </p>
             )}
             {palette ? (

@@ -7,6 +7,7 @@ import { AdvicePanel } from './AdvicePanel';
 import { DrawingPanel } from './DrawingPanel';
 import { JoinsPanel } from './JoinsPanel';
 import { LimitedPanel } from './LimitedPanel';
+import { NeighboursPanel } from './NeighboursPanel';
 import { PalettePanel } from './PalettePanel';
 import { SchedulePanel } from './SchedulePanel';
 import { SchoolsPanel } from './SchoolsPanel';
@@ -53,23 +54,6 @@ const Ready = styled.section`
     }
     & li::before {
         content: '□ ';
-    }
-`;
-
-const MOST_ALIKE = 8;
-
-const Alike = styled.ul`
-    display: grid;
-    gap: ${space.xs};
-    margin-top: ${space.s};
-    & > li {
-        display: grid;
-        grid-template-columns: 110px minmax(0, 1fr);
-        gap: ${space.s};
-        align-items: center;
-    }
-    & button {
-        min-height: 30px;
     }
 `;
 
@@ -144,8 +128,7 @@ function StepRow({ step, begins }: { step: PlanStep; begins: boolean }) {
 
 /** Which pencils to take out, what to mind, every step in order; and the sheet of it. */
 export function PlanStage() {
-    const { piece, selected, selection } = useDesk();
-    const numberOf = (id: string) => 1 + piece.zones.findIndex((zone) => zone.id === id);
+    const { piece, selected } = useDesk();
     const plan = usePlan(piece.id);
     const proof = useProof(piece.id);
     const navigate = useNavigate();
@@ -158,7 +141,7 @@ export function PlanStage() {
             <Page>
                 <h1 className="visually-hidden">Plan</h1>
                 <PalettePanel plan={plan.data} />
-                <SchoolsPanel />
+                <SchoolsPanel planned={plan.data.palette !== null} />
                 <LimitedPanel />
                 <p>
                     Nothing to plan yet? Find zones in Look, plan the picture here, or keep a recipe in{' '}
@@ -173,7 +156,7 @@ export function PlanStage() {
             <h1 className="visually-hidden">Plan</h1>
             <PalettePanel plan={plan.data} />
             <DrawingPanel plan={plan.data} />
-            <SchoolsPanel />
+            <SchoolsPanel planned={plan.data.palette !== null} />
             <LimitedPanel />
             <SchedulePanel plan={plan.data} />
             <Ready aria-labelledby="ready">
@@ -192,31 +175,7 @@ export function PlanStage() {
             {zonesWithoutRecipe.length > 0 && <p>No recipe yet: {zonesWithoutRecipe.join(', ')}.</p>}
             {selected?.zone && <JoinsPanel plan={plan.data} zone={selected.zone} />}
             <AdvicePanel plan={plan.data} />
-            {plan.data.tooAlike.length > 0 && (
-                <section aria-labelledby="alike">
-                    <Head>
-                        <h2 id="alike">Neighbours too alike</h2>
-                    </Head>
-                    <Alike data-testid="alike">
-                        {plan.data.tooAlike.slice(0, MOST_ALIKE).map((pair) => (
-                            <li key={`${pair.one} ${pair.other}`}>
-                                <Button onPress={() => selection.selectZone(pair.pushed)}>
-                                    {numberOf(pair.one)} and {numberOf(pair.other)}
-                                </Button>
-                                <span>
-                                    dE00 {pair.dE00.toFixed(1)} apart. {pair.sentence}
-                                    {pair.with && (
-                                        <>
-                                            {' '}
-                                            With <code>{pair.with}</code>.
-                                        </>
-                                    )}
-                                </span>
-                            </li>
-                        ))}
-                    </Alike>
-                </section>
-            )}
+            <NeighboursPanel />
             <section aria-labelledby="order">
                 <Head>
                     <h2 id="order">{steps.length} steps</h2>

@@ -1,13 +1,15 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import { messageOf, type SchoolAnswers } from '../api/client';
-import { useChangePiece, useChangeZone } from '../api/queries';
+import { changePiece, changeZone, useChangePiece, useChangeZone } from '../api/queries';
+import { useSchools } from '../api/schoolQueries';
 import { useDesk } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
 import { notify } from '../ui/Notices';
 import { SchoolRows } from '../ui/SchoolRows';
 import { Segments } from '../ui/Segments';
 import { space, type } from '../ui/theme';
+import { useReplan } from './planQueries';
 
 /** Those that the order rests on; the others are behind a button. */
 const FIRST = ['value', 'background'];
@@ -26,19 +28,32 @@ const Box = styled.section`
     }
 `;
 
-/** Which schools are followed: over the picture, and in the chosen zone where it is an exception. */
-export function SchoolsPanel() {
+/**
+ * Which schools are followed: over the picture, and in the chosen zone where it is an exception. A picture that was planned
+ * before is planned anew where a school bears on recipes.
+ */
+export function SchoolsPanel({ planned }: { planned: boolean }) {
     const { piece, selected } = useDesk();
-    const change = useChangePiece(piece.id);
-    const changeZone = useChangeZone(piece.id);
+    const order = useChangePiece(piece.id);
+    const orderOfZone = useChangeZone(piece.id);
+    const replan = useReplan(piece.id);
+    const questions = useSchools().data?.questions ?? [];
     const [open, setOpen] = useState(false);
     const [scope, setScope] = useState<'piece' | 'zone'>('piece');
     const zone = scope === 'zone' ? (selected?.zone ?? null) : null;
     const tell = { onError: (error: Error) => notify(messageOf(error)) };
-    const choose = (schools: SchoolAnswers) =>
-        zone
-            ? changeZone.mutate({ id: zone.id, version: zone.version, schools }, tell)
-            : change.mutate({ schools }, tell);
+    const bearsOnRecipes = (schools: SchoolAnswers) =>
+        questions.some(({ id, ofRecipes }) => ofRecipes && schools[id] !== undefined);
+    const choose = (schools: SchoolAnswers) => {
+        const ofZone = zone && { id: zone.id, version: zone.version, schools };
+        if (planned && bearsOnRecipes(schools)) {
+            replan.after(() => (ofZone ? changeZone(ofZone) : changePiece(piece.id, { schools })), tell);
+        } else if (ofZone) {
+            orderOfZone.mutate(ofZone, tell);
+        } else {
+            order.mutate({ schools }, tell);
+        }
+    };
     const exceptions = piece.zones.filter(({ schools }) => schools && Object.keys(schools).length > 0);
 
     return (
@@ -67,9 +82,16 @@ export function SchoolsPanel() {
                 from={zone ? 'As the picture' : 'As the studio'}
                 {...(open ? {} : { only: FIRST })}
                 without={zone ? ['background'] : []}
+                isDisabled={replan.busy}
                 onChoose={choose}
             />
-            {open && <p>The order follows at once. For recipes by these schools, plan the picture again.</p>}
+            {open && (
+                <p>
+                    {planned
+                        ? 'The plan follows at once. Recipes of your own, and those begun on the paper, stay.'
+                        : 'The order follows at once; recipes follow when the picture is planned.'}
+                </p>
+            )}
             {exceptions.length > 0 && (
                 <p>
                     {exceptions.length === 1 ? 'An exception: ' : 'Exceptions: '}

@@ -1,8 +1,40 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { answered, api } from '../api/client';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { answered, api, type WorkWish } from '../api/client';
 import { keys } from '../api/queries';
+import { useWork } from '../api/works';
 
 const path = (piece: string) => ({ params: { path: { piece } } });
+
+/** The picture planned anew: at once, or after a change of what it is planned by. One place hears when it is done. */
+export function useReplan(piece: string, onDone?: () => void) {
+    const client = useQueryClient();
+    const { work, open, cancel, start } = useWork('planning', onDone, piece);
+    const after = useMutation({
+        mutationFn: async (change: () => Promise<unknown>) => {
+            await change();
+            await start.mutateAsync({ piece });
+        },
+        // The plan itself follows when it is done; fetched before, it would only take time from it.
+        onSettled: () => client.invalidateQueries({ queryKey: keys.piece(piece), exact: true }),
+    });
+
+    return {
+        work,
+        open,
+        cancel,
+        start: (wish: Omit<WorkWish, 'kind' | 'piece'>, then: Parameters<typeof start.mutate>[1]) =>
+            start.mutate({ piece, ...wish }, then),
+        after: after.mutate,
+        busy: open || after.isPending || start.isPending,
+    };
+}
+
+/** Touching zones that will merge, and what pushes the worst of them. */
+export const useNeighbours = (piece: string) =>
+    useQuery({
+        queryKey: [...keys.plan(piece), 'neighbours'],
+        queryFn: () => answered(api.GET('/api/pieces/{piece}/neighbours', path(piece))),
+    });
 
 /** The recipes and the palette as they were before the last planning. */
 export function useTakePlanningBack(piece: string) {

@@ -105,9 +105,9 @@ it('gives many stacks for a target, of each set of pencils the best', function (
     foreach ($wide as $set => $candidate) {
         expect($candidate->set())->toBe((string) $set);
     }
-    // Each pencil alone and each pair.
+    // Each pencil alone, and each pair that comes anywhere near.
     $sizes = array_count_values(array_map(static fn (Candidate $candidate): int => count($candidate->pencils()), $wide));
-    expect($sizes[1])->toBe(7)->and($sizes[2])->toBe(21);
+    expect($sizes[1])->toBe(7)->and($sizes[2])->toBeGreaterThan(7)->toBeLessThanOrEqual(21);
     $best = array_reduce($wide, static fn (?Candidate $best, Candidate $next): Candidate => $best === null || $next->cost < $best->cost ? $next : $best);
     $settled = $search->settle($target, new Limits(maxLayers: 3), $best);
     expect($settled->difference->dE00)->toBeLessThan(3.0);

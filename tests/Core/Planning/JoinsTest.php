@@ -59,6 +59,31 @@ it('pushes what lies further back or matters less, the darker of the two darker'
     expect($pair->darker)->toBeTrue()->and($pair->steps)->toBeGreaterThan(0.3)->toBeLessThan(0.8)->and($pair->sentence())->toBe('Push zone 2 nearly a step darker.');
 });
 
-it('goes from the light to the dark of the form, in words', function (): void {
-    expect(Joins::towards(10, 10, 60, 60))->toBe('lower right')->and(Joins::towards(60, 20, 10, 20))->toBe('left')->and(Joins::towards(20, 60, 20, 10))->toBe('above')->and(Joins::towards(20, 20, 20.5, 20.5))->toBeNull();
+it('lets one value give way to the next where the photo is halfway between them', function (): void {
+    // Light for the first quarter, then middle up to the last eighth, then dark.
+    $profile = [...array_fill(0, 4, 80.0), ...array_fill(0, 10, 55.0), ...array_fill(0, 2, 25.0)];
+    $spans = Joins::along([80.0, 55.0, 25.0], $profile, 40.0);
+    $border = static fn (int $i): float => 0.5 * ($spans[$i]['to'] + $spans[$i + 1]['from']);
+    expect($border(0))->toEqualWithDelta(0.25, 0.04)->and($border(1))->toEqualWithDelta(0.875, 0.04)
+        ->and($spans[0]['from'])->toBe(0.0)->and($spans[2]['to'])->toBe(1.0)->and($spans[2]['toMm'])->toBe(40.0)
+        // Each lies over the end of the one before, and is also alone.
+        ->and($spans[1]['from'])->toBeLessThan($spans[0]['to'])->and($spans[2]['from'])->toBeLessThan($spans[1]['to'])->toBeGreaterThan($spans[0]['to']);
+});
+
+it('is the plain gradient, about, along an even slope', function (): void {
+    $even = array_map(static fn (int $i): float => 80.0 - 60.0 * ($i + 0.5) / 16, range(0, 15));
+    foreach (array_map(null, Joins::along([70.0, 50.0, 30.0], $even, 90.0), Joins::spans(3, 90.0)) as [$measured, $plain]) {
+        expect($measured['from'])->toEqualWithDelta($plain['from'], 0.05)->and($measured['to'])->toEqualWithDelta($plain['to'], 0.05);
+    }
+});
+
+it('leaves each value some room, however soon the form has passed it', function (): void {
+    foreach ([array_fill(0, 16, 20.0), array_fill(0, 16, 95.0), [90.0, ...array_fill(0, 15, 20.0)]] as $profile) {
+        $spans = Joins::along([80.0, 60.0, 40.0, 20.0], $profile, 50.0);
+        foreach ($spans as $i => $span) {
+            expect($span['to'] - $span['from'])->toBeGreaterThan(0.08)->and($span['to'])->toBeLessThanOrEqual(1.0)
+                ->and($i === 0 || $span['from'] < $spans[$i - 1]['to'])->toBeTrue();
+        }
+    }
+    expect(fn () => Joins::along([50.0], [50.0], 10.0))->toThrow(InvalidArgumentException::class);
 });

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio;
+
+use App\Models\Piece;
+use Illuminate\Support\Facades\File;
+use Prism\Layering\Stack;
+use Prism\Planning\Simulation;
+use Prism\Reference\Field;
+use Prism\Reference\ZoneMap;
+
+/** What the drawing of a piece will look like. */
+final class PictureDrawings
+{
+    /** Long edge of the simulated drawing, in pixels. */
+    private const EDGE = 1024;
+
+    /** Goes up when drawings are simulated differently. */
+    private const VERSION = 2;
+
+    public function __construct(
+        private readonly Engine $engine,
+        private readonly Catalogue $catalogue,
+        private readonly PhotoStore $photos,
+        private readonly ZoneBook $zones,
+        private readonly PictureZones $picture,
+        private readonly ZoneRecipes $recipes,
+    ) {
+    }
+
+    /**
+     * The drawing after so many steps of the plan, as a PNG; kept until something that goes into it changes.
+     *
+     * @param  ?int  $steps  null for all
+     * @param  int  $edge  its long edge, in pixels
+     */
+    public function simulated(Piece $piece, ?int $steps, int $edge = self::EDGE): string
+    {
+        $stacks = $this->laid($piece, $steps);
+        $key = hash('xxh128', json_encode([self::VERSION, $edge, $piece->reference()->picture, $piece->crop, base64_encode((string) $piece->zone_map), $stacks, $this->picture->of($piece), $piece->paper->slug, $piece->user->calibration_id], JSON_THROW_ON_ERROR));
+        $path = $this->photos->folderOf($piece->reference())."/drawing-$key.png";
+        if (! is_file($path)) {
+            [$field, $rgb] = $this->draw($piece, $stacks, $edge);
+            $image = PhotoRenderer::image($field->width, $field->height, $rgb);
+            $image->setFormat('png');
+            $image->setImageFormat('png');
+            // Whole or not at all: another worker may be reading.
+            File::replace($path, $image->getImageBlob());
+        }
+
+        return (string) file_get_contents($path);
+    }
+
+    /** @return array{mean: float, dark: float, light: float, photoDark: float, photoLight: float} how the finished drawing stands beside the photo, by value */
+    public function valueCheck(Piece $piece): array
+    {
+        [$field, $rgb] = $this->draw($piece, $this->laid($piece, null));
+
+        return array_map(static fn (float $value): float => round($value, 2), Simulation::valueCheck($field, $rgb));
+    }
+
+    /**
+     * @param  array<string, string>  $stacks  notations by target
+     * @return array{Field, string}
+     */
+    private function draw(Piece $piece, array $stacks, int $edge = self::EDGE): array
+    {
+        $field = Field::of($this->photos->raster($piece->reference()), $edge);
+        $map = $this->zones->map($piece) ?? ZoneMap::none($field->width, $field->height);
+        $parsed = array_map(Stack::parse(...), $stacks);
+        $desk = $this->catalogue->desk($piece->user, ...array_values($parsed));
+
+        return [$field, (new Simulation($this->engine->predictor($piece->paper, $piece->user, $desk)->model))->draw($field, $map->scaled($field->width, $field->height), $this->picture->of($piece), $parsed)];
+    }
+
+    /** @return array<string, string> what is laid after so many steps, as notations by target */
+    private function laid(Piece $piece, ?int $steps): array
+    {
+        $plan = $this->recipes->plan($piece);
+        $stacks = [];
+        foreach (array_slice($plan->steps, 0, $steps ?? count($plan->steps)) as $step) {
+            if ($step->step !== null) {
+                $stacks[$step->zone->id] = implode(' > ', array_slice($step->zone->stack->steps, 0, $step->layer));
+            }
+        }
+        ksort($stacks);
+
+        return $stacks;
+    }
+}

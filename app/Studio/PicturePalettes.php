@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio;
+
+use App\Models\Piece;
+use App\Models\ZoneTarget;
+use App\Studio\LongWork\WorkRefused;
+use Closure;
+use Prism\Calibration\ChartStacks;
+use Prism\Colour\Lab;
+use Prism\Layering\Stack;
+use Prism\Matching\Target;
+use Prism\Materials\Kit;
+use Prism\Materials\Pencil;
+use Prism\Materials\PencilId;
+use Prism\Planning\Designation;
+use Prism\Planning\Palette;
+use Prism\Planning\PaletteFinder;
+use Prism\Planning\PlanStep;
+
+/** Few pencils for a whole piece: found for all of its colours together, or given and set to light, middle and dark. */
+final class PicturePalettes
+{
+    /** Sizes of palettes that are compared, beside the whole box and the size wanted. */
+    private const SIZES = [6, 8, 12, 18, 24];
+
+    /** Of a planned recipe, at most. */
+    private const LAYERS = 3;
+
+    public function __construct(
+        private readonly Engine $engine,
+        private readonly Catalogue $catalogue,
+        private readonly PictureZones $zones,
+        private readonly GatheredStacks $gathered,
+    ) {
+    }
+
+    /**
+     * The palettes of a curve, and of the size that the piece wants.
+     *
+     * @param  Closure(string, float): void  $progress
+     * @param  bool  $anew  whether recipes that the artist has chosen are found anew too, unless they are begun
+     * @return array{chosen: Palette, size: int|null, curve: array<int, Palette>, rows: list<ZoneTarget>, own: list<string>} own: targets whose recipes stay
+     *
+     * @throws WorkRefused if there is nothing to plan, or to plan with
+     */
+    public function palettes(Piece $piece, Closure $progress, bool $anew = false): array
+    {
+        $progress('Gathering the colours of the picture', 0.02);
+        $rows = [];
+        $zones = $piece->zones()->with('targets.recipe')->get();
+        foreach ($zones as $zone) {
+            foreach ($zone->targets as $row) {
+                $rows[] = $row->setRelation('zone', $zone->setRelation('piece', $piece));
+            }
+        }
+        if ($rows === []) {
+            throw new WorkRefused('There are no zones yet, so there is nothing to plan. Find zones in Look first.');
+        }
+        $box = $this->catalogue->box($piece->user);
+        if (count($box) === 0) {
+            throw new WorkRefused('Your box is empty; recipes are made from pencils you own. Put pencils in the box first.');
+        }
+        $targets = $weights = $limits = [];
+        foreach ($this->zones->of($piece) as $zone) {
+            foreach ($zone->targets as $target) {
+                $limits[$target->id] = $zone->limits(self::LAYERS);
+                $targets[$target->id] = $piece->value_only ? Target::value($target->drawn) : Target::colour($target->drawn);
+                $weights[$target->id] = $zone->weight($target);
+            }
+        }
+        $progress('Mixing pairs of your pencils', 0.08);
+        $search = $this->engine->search($piece->paper, $piece->user, $box);
+        $known = $this->engine->searchable($piece->paper, $piece->user, $box);
+        $pinned = self::ids($piece->pinned ?? []);
+        $own = [];
+        $begun = array_flip($this->begun($piece));
+        foreach ($rows as $row) {
+            if ($row->recipe !== null && ($row->recipe->by_hand && ! $anew || isset($begun[$row->id]))) {
+                $own[] = $row->id;
+                array_push($pinned, ...Stack::parse($row->recipe->stack)->pencils());
+            }
+        }
+        $most = count($known);
+        $wanted = min($most, $piece->palette_size ?? $most);
+        $sizes = array_values(array_unique(array_filter([...self::SIZES, $wanted, $most], static fn (int $size): bool => $size <= $most)));
+        $banned = self::ids($piece->banned ?? []);
+        $free = $known->where(static fn (Pencil $pencil): bool => ! in_array($pencil->id, $banned, false));
+        $gathered = $this->gathered->of($piece, $search, $targets, $limits, $known, $free, static fn (float $share) => $progress('Trying stacks for each of them', 0.1 + 0.5 * $share));
+        $curve = (new PaletteFinder($search, $known))->curve(
+            $targets, $sizes, $weights, array_values(array_unique($pinned, SORT_REGULAR)), $banned,
+            progress: static fn (float $share) => $progress('Choosing pencils that serve all of them', max(0.6, 0.95 * $share)),
+            each: $limits, gathered: $gathered,
+        );
+        ksort($curve);
+
+        return ['chosen' => $curve[$wanted], 'size' => $piece->palette_size, 'curve' => $curve, 'rows' => $rows, 'own' => $own];
+    }
+
+    /**
+     * A few pencils set to light, middle and dark, and what each makes over each.
+     *
+     * @return array{designation: Designation, combinations: list<array{stack: Stack, colour: Lab}>} each over each, the lower by row
+     */
+    public function designated(Piece $piece, Kit $pencils): array
+    {
+        $predictor = $this->engine->predictor($piece->paper, $piece->user, $pencils);
+        $designation = Designation::of($pencils, $predictor);
+        $ids = array_map(static fn (array $own): PencilId => $own['pencil']->id, $designation->pencils);
+        $combinations = [];
+        foreach ($ids as $lower) {
+            foreach ($ids as $upper) {
+                $stack = (string) $lower === (string) $upper ? ChartStacks::doubled($lower) : ChartStacks::pair($lower, $upper);
+                $combinations[] = ['stack' => $stack, 'colour' => $predictor->predict($stack)->colour];
+            }
+        }
+
+        return ['designation' => $designation, 'combinations' => $combinations];
+    }
+
+    /** @return list<string> targets of which something lies on the paper */
+    public function begun(Piece $piece): array
+    {
+        $done = $piece->drawnSteps();
+        $done->where('state', 'done');
+
+        return array_values(array_unique(array_map(PlanStep::targetOf(...), $done->pluck('step_key')->all())));
+    }
+
+    /**
+     * @param  list<string>  $ids
+     * @return list<PencilId>
+     */
+    private static function ids(array $ids): array
+    {
+        return array_map(PencilId::of(...), $ids);
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio;
+
+use App\Models\Piece;
+use App\Models\Zone;
+use Prism\Planning\PictureTarget;
+use Prism\Planning\PictureZone;
+use Prism\Reference\Distance;
+use Prism\Reference\FormGradient;
+use Prism\Reference\Surface;
+use Prism\Reference\ZoneLight;
+
+/** The zones of a piece as planning needs them. */
+final class PictureZones
+{
+    /** @return list<PictureZone> what is to be drawn */
+    public function of(Piece $piece): array
+    {
+        $picture = [];
+        foreach ($piece->zones()->with('targets')->get() as $zone) {
+            $zone->setRelation('piece', $piece);
+            $traits = ZoneBook::traits($zone);
+            $schools = SchoolChoices::ofZone($zone);
+            $targets = [];
+            foreach ($zone->targets as $row) {
+                $row->setRelation('zone', $zone);
+                $targets[] = new PictureTarget($row->id, $row->role, Targets::read($row), Targets::drawn($row), $row->share);
+            }
+            $picture[] = new PictureZone(
+                $zone->id, $zone->name, $zone->label ?? 0, $zone->share, (int) ($traits['importance'] ?? 2),
+                Surface::from($traits['surface'] ?? 'soft'), ZoneLight::from($traits['light'] ?? 'lit'), Distance::from($traits['distance'] ?? 'between'),
+                (bool) ($traits['crisp'] ?? true), isset($traits['direction']) ? (float) $traits['direction'] : null,
+                array_map(intval(...), array_keys($zone->estimates['touching'] ?? [])), $targets, $schools->schools(), $schools->highlights(), self::gradient($zone),
+            );
+        }
+
+        return $picture;
+    }
+
+    private static function gradient(Zone $zone): ?FormGradient
+    {
+        $read = $zone->estimates['gradient'] ?? null;
+
+        return $read === null ? null : new FormGradient((float) $read['degrees'], (float) $read['length'], array_map(floatval(...), array_values($read['profile'])));
+    }
+}

@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\ZoneTarget;
+use App\Studio\LongWork\LookWork;
+use App\Studio\PhotoStore;
+use Illuminate\Support\Facades\File;
+
+use function Tests\Feature\artist;
+use function Tests\Feature\pieceOf;
+
+beforeEach(function (): void {
+    $this->user = artist();
+    $this->piece = pieceOf($this->user);
+    $this->actingAs($this->user);
+    $this->url = "/api/pieces/{$this->piece->id}";
+    app(LookWork::class)->do($this->user, ['piece' => $this->piece->id], static function (): void {
+    });
+    $this->plan = function (array $wish = []): array {
+        $work = $this->postJson('/api/works', ['kind' => 'planning', 'piece' => $this->piece->id, ...$wish])->assertAccepted()->json('id');
+
+        return $this->getJson("/api/works/$work")->assertJsonPath('state', 'done')->json('result');
+    };
+    $this->stacks = fn (): array => ZoneTarget::query()->with('recipe')->orderBy('id')->get()->mapWithKeys(fn (ZoneTarget $t): array => [$t->id => $t->recipe?->stack])->all();
+});
+
+it('leaves alone what is begun on the paper, even where all is planned anew', function (): void {
+    $this->patchJson($this->url, ['paletteSize' => 8]);
+    ($this->plan)();
+    $plan = $this->getJson($this->url.'/plan')->assertJsonPath('begunRecipes', 0)->json();
+    $step = array_values(array_filter($plan['steps'], fn (array $step): bool => $step['step'] !== null))[0];
+    $target = $step['zone']['target'];
+    $laid = ($this->stacks)()[$target];
+    $this->postJson($this->url.'/drawing', ['key' => $step['key'], 'state' => 'done'])->assertOk()->assertJsonPath('begunRecipes', 1);
+    // Its pencil is no longer wished for, but it lies there.
+    $this->patchJson($this->url, ['banned' => [$step['step']['pencil']['id']], 'paletteSize' => 5]);
+    expect(($this->plan)(['anew' => true])['kept'])->toBe(1)->and(($this->stacks)()[$target])->toBe($laid);
+    $after = $this->getJson($this->url.'/plan')->json();
+    expect(array_column($after['palette']['pencils'], 'id'))->toContain($step['step']['pencil']['id'])
+        ->and(array_values(array_filter($after['steps'], fn (array $now): bool => $now['key'] === $step['key']))[0]['state'])->toBe('done');
+    // Skipped is not laid; and what was taken off again is free.
+    $this->deleteJson($this->url.'/drawing/last')->assertOk()->assertJsonPath('begunRecipes', 0);
+    $this->postJson($this->url.'/drawing', ['key' => $step['key'], 'state' => 'skipped'])->assertOk()->assertJsonPath('begunRecipes', 0);
+    ($this->plan)();
+    expect(($this->stacks)()[$target])->not->toContain($step['step']['pencil']['id']);
+});
+
+it('gathers only what has changed, and reads nothing stale or broken', function (): void {
+    $this->patchJson($this->url, ['paletteSize' => 5]);
+    ($this->plan)();
+    $first = ($this->stacks)();
+    $path = app(PhotoStore::class)->folderOf($this->piece->reference()).'/stacks.kept';
+    $kept = fn (): array => unserialize((string) file_get_contents($path), ['allowed_classes' => false]);
+    $before = $kept();
+    expect($before)->toHaveCount(count($first));
+    // A pin changes the palette and nothing that was gathered; taken back, all is as it was.
+    $this->patchJson($this->url, ['pinned' => ['QW:101']]);
+    ($this->plan)();
+    expect($kept())->toBe($before);
+    // A colour that is set by hand is one more to gather, and the one that it was is forgotten.
+    $row = ZoneTarget::query()->orderBy('id')->firstOrFail();
+    $this->patchJson("/api/targets/{$row->id}", ['version' => $row->version, 'colour' => ['L' => 40, 'a' => 5, 'b' => -30]])->assertOk();
+    ($this->plan)();
+    expect(array_intersect_key($kept(), $before))->toHaveCount(count($before) - 1)->and($kept())->toHaveCount(count($before));
+    $this->patchJson("/api/targets/{$row->id}", ['version' => $row->refresh()->version, 'colour' => null])->assertOk();
+    // Without a pencil nothing of it holds.
+    $this->patchJson($this->url, ['pinned' => [], 'banned' => ['QW:201']]);
+    ($this->plan)();
+    expect(array_intersect_key($kept(), $before))->toBe([]);
+    $this->patchJson($this->url, ['banned' => []]);
+    foreach (['broken', serialize('text'), serialize(array_map(fn (string $bytes): string => substr($bytes, 0, -2), $before)), serialize([...$before, 'x' => 3])] as $bytes) {
+        File::put($path, $bytes);
+        ($this->plan)();
+        expect(($this->stacks)())->toBe($first);
+    }
+});
+
+it('joins values along the form as it was read, or over its area where it goes no one way', function (): void {
+    $zone = $this->piece->zones()->with('targets')->get()->first();
+    foreach ([['light', 70], ['dark', 25]] as [$role, $L]) {
+        $zone->targets()->create(['role' => $role, 'L' => $L, 'a' => 0, 'b' => 0, 'spread' => 0, 'share' => 0.2, 'x' => 0.2, 'y' => 0.2]);
+    }
+    $join = fn (): array => array_values(array_filter($this->getJson($this->url.'/plan')->json('joins'), fn (array $join): bool => $join['zone'] === $zone->id))[0];
+    $zone->update(['estimates' => [...$zone->estimates, 'gradient' => ['degrees' => 315.0, 'length' => 0.25, 'profile' => [70, 70, 70, 45, 45, 45, 45, 25]]]]);
+    $read = $join();
+    expect($read['towards'])->toBe('lower right')->and($read['lengthMm'])->toEqualWithDelta(0.25 * $this->piece->width_mm, 0.1)->and($read['steps'])->toBe(5)
+        ->and($read['spans'])->toHaveCount(3)->and($read['spans'][0]['to'])->toBeGreaterThan(0.3)->and($read['spans'][2]['from'])->toBeGreaterThan(0.7);
+    // Of a crop that is drawn as large, a length in the photo is longer on the paper.
+    $this->piece->update(['crop' => ['x' => 0, 'y' => 0, 'width' => 0.5, 'height' => 1.0]]);
+    expect($join()['lengthMm'])->toEqualWithDelta(0.5 * $this->piece->width_mm, 0.1);
+    // Zones that were read before there was a gradient have none.
+    $zone->update(['estimates' => array_diff_key($zone->estimates, ['gradient' => true])]);
+    expect($join()['towards'])->toBeNull()->and($join()['lengthMm'])->toBeGreaterThan(10.0);
+});
+
+it('says which neighbours merge and what pushes them, to whom the piece is', function (): void {
+    $this->getJson($this->url.'/neighbours')->assertOk()->assertJsonCount(0);
+    $zones = $this->piece->zones()->with('targets')->get();
+    foreach ($zones as $i => $zone) {
+        $zone->targets->first()->recipe()->create(['stack' => $i === 3 ? 'QW:113@50' : 'QW:519@'.(50 + $i)]);
+    }
+    $pairs = $this->getJson($this->url.'/neighbours')->assertOk()->json();
+    expect($pairs)->not->toBe([])->and($pairs[0]['dE00'])->toBeLessThan(2.0)->and($pairs[0]['sentence'])->toStartWith('Push ')
+        ->and([$pairs[0]['one'], $pairs[0]['other']])->toContain($pairs[0]['pushed'])->and($pairs[0]['with'])->toContain('QW:519')
+        ->and(array_merge(array_column($pairs, 'one'), array_column($pairs, 'other')))->not->toContain($zones[3]->id);
+    $this->actingAs(artist())->getJson($this->url.'/neighbours')->assertNotFound();
+});
