@@ -118,6 +118,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('targets/{target}/restore', [TargetController::class, 'restore']);
 
     Route::get('pieces/{piece}/plan', [PlanController::class, 'show']);
+    Route::post('pieces/{piece}/toned', [PlanController::class, 'tone']);
     Route::get('pieces/{piece}/neighbours', [PlanController::class, 'neighbours']);
     Route::get('pieces/{piece}/simulation.png', [PlanController::class, 'simulation']);
     Route::get('pieces/{piece}/value-check', [PlanController::class, 'valueCheck']);

@@ -11,6 +11,7 @@ use Closure;
 use Prism\Calibration\ChartStacks;
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
+use Prism\Matching\BlackAndWhite;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
@@ -19,12 +20,19 @@ use Prism\Planning\Designation;
 use Prism\Planning\Palette;
 use Prism\Planning\PaletteFinder;
 use Prism\Planning\PlanStep;
+use Prism\Planning\TonedSet;
+use Prism\Reference\LookRefused;
 
 /** Few pencils for a whole piece: found for all of its colours together, or given and set to light, middle and dark. */
 final class PicturePalettes
 {
     /** Sizes of palettes that are compared, beside the whole box and the size wanted. */
     private const SIZES = [6, 8, 12, 18, 24];
+
+    /** Black, white and one colour. */
+    private const TONED = 3;
+
+    public const WHITE_PAPER = 'This paper is white, and white does not show on it. Choose a toned paper in Look first.';
 
     /** Of a planned recipe, at most. */
     private const LAYERS = 3;
@@ -118,6 +126,33 @@ final class PicturePalettes
         }
 
         return ['designation' => $designation, 'combinations' => $combinations];
+    }
+
+    /**
+     * Sets a piece on toned paper to black, white and one colour: that one, or the one that serves it best. Recipes follow when it
+     * is planned.
+     *
+     * @throws LookRefused if the paper is white, or the box has no black or no white
+     */
+    public function tone(Piece $piece, ?PencilId $colour): void
+    {
+        if (! Catalogue::paper($piece->paper)->isToned()) {
+            throw new LookRefused(self::WHITE_PAPER);
+        }
+        $box = $this->catalogue->box($piece->user);
+        $known = $this->engine->searchable($piece->paper, $piece->user, $box);
+        $set = TonedSet::of($known, $this->engine->predictor($piece->paper, $piece->user, $box)->model);
+        if ($set->black === null || $set->white === null) {
+            throw new LookRefused(sprintf('Your box has no %s pencil. Put one in the box first.', $set->black === null ? 'black' : 'white'));
+        }
+        if ($colour !== null && ! $known->has($colour)) {
+            throw new LookRefused(sprintf('%s is not in your box.', $colour));
+        }
+        $pinned = array_values(array_unique(array_map(strval(...), array_filter([$set->black, $set->white, $colour]))));
+        $piece->update([
+            'palette_size' => self::TONED, 'pinned' => $pinned, 'banned' => array_values(array_diff($piece->banned ?? [], $pinned)), 'value_only' => false,
+            'schools' => SchoolChoices::answered($piece->schools, ['blackAndWhite' => BlackAndWhite::Toned->value]),
+        ]);
     }
 
     /** @return list<string> targets of which something lies on the paper */

@@ -7,6 +7,7 @@ namespace App\Studio;
 use App\Models\Piece;
 use App\Models\ZoneTarget;
 use Prism\Layering\Stack;
+use Prism\Layering\ToothModel;
 use Prism\Matching\Recipe;
 use Prism\Matching\Target;
 use Prism\Planning\Plan;
@@ -29,6 +30,11 @@ final class ZoneRecipes
         $piece = $target->zone->piece;
 
         return $this->engine->recipes($piece->paper, $piece->user, $this->catalogue->desk($piece->user, $stack))->make($stack, Target::colour(Targets::drawn($target)));
+    }
+
+    public function model(Piece $piece, Stack $stack): ToothModel
+    {
+        return $this->engine->predictor($piece->paper, $piece->user, $this->catalogue->desk($piece->user, $stack))->model;
     }
 
     /**

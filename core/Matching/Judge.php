@@ -7,6 +7,7 @@ namespace Prism\Matching;
 use Prism\Colour\Wheel;
 use Prism\Layering\Doubt;
 use Prism\Layering\Pressure;
+use Prism\Materials\Paper;
 
 /**
  * What a stack costs as an answer to a target, in dE00: what the hand is likely to miss by, and a little for all that an
@@ -48,9 +49,6 @@ final readonly class Judge
 
     /** On toned paper black and white never meet. */
     private const MEET = 3.0;
-
-    /** Paper darker than this is toned, L*. */
-    private const TONED_L = 85.0;
 
     /** Darker than this a colour is a shadow, L*. */
     private const SHADOW_L = 45.0;
@@ -119,7 +117,7 @@ final readonly class Judge
         $this->must = array_keys(array_intersect($book->ids, $limits->must));
         $this->shadow = $target->colour->L < self::SHADOW_L;
         $this->light = $target->colour->L > self::LIGHT_L && $target->colour->chroma() > self::UNDERLAYER_CHROMA;
-        $this->toned = $book->paperL < self::TONED_L && $limits->schools->blackAndWhite === BlackAndWhite::Toned;
+        $this->toned = $book->paperL < Paper::TONED_BELOW_L && $limits->schools->blackAndWhite === BlackAndWhite::Toned;
         $this->plainDoubt = Doubt::usual(1, 0, 0);
         $goal = $target->colour;
         $this->goalPosition = ! $target->valueOnly && $goal->chroma() > self::UNDERLAYER_CHROMA ? Wheel::position($goal->hueDegrees()) : null;

@@ -24,4 +24,9 @@ final readonly class Schools
     {
         return new self($this->value, $this->shadows, $this->complement, $this->brightening, $blending, $this->blackAndWhite);
     }
+
+    public function blackAndWhite(BlackAndWhite $blackAndWhite): self
+    {
+        return new self($this->value, $this->shadows, $this->complement, $this->brightening, $this->blending, $blackAndWhite);
+    }
 }

@@ -64,7 +64,7 @@ final class TouchBook
 
     /**
      * @param  list<string>  $ids  RANGE:NUMBER, all known to the model
-     * @param  ?Kit  $kit  tells wax from oil
+     * @param  ?Kit  $kit  tells wax from oil, and black and white by their own coats
      */
     public function __construct(private readonly ToothModel $model, public readonly array $ids, ?Kit $kit = null)
     {
@@ -76,7 +76,12 @@ final class TouchBook
 
             return [$lab->L, $lab->chroma(), Wheel::position($lab->hueDegrees())];
         }, $this->optics);
-        $this->kinds = array_map(self::kind(...), $this->coats);
+        // A white is a white on dark paper too, on which its coat is none.
+        $this->kinds = array_map(static function (string $id, array $coat) use ($kit): int {
+            $own = $kit?->has(PencilId::of($id)) === true ? $kit->get(PencilId::of($id))->fullCoat : null;
+
+            return self::kind($own === null ? $coat : [$own->L, $own->chroma(), Wheel::position($own->hueDegrees())]);
+        }, $ids, $this->coats);
     }
 
     public function touch(int $index, int $percent, int $passes): Touch

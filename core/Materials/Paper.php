@@ -14,6 +14,9 @@ use Prism\Colour\Lab;
  */
 final readonly class Paper
 {
+    /** Darker than this a paper is toned, L*: white shows on it. */
+    public const TONED_BELOW_L = 85.0;
+
     /**
      * @param  float  $roughness  how deep the valleys lie for the point of a pencil, against 1 for cartridge: 0.2 (film) to 1.3 (sanded)
      * @param  float  $capacity  film that the paper holds, against 1 for cartridge: about 0.4 (film) to 2.2 (sanded)
@@ -39,6 +42,12 @@ final readonly class Paper
         }
 
         return new self($id, $name, $colour, $roughness, $capacity, $adhesion);
+    }
+
+    /** Whether both white and black part from it. */
+    public function isToned(): bool
+    {
+        return $this->colour->L < self::TONED_BELOW_L;
     }
 
     /** Cartridge of a middle tooth, for files that say nothing of their paper. */

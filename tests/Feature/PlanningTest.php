@@ -10,6 +10,7 @@ use App\Studio\LongWork\WorkRefused;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\pieceOf;
+use function Tests\Feature\spotIn;
 
 beforeEach(function (): void {
     $this->user = artist();
@@ -279,10 +280,58 @@ it('takes a colour as it is typed', function (): void {
     $this->postJson('/api/colours', [])->assertUnprocessable();
 });
 
-it('looks at a stack under the lamp that the piece is drawn by', function (): void {
+it('looks at a stack, and at every recipe found, under the lamp that the piece is drawn by', function (): void {
     $asked = ['stack' => 'QW:404@45 > QW:119@30', 'L' => 60, 'a' => 2, 'b' => 10];
-    $this->postJson($this->url.'/predictions', $asked)->assertOk()->assertJsonPath('underLamp', null);
+    $this->postJson($this->url.'/predictions', $asked)->assertOk()->assertJsonPath('recipe.underLamp', null);
+    $this->postJson($this->url.'/recipes', $asked)->assertOk()->assertJsonPath('recipes.0.underLamp', null);
     $this->patchJson($this->url, ['lamp' => 'warm-lamp'])->assertOk();
-    $seen = $this->postJson($this->url.'/predictions', $asked)->assertOk()->assertJsonPath('underLamp.name', 'Warm lamp')->json();
-    expect($seen['underLamp']['target']['b'])->toBeGreaterThan(10)->and($seen['underLamp']['predicted']['b'])->toBeGreaterThan($seen['recipe']['predicted']['b'])->and($seen['underLamp']['difference']['words'])->not->toBe('');
+    $recipe = $this->postJson($this->url.'/predictions', $asked)->assertOk()->assertJsonPath('recipe.underLamp.name', 'Warm lamp')->json('recipe');
+    $seen = $recipe['underLamp'];
+    expect($seen['target']['b'])->toBeGreaterThan(10)->and($seen['predicted']['b'])->toBeGreaterThan($recipe['predicted']['b'])->and($seen['difference']['words'])->not->toBe('');
+    $found = $this->postJson($this->url.'/recipes', $asked)->assertOk()->json();
+    foreach ([...$found['recipes'], $found['nearest']] as $recipe) {
+        // One colour is asked for; each stack turns under the lamp in its own way.
+        expect($recipe['underLamp']['target'])->toBe($seen['target'])->and($recipe['underLamp']['predicted']['b'])->toBeGreaterThan($recipe['predicted']['b']);
+    }
+    $target = spotIn($this->piece, 'Spot', [60, 2, 10], 'QW:404@45');
+    $this->getJson($this->url)->assertOk()->assertJsonPath('zones', fn (array $zones): bool => array_values(array_filter($zones, fn (array $zone): bool => $zone['id'] === $target->zone_id))[0]['targets'][0]['recipe']['underLamp']['name'] === 'Warm lamp');
+});
+
+it('goes freely with black and white on toned paper, which never meet, and refuses that on white paper', function (): void {
+    $black = ['QW:722'];
+    $white = ['QW:101'];
+    $with = function (array $lab) {
+        return array_map(fn (array $recipe): array => array_values(array_unique(array_filter(array_map(fn (array $step): ?string => $step['pencil']['id'] ?? null, $recipe['steps'])))), $this->postJson($this->url.'/recipes', ['L' => $lab[0], 'a' => $lab[1], 'b' => $lab[2], 'toned' => true])->assertOk()->json('recipes'));
+    };
+    $this->postJson($this->url.'/recipes', ['L' => 80, 'a' => 0, 'b' => 2, 'toned' => true])->assertUnprocessable()->assertJsonPath('errors.toned.0', fn (string $said): bool => str_contains($said, 'This paper is white'));
+    $this->patchJson($this->url, ['paper' => 'fog-toned'])->assertOk()->assertJsonPath('paper.toned', true);
+    $lights = $with([80, 0, 2]);
+    $darks = $with([35, 0, 1]);
+    expect($lights[0])->toContain(...$white)->and(array_merge(...$darks))->toContain(...$black);
+    foreach ([...$lights, ...$darks] as $pencils) {
+        expect(array_intersect($pencils, $black) !== [] && array_intersect($pencils, $white) !== [])->toBeFalse();
+    }
+});
+
+it('plans a picture on toned paper with black, white and one colour', function (): void {
+    $this->postJson($this->url.'/toned', ['colour' => null])->assertUnprocessable()->assertJsonPath('message', fn (string $said): bool => str_contains($said, 'This paper is white'));
+    $this->patchJson($this->url, ['paper' => 'fog-toned', 'valueOnly' => true, 'banned' => ['QW:722']]);
+    $this->postJson($this->url.'/toned', ['colour' => null])->assertOk()->assertJsonPath('planning.pinned', ['QW:722', 'QW:101'])->assertJsonPath('planning.paletteSize', 3)->assertJsonPath('planning.banned', [])->assertJsonPath('planning.valueOnly', false)->assertJsonPath('schools.chosen.blackAndWhite', 'toned');
+    planPicture($this);
+    $palette = array_column($this->getJson($this->url.'/plan')->json('palette.pencils'), 'id');
+    expect($palette)->toHaveCount(3)->toContain('QW:722', 'QW:101');
+    foreach (ZoneTarget::query()->with('recipe')->get() as $target) {
+        expect(str_contains($target->recipe->stack, 'QW:722') && str_contains($target->recipe->stack, 'QW:101'))->toBeFalse();
+    }
+    // Or with the colour that one wants.
+    $this->postJson($this->url.'/toned', ['colour' => 'LO:7206'])->assertOk()->assertJsonPath('planning.pinned', ['QW:722', 'QW:101', 'LO:7206']);
+    planPicture($this);
+    expect(array_column($this->getJson($this->url.'/plan')->json('palette.pencils'), 'id'))->toEqualCanonicalizing(['QW:722', 'QW:101', 'LO:7206']);
+    foreach (['blue' => 'not a pencil', 'QW:999' => 'not in your box'] as $colour => $said) {
+        $this->postJson($this->url.'/toned', ['colour' => $colour])->assertUnprocessable()->assertJsonPath('message', fn (string $message): bool => str_contains($message, $said));
+    }
+    $this->putJson('/api/box', ['remove' => ['QW:101', 'LO:7012']])->assertNoContent();
+    app()->forgetScopedInstances();
+    $this->postJson($this->url.'/toned', ['colour' => null])->assertUnprocessable()->assertJsonPath('message', 'Your box has no white pencil. Put one in the box first.');
+    $this->actingAs(artist())->postJson($this->url.'/toned', ['colour' => null])->assertNotFound();
 });

@@ -79,6 +79,7 @@ export function recipe(changes: Partial<Recipe> = {}): Recipe {
         difference: { dE00: 0.64, dL: 0.2, dC: 0.1, dH: 0.4, valueSteps: 0.02, words: 'on target' },
         underlayer: null,
         warnings: [],
+        underLamp: null,
         ...changes,
     };
 }
@@ -155,7 +156,7 @@ export function piece(zones: Zone[], changes: Partial<Piece> = {}): Piece {
     return {
         id: 'p1',
         title: 'Floats',
-        paper: { id: 'harbour-cartridge', name: 'Harbour Cartridge', colour: colour({ hex: '#f2f3ee' }) },
+        paper: cartridge,
         schools: {
             chosen: {
                 value: 'light-to-dark',
@@ -218,9 +219,16 @@ export function pencil(number: string, owned = true, changes: Partial<Pencil> = 
     };
 }
 
-export const cartridge = { id: 'harbour-cartridge', name: 'Harbour Cartridge', colour: colour({ hex: '#f2f3ee' }) };
+export const cartridge = {
+    id: 'harbour-cartridge',
+    name: 'Harbour Cartridge',
+    colour: colour({ hex: '#f2f3ee' }),
+    toned: false,
+};
 
-export const papers = [cartridge, { id: 'fog-toned', name: 'Fog Toned', colour: colour({ hex: '#a4a09b' }) }];
+export const toned = { id: 'fog-toned', name: 'Fog Toned', colour: colour({ hex: '#a4a09b' }), toned: true };
+
+export const papers = [cartridge, toned];
 
 export function swatch(id: number, stack: string, changes: Partial<SwatchEntry> = {}): SwatchEntry {
     return {
@@ -319,6 +327,7 @@ export const schoolQuestions = {
         {
             id: 'value',
             name: 'Which value first',
+            ofRecipes: true,
             schools: [
                 school('light-to-dark', 'Light to dark', 'The pale layers go down first.'),
                 school('form-first', 'Form first', 'Shadow form first, the local colour last.'),
@@ -327,6 +336,7 @@ export const schoolQuestions = {
         {
             id: 'shadows',
             name: 'Shadows',
+            ofRecipes: true,
             schools: [
                 school('complement', 'Complement', 'From the complement.'),
                 school('black', 'Black, last', 'Black may deepen it.'),
@@ -335,6 +345,7 @@ export const schoolQuestions = {
         {
             id: 'highlights',
             name: 'Highlights',
+            ofRecipes: false,
             schools: [
                 school('reserve', 'Reserve the paper', 'Draw round the light.'),
                 school('lift', 'Lift out with the eraser', 'Dab it out.'),
@@ -343,6 +354,7 @@ export const schoolQuestions = {
         {
             id: 'background',
             name: 'Over the picture',
+            ofRecipes: false,
             schools: [
                 school('colour-by-colour', 'Colour by colour', 'The same pencil everywhere.'),
                 school('zone-by-zone', 'Zone by zone', 'Each is finished before the next.'),

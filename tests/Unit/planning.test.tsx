@@ -1,14 +1,16 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
-import type { Plan } from '../../resources/js/api/client';
+import type { Piece, Plan, Zone } from '../../resources/js/api/client';
 import { drawingUrl } from '../../resources/js/desk/drawing';
 import { MatchStage } from '../../resources/js/match/MatchStage';
 import { DrawingPanel } from '../../resources/js/plan/DrawingPanel';
 import { JoinsPanel } from '../../resources/js/plan/JoinsPanel';
+import { LimitedPanel } from '../../resources/js/plan/LimitedPanel';
 import { SchedulePanel } from '../../resources/js/plan/SchedulePanel';
+import { SchoolsPanel } from '../../resources/js/plan/SchoolsPanel';
 import { Around } from './desk';
-import { pencil, piece, planOf, planStep, recipe, show, step, zone } from './fixtures';
+import { pencil, piece, planOf, planStep, recipe, schoolQuestions, show, step, toned, zone } from './fixtures';
 import { Answer, serve } from './server';
 
 const plan = planOf([], { total: 60, apartMinutes: 97 });
@@ -17,7 +19,7 @@ const address = () => new URLSearchParams(window.location.search);
 
 describe('wishes for a recipe', () => {
     const float = zone('z', 'Float');
-    const put = async () => {
+    const put = async (changes: Partial<Piece> = {}) => {
         const asked = serve({
             'GET /api/pencils': () => ({ pencils: [pencil('404'), pencil('519')] }),
             'GET /api/pieces/p1/plan': () => plan,
@@ -30,7 +32,7 @@ describe('wishes for a recipe', () => {
             }),
         });
         show(
-            <Around of={piece([float])} selected={float}>
+            <Around of={piece([float], changes)} selected={float}>
                 <MatchStage />
             </Around>,
         );
@@ -52,6 +54,17 @@ describe('wishes for a recipe', () => {
         await waitFor(() => expect(last()).toMatchObject(wish));
         await userEvent.click(screen.getByRole('checkbox', { name }));
         await waitFor(() => expect(screen.getByRole('checkbox', { name })).toHaveProperty('checked', false));
+    });
+
+    it('use black and white freely on toned paper, and only there', async () => {
+        const last = await put({ paper: toned });
+        await userEvent.click(screen.getByRole('checkbox', { name: 'Black and white freely' }));
+        await waitFor(() => expect(last()).toMatchObject({ toned: true }));
+    });
+
+    it('know no black and white on white paper', async () => {
+        await put();
+        expect(screen.queryByRole('checkbox', { name: 'Black and white freely' })).toBeNull();
     });
 
     it('limit layers apart from pencils', async () => {
@@ -212,5 +225,88 @@ describe('joins', () => {
             </Around>,
         );
         expect(screen.queryByTestId('joins')).toBeNull();
+    });
+});
+
+describe('schools of a picture', () => {
+    const put = (planned: boolean, selected: Zone | null = null) => {
+        const asked = serve({
+            'GET /api/works': () => ({ work: null }),
+            'GET /api/schools': () => schoolQuestions,
+            'PATCH /api/pieces/p1': () => piece([]),
+            'PATCH /api/zones/z': () => zone('z', 'Float'),
+            'POST /api/works': () => ({ id: 'w', kind: 'planning', state: 'waiting', progress: 0, doing: '' }),
+        });
+        const float = zone('z', 'Float');
+        show(
+            <Around of={piece([float])} selected={selected}>
+                <SchoolsPanel planned={planned} />
+            </Around>,
+        );
+        const choose = async (question: string, school: string) => {
+            await userEvent.click(await screen.findByRole('button', { name: 'All questions' }));
+            await userEvent.click(await screen.findByRole('button', { name: new RegExp(`${question}$`) }));
+            await userEvent.click(await screen.findByRole('option', { name: school }));
+            await waitFor(() => expect(asked.some(({ method }) => method === 'PATCH')).toBe(true));
+        };
+
+        return { choose, works: () => asked.filter(({ method }) => method === 'POST'), asked };
+    };
+
+    it('plan it anew where they bear on recipes', async () => {
+        const { choose, works } = put(true);
+        await choose('Shadows', 'Black, last');
+        await waitFor(() => expect(works().map(({ body }) => body)).toEqual([{ kind: 'planning', piece: 'p1' }]));
+    });
+
+    it('plan it anew for the exception of one zone', async () => {
+        const { choose, works, asked } = put(true, zone('z', 'Float'));
+        await userEvent.click(screen.getByRole('radio', { name: 'Float' }));
+        await choose('Shadows', 'Black, last');
+        await waitFor(() => expect(works()).toHaveLength(1));
+        expect(asked.find(({ method }) => method === 'PATCH')).toMatchObject({
+            path: '/api/zones/z',
+            body: { schools: { shadows: 'black' } },
+        });
+    });
+
+    it.each([
+        ['only order it anew where no recipe follows from them', true, 'Highlights', 'Lift out with the eraser'],
+        ['leave a picture alone that was never planned', false, 'Shadows', 'Black, last'],
+    ])('%s', async (_, planned, question, school) => {
+        const { choose, works } = put(planned);
+        await choose(question, school);
+        expect(works()).toEqual([]);
+    });
+});
+
+describe('a few given pencils on toned paper', () => {
+    const put = (changes: Partial<Piece>) => {
+        const asked = serve({
+            'GET /api/works': () => ({ work: null }),
+            'GET /api/pencils': () => ({ pencils: [pencil('404'), pencil('519')] }),
+            'POST /api/pieces/p1/toned': () => piece([], changes),
+            'POST /api/works': () => ({ id: 'w', kind: 'planning', state: 'waiting', progress: 0, doing: '' }),
+        });
+        show(
+            <Around of={piece([], changes)} selected={null}>
+                <LimitedPanel />
+            </Around>,
+        );
+
+        return asked;
+    };
+
+    it('are black, white and the colour that serves best', async () => {
+        const asked = put({ paper: toned });
+        await userEvent.click(await screen.findByRole('button', { name: 'Plan with black, white and one colour' }));
+        await waitFor(() => expect(asked.some(({ path }) => path === '/api/works')).toBe(true));
+        expect(asked.find(({ path }) => path.endsWith('/toned'))?.body).toEqual({ colour: null });
+    });
+
+    it('are not offered on white paper', async () => {
+        put({});
+        expect(await screen.findByText(/Two to five, of any hue/)).toBeTruthy();
+        expect(screen.queryByRole('button', { name: 'Plan with black, white and one colour' })).toBeNull();
     });
 });

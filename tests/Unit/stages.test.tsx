@@ -15,7 +15,6 @@ const prediction = (stack: string, steps = stack === '' ? 0 : stack.split(' > ')
     strip: Array.from({ length: steps + 1 }, () => ({ colour: colour(), toothLeft: 0.5, sigma: 2 })),
     room: 3,
     section,
-    underLamp: null,
     calibration: restsOn,
 });
 
@@ -43,7 +42,10 @@ describe('Match', () => {
         const seen = { name: 'Warm lamp', target: colour(), predicted: colour(), difference: recipe().difference };
         serve({
             'GET /api/pencils': () => ({ pencils: [pencil('404')] }),
-            'POST /api/pieces/p1/predictions': () => ({ ...prediction('QW:404@40'), underLamp: seen }),
+            'POST /api/pieces/p1/predictions': () => ({
+                ...prediction('QW:404@40'),
+                recipe: recipe({ underLamp: seen }),
+            }),
         });
         show(
             <Around of={piece([free])} selected={free}>
@@ -52,6 +54,35 @@ describe('Match', () => {
             '/?edit=QW%3A404%4040',
         );
         expect((await screen.findByTestId('under-lamp')).textContent).toContain('Under the warm lamp: ');
+    });
+
+    it('shows the recipes found under that lamp too, when the photo is', async () => {
+        const seen = {
+            name: 'Warm lamp',
+            target: colour({ hex: '#aa8844' }),
+            predicted: colour({ hex: '#997733' }),
+            difference: { ...recipe().difference, dE00: 3.2, words: 'leans yellow' },
+        };
+        serve({
+            'GET /api/pencils': () => ({ pencils: [pencil('404')] }),
+            'POST /api/pieces/p1/recipes': () => ({ ...found, recipes: [recipe({ underLamp: seen })] }),
+        });
+        const put = (address: string) =>
+            show(
+                <Around of={piece([free], { lamp: 'warm-lamp' })} selected={free}>
+                    <MatchStage />
+                </Around>,
+                address,
+            );
+        const { unmount } = put('/?lamp=1');
+        const lit = (await screen.findAllByTestId('recipe'))[0];
+        expect(lit?.textContent).toContain('leans yellow');
+        expect(lit?.textContent).toContain('under the warm lamp');
+        expect(lit?.textContent).toContain('dE00 3.2');
+        unmount();
+        put('/');
+        expect((await screen.findAllByTestId('recipe'))[0]?.textContent).toContain('on target');
+        expect(screen.queryByText('under the warm lamp')).toBeNull();
     });
 
     it('takes a colour that is typed, and offers recipes of one’s own that fit it', async () => {
@@ -109,6 +140,7 @@ describe('Match', () => {
             maxPencils: 4,
             maxLayers: 6,
             noBlack: false,
+            toned: false,
             waxLast: false,
             must: [],
             valueOnly: false,

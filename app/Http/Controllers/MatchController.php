@@ -27,6 +27,7 @@ use Prism\Colour\Lab;
 use Prism\Layering\Stack;
 use Prism\Matching\EmptyBox;
 use Prism\Matching\Nudge;
+use Prism\Matching\Recipe;
 use Prism\Matching\Target;
 use Prism\Matching\WhyNote;
 
@@ -51,6 +52,7 @@ final class MatchController
             new OA\Property(property: 'noBlack', type: 'boolean'),
             new OA\Property(property: 'maxLayers', type: 'integer'),
             new OA\Property(property: 'waxLast', type: 'boolean', description: 'nothing but wax goes over wax'),
+            new OA\Property(property: 'toned', type: 'boolean', description: 'on toned paper: black and white freely, never together'),
             new OA\Property(property: 'lightfast', type: 'boolean', description: 'only pencils that do not fade'),
             new OA\Property(property: 'paletteOnly', type: 'boolean', description: 'only pencils that the plan of the picture uses'),
             new OA\Property(property: 'must', type: 'array', items: new OA\Items(type: 'string'), description: 'pencils to be used'),
@@ -80,11 +82,16 @@ final class MatchController
         $only = $request->allowed($box, $piece);
         try {
             $search = $engine->search($piece->paper, $user, $box);
+            $found = $search->find($target, $limits, $only);
+            $own = $book->fitting($piece, $target, self::FROM_BOOK);
+            $desk = $catalogue->desk($user, ...array_map(static fn (array $one): Stack => $one['recipe']->stack, $own));
+            $model = $engine->predictor($piece->paper, $user, $desk)->model;
+            $told = static fn (Recipe $recipe): RecipeResource => RecipeResource::make($recipe)->under($piece->lamp, $model, $colour);
 
             return new JsonResponse([
-                'recipes' => RecipeResource::collection($search->find($target, $limits, $only)),
-                'nearest' => RecipeResource::make($search->nearestSingle($target, $limits, $only)),
-                'book' => array_map(static fn (array $own): array => ['recipe' => RecipeResource::make($own['recipe']), 'from' => $own['from']], $book->fitting($piece, $target, self::FROM_BOOK)),
+                'recipes' => array_map($told, $found),
+                'nearest' => $told($search->nearestSingle($target, $limits, $only)),
+                'book' => array_map(static fn (array $one): array => ['recipe' => $told($one['recipe']), 'from' => $one['from']], $own),
                 'boxCount' => count($box),
                 'calibration' => RestsOn::of($user),
             ]);

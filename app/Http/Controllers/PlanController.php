@@ -9,6 +9,7 @@ use App\Http\Requests\DrawnStepRequest;
 use App\Http\Resources\ChartResource;
 use App\Http\Resources\DesignationResource;
 use App\Http\Resources\NeighboursResource;
+use App\Http\Resources\PieceResource;
 use App\Http\Resources\PlanResource;
 use App\Models\Piece;
 use App\Studio\Catalogue;
@@ -27,6 +28,7 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
+use Prism\Materials\PencilId;
 use Prism\Planning\PlanStep;
 use Prism\Reference\PrintTiles;
 
@@ -116,6 +118,22 @@ final class PlanController
         Gate::authorize('view', $piece);
 
         return new DesignationResource($palettes->designated($piece, $request->pencils($piece->user)));
+    }
+
+    #[OA\Post(path: '/api/pieces/{piece}/toned', operationId: 'tone', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['colour'], properties: [new OA\Property(property: 'colour', type: 'string', nullable: true, description: 'the one colour; null: the one that serves best')])),
+        responses: [
+            new OA\Response(response: 200, description: 'The piece, set to be planned with black, white and one colour', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function tone(Request $request, Piece $piece, PicturePalettes $palettes): PieceResource
+    {
+        Gate::authorize('update', $piece);
+        $colour = $request->validate(['colour' => ['nullable', 'string', 'max:40']], ['colour.*' => 'Name one pencil, such as QW:404.'])['colour'] ?? null;
+        $palettes->tone($piece, $colour === null ? null : PencilId::of((string) $colour));
+
+        return new PieceResource($piece->refresh());
     }
 
     #[OA\Post(path: '/api/pieces/{piece}/proof', operationId: 'provePlan', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],

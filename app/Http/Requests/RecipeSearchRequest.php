@@ -5,9 +5,13 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Models\Piece;
+use App\Studio\Catalogue;
+use App\Studio\PicturePalettes;
 use App\Studio\SchoolChoices;
 use App\Studio\ZoneBook;
 use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\ValidationException;
+use Prism\Matching\BlackAndWhite;
 use Prism\Matching\Limits;
 use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
@@ -30,6 +34,7 @@ final class RecipeSearchRequest extends FormRequest
             'valueOnly' => ['boolean'],
             'noBlack' => ['boolean'],
             'waxLast' => ['boolean'],
+            'toned' => ['boolean'],
             'zone' => ['nullable', 'string', 'max:30'],
             'lightfast' => ['boolean'],
             'paletteOnly' => ['boolean'],
@@ -40,12 +45,20 @@ final class RecipeSearchRequest extends FormRequest
         ];
     }
 
+    /** @throws ValidationException if recipes for toned paper are asked for on white paper */
     public function limits(Piece $piece, int $top): Limits
     {
         $zone = $this->filled('zone') ? $piece->zones()->whereKey($this->validated('zone'))->first() : null;
         $schools = $zone === null
             ? SchoolChoices::ofPiece($piece)->schools()
             : Finish::on(ZoneBook::surface($zone), SchoolChoices::ofZone($zone->setRelation('piece', $piece))->schools());
+
+        if ($this->boolean('toned')) {
+            if (! Catalogue::paper($piece->paper)->isToned()) {
+                throw ValidationException::withMessages(['toned' => PicturePalettes::WHITE_PAPER]);
+            }
+            $schools = $schools->blackAndWhite(BlackAndWhite::Toned);
+        }
 
         return new Limits($top, $this->integer('maxPencils', 4), $this->integer('maxLayers', 6), $schools, $this->boolean('noBlack'), $this->boolean('waxLast'), array_values($this->validated('must', [])));
     }

@@ -5,22 +5,24 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\Paper;
+use App\Studio\Catalogue;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
 use Prism\Colour\Lab;
 
 /** @mixin Paper */
-#[OA\Schema(schema: 'Paper', required: ['id', 'name', 'colour'], properties: [
+#[OA\Schema(schema: 'Paper', required: ['id', 'name', 'colour', 'toned'], properties: [
     new OA\Property(property: 'id', type: 'string'),
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'colour', ref: '#/components/schemas/Colour'),
+    new OA\Property(property: 'toned', type: 'boolean', description: 'white shows on it'),
 ])]
 final class PaperResource extends JsonResource
 {
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        return ['id' => $this->slug, 'name' => $this->name, 'colour' => ColourResource::make(Lab::of($this->L, $this->a, $this->b))];
+        return ['id' => $this->slug, 'name' => $this->name, 'colour' => ColourResource::make(Lab::of($this->L, $this->a, $this->b)), 'toned' => Catalogue::paper($this->resource)->isToned()];
     }
 }

@@ -7,11 +7,14 @@ namespace App\Http\Resources;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
+use Prism\Colour\Lab;
+use Prism\Colour\Lamp;
+use Prism\Layering\ToothModel;
 use Prism\Matching\Recipe;
 use Prism\Matching\Warning;
 
 /** @property-read Recipe $resource */
-#[OA\Schema(schema: 'Recipe', required: ['stack', 'steps', 'predicted', 'sigma', 'sensitivity', 'toothLeft', 'difference', 'underlayer', 'warnings'], properties: [
+#[OA\Schema(schema: 'Recipe', required: ['stack', 'steps', 'predicted', 'sigma', 'sensitivity', 'toothLeft', 'difference', 'underlayer', 'warnings', 'underLamp'], properties: [
     new OA\Property(property: 'stack', type: 'string', description: 'stack notation; empty for bare paper'),
     new OA\Property(property: 'steps', type: 'array', items: new OA\Items(ref: '#/components/schemas/Step')),
     new OA\Property(property: 'predicted', ref: '#/components/schemas/Colour'),
@@ -21,6 +24,7 @@ use Prism\Matching\Warning;
     new OA\Property(property: 'difference', ref: '#/components/schemas/Difference'),
     new OA\Property(property: 'underlayer', type: 'integer', nullable: true, description: 'index of the underlayer step'),
     new OA\Property(property: 'warnings', type: 'array', items: new OA\Items(ref: '#/components/schemas/Warning')),
+    new OA\Property(property: 'underLamp', nullable: true, description: 'null in daylight, and where it was not looked at', oneOf: [new OA\Schema(ref: '#/components/schemas/LampLook')]),
 ])]
 #[OA\Schema(schema: 'Difference', required: ['dE00', 'dL', 'dC', 'dH', 'valueSteps', 'words'], properties: [
     new OA\Property(property: 'dE00', type: 'number'),
@@ -36,6 +40,16 @@ use Prism\Matching\Warning;
 ])]
 final class RecipeResource extends JsonResource
 {
+    private ?LampLookResource $underLamp = null;
+
+    /** Looked at under a lamp too, unless that is daylight, in which all colours are told anyway. */
+    public function under(Lamp $lamp, ToothModel $model, Lab $target): self
+    {
+        $this->underLamp = $lamp === Lamp::Daylight ? null : new LampLookResource($model->draw($this->resource->stack), $target, $lamp);
+
+        return $this;
+    }
+
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
@@ -51,6 +65,7 @@ final class RecipeResource extends JsonResource
             'difference' => $recipe->difference->jsonSerialize(),
             'underlayer' => $recipe->underlayer,
             'warnings' => array_map(static fn (Warning $warning): array => ['code' => $warning->value, 'sentence' => $warning->sentence()], $recipe->warnings),
+            'underLamp' => $this->underLamp,
         ];
     }
 }

@@ -8,12 +8,9 @@ use App\Models\User;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
-use Prism\Colour\Difference;
 use Prism\Colour\Lab;
 use Prism\Colour\Lamp;
-use Prism\Colour\UnderLamp;
 use Prism\Layering\GrainSection;
-use Prism\Layering\Passage;
 use Prism\Layering\Prediction;
 use Prism\Layering\Predictor;
 use Prism\Matching\Recipe;
@@ -23,13 +20,7 @@ use Prism\Matching\Recipe;
  *
  * @property-read Recipe $resource
  */
-#[OA\Schema(schema: 'StackPrediction', required: ['recipe', 'strip', 'room', 'section', 'underLamp', 'calibration'], properties: [
-    new OA\Property(property: 'underLamp', nullable: true, description: 'what is matched and what is laid, under the lamp that the piece is drawn by; null in daylight', required: ['name', 'target', 'predicted', 'difference'], type: 'object', properties: [
-        new OA\Property(property: 'name', type: 'string'),
-        new OA\Property(property: 'target', ref: '#/components/schemas/Colour'),
-        new OA\Property(property: 'predicted', ref: '#/components/schemas/Colour'),
-        new OA\Property(property: 'difference', ref: '#/components/schemas/Difference'),
-    ]),
+#[OA\Schema(schema: 'StackPrediction', required: ['recipe', 'strip', 'room', 'section', 'calibration'], properties: [
     new OA\Property(property: 'recipe', ref: '#/components/schemas/Recipe'),
     new OA\Property(property: 'strip', type: 'array', description: 'the bare paper, then after each step', items: new OA\Items(ref: '#/components/schemas/StripEntry')),
     new OA\Property(property: 'room', type: 'integer', description: 'light layers that would still show'),
@@ -64,7 +55,7 @@ final class StackPredictionResource extends JsonResource
         $passage = $this->predictor->model->draw($this->resource->stack);
 
         return [
-            'recipe' => RecipeResource::make($this->resource),
+            'recipe' => RecipeResource::make($this->resource)->under($this->lamp, $this->predictor->model, $this->target),
             'strip' => array_map(static fn (Prediction $prediction): array => [
                 'colour' => ColourResource::make($prediction->colour),
                 'toothLeft' => round($prediction->toothLeft, 3),
@@ -72,20 +63,7 @@ final class StackPredictionResource extends JsonResource
             ], $this->predictor->strip($this->resource->stack)),
             'room' => $this->predictor->room($passage),
             'calibration' => RestsOn::of($this->artist),
-            'underLamp' => $this->underLamp($passage),
             'section' => GrainSection::of($passage, $this->predictor->model->tooth)->jsonSerialize(),
         ];
-    }
-
-    /** @return array<string, mixed>|null */
-    private function underLamp(Passage $passage): ?array
-    {
-        if ($this->lamp === Lamp::Daylight) {
-            return null;
-        }
-        $target = UnderLamp::of($this->target, $this->lamp);
-        $predicted = UnderLamp::ofBands($passage->bands(), $this->lamp);
-
-        return ['name' => $this->lamp->label(), 'target' => ColourResource::make($target), 'predicted' => ColourResource::make($predicted), 'difference' => Difference::between($predicted, $target)->jsonSerialize()];
     }
 }

@@ -32,7 +32,8 @@ final class TargetResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        $recipe = app(ZoneRecipes::class)->of($this->resource);
+        $recipes = app(ZoneRecipes::class);
+        $recipe = $recipes->of($this->resource);
 
         return [
             'id' => $this->id,
@@ -46,7 +47,7 @@ final class TargetResource extends JsonResource
             'y' => $this->y,
             'edited' => $this->edited,
             'version' => $this->version,
-            'recipe' => $recipe === null ? null : RecipeResource::make($recipe),
+            'recipe' => $recipe === null ? null : RecipeResource::make($recipe)->under($this->zone->piece->lamp, $recipes->model($this->zone->piece, $recipe->stack), Targets::drawn($this->resource)),
         ];
     }
 }

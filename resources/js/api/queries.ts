@@ -102,6 +102,8 @@ export interface SearchWishes {
     lightfast: boolean;
     paletteOnly: boolean;
     waxLast: boolean;
+    /** On toned paper: black and white freely. */
+    toned: boolean;
     must: string[];
     avoid: string[];
 }

@@ -612,6 +612,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/pieces/{piece}/toned': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['tone'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/pieces/{piece}/proof': {
         parameters: {
             query?: never;
@@ -1303,6 +1319,13 @@ export interface components {
                 colour: components['schemas']['Colour'];
             }[];
         };
+        LampLook: {
+            /** @description of the lamp */
+            name: string;
+            target: components['schemas']['Colour'];
+            predicted: components['schemas']['Colour'];
+            difference: components['schemas']['Difference'];
+        };
         Look: {
             /** @description What a trained eye sees in the reference of a piece. */
             fewestZones: number;
@@ -1372,6 +1395,8 @@ export interface components {
             id: string;
             name: string;
             colour: components['schemas']['Colour'];
+            /** @description white shows on it */
+            toned: boolean;
         };
         PencilPage: {
             pencil: components['schemas']['Pencil'];
@@ -1642,6 +1667,8 @@ export interface components {
             /** @description index of the underlayer step */
             underlayer: number | null;
             warnings: components['schemas']['Warning'][];
+            /** @description null in daylight, and where it was not looked at */
+            underLamp: components['schemas']['LampLook'] | null;
         };
         Difference: {
             dE00: number;
@@ -1720,14 +1747,6 @@ export interface components {
             pixels: number;
         };
         StackPrediction: {
-            /** @description what is matched and what is laid, under the lamp that the piece is drawn by; null in daylight */
-            underLamp: {
-                /** @description A stack under the editor: the recipe, the colour after each step, room and grain section. */
-                name: string;
-                target: components['schemas']['Colour'];
-                predicted: components['schemas']['Colour'];
-                difference: components['schemas']['Difference'];
-            } | null;
             recipe: components['schemas']['Recipe'];
             /** @description the bare paper, then after each step */
             strip: components['schemas']['StripEntry'][];
@@ -2616,6 +2635,8 @@ export interface operations {
                     maxLayers?: number;
                     /** @description nothing but wax goes over wax */
                     waxLast?: boolean;
+                    /** @description on toned paper: black and white freely, never together */
+                    toned?: boolean;
                     /** @description only pencils that do not fade */
                     lightfast?: boolean;
                     /** @description only pencils that the plan of the picture uses */
@@ -3484,6 +3505,44 @@ export interface operations {
                 };
                 content: {
                     'application/json': components['schemas']['Designation'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    tone: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    /** @description the one colour; null: the one that serves best */
+                    colour: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The piece, set to be planned with black, white and one colour */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Piece'];
                 };
             };
             /** @description Refused */

@@ -47,6 +47,7 @@ const NO_WISHES: SearchWishes = {
     lightfast: false,
     paletteOnly: false,
     waxLast: false,
+    toned: false,
     must: [],
     avoid: [],
 };
@@ -83,7 +84,8 @@ export function MatchStage() {
     const [wishes, setWishes] = useState<SearchWishes>(NO_WISHES);
     const [more, setMore] = useState(false);
     // A wish that holds is never out of sight.
-    const moreShown = more || wishes.waxLast || wishes.lightfast || wishes.paletteOnly || wishes.must.length > 0;
+    const moreShown =
+        more || wishes.waxLast || wishes.toned || wishes.lightfast || wishes.paletteOnly || wishes.must.length > 0;
     const plan = usePlan(piece.id, wishes.paletteOnly);
     const box = (owned.data ?? []).map((pencil) => pencil.id);
     const circumstances = [
@@ -157,6 +159,11 @@ export function MatchStage() {
                             <Tick isSelected={wishes.waxLast} onChange={(waxLast) => setWishes({ ...wishes, waxLast })}>
                                 Wax only last
                             </Tick>
+                            {piece.paper.toned && (
+                                <Tick isSelected={wishes.toned} onChange={(toned) => setWishes({ ...wishes, toned })}>
+                                    Black and white freely
+                                </Tick>
+                            )}
                             <Tick
                                 isSelected={wishes.lightfast}
                                 onChange={(lightfast) => setWishes({ ...wishes, lightfast })}
@@ -236,6 +243,7 @@ export function MatchStage() {
                         <RecipeCard
                             rank={`For ${name}`}
                             target={selected.colour}
+                            underLamp={selection.underLamp}
                             recipe={kept}
                             current
                             onOpen={() => selection.edit(kept.stack)}
@@ -248,6 +256,7 @@ export function MatchStage() {
                                 key={recipe.stack}
                                 rank={`No. ${index + 1}`}
                                 target={selected.colour}
+                                underLamp={selection.underLamp}
                                 recipe={recipe}
                                 onOpen={() => selection.edit(recipe.stack)}
                                 onAvoid={(id) => setWishes({ ...wishes, avoid: [...wishes.avoid, id] })}
@@ -260,6 +269,7 @@ export function MatchStage() {
                                 key={`book ${recipe.stack}`}
                                 rank={`Yours: ${from}`}
                                 target={selected.colour}
+                                underLamp={selection.underLamp}
                                 recipe={recipe}
                                 onOpen={() => selection.edit(recipe.stack)}
                             />
@@ -268,6 +278,7 @@ export function MatchStage() {
                         <RecipeCard
                             rank="Nearest single"
                             target={selected.colour}
+                            underLamp={selection.underLamp}
                             recipe={found.data.nearest}
                             onOpen={() => selection.edit(found.data.nearest.stack)}
                         />

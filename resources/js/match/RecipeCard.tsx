@@ -145,14 +145,19 @@ interface Props {
     /** A pencil that no recipe shall use. */
     onAvoid?: (pencil: string) => void;
     current?: boolean;
+    /** As the artist's lamp shows it, where that is not daylight. */
+    underLamp?: boolean;
 }
 
 /** A recipe: target beside prediction, the steps bottom to top, and how it misses in words. */
-export function RecipeCard({ rank, target, recipe, onOpen, onAvoid, current = false }: Props) {
+export function RecipeCard({ rank, target, recipe, onOpen, onAvoid, current = false, underLamp = false }: Props) {
+    const lamp = underLamp ? recipe.underLamp : null;
+    const { target: wanted, predicted, difference } = lamp ?? { target, ...recipe };
+
     return (
         <Card aria-label={`Recipe ${rank}`} data-testid="recipe">
             <div>
-                <SwatchPair target={target} predicted={recipe.predicted} width="88px" height="72px" />
+                <SwatchPair target={wanted} predicted={predicted} width="88px" height="72px" />
                 <Small>{current ? 'Kept' : rank}</Small>
             </div>
             <Steps aria-label="Steps, first laid first">
@@ -162,9 +167,10 @@ export function RecipeCard({ rank, target, recipe, onOpen, onAvoid, current = fa
                 ))}
             </Steps>
             <div>
-                <Words>{recipe.difference.words}</Words>
+                <Words>{difference.words}</Words>
+                {lamp && <Small>under the {lamp.name.toLowerCase()}</Small>}
                 <Small>
-                    dE00 {recipe.difference.dE00.toFixed(1)} ± {recipe.sigma.toFixed(1)}
+                    dE00 {difference.dE00.toFixed(1)} ± {recipe.sigma.toFixed(1)}
                 </Small>
                 <Foot>
                     <Button onPress={onOpen} aria-label={`Open recipe ${rank}`}>

@@ -259,12 +259,13 @@ export function StackEditor({ selected }: { selected: Selected }) {
                         <small data-testid="hand">
                             A hand 10 % off in each layer moves it by dE00 {known.recipe.sensitivity.toFixed(1)}
                         </small>
-                        {known.underLamp && (
+                        {known.recipe.underLamp && (
                             <small data-testid="under-lamp">
-                                Under the {known.underLamp.name.toLowerCase()}: {known.underLamp.difference.words}{' '}
+                                Under the {known.recipe.underLamp.name.toLowerCase()}:{' '}
+                                {known.recipe.underLamp.difference.words}{' '}
                                 <SwatchPair
-                                    target={known.underLamp.target}
-                                    predicted={known.underLamp.predicted}
+                                    target={known.recipe.underLamp.target}
+                                    predicted={known.recipe.underLamp.predicted}
                                     width="72px"
                                     height="22px"
                                 />

@@ -9,7 +9,7 @@ import { Button, StrongButton } from '../ui/Button';
 import { notify } from '../ui/Notices';
 import { Swatch } from '../ui/Swatch';
 import { space, type } from '../ui/theme';
-import { useDesignation, usePairChart, useReplan } from './planQueries';
+import { tone, useDesignation, usePairChart, useReplan } from './planQueries';
 
 const MOST = 5;
 
@@ -35,6 +35,17 @@ const Line = styled.div`
     flex-wrap: wrap;
     gap: ${space.s};
     align-items: center;
+`;
+
+const Toned = styled.div`
+    display: grid;
+    grid-template-columns: 170px auto;
+    justify-content: start;
+    gap: ${space.s};
+    align-items: end;
+    & > small {
+        grid-column: 1 / -1;
+    }
 `;
 
 /** Side by side without a gap: what is compared. */
@@ -79,6 +90,7 @@ export function LimitedPanel() {
     const chart = usePairChart(piece.paper.id);
     const replan = useReplan(piece.id);
     const [chosen, setChosen] = useState<string[]>(['', '']);
+    const [colour, setColour] = useState('');
     const tell = { onError: (error: Error) => notify(messageOf(error)) };
     const pencils = chosen.filter(Boolean);
     const found = designate.data;
@@ -128,6 +140,28 @@ export function LimitedPanel() {
                     Set to light, middle, dark
                 </StrongButton>
             </Line>
+            {piece.paper.toned && (
+                <Toned>
+                    <small>
+                        On {piece.paper.name}: white takes the lights, black the darks, the paper lies between. The one
+                        colour is found, unless you choose it.
+                    </small>
+                    <PencilPicker
+                        key={box.data ? 'box' : 'waiting'}
+                        pencils={box.data ?? []}
+                        value={colour}
+                        label="The one colour"
+                        placeholder="The one colour"
+                        onChange={setColour}
+                    />
+                    <Button
+                        isDisabled={replan.busy}
+                        onPress={() => replan.after(() => tone(piece.id, colour || null), tell)}
+                    >
+                        Plan with black, white and one colour
+                    </Button>
+                </Toned>
+            )}
             {found && (
                 <>
                     <p data-testid="designation">{found.pencils.map(part).join('; ')}.</p>

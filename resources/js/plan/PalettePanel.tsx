@@ -14,7 +14,7 @@ import { Tick } from '../ui/Tick';
 import { WorkProgress } from '../ui/WorkProgress';
 import { space, type } from '../ui/theme';
 
-const SIZES = ['6', '8', '12', '18', '24', 'box'] as const;
+const SIZES = ['6', '8', '12', '18', '24', 'box'];
 
 const Box = styled.section`
     display: grid;
@@ -38,7 +38,7 @@ const Pull = styled.ul`
     display: grid;
     & > li {
         display: grid;
-        grid-template-columns: 34px 64px minmax(0, 1fr) 92px 128px auto;
+        grid-template-columns: 34px 64px minmax(0, 1fr) 92px 122px 136px;
         gap: 0 ${space.s};
         align-items: center;
         min-height: 42px;
@@ -52,6 +52,11 @@ const Pull = styled.ul`
         font-size: 11px;
         line-height: 1.25;
         color: ${({ theme }) => theme.quiet};
+    }
+    & > span:last-child {
+        display: flex;
+        justify-content: end;
+        gap: ${space.xs};
     }
     & button {
         min-height: 30px;
@@ -94,8 +99,11 @@ export function PalettePanel({ plan }: { plan: Plan | undefined }) {
             <Line>
                 <Segments
                     label="Pencils in the palette"
-                    value={(SIZES as readonly string[]).includes(size) ? size : 'box'}
-                    options={SIZES.map((id) => ({ id, name: id === 'box' ? 'Whole box' : id }))}
+                    value={size}
+                    options={(SIZES.includes(size) ? SIZES : [size, ...SIZES]).map((id) => ({
+                        id,
+                        name: id === 'box' ? 'Whole box' : id,
+                    }))}
                     onChange={(id) => set({ paletteSize: id === 'box' ? null : Number(id) })}
                     isDisabled={busy}
                 />
@@ -224,7 +232,7 @@ export function PalettePanel({ plan }: { plan: Plan | undefined }) {
                                             }
                                         >
                                             {isPinned ? 'Pinned' : 'Pin'}
-                                        </Button>{' '}
+                                        </Button>
                                         <Button
                                             aria-label={`Do without ${entry.number}`}
                                             isDisabled={busy}

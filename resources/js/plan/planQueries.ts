@@ -29,6 +29,10 @@ export function useReplan(piece: string, onDone?: () => void) {
     };
 }
 
+/** Sets a piece on toned paper to black, white and one colour; null: the colour that serves it best. */
+export const tone = (piece: string, colour: string | null) =>
+    answered(api.POST('/api/pieces/{piece}/toned', { ...path(piece), body: { colour } }));
+
 /** Touching zones that will merge, and what pushes the worst of them. */
 export const useNeighbours = (piece: string) =>
     useQuery({

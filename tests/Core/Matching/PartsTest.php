@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Prism\Calibration\Calibrator;
 use Prism\Colour\Lab;
 use Prism\Colour\LinearSystem;
 use Prism\Matching\Candidate;
@@ -9,9 +10,14 @@ use Prism\Matching\LaidColour;
 use Prism\Matching\School;
 use Prism\Matching\Shortlist;
 use Prism\Matching\Target;
+use Prism\Matching\TouchBook;
 use Prism\Matching\Warning;
+use Prism\Materials\Paper;
 use Prism\Planning\Caution;
 use Prism\Planning\StepRole;
+
+use function Tests\Core\box;
+use function Tests\Core\pencils;
 
 it('keeps the nearest of many offers, as sorting them would', function (): void {
     mt_srand(2);
@@ -129,5 +135,16 @@ it('has in its groups what its stacks look like when they are drawn', function (
             $notation = implode(' > ', array_map(static fn (array $layer): string => "{$ids[$layer[0]]}@{$layer[1]}x{$layer[2]}", Prism\Matching\PairLibrary::layersOf($lower, $upper, $within)));
             expect($lab->differenceTo(Tests\Core\seen($notation)))->toBeLessThan(1.5);
         }
+    }
+});
+
+it('knows a black and a white by their own coats, on toned paper as on white', function (): void {
+    foreach ([95.4, 66.5, 30.0] as $L) {
+        $paper = Paper::of('p', 'p', Lab::of($L, 0.5, 2.0));
+        $kit = box(['QW:101', 'QW:722', 'QW:113', 'QW:404']);
+        $book = new TouchBook(Calibrator::fit(pencils(), [])->predictor($paper)->model, $kit->ids(), $kit);
+        expect(array_map($book->isWhite(...), array_keys($kit->ids())))->toBe([true, false, false, false])
+            ->and(array_map($book->isBlack(...), array_keys($kit->ids())))->toBe([false, true, false, false])
+            ->and($book->isYellow(2))->toBeTrue()->and($book->isYellow(3))->toBeFalse();
     }
 });
