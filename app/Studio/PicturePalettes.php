@@ -17,6 +17,7 @@ use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
 use Prism\Materials\PencilId;
 use Prism\Planning\Designation;
+use Prism\Planning\Feathering;
 use Prism\Planning\Palette;
 use Prism\Planning\PaletteFinder;
 use Prism\Planning\PlanStep;
@@ -108,9 +109,9 @@ final class PicturePalettes
     }
 
     /**
-     * A few pencils set to light, middle and dark, and what each makes over each.
+     * A few pencils set to light, middle and dark, what each makes over each, and all feathered into one gradient.
      *
-     * @return array{designation: Designation, combinations: list<array{stack: Stack, colour: Lab}>} each over each, the lower by row
+     * @return array{designation: Designation, gradient: Feathering, combinations: list<array{stack: Stack, colour: Lab}>} each over each, the lower by row
      */
     public function designated(Piece $piece, Kit $pencils): array
     {
@@ -125,7 +126,7 @@ final class PicturePalettes
             }
         }
 
-        return ['designation' => $designation, 'combinations' => $combinations];
+        return ['designation' => $designation, 'gradient' => Feathering::of($ids, $predictor), 'combinations' => $combinations];
     }
 
     /**

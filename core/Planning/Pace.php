@@ -14,8 +14,8 @@ final readonly class Pace
 
     public const SESSION_MINUTES = 90;
 
-    /** Wash, blender and eraser cover faster than a point does, by so much. */
-    private const FASTER = ['wash' => 4.0, 'blend' => 1.5, 'lift' => 4.0];
+    /** Wash, blender, eraser and tissue cover faster than a point does, by so much. */
+    private const FASTER = ['wash' => 4.0, 'blend' => 1.5, 'lift' => 4.0, 'rub' => 6.0];
 
     /** To find, sharpen and change to another pencil or tool, in minutes. */
     public const CHANGE_MINUTES = 0.5;
@@ -40,12 +40,12 @@ final readonly class Pace
     /** Minutes of the hands for a step, without changing to its pencil. */
     public function minutes(PlanStep $step): float
     {
-        if ($step->step === null) {
+        if ($step->step === null && $step->role !== StepRole::Rub) {
             return self::LEAST_MINUTES;
         }
-        $faster = self::FASTER[$step->step->kind->value] ?? 1.0;
+        $faster = self::FASTER[$step->step->kind->value ?? StepRole::Rub->value] ?? 1.0;
 
-        return max(self::LEAST_MINUTES, $step->step->passes * $step->zone->areaMm2 / ($this->mm2PerMinute * $faster));
+        return max(self::LEAST_MINUTES, ($step->step->passes ?? 1) * $step->zone->areaMm2 / ($this->mm2PerMinute * $faster));
     }
 
     public function changing(?PlanStep $from, PlanStep $to): float

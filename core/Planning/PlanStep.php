@@ -12,7 +12,7 @@ final readonly class PlanStep
 {
     /**
      * @param  string  $key  stays the same while the zone's stack is the same up to this step
-     * @param  ?Step  $step  null for a reserve
+     * @param  ?Step  $step  null where no pencil or tool of the stack is used: a reserve, a sparkle, rubbing with tissue
      * @param  int  $layer  which step of its zone, from 1; 0 for a reserve
      * @param  float  $sigma  uncertainty of how it looks after, dE00
      * @param  float  $startMinute  from the beginning, breaks between sessions left out

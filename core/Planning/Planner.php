@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Prism\Planning;
 
+use Prism\Layering\Prediction;
 use Prism\Layering\Predictor;
 use Prism\Layering\Pressure;
 use Prism\Layering\Stack;
@@ -87,8 +88,11 @@ final readonly class Planner
                 $strip[$index]->colour,
                 $strip[$index + 1]->colour,
                 $strip[$index + 1]->sigma,
-                self::why($role, $index, $last).(self::isRubbed($zone, $step) ? ' Then rub it once with tissue.' : ''),
+                self::why($role, $index, $last),
             );
+            if (self::isRubbed($zone, $step) && ! self::isRubbed($zone, $zone->stack->steps[$index + 1] ?? null)) {
+                $chain[] = self::rubbing($zone, $index + 1, $strip[$index + 1]);
+            }
         }
 
         return $chain;
@@ -280,16 +284,25 @@ final readonly class Planner
         };
     }
 
-    /** Where the school blends with tissue, each light layer is rubbed; a heavy one does not move. */
-    private static function isRubbed(PlannedZone $zone, Step $step): bool
+    /** Where the school blends with tissue, light layers are rubbed; a heavy one does not move. */
+    private static function isRubbed(PlannedZone $zone, ?Step $step): bool
     {
-        return $zone->schools->blending === Blending::Tissue && $step->kind === StepKind::Layer && $step->pressurePercent <= Pressure::LIGHT_PERCENT;
+        return $zone->schools->blending === Blending::Tissue && $step !== null && $step->kind === StepKind::Layer && $step->pressurePercent <= Pressure::LIGHT_PERCENT;
+    }
+
+    /** After the last of some light layers. What it does to their colour is too little to reckon with. */
+    private static function rubbing(PlannedZone $zone, int $after, Prediction $seen): PlanStep
+    {
+        return new PlanStep(
+            PlanStep::keyOf($zone, $after).'-rub', $zone, StepRole::Rub, null, $after, $seen->colour, $seen->colour, $seen->sigma,
+            'Rub once over it with tissue or cotton, lightly: it evens the grain of light layers, and moves no heavy one.',
+        );
     }
 
     private static function why(StepRole $role, int $index, int $last): string
     {
         return match ($role) {
-            StepRole::Reserve, StepRole::Sparkle => '',
+            StepRole::Reserve, StepRole::Sparkle, StepRole::Rub => '',
             StepRole::Underlayer => 'Lies under the local colour: it dulls and darkens what follows. Keep it light and even.',
             StepRole::Wash => 'Floods the valleys and gives tooth back. Let it dry, 5 to 15 minutes, before the next layer here.',
             StepRole::Blend => 'Closes the grain and ends the layering. Start in the lightest area.',

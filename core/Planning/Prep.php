@@ -19,7 +19,9 @@ final class Prep
     public static function of(array $steps, string $paper, float $widthMm, float $heightMm): array
     {
         $kinds = $highlights = [];
+        $rubs = false;
         foreach ($steps as $step) {
+            $rubs = $rubs || $step->role === StepRole::Rub;
             $kinds[$step->step->kind->value ?? ''] = true;
             if ($step->role === StepRole::Sparkle || ($step->role === StepRole::Reserve && $step->step === null)) {
                 $highlights[$step->zone->highlights->value] = true;
@@ -34,6 +36,7 @@ final class Prep
             'sharpener, and a cap for its blade',
             'soft brush for crumbs',
             $has(StepKind::Lift) || $keeps(Highlights::Lift) ? 'kneaded eraser, also for lifting' : 'kneaded eraser',
+            $rubs ? 'tissue or cotton to rub with' : null,
             $has(StepKind::Blend) ? 'colourless blender' : null,
             $has(StepKind::Wash) ? 'odourless solvent in a lidded vessel, a brush, a rag; as its label says' : null,
             $keeps(Highlights::Impress) ? 'blunt point to impress with' : null,

@@ -10,6 +10,7 @@ enum StepRole: string
     case Reserve = 'reserve';
     case Underlayer = 'underlayer';
     case Layer = 'layer';
+    case Rub = 'rub';
     case Wash = 'wash';
     case Lift = 'lift';
     case Blend = 'blend';
@@ -22,7 +23,7 @@ enum StepRole: string
         return match ($this) {
             self::Reserve => 0,
             self::Underlayer => 1,
-            self::Layer, self::Lift => 2,
+            self::Layer, self::Rub, self::Lift => 2,
             self::Wash => 3,
             self::Blend, self::Burnish => 4,
             self::Sparkle => 5,

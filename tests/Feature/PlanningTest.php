@@ -205,6 +205,8 @@ it('sets a few given pencils to light, middle and dark', function (): void {
     $found = $this->postJson($this->url.'/designation', ['pencils' => ['QW:119', 'QW:404', 'QW:201']])->assertOk()->json();
     expect(array_column($found['pencils'], 'part'))->toBe(['light', 'middle', 'dark'])->and($found['combinations'])->toHaveCount(9)->and($found['ladder'])->toHaveCount(9)
         ->and($found['combinations'][1]['stack'])->toStartWith($found['pencils'][0]['id'])->toContain($found['pencils'][1]['id']);
+    expect($found['gradient'])->toHaveCount(5)->and($found['gradient'][0]['stack'])->toStartWith($found['pencils'][0]['id'])->and($found['gradient'][4]['stack'])->toStartWith($found['pencils'][2]['id'])
+        ->and($found['gradient'][4]['to'])->toEqual(1)->and($found['gradient'][0]['apart'])->toBeNull()->and(array_column($found['gradient'], 'toldApart'))->toBe([true, true, true, true, true]);
     $this->postJson($this->url.'/designation', ['pencils' => ['QW:119']])->assertUnprocessable()->assertJsonPath('errors.pencils.0', 'Choose 2 to 5 pencils.');
     $this->postJson($this->url.'/designation', ['pencils' => ['QW:119', 'QW:119']])->assertUnprocessable();
     $this->postJson($this->url.'/designation', ['pencils' => ['QW:119', 'ZZ:1']])->assertUnprocessable()->assertJsonPath('errors.pencils.0', 'ZZ:1 is not in your box.');

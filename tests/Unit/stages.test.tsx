@@ -524,6 +524,11 @@ describe('the palette of a picture', () => {
                     colour: colour(),
                     reached: rung > 3,
                 })),
+                gradient: [
+                    { stack: 'QW:404@40x2', from: 0, to: 0.4, apart: null, toldApart: true },
+                    { stack: 'QW:404@40 > QW:519@40', from: 0.4, to: 0.6, apart: 3.1, toldApart: true },
+                    { stack: 'QW:519@40x2', from: 0.6, to: 1, apart: 0.4, toldApart: false },
+                ].map((own) => ({ ...own, colour: colour() })),
                 combinations: [1, 2, 3, 4].map((i) => ({ stack: `QW:404@4${i}`, colour: colour() })),
             }),
         });
@@ -545,6 +550,18 @@ describe('the palette of a picture', () => {
         );
         expect(screen.getByRole('table', { name: 'Each over each' })).toBeTruthy();
         expect(screen.getByRole('list', { name: 'Value ladder of these pencils' }).children).toHaveLength(9);
+        const gradient = () => [...screen.getByTestId('gradient').children].map(({ textContent }) => textContent);
+        expect(gradient()).toEqual([
+            '0 to 24 mm, 0 to 40 %: QW:404@40x2',
+            '24 to 36 mm, 40 to 60 %: QW:404@40 > QW:519@40',
+            '36 to 60 mm, 60 to 100 %: QW:519@40x2, hardly told from the step before',
+        ]);
+        const length = screen.getByLabelText('Length, mm');
+        await userEvent.clear(length);
+        await userEvent.type(length, '12,5');
+        expect(gradient()[1]).toContain('5.0 to 7.5 mm');
+        await userEvent.type(length, ' cm');
+        expect(screen.getByText('A number from 5 to 2000.')).toBeTruthy();
         await userEvent.click(screen.getByRole('button', { name: 'Plan the picture with these, by value' }));
         await waitFor(() =>
             expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({

@@ -10,9 +10,10 @@ use OpenApi\Attributes as OA;
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
 use Prism\Planning\Designation;
+use Prism\Planning\Feathering;
 
-/** @property-read array{designation: Designation, combinations: list<array{stack: Stack, colour: Lab}>} $resource */
-#[OA\Schema(schema: 'Designation', required: ['pencils', 'ladder', 'combinations'], properties: [
+/** @property-read array{designation: Designation, gradient: Feathering, combinations: list<array{stack: Stack, colour: Lab}>} $resource */
+#[OA\Schema(schema: 'Designation', required: ['pencils', 'ladder', 'gradient', 'combinations'], properties: [
     new OA\Property(property: 'pencils', type: 'array', description: 'lightest first', items: new OA\Items(required: ['id', 'range', 'number', 'name', 'part', 'coat', 'from', 'to'], properties: [
         new OA\Property(property: 'id', type: 'string'),
         new OA\Property(property: 'range', type: 'string'),
@@ -28,6 +29,14 @@ use Prism\Planning\Designation;
         new OA\Property(property: 'stack', type: 'string'),
         new OA\Property(property: 'colour', ref: '#/components/schemas/Colour'),
         new OA\Property(property: 'reached', type: 'boolean'),
+    ])),
+    new OA\Property(property: 'gradient', type: 'array', description: 'feathered into one another, light to dark: each alone, and each two together', items: new OA\Items(required: ['stack', 'colour', 'from', 'to', 'apart', 'toldApart'], properties: [
+        new OA\Property(property: 'stack', type: 'string'),
+        new OA\Property(property: 'colour', ref: '#/components/schemas/Colour'),
+        new OA\Property(property: 'from', type: 'number', description: 'share of the length'),
+        new OA\Property(property: 'to', type: 'number'),
+        new OA\Property(property: 'apart', type: 'number', nullable: true, description: 'dE00 from the step before'),
+        new OA\Property(property: 'toldApart', type: 'boolean'),
     ])),
     new OA\Property(property: 'combinations', type: 'array', description: 'each over each, row by row: the lower pencil, the upper in the column', items: new OA\Items(required: ['stack', 'colour'], properties: [
         new OA\Property(property: 'stack', type: 'string'),
@@ -49,6 +58,10 @@ final class DesignationResource extends JsonResource
             'ladder' => array_map(static fn (array $rung): array => [
                 'step' => $rung['step'], 'stack' => (string) $rung['stack'], 'colour' => ColourResource::make($rung['colour']), 'reached' => $rung['reached'],
             ], $designation->ladder),
+            'gradient' => array_map(static fn (array $step): array => [
+                'stack' => (string) $step['stack'], 'colour' => ColourResource::make($step['colour']), 'from' => round($step['from'], 4), 'to' => round($step['to'], 4),
+                'apart' => $step['apart'] === null ? null : round($step['apart'], 1), 'toldApart' => ($step['apart'] ?? INF) >= Feathering::TOLD_APART,
+            ], $this->resource['gradient']->steps),
             'combinations' => array_map(static fn (array $pair): array => ['stack' => (string) $pair['stack'], 'colour' => ColourResource::make($pair['colour'])], $this->resource['combinations']),
         ];
     }

@@ -1313,6 +1313,17 @@ export interface components {
                 colour: components['schemas']['Colour'];
                 reached: boolean;
             }[];
+            /** @description feathered into one another, light to dark: each alone, and each two together */
+            gradient: {
+                stack: string;
+                colour: components['schemas']['Colour'];
+                /** @description share of the length */
+                from: number;
+                to: number;
+                /** @description dE00 from the step before */
+                apart: number | null;
+                toldApart: boolean;
+            }[];
             /** @description each over each, row by row: the lower pencil, the upper in the column */
             combinations: {
                 stack: string;
@@ -1635,7 +1646,7 @@ export interface components {
                 name: string;
             };
             /** @enum {string} */
-            role: 'reserve' | 'underlayer' | 'layer' | 'wash' | 'lift' | 'blend' | 'burnish' | 'sparkle';
+            role: 'reserve' | 'underlayer' | 'layer' | 'rub' | 'wash' | 'lift' | 'blend' | 'burnish' | 'sparkle';
             step: components['schemas']['Step'] | null;
             layer: number;
             before: components['schemas']['Colour'];

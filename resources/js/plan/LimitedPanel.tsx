@@ -9,6 +9,7 @@ import { Button, StrongButton } from '../ui/Button';
 import { notify } from '../ui/Notices';
 import { Swatch } from '../ui/Swatch';
 import { space, type } from '../ui/theme';
+import { GradientStrip } from './GradientStrip';
 import { tone, useDesignation, usePairChart, useReplan } from './planQueries';
 
 const MOST = 5;
@@ -181,6 +182,7 @@ export function LimitedPanel() {
                     {found.ladder.some(({ reached }) => !reached) && (
                         <small>Struck out: steps that these pencils do not reach.</small>
                     )}
+                    <GradientStrip gradient={found.gradient} />
                     <Crossed aria-label="Each over each">
                         <thead>
                             <tr>

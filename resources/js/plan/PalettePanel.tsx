@@ -16,6 +16,10 @@ import { space, type } from '../ui/theme';
 
 const SIZES = ['6', '8', '12', '18', '24', 'box'];
 
+/** And another that was asked for, at its place. */
+const sizesWith = (size: string) =>
+    SIZES.includes(size) ? SIZES : [...SIZES, size].sort((a, b) => (Number(a) || Infinity) - (Number(b) || Infinity));
+
 const Box = styled.section`
     display: grid;
     gap: ${space.s};
@@ -53,7 +57,7 @@ const Pull = styled.ul`
         line-height: 1.25;
         color: ${({ theme }) => theme.quiet};
     }
-    & > span:last-child {
+    & > li > span:last-child {
         display: flex;
         justify-content: end;
         gap: ${space.xs};
@@ -100,7 +104,7 @@ export function PalettePanel({ plan }: { plan: Plan | undefined }) {
                 <Segments
                     label="Pencils in the palette"
                     value={size}
-                    options={(SIZES.includes(size) ? SIZES : [size, ...SIZES]).map((id) => ({
+                    options={sizesWith(size).map((id) => ({
                         id,
                         name: id === 'box' ? 'Whole box' : id,
                     }))}

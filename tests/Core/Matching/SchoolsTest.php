@@ -29,6 +29,7 @@ use Prism\Planning\Finish;
 use Prism\Planning\PlannedZone;
 use Prism\Planning\Planner;
 use Prism\Planning\PlanStep;
+use Prism\Planning\Prep;
 use Prism\Planning\StepRole;
 use Prism\Reference\Highlights;
 use Prism\Reference\Surface;
@@ -239,10 +240,16 @@ describe('blending', function (): void {
     });
 });
 
-it('rubs light layers with tissue, and says so at each of them', function (): void {
-    $zones = [new PlannedZone('a', 'a', 'a', Lab::of(50, 4, 4), Stack::parse('QW:404@35 > QW:119@95'), null, 900.0)];
-    $why = static fn (Blending $blending): array => array_map(static fn (PlanStep $step): bool => str_contains($step->why, 'tissue'), (new Planner(new Predictor(model()), pencils()))->plan(under($zones, new Schools(blending: $blending)))->steps);
-    expect($why(Blending::Tissue))->toBe([true, false])->and($why(Blending::Layers))->toBe([false, false]);
+it('rubs light layers with tissue: a step of its own after the last of them, with its time and its tissue', function (): void {
+    $zones = [new PlannedZone('a', 'a', 'a', Lab::of(50, 10, 10), Stack::parse('QW:201@30 > QW:119@35 > QW:716@80'), null, 900.0)];
+    $plan = static fn (Blending $blending) => (new Planner(new Predictor(model()), pencils()))->plan(under($zones, new Schools(blending: $blending)));
+    $rubbed = $plan(Blending::Tissue);
+    $plain = $plan(Blending::Layers);
+    expect(array_map(static fn (PlanStep $step): string => $step->role->value, $rubbed->steps))->toBe(['layer', 'layer', 'rub', 'layer'])
+        ->and($rubbed->steps[2]->step)->toBeNull()->and($rubbed->steps[2]->why)->toContain('tissue')->and($rubbed->steps[2]->before)->toEqual($rubbed->steps[1]->after)->and($rubbed->steps[2]->after)->toEqual($rubbed->steps[3]->before)
+        ->and($rubbed->minutes)->toBeGreaterThan($plain->minutes)->and(count($plain->steps))->toBe(3)
+        ->and(implode(Prep::of($rubbed->steps, 'Cartridge', 100, 100)))->toContain('tissue')->and(implode(Prep::of($plain->steps, 'Cartridge', 100, 100)))->not->toContain('tissue or')
+        ->and(count(array_unique(array_map(static fn (PlanStep $step): string => $step->key, $rubbed->steps))))->toBe(4);
 });
 
 it('lays wax over oil when wax comes only last', function (): void {
