@@ -7,22 +7,18 @@ namespace App\Studio;
 use App\Models\Piece;
 use Prism\Matching\Nudge;
 use Prism\Materials\Kit;
-use Prism\Planning\Joins;
 use Prism\Planning\Neighbours;
 use Prism\Planning\Pair;
-use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
 use Prism\Planning\Plan;
 use Prism\Planning\ZoneAdvice;
-use Prism\Reference\TargetRole;
+use Prism\Planning\ZoneJoin;
 
 /** What brings the zones of a piece together, beside their colours: joins within them, neighbours apart, edges and depth. */
 final class PictureAdvice
 {
     /** Pairs for which it is found out what pushes them: a search each. */
     private const PUSHED = 4;
-
-    private const VALUES = [TargetRole::Light, TargetRole::Middle, TargetRole::Dark];
 
     public function __construct(private readonly PictureZones $zones, private readonly StackAdvice $stacks)
     {
@@ -35,37 +31,15 @@ final class PictureAdvice
     }
 
     /**
-     * How the values of each zone are feathered into one another, from light to dark: along the form as it was read, or, where it
-     * goes no one way, over the side of a square of its area.
-     *
      * @param  list<PictureZone>  $zones
-     * @return list<array{zone: string, towards: string|null, lengthMm: float, steps: int, spans: list<array{target: string, from: float, to: float, fromMm: float, toMm: float}>}>
+     * @return list<ZoneJoin> of those that have more than one value
      */
     public function joins(Piece $piece, array $zones): array
     {
-        $joins = [];
         $width = $piece->width_mm / ($piece->crop['width'] ?? 1.0);
         $height = $piece->height_mm / ($piece->crop['height'] ?? 1.0);
-        foreach ($zones as $zone) {
-            $values = array_values(array_filter($zone->targets, static fn (PictureTarget $target): bool => in_array($target->role, self::VALUES, true)));
-            if (count($values) < 2 || $zone->share <= 0.0) {
-                continue;
-            }
-            usort($values, static fn (PictureTarget $a, PictureTarget $b): int => $b->read->L <=> $a->read->L);
-            $gradient = $zone->gradient;
-            $length = $gradient === null ? sqrt($zone->share * $width * $height) : $gradient->length * $width;
-            $spans = $gradient === null
-                ? Joins::spans(count($values), $length)
-                : Joins::along(array_map(static fn (PictureTarget $target): float => $target->read->L, $values), $gradient->profile, $length);
-            $joins[] = [
-                'zone' => $zone->id, 'towards' => $gradient?->words(), 'lengthMm' => round($length, 1), 'steps' => Joins::steps(count($values)),
-                'spans' => array_map(static fn (PictureTarget $target, array $span): array => [
-                    'target' => $target->id, 'from' => round($span['from'], 3), 'to' => round($span['to'], 3), 'fromMm' => round($span['fromMm'], 1), 'toMm' => round($span['toMm'], 1),
-                ], $values, $spans),
-            ];
-        }
 
-        return $joins;
+        return array_values(array_filter(array_map(static fn (PictureZone $zone): ?ZoneJoin => ZoneJoin::of($zone, $width, $height), $zones)));
     }
 
     /**

@@ -76,10 +76,7 @@ final class Search
     /** With more tooth than this left below, a light layer cannot use it up. */
     private const TOOTH_ENOUGH = 0.4;
 
-    /** A target that the bare paper misses by no more than this is first of all left as paper. */
-    private const BARE_PAPER = 2.0;
-
-    /** Nor is pencil laid on it for a gain smaller than this. */
+    /** Nor is pencil laid on bare paper for a gain smaller than this. */
     private const BARE_PAPER_GAIN = 1.2;
 
     /** Recipes that share more than this of their pencils are one recipe to an artist. */
@@ -131,7 +128,7 @@ final class Search
         $bare = $this->model->bare()->lab();
         $miss = $target->miss($bare->L, $bare->a, $bare->b);
         $best = $this->passage($ranked[0]->layers)->lab();
-        if ($miss <= self::BARE_PAPER || $miss <= $target->miss($best->L, $best->a, $best->b) + self::BARE_PAPER_GAIN) {
+        if ($miss <= Target::BARE_PAPER || $miss <= $target->miss($best->L, $best->a, $best->b) + self::BARE_PAPER_GAIN) {
             // Ranked with the best of the others, before it.
             array_unshift($ranked, new Candidate([], min($this->judge->cost($miss, 1.0, []), $ranked[0]->cost)));
         }

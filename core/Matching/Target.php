@@ -11,6 +11,9 @@ use Prism\Colour\ValueScale;
 /** A colour to be matched, or only its value. */
 final readonly class Target
 {
+    /** What the bare paper misses by no more than this is first of all left as paper, dE00. */
+    public const BARE_PAPER = 2.0;
+
     /** An error of value counts this much on top of its part in dE00: a drawing looks wrong by its values first. */
     private const VALUE_WEIGHT = 0.21;
 

@@ -23,6 +23,9 @@ final readonly class Warnings
     /** Above this dE00 the target counts as out of reach. */
     private const OUT_OF_REACH = 6.0;
 
+    /** A dark is missed when what is laid is this many value steps lighter. */
+    private const NOT_AS_DARK_STEPS = 0.4;
+
     private const PAPER_FULL = 0.04;
 
     private const LOW_TOOTH = 0.15;
@@ -79,6 +82,13 @@ final readonly class Warnings
         if ($miss > self::OUT_OF_REACH) {
             $warnings[] = Warning::OutOfReach;
         }
+        if ($this->isNotDarker($stack, $target, $prediction)) {
+            $warnings[] = Warning::NotDarker;
+        }
+        $bare = $this->model->bare()->lab();
+        if ($stack->layerCount() > 0 && $target->miss($bare->L, $bare->a, $bare->b) <= Target::BARE_PAPER) {
+            $warnings[] = Warning::ReserveCovered;
+        }
         if ($prediction->toothLeft < self::PAPER_FULL) {
             $warnings[] = Warning::PaperFull;
         } elseif ($prediction->toothLeft < self::LOW_TOOTH) {
@@ -120,6 +130,22 @@ final readonly class Warnings
         }
 
         return array_values(array_unique($warnings, SORT_REGULAR));
+    }
+
+    /** A dark that is missed, since each of its pencils is lighter at full strength. */
+    private function isNotDarker(Stack $stack, Target $target, Prediction $prediction): bool
+    {
+        if ($stack->layerCount() === 0 || $prediction->colour->L - $target->colour->L < self::NOT_AS_DARK_STEPS * ValueScale::stepSize()) {
+            return false;
+        }
+        foreach ($stack->pencils() as $pencil) {
+            $coat = $this->kit->has($pencil) ? $this->kit->get($pencil)->fullCoat : null;
+            if ($coat === null || $coat->L <= $target->colour->L) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /**

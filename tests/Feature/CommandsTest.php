@@ -167,6 +167,13 @@ describe('the plan of a photo', function (): void {
             }
         }
         expect(array_diff(array_keys($used), [...$plan['palette'], 'wash', 'blend', 'lift']))->toBe([]);
+        expect(array_sum(array_column($plan['steps'], 'minutes')))->toBeLessThanOrEqual($plan['minutes'] + 1)->and(array_filter(array_column($plan['steps'], 'because')))->not->toBe([])
+            ->and([$plan['widthMm'], $plan['heightMm']])->toEqual([240, 180])->and($plan['tooAlike'])->toBeArray();
+        $joined = array_values(array_filter($plan['zones'], fn (array $zone): bool => array_diff(['light', 'dark'], array_column($zone['targets'], 'role')) === []));
+        expect(count($plan['joins']))->toBeGreaterThanOrEqual(count($joined))->and($plan['joins'])->not->toBe([]);
+        foreach ($plan['joins'] as $join) {
+            expect($join['lengthMm'])->toBeGreaterThan(1)->toBeLessThan(300)->and($join['spans'][0]['from'])->toEqual(0)->and(end($join['spans'])['to'])->toEqual(1)->and($join['steps'])->toBe(2 * count($join['spans']) - 1);
+        }
         [$width, $height] = getimagesize($preview);
         expect([$width, $height])->toBe([1024, 768]);
     });

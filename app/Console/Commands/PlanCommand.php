@@ -7,9 +7,13 @@ namespace App\Console\Commands;
 use App\Studio\PhotoReader;
 use App\Studio\PhotoRefused;
 use App\Studio\PhotoRenderer;
+use Prism\Colour\Lab;
 use Prism\Layering\Stack;
 use Prism\Matching\Limits;
+use Prism\Matching\Recipe;
 use Prism\Matching\Target;
+use Prism\Planning\Neighbours;
+use Prism\Planning\Pair;
 use Prism\Planning\Palette;
 use Prism\Planning\PaletteFinder;
 use Prism\Planning\PictureZone;
@@ -18,6 +22,7 @@ use Prism\Planning\PlannedZone;
 use Prism\Planning\Planner;
 use Prism\Planning\PlanStep;
 use Prism\Planning\Simulation;
+use Prism\Planning\ZoneJoin;
 use Prism\Reference\Field;
 use Prism\Reference\MergeTree;
 use Prism\Reference\PictureReading;
@@ -34,6 +39,9 @@ final class PlanCommand extends StudioFiles
     protected $description = 'Plans a drawing from a photo: zones, targets, palette, recipes and steps';
 
     private const FORMAT = 'prism-plan-1';
+
+    /** What a drawing is taken to be as wide as, for times and joins. */
+    private const WIDTH_MM = 240.0;
 
     /** Long edge of the simulated drawing, in pixels. */
     private const PREVIEW_EDGE = 1024;
@@ -63,7 +71,7 @@ final class PlanCommand extends StudioFiles
         }
         $this->progress(sprintf('%d zones, %d targets', count($zones), count($targets)));
         if ((bool) $this->option('targets-only')) {
-            $this->write('out', self::json($zones, null, null));
+            $this->write('out', self::json($zones, $field, null, null));
 
             return;
         }
@@ -74,8 +82,8 @@ final class PlanCommand extends StudioFiles
         $palette = (new PaletteFinder($search, $calibration->known($kit)))->curve($targets, [$size], $weights, limits: new Limits(maxLayers: 3))[$size];
         $this->progress(sprintf('%d pencils: mean dE00 %.2f', count($palette->pencils), $palette->meanDifference));
         $predictor = $calibration->predictor($this->paper($calibration, $this->text('paper')));
-        $plan = (new Planner($predictor, $kit))->plan(self::planned($zones, $palette));
-        $this->write('out', self::json($zones, $palette, $plan));
+        $plan = (new Planner($predictor, $kit))->plan(self::planned($zones, $palette, $field));
+        $this->write('out', self::json($zones, $field, $palette, $plan));
         if ($this->text('preview') !== '') {
             $this->write('preview', self::preview($photo, $map, $zones, array_map(static fn ($recipe): Stack => $recipe->stack, $palette->recipes), new Simulation($predictor->model)));
         }
@@ -111,14 +119,15 @@ final class PlanCommand extends StudioFiles
      * @param  list<PictureZone>  $zones
      * @return list<PlannedZone>
      */
-    private static function planned(array $zones, Palette $palette): array
+    private static function planned(array $zones, Palette $palette, Field $field): array
     {
         $planned = [];
+        $paper = self::WIDTH_MM * self::heightOf($field);
         foreach ($zones as $zone) {
             foreach ($zone->targets as $target) {
                 $recipe = $palette->recipes[$target->id] ?? null;
                 if ($recipe !== null) {
-                    $planned[] = new PlannedZone($target->id, $zone->id, sprintf('%s: %s', $zone->name, $target->role->label()), $target->drawn, $recipe->stack, $recipe->underlayer);
+                    $planned[] = new PlannedZone($target->id, $zone->id, sprintf('%s: %s', $zone->name, $target->role->label()), $target->drawn, $recipe->stack, $recipe->underlayer, $paper * $zone->share * $target->share, array_map(strval(...), $zone->touching));
                 }
             }
         }
@@ -140,11 +149,19 @@ final class PlanCommand extends StudioFiles
         return $image->getImageBlob();
     }
 
+    /** Of the drawing, as wide as it is taken to be. */
+    private static function heightOf(Field $field): float
+    {
+        return self::WIDTH_MM * $field->height / $field->width;
+    }
+
     /** @param  list<PictureZone>  $zones */
-    private static function json(array $zones, ?Palette $palette, ?Plan $plan): string
+    private static function json(array $zones, Field $field, ?Palette $palette, ?Plan $plan): string
     {
         return json_encode(array_filter([
             'format' => self::FORMAT,
+            'widthMm' => self::WIDTH_MM,
+            'heightMm' => round(self::heightOf($field), 1),
             'zones' => array_map(static fn (PictureZone $zone): array => [
                 'id' => $zone->id, 'name' => $zone->name, 'share' => round($zone->share, 5), 'importance' => $zone->importance, 'surface' => $zone->surface->value,
                 'light' => $zone->light->value, 'distance' => $zone->distance->value, 'touching' => $zone->touching,
@@ -163,7 +180,15 @@ final class PlanCommand extends StudioFiles
             'dE00' => $palette === null ? null : round($palette->meanDifference, 2),
             'steps' => $plan === null ? null : array_map(static fn (PlanStep $step): array => [
                 'target' => $step->zone->id, 'role' => $step->role->value, 'step' => $step->step === null ? null : (string) $step->step, 'why' => $step->why,
+                'because' => array_map(static fn (array $reason): string => sprintf('before %d: %s', ...$reason), $step->because),
+                'minutes' => round($step->minutes, 1), 'session' => $step->session,
             ], $plan->steps),
+            'minutes' => $plan === null ? null : round($plan->minutes, 1),
+            'joins' => $plan === null ? null : array_values(array_filter(array_map(static fn (PictureZone $zone): ?ZoneJoin => ZoneJoin::of($zone, self::WIDTH_MM, self::heightOf($field)), $zones))),
+            'tooAlike' => $plan === null || $palette === null ? null : array_map(
+                static fn (Pair $pair): array => ['one' => $pair->one->id, 'other' => $pair->other->id, 'dE00' => round($pair->dE00, 1), 'say' => $pair->sentence()],
+                Neighbours::tooAlike($zones, array_map(static fn (Recipe $recipe): Lab => $recipe->prediction->colour, $palette->recipes)),
+            ),
             'cautions' => $plan === null ? null : array_map(static fn ($caution): string => $caution->sentence(), $plan->cautions),
         ], static fn (mixed $part): bool => $part !== null), JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)."\n";
     }

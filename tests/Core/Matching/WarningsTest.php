@@ -40,6 +40,9 @@ it('fires where it should and not where it should not', function (Warning $warni
     'heavy dark wax' => [Warning::Bloom, 'QW:722@95', 'LO:7642@95'],
     'light dark wax' => [Warning::Bloom, 'QW:722@95', 'QW:722@40'],
     'a burnish below' => [Warning::ClosesEarly, 'QW:604@95 > QW:722@30', 'QW:722@30 > QW:604@95'],
+    'a dark that a middle red does not have in it' => [Warning::NotDarker, 'QW:201@95x3', 'QW:201@60 > QW:722@80', fn () => Lab::of(18, 10, 5)],
+    'a dark that its pencil has, laid too lightly' => [Warning::NotDarker, 'QW:113@80 > QW:201@80', 'QW:722@30', fn () => Lab::of(20, 0, 0)],
+    'pencil on what the paper is already' => [Warning::ReserveCovered, 'QW:107@20', '', fn () => seen('')],
     'a target that no pencil reaches' => [Warning::OutOfReach, 'QW:404@50', 'QW:404@90x2', fn () => seen('QW:404@90x2')],
 ]);
 
@@ -69,3 +72,11 @@ it('looks only at values where only values count', function (): void {
     $made = (new RecipeMaker(new Predictor(model()), pencils()))->make(Stack::parse('QW:131@60x2 > QW:404@60x2'), Target::value(seen('QW:131@60x2 > QW:404@60x2')));
     expect($made->warnings)->not->toContain(Warning::Muddy)->not->toContain(Warning::OutOfReach);
 });
+
+it('lets a pale colour be laid that the paper is not', function (): void {
+    expect(warned('QW:113@35'))->not->toContain(Warning::ReserveCovered)->and(warned('QW:404@20'))->not->toContain(Warning::ReserveCovered);
+});
+
+it('says of each mishap what to do instead', function (Warning $warning): void {
+    expect(preg_match('/(use|take|lay|put|add|lift|keep|leave|shift|ask|buff)\b/i', $warning->sentence()))->toBe(1);
+})->with(Warning::cases());
