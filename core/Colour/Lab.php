@@ -9,9 +9,9 @@ namespace Prism\Colour;
  */
 final readonly class Lab implements \JsonSerializable
 {
-    private const EPSILON = 216.0 / 24389.0;
+    public const EPSILON = 216.0 / 24389.0;
 
-    private const KAPPA = 24389.0 / 27.0;
+    public const KAPPA = 24389.0 / 27.0;
 
     private function __construct(public float $L, public float $a, public float $b)
     {

@@ -46,6 +46,36 @@ final class Srgb
         return Lab::fromRelativeXyz($xyz[0], $xyz[1], $xyz[2]);
     }
 
+    /**
+     * The same for a whole picture at once, without an object for each pixel.
+     *
+     * @param  array<int, float>  $r  linear light, 0-1, row by row
+     * @param  array<int, float>  $g  as many
+     * @param  array<int, float>  $b  as many
+     * @return array{list<float>, list<float>, list<float>} L*, a*, b*
+     */
+    public static function planesToLab(array $r, array $g, array $b): array
+    {
+        [[$xr, $xg, $xb], [$yr, $yg, $yb], [$zr, $zg, $zb]] = array_map(static fn (array $row): array => array_map(static fn (float $part): float => $part / array_sum($row), $row), self::TO_XYZ);
+        $L = $as = $bs = [];
+        foreach ($r as $i => $red) {
+            $green = $g[$i];
+            $blue = $b[$i];
+            $x = $xr * $red + $xg * $green + $xb * $blue;
+            $y = $yr * $red + $yg * $green + $yb * $blue;
+            $z = $zr * $red + $zg * $green + $zb * $blue;
+            $fx = $x > Lab::EPSILON ? $x ** (1.0 / 3.0) : (Lab::KAPPA * $x + 16.0) / 116.0;
+            $fy = $y > Lab::EPSILON ? $y ** (1.0 / 3.0) : (Lab::KAPPA * $y + 16.0) / 116.0;
+            $fz = $z > Lab::EPSILON ? $z ** (1.0 / 3.0) : (Lab::KAPPA * $z + 16.0) / 116.0;
+            $lightness = 116.0 * $fy - 16.0;
+            $L[] = $lightness < 0.0 ? 0.0 : ($lightness > 100.0 ? 100.0 : $lightness);
+            $as[] = 500.0 * ($fx - $fy);
+            $bs[] = 200.0 * ($fy - $fz);
+        }
+
+        return [$L, $as, $bs];
+    }
+
     /** @return array{float, float, float} linear light, 0-1 for what a screen can show, beyond for what it cannot */
     public static function linear(Lab $lab): array
     {

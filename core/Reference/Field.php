@@ -28,16 +28,7 @@ final readonly class Field
         $scale = min(1.0, $longEdge / max($picture->width, $picture->height));
         $width = max(1, (int) round($picture->width * $scale));
         $height = max(1, (int) round($picture->height * $scale));
-        $planes = $picture->averaged($width, $height);
-        $L = $a = $b = [];
-        $count = $width * $height;
-        [$red, $green, $blue] = $planes;
-        for ($i = 0; $i < $count; $i++) {
-            $lab = Srgb::linearToLab($red[$i], $green[$i], $blue[$i]);
-            $L[] = $lab->L;
-            $a[] = $lab->a;
-            $b[] = $lab->b;
-        }
+        [$L, $a, $b] = Srgb::planesToLab(...$picture->averaged($width, $height));
 
         return new self($width, $height, $L, $a, $b);
     }

@@ -1,8 +1,11 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test as base, type Page } from '@playwright/test';
+import { studios } from './studios';
 
 /** A test fails on any error in the browser's console: a refused style or script would be one. */
 export const test = base.extend<{ quiet: undefined }>({
+    // eslint-disable-next-line no-empty-pattern
+    baseURL: async ({}, provide, { parallelIndex }) => provide(studios[parallelIndex]),
     quiet: [
         async ({ page }, use) => {
             const errors: string[] = [];

@@ -43,6 +43,18 @@ const Words = styled.div`
     }
 `;
 
+/** Standard deviations of a patch, in CIELAB units. */
+const EVEN = 3;
+const UNEVEN = 8;
+
+function evenness(spread: number | null): string {
+    // A line is kept free, so that nothing moves when a sample takes the place of a typed colour.
+    if (spread === null) return '\u00a0';
+    if (spread < EVEN) return 'an even patch';
+
+    return spread < UNEVEN ? 'varies a little' : 'uneven: sample smaller';
+}
+
 interface Props {
     name: string;
     colour: Colour;
@@ -76,15 +88,7 @@ export function Reading({ name, colour, spread, predicted }: Props) {
                 <small>
                     L {colour.L.toFixed(1)} &nbsp;a {colour.a.toFixed(1)} &nbsp;b {colour.b.toFixed(1)}
                 </small>
-                <small>
-                    {spread === null
-                        ? '\u00a0'
-                        : spread < 3
-                          ? 'an even patch'
-                          : spread < 8
-                            ? 'varies a little'
-                            : 'uneven: sample smaller'}
-                </small>
+                <small>{evenness(spread)}</small>
             </Words>
         </Row>
     );

@@ -15,11 +15,13 @@ const Box = styled(Slider)`
         position: relative;
         grid-column: 1 / -1;
         height: 26px;
+        /* At either end the thumb stays within the column. */
+        margin: 0 8px;
     }
     & .track::before {
         content: '';
         position: absolute;
-        inset: 12px 0;
+        inset: 12px -8px;
         height: 2px;
         background: ${({ theme }) => theme.quiet};
     }

@@ -161,3 +161,20 @@ it('keeps light that no screen can show, and clips it only when it is encoded', 
     [$r] = Prism\Colour\Srgb::linear(Prism\Colour\Lab::of(38, 8, -58));
     expect($r)->toBeLessThan(0.0)->and(Prism\Colour\Srgb::encode($r))->toBe(0)->and(Prism\Colour\Srgb::encode(1.7))->toBe(255);
 });
+
+it('reads a whole picture as it reads each of its pixels', function (): void {
+    $r = $g = $b = [];
+    for ($i = 0; $i < 500; $i++) {
+        $r[] = ($i * 37 % 101) / 100;
+        $g[] = ($i * 53 % 97) / 96;
+        $b[] = $i < 20 ? $i / 4000 : ($i * 71 % 89) / 88;
+    }
+    [$L, $as, $bs] = Srgb::planesToLab($r, $g, $b);
+    foreach ($r as $i => $red) {
+        $own = Srgb::linearToLab($red, $g[$i], $b[$i]);
+        expect($L[$i])->toEqualWithDelta($own->L, 1e-9)->and($as[$i])->toEqualWithDelta($own->a, 1e-9)->and($bs[$i])->toEqualWithDelta($own->b, 1e-9);
+    }
+    // Greys have no hue at all.
+    [, $as, $bs] = Srgb::planesToLab([0.0, 0.2, 1.0], [0.0, 0.2, 1.0], [0.0, 0.2, 1.0]);
+    expect(max(array_map(abs(...), [...$as, ...$bs])))->toBeLessThan(1e-10);
+});
