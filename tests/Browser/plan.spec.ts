@@ -113,3 +113,28 @@ test('a colour that is typed is matched; what is none is refused', async ({ page
     await page.getByRole('button', { name: 'Leave it' }).click();
     await expect(page).not.toHaveURL(/typed/);
 });
+
+test('toned paper takes black, white and one colour, and a school plans the picture anew', async ({ page }) => {
+    await openOwnPiece(page, 'Jugs on toned', 'Fog Toned');
+    await page.getByRole('link', { name: '3 Plan' }).click();
+    await page.getByRole('button', { name: 'Plan with black, white and one colour' }).click();
+    await expect(page.getByTestId('palette')).toContainText('3 pencils come within dE00', { timeout: 60_000 });
+    await expect(page.getByRole('radio', { name: '3', exact: true })).toBeChecked();
+    await expect(page.getByTestId('pencil').filter({ hasText: /101|722/ })).toHaveCount(2);
+    // Laid, then planned anew by another school: what is begun stays.
+    await page.getByRole('link', { name: '4 Draw' }).click();
+    await page.getByRole('button', { name: /^Done/ }).click();
+    await expect(page.getByText('1 behind you', { exact: false })).toBeVisible();
+    await page.getByRole('link', { name: '3 Plan' }).click();
+    await expect(page.getByText('One recipe is begun on the paper and stays as it is.')).toBeVisible();
+    await expect(page.getByTestId('plan-step').filter({ hasText: 'blend' })).toHaveCount(0);
+    await page.getByRole('button', { name: 'All questions' }).click();
+    await page.getByRole('button', { name: / Blending$/ }).click();
+    await page.getByRole('option', { name: 'Colourless blender' }).click();
+    await expect(page.getByTestId('plan-step').filter({ hasText: 'blend' }).first()).toBeVisible({ timeout: 60_000 });
+    await expectSound(page);
+    await page.keyboard.press('2');
+    await page.getByRole('button', { name: 'More wishes' }).click();
+    await page.getByText('Black and white freely').click();
+    await expect(page.getByRole('article', { name: 'Recipe No. 1' })).toBeVisible();
+});

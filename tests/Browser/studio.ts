@@ -38,11 +38,15 @@ export async function openHarbour(page: Page) {
 }
 
 /** A piece of one's own from a demo photo, so that what a test does to it concerns no other. */
-export async function openOwnPiece(page: Page, title: string) {
+export async function openOwnPiece(page: Page, title: string, paper?: string) {
     await openDemo(page);
     await page.getByRole('link', { name: 'New piece' }).click();
     await page.setInputFiles('input[type=file]', 'database/demo/jugs.jpg');
     await page.getByLabel('Title').fill(title);
+    if (paper !== undefined) {
+        await page.getByRole('button', { name: /Paper/ }).click();
+        await page.getByRole('option', { name: paper }).click();
+    }
     await page.getByRole('button', { name: 'Start' }).click();
     await expect(page.getByRole('slider', { name: 'Zones, fewer or more' })).toBeVisible({ timeout: 30_000 });
     await expect(page.getByTestId('picture').locator('[data-area]').first()).toBeAttached({ timeout: 30_000 });

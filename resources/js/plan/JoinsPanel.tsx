@@ -16,7 +16,7 @@ const Box = styled.section`
 
 const Row = styled.li`
     display: grid;
-    grid-template-columns: minmax(0, 1fr) 190px;
+    grid-template-columns: minmax(0, 1fr) 232px;
     gap: ${space.s};
     align-items: center;
     & > span {

@@ -42,7 +42,7 @@ const Pull = styled.ul`
     display: grid;
     & > li {
         display: grid;
-        grid-template-columns: 34px 64px minmax(0, 1fr) 92px 122px 136px;
+        grid-template-columns: 34px 60px minmax(0, 1fr) 72px 138px 136px;
         gap: 0 ${space.s};
         align-items: center;
         min-height: 42px;
