@@ -270,6 +270,34 @@ describe('schools of a picture', () => {
         });
     });
 
+    it('start it over where it is being planned already', async () => {
+        const running = { id: 'w1', kind: 'planning', state: 'running', progress: 0.4, doing: 'Choosing' };
+        const asked = serve({
+            'GET /api/works': () => ({ work: running }),
+            'GET /api/schools': () => schoolQuestions,
+            'PATCH /api/pieces/p1': () => piece([]),
+            'DELETE /api/works/w1': () => ({ ...running, state: 'cancelled' }),
+            'POST /api/works': () => ({ ...running, id: 'w2', state: 'waiting' }),
+        });
+        show(
+            <Around of={piece([])} selected={null}>
+                <SchoolsPanel planned />
+            </Around>,
+        );
+        await userEvent.click(await screen.findByRole('button', { name: /Which value first$/ }));
+        await userEvent.click(await screen.findByRole('option', { name: 'Form first' }));
+        const changes = () => asked.filter(({ method }) => method !== 'GET').map(({ method, path }) => [method, path]);
+        await waitFor(() =>
+            expect(changes()).toEqual([
+                ['DELETE', '/api/works/w1'],
+                ['PATCH', '/api/pieces/p1'],
+                ['POST', '/api/works'],
+            ]),
+        );
+        // Who chose it by keyboard is still where it was chosen.
+        expect(document.activeElement).toBe(screen.getByRole('button', { name: /Which value first$/ }));
+    });
+
     it.each([
         ['only order it anew where no recipe follows from them', true, 'Highlights', 'Lift out with the eraser'],
         ['leave a picture alone that was never planned', false, 'Shadows', 'Black, last'],

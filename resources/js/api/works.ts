@@ -4,12 +4,14 @@ import { answered, api, type Work, type WorkWish } from './client';
 
 const POLL = 250;
 
-const isOpen = (work: Work | null | undefined) => work?.state === 'waiting' || work?.state === 'running';
+export const isOpen = (work: Work | null | undefined) => work?.state === 'waiting' || work?.state === 'running';
+
+export const workKey = (kind: Work['kind'], piece?: string) => ['work', kind, piece] as const;
 
 /** The latest long work of a kind, of one piece if it is named: watched while it runs, cancelled. */
 export function useWatchedWork(kind: Work['kind'], onDone?: (work: Work) => void, piece?: string) {
     const client = useQueryClient();
-    const key = ['work', kind, piece] as const;
+    const key = workKey(kind, piece);
     const latest = useQuery({
         queryKey: key,
         queryFn: async () =>

@@ -89,7 +89,7 @@ export function LimitedPanel() {
     const navigate = useNavigate();
     const designate = useDesignation(piece.id);
     const chart = usePairChart(piece.paper.id);
-    const replan = useReplan(piece.id);
+    const replan = useReplan(piece);
     const [chosen, setChosen] = useState<string[]>(['', '']);
     const [colour, setColour] = useState('');
     const tell = { onError: (error: Error) => notify(messageOf(error)) };
@@ -155,10 +155,7 @@ export function LimitedPanel() {
                         placeholder="The one colour"
                         onChange={setColour}
                     />
-                    <Button
-                        isDisabled={replan.busy}
-                        onPress={() => replan.after(() => tone(piece.id, colour || null), tell)}
-                    >
+                    <Button onPress={() => replan.after(() => tone(piece.id, colour || null), tell)}>
                         Plan with black, white and one colour
                     </Button>
                 </Toned>
@@ -219,9 +216,7 @@ export function LimitedPanel() {
                         </tbody>
                     </Crossed>
                     <Line>
-                        <Button isDisabled={replan.busy} onPress={planWith}>
-                            Plan the picture with these, by value
-                        </Button>
+                        <Button onPress={planWith}>Plan the picture with these, by value</Button>
                         <Button
                             isDisabled={chart.isPending}
                             onPress={() =>

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { messageOf, type PieceChanges, type Plan } from '../api/client';
+import { messageOf, type Piece, type PieceChanges, type Plan } from '../api/client';
 import { changePiece, keys } from '../api/queries';
 import { useReplan, useTakePlanningBack } from './planQueries';
 import { useDesk } from '../desk/DeskContext';
@@ -15,6 +15,8 @@ import { WorkProgress } from '../ui/WorkProgress';
 import { space, type } from '../ui/theme';
 
 const SIZES = ['6', '8', '12', '18', '24', 'box'];
+
+const without = (ids: string[], id: string) => ids.filter((other) => other !== id);
 
 /** And another that was asked for, at its place. */
 const sizesWith = (size: string) =>
@@ -85,7 +87,7 @@ const PARTS = { main: 'main', support: 'support', accent: 'accent' } as const;
 export function PalettePanel({ plan }: { plan: Plan | undefined }) {
     const { piece } = useDesk();
     const client = useQueryClient();
-    const replan = useReplan(piece.id, () => void client.invalidateQueries({ queryKey: keys.piece(piece.id) }));
+    const replan = useReplan(piece, () => void client.invalidateQueries({ queryKey: keys.piece(piece.id) }));
     const { paletteSize, pinned, banned, valueOnly } = piece.planning;
     const palette = plan?.palette ?? null;
     const tell = { onError: (error: Error) => notify(messageOf(error)) };
@@ -93,8 +95,9 @@ export function PalettePanel({ plan }: { plan: Plan | undefined }) {
     const [anew, setAnew] = useState(false);
     const start = () => replan.start(anew ? { anew } : {}, { ...tell, onSuccess: () => setAnew(false) });
     const size = paletteSize === null ? 'box' : String(paletteSize);
-    const set = (changes: PieceChanges) => replan.after(() => changePiece(piece.id, changes), tell);
-    const { work, open, busy } = replan;
+    const set = (changes: (planning: Piece['planning']) => PieceChanges) =>
+        replan.after((now) => changePiece(piece.id, changes(now.planning)), tell);
+    const { work, open } = replan;
     const lossOf = (id: string) => palette?.pencils.find((pencil) => pencil.id === id)?.loss ?? null;
 
     return (
@@ -108,20 +111,15 @@ export function PalettePanel({ plan }: { plan: Plan | undefined }) {
                         id,
                         name: id === 'box' ? 'Whole box' : id,
                     }))}
-                    onChange={(id) => set({ paletteSize: id === 'box' ? null : Number(id) })}
-                    isDisabled={busy}
+                    onChange={(id) => set(() => ({ paletteSize: id === 'box' ? null : Number(id) }))}
                 />
-                {!open && (
-                    <StrongButton onPress={start} isDisabled={busy}>
-                        Plan the picture
-                    </StrongButton>
-                )}
+                {!open && <StrongButton onPress={start}>Plan the picture</StrongButton>}
                 {plan?.canTakeBack && !open && (
-                    <Button isDisabled={busy || takeBack.isPending} onPress={() => takeBack.mutate(undefined, tell)}>
+                    <Button isDisabled={takeBack.isPending} onPress={() => takeBack.mutate(undefined, tell)}>
                         Take the planning back
                     </Button>
                 )}
-                <Tick isSelected={valueOnly} isDisabled={busy} onChange={(to) => set({ valueOnly: to })}>
+                <Tick isSelected={valueOnly} onChange={(to) => set(() => ({ valueOnly: to }))}>
                     By value only
                 </Tick>
             </Line>
@@ -226,25 +224,24 @@ export function PalettePanel({ plan }: { plan: Plan | undefined }) {
                                         <Button
                                             aria-label={isPinned ? `Unpin ${entry.number}` : `Pin ${entry.number}`}
                                             aria-pressed={isPinned}
-                                            isDisabled={busy}
                                             onPress={() =>
-                                                set({
-                                                    pinned: isPinned
-                                                        ? pinned.filter((id) => id !== entry.id)
-                                                        : [...pinned, entry.id],
-                                                })
+                                                set((now) => ({
+                                                    pinned: [
+                                                        ...without(now.pinned, entry.id),
+                                                        ...(isPinned ? [] : [entry.id]),
+                                                    ],
+                                                }))
                                             }
                                         >
                                             {isPinned ? 'Pinned' : 'Pin'}
                                         </Button>
                                         <Button
                                             aria-label={`Do without ${entry.number}`}
-                                            isDisabled={busy}
                                             onPress={() =>
-                                                set({
-                                                    banned: [...banned, entry.id],
-                                                    pinned: pinned.filter((id) => id !== entry.id),
-                                                })
+                                                set((now) => ({
+                                                    banned: [...without(now.banned, entry.id), entry.id],
+                                                    pinned: without(now.pinned, entry.id),
+                                                }))
                                             }
                                         >
                                             Without
@@ -262,9 +259,8 @@ export function PalettePanel({ plan }: { plan: Plan | undefined }) {
                     {banned.map((id) => (
                         <Button
                             key={id}
-                            isDisabled={busy}
                             aria-label={`Allow ${id} again`}
-                            onPress={() => set({ banned: banned.filter((other) => other !== id) })}
+                            onPress={() => set((now) => ({ banned: without(now.banned, id) }))}
                         >
                             {id.replace(':', ' ')} ×
                         </Button>

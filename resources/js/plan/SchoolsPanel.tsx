@@ -36,7 +36,7 @@ export function SchoolsPanel({ planned }: { planned: boolean }) {
     const { piece, selected } = useDesk();
     const order = useChangePiece(piece.id);
     const orderOfZone = useChangeZone(piece.id);
-    const replan = useReplan(piece.id);
+    const replan = useReplan(piece);
     const questions = useSchools().data?.questions ?? [];
     const [open, setOpen] = useState(false);
     const [scope, setScope] = useState<'piece' | 'zone'>('piece');
@@ -47,7 +47,13 @@ export function SchoolsPanel({ planned }: { planned: boolean }) {
     const choose = (schools: SchoolAnswers) => {
         const ofZone = zone && { id: zone.id, version: zone.version, schools };
         if (planned && bearsOnRecipes(schools)) {
-            replan.after(() => (ofZone ? changeZone(ofZone) : changePiece(piece.id, { schools })), tell);
+            replan.after((now) => {
+                const version = now.zones.find(({ id }) => id === zone?.id)?.version;
+
+                return ofZone
+                    ? changeZone({ ...ofZone, version: version ?? ofZone.version })
+                    : changePiece(piece.id, { schools });
+            }, tell);
         } else if (ofZone) {
             orderOfZone.mutate(ofZone, tell);
         } else {
@@ -82,7 +88,6 @@ export function SchoolsPanel({ planned }: { planned: boolean }) {
                 from={zone ? 'As the picture' : 'As the studio'}
                 {...(open ? {} : { only: FIRST })}
                 without={zone ? ['background'] : []}
-                isDisabled={replan.busy}
                 onChoose={choose}
             />
             {open && (

@@ -1,17 +1,25 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { answered, api, type WorkWish } from '../api/client';
+import { answered, api, type Piece, type Work, type WorkWish } from '../api/client';
 import { keys } from '../api/queries';
-import { useWork } from '../api/works';
+import { isOpen, useWork, workKey } from '../api/works';
 
 const path = (piece: string) => ({ params: { path: { piece } } });
 
-/** The picture planned anew: at once, or after a change of what it is planned by. One place hears when it is done. */
-export function useReplan(piece: string, onDone?: () => void) {
+/**
+ * The picture planned anew: at once, or after a change of what it is planned by. A change while it is being planned starts it over;
+ * changes made in a row are made one after the other, each of the piece as the one before has left it. One place hears when it
+ * is done.
+ */
+export function useReplan(of: Piece, onDone?: () => void) {
+    const piece = of.id;
     const client = useQueryClient();
     const { work, open, cancel, start } = useWork('planning', onDone, piece);
     const after = useMutation({
-        mutationFn: async (change: () => Promise<unknown>) => {
-            await change();
+        scope: { id: `replan ${piece}` },
+        mutationFn: async (change: (now: Piece) => Promise<unknown>) => {
+            const running = client.getQueryData<Work | null>(workKey('planning', piece));
+            if (running && isOpen(running)) await cancel.mutateAsync(running.id);
+            await change(client.getQueryData<Piece>(keys.piece(piece)) ?? of);
             await start.mutateAsync({ piece });
         },
         // The plan itself follows when it is done; fetched before, it would only take time from it.
@@ -25,7 +33,6 @@ export function useReplan(piece: string, onDone?: () => void) {
         start: (wish: Omit<WorkWish, 'kind' | 'piece'>, then: Parameters<typeof start.mutate>[1]) =>
             start.mutate({ piece, ...wish }, then),
         after: after.mutate,
-        busy: open || after.isPending || start.isPending,
     };
 }
 

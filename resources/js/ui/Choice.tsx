@@ -60,14 +60,13 @@ interface Props<T extends string> {
     label: string;
     value: T;
     options: { id: T; name: string }[];
-    isDisabled?: boolean;
     onChange: (value: T) => void;
 }
 
 /** One of a few. */
-export function Choice<T extends string>({ label, value, options, isDisabled = false, onChange }: Props<T>) {
+export function Choice<T extends string>({ label, value, options, onChange }: Props<T>) {
     return (
-        <Box selectedKey={value} isDisabled={isDisabled} onSelectionChange={(key) => onChange(key as T)}>
+        <Box selectedKey={value} onSelectionChange={(key) => onChange(key as T)}>
             <Name>{label}</Name>
             <Trigger>
                 <SelectValue />

@@ -38,12 +38,11 @@ interface Props {
     /** Only these questions. */
     only?: string[];
     without?: string[];
-    isDisabled?: boolean;
     onChoose: (answers: SchoolAnswers) => void;
 }
 
 /** The questions on which artists disagree: one school of each, explained in one sentence. */
-export function SchoolRows({ chosen, own, from, only, without = [], isDisabled = false, onChoose }: Props) {
+export function SchoolRows({ chosen, own, from, only, without = [], onChoose }: Props) {
     const schools = useSchools();
     if (schools.isError) return <Problem message={messageOf(schools.error)} retry={() => void schools.refetch()} />;
     if (!schools.data) return <Loading what="Fetching the schools" />;
@@ -60,14 +59,12 @@ export function SchoolRows({ chosen, own, from, only, without = [], isDisabled =
                             label={question.name}
                             value={school?.id ?? ''}
                             options={question.schools}
-                            isDisabled={isDisabled}
                             onChange={(id) => onChoose({ [question.id]: id })}
                         />
                         <p>
                             {school?.sentence}{' '}
                             {from !== null && own.includes(question.id) && (
                                 <Button
-                                    isDisabled={isDisabled}
                                     aria-label={`${question.name}: ${from}`}
                                     onPress={() => onChoose({ [question.id]: null })}
                                 >
