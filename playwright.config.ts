@@ -1,5 +1,4 @@
 import { defineConfig } from '@playwright/test';
-import { studios } from './tests/Browser/studios';
 
 export default defineConfig({
     testDir: 'tests/Browser',
@@ -7,10 +6,10 @@ export default defineConfig({
     timeout: 60_000,
     // A shared machine may stall for seconds; what fails twice is a fault.
     retries: process.env.CI ? 1 : 0,
-    // Each worker has a studio of its own; the tests of one file go one after the other.
-    workers: studios.length,
+    workers: 1,
     reporter: [['list']],
     use: {
+        baseURL: process.env.BASE_URL ?? 'http://127.0.0.1:8020',
         viewport: { width: 1280, height: 800 },
         trace: 'retain-on-failure',
         launchOptions: {

@@ -1,5 +1,5 @@
 import { expect, openDemo, openHarbour, sampleAt, test } from './studio';
-import { expectSound } from './studio';
+import { expectSound, expectSoundInBothLights } from './studio';
 
 // All of every page is looked through, and a plan is a long list.
 test.describe.configure({ timeout: 150_000 });
@@ -17,58 +17,50 @@ const PLACES: [string, RegExp][] = [
     ['/swatches/calibration', /is in force/],
 ];
 
-for (const light of ['daylight', 'dim'] as const) {
-    test(`no page has a serious fault or sticks out at 1024 by 768, ${light}`, async ({ page }) => {
-        await page.setViewportSize({ width: 1024, height: 768 });
-        await page.goto('/');
-        await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
-        await expectSound(page);
-        await openDemo(page);
-        if (light === 'dim') await page.getByRole('button', { name: 'Dim studio' }).click();
-        await expectSound(page);
-        await page.goto('/studio');
-        await expect(page.getByText('Light to dark:', { exact: false })).toBeVisible();
-        await expectSound(page);
-        await page.goto('/pieces/new');
-        await expect(page.getByRole('heading', { name: 'New piece' })).toBeVisible();
-        await expectSound(page);
-        await page.goto('/pencils');
-        await expect(page.getByRole('heading', { name: /pencils in your box/ })).toBeVisible();
-        await expectSound(page);
-    });
+test('no page has a serious fault or sticks out at 1024 by 768, in either light', async ({ page }) => {
+    await page.setViewportSize({ width: 1024, height: 768 });
+    await page.goto('/');
+    await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+    await expectSound(page);
+    await openDemo(page);
+    await expectSoundInBothLights(page);
+    await page.goto('/studio');
+    await expect(page.getByText('Light to dark:', { exact: false })).toBeVisible();
+    await expectSoundInBothLights(page);
+    await page.goto('/pieces/new');
+    await expect(page.getByRole('heading', { name: 'New piece' })).toBeVisible();
+    await expectSoundInBothLights(page);
+    await page.goto('/pencils');
+    await expect(page.getByRole('heading', { name: /pencils in your box/ })).toBeVisible();
+    await expectSoundInBothLights(page);
+});
 
-    test(`no stage of a piece has a serious fault or sticks out at 1024 by 768, ${light}`, async ({ page }) => {
-        await page.setViewportSize({ width: 1024, height: 768 });
-        await openDemo(page);
-        if (light === 'dim') await page.getByRole('button', { name: 'Dim studio' }).click();
-        await page.getByRole('link', { name: /Floats and buoy/ }).click();
-        await page.getByRole('button', { name: /Small float, blue/ }).click();
-        for (const stage of STAGES) {
-            await page.getByRole('link', { name: new RegExp(stage, 'i') }).click();
-            await expect(page.getByRole('heading', { level: 1 })).toBeAttached();
-            if (stage === 'match') {
-                await page.getByRole('button', { name: /Open recipe For/ }).click();
-                await expect(page.getByTestId('words')).toBeVisible();
-            }
-            await expectSound(page);
+test('no stage of a piece has a serious fault or sticks out at 1024 by 768, in either light', async ({ page }) => {
+    await page.setViewportSize({ width: 1024, height: 768 });
+    await openHarbour(page);
+    await page.getByRole('button', { name: /Small float, blue/ }).click();
+    for (const stage of STAGES) {
+        await page.getByRole('link', { name: new RegExp(stage, 'i') }).click();
+        await expect(page.getByRole('heading', { level: 1 })).toBeAttached();
+        if (stage === 'match') {
+            await page.getByRole('button', { name: /Open recipe For/ }).click();
+            await expect(page.getByTestId('words')).toBeVisible();
         }
-    });
-}
+        await expectSoundInBothLights(page);
+    }
+});
 
-for (const light of ['daylight', 'dim'] as const) {
-    test(`no page of pencils and swatches has a serious fault or sticks out at 1024 by 768, ${light}`, async ({
-        page,
-    }) => {
-        await page.setViewportSize({ width: 1024, height: 768 });
-        await openDemo(page);
-        if (light === 'dim') await page.getByRole('button', { name: 'Dim studio' }).click();
-        for (const [address, heading] of PLACES) {
-            await page.goto(address);
-            await expect(page.getByRole('heading', { level: 1, name: heading })).toBeVisible();
-            await expectSound(page);
-        }
-    });
-}
+test('no page of pencils and swatches has a serious fault or sticks out at 1024 by 768, in either light', async ({
+    page,
+}) => {
+    await page.setViewportSize({ width: 1024, height: 768 });
+    await openDemo(page);
+    for (const [address, heading] of PLACES) {
+        await page.goto(address);
+        await expect(page.getByRole('heading', { level: 1, name: heading })).toBeVisible();
+        await expectSoundInBothLights(page);
+    }
+});
 
 test('the interface is achromatic: with the artist\u2019s colours away, no pixel has a hue', async ({ page }) => {
     await openHarbour(page);

@@ -1,11 +1,8 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test as base, type Page } from '@playwright/test';
-import { studios } from './studios';
 
 /** A test fails on any error in the browser's console: a refused style or script would be one. */
 export const test = base.extend<{ quiet: undefined }>({
-    // eslint-disable-next-line no-empty-pattern
-    baseURL: async ({}, provide, { parallelIndex }) => provide(studios[parallelIndex]),
     quiet: [
         async ({ page }, use) => {
             const errors: string[] = [];
@@ -74,11 +71,22 @@ export async function sampleAt(page: Page, x: number, y: number) {
 }
 
 /** axe finds nothing serious, and nothing sticks out sideways. */
-export async function expectSound(page: Page) {
-    const found = await new AxeBuilder({ page }).analyze();
+/** No serious fault by the rules of accessibility, or by some of them; and nothing sticks out sideways. */
+export async function expectSound(page: Page, rules?: string[]) {
+    // There is no frame in any page, so all can be looked at in one go; and only faults are told.
+    const axe = new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ['violations'] });
+    const found = await (rules ? axe.withRules(rules) : axe).analyze();
     const serious = found.violations.filter((violation) => ['serious', 'critical'].includes(violation.impact ?? ''));
     expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.target.join(' ')).join(', ')}`)).toEqual(
         [],
     );
     expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+}
+
+/** What another light can change is contrast; all else is looked at once. */
+export async function expectSoundInBothLights(page: Page) {
+    await expectSound(page);
+    await page.getByRole('button', { name: 'Dim studio' }).click();
+    await expectSound(page, ['color-contrast']);
+    await page.getByRole('button', { name: 'Daylight desk' }).click();
 }
