@@ -7,6 +7,7 @@ import { MatchStage } from '../../resources/js/match/MatchStage';
 import { DrawingPanel } from '../../resources/js/plan/DrawingPanel';
 import { JoinsPanel } from '../../resources/js/plan/JoinsPanel';
 import { LimitedPanel } from '../../resources/js/plan/LimitedPanel';
+import { PalettePanel } from '../../resources/js/plan/PalettePanel';
 import { SchedulePanel } from '../../resources/js/plan/SchedulePanel';
 import { SchoolsPanel } from '../../resources/js/plan/SchoolsPanel';
 import { Around } from './desk';
@@ -336,5 +337,38 @@ describe('a few given pencils on toned paper', () => {
         put({});
         expect(await screen.findByText(/Two to five, of any hue/)).toBeTruthy();
         expect(screen.queryByRole('button', { name: 'Plan with black, white and one colour' })).toBeNull();
+    });
+});
+
+describe('a palette that must include a pencil', () => {
+    const put = (pinned: string[]) => {
+        const asked = serve({
+            'GET /api/works': () => ({ work: null }),
+            'GET /api/pencils': () => ({ pencils: [pencil('404'), pencil('519')] }),
+            'PATCH /api/pieces/p1': () => piece([]),
+            'POST /api/works': () => ({ id: 'w', kind: 'planning', state: 'waiting', progress: 0, doing: '' }),
+        });
+        const of = piece([], { planning: { ...piece([]).planning, pinned, banned: ['QW:519'] } });
+        show(
+            <Around of={of} selected={null}>
+                <PalettePanel plan={planOf([])} />
+            </Around>,
+        );
+
+        return () => asked.find(({ method }) => method === 'PATCH')?.body;
+    };
+
+    it('is planned with it, though it was to be done without before', async () => {
+        const changed = put(['QW:101']);
+        await new Promise((settled) => setTimeout(settled, 100));
+        await userEvent.click(await screen.findByRole('combobox', { name: /Must include/ }));
+        await userEvent.click(await screen.findByRole('option', { name: /519/ }));
+        await waitFor(() => expect(changed()).toEqual({ pinned: ['QW:101', 'QW:519'], banned: [] }));
+    });
+
+    it('shows it though no recipe uses it, and lets it go', async () => {
+        const changed = put(['QW:101']);
+        await userEvent.click(await screen.findByRole('button', { name: 'Include QW:101 only if it helps' }));
+        await waitFor(() => expect(changed()).toEqual({ pinned: [] }));
     });
 });

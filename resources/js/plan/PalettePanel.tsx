@@ -2,9 +2,10 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { messageOf, type Piece, type PieceChanges, type Plan } from '../api/client';
-import { changePiece, keys } from '../api/queries';
+import { changePiece, keys, useBox } from '../api/queries';
 import { useReplan, useTakePlanningBack } from './planQueries';
 import { useDesk } from '../desk/DeskContext';
+import { PencilPicker } from '../match/PencilPicker';
 import { Button, StrongButton } from '../ui/Button';
 import { notify } from '../ui/Notices';
 import { CurvePlot } from '../ui/plots/CurvePlot';
@@ -40,11 +41,15 @@ const Line = styled.div`
     gap: ${space.s};
 `;
 
+const Wanted = styled.div`
+    width: 190px;
+`;
+
 const Pull = styled.ul`
     display: grid;
     & > li {
         display: grid;
-        grid-template-columns: 34px 60px minmax(0, 1fr) 72px 138px 136px;
+        grid-template-columns: 34px 58px minmax(0, 1fr) 82px 134px 130px;
         gap: 0 ${space.s};
         align-items: center;
         min-height: 42px;
@@ -87,6 +92,7 @@ const PARTS = { main: 'main', support: 'support', accent: 'accent' } as const;
 export function PalettePanel({ plan }: { plan: Plan | undefined }) {
     const { piece } = useDesk();
     const client = useQueryClient();
+    const box = useBox();
     const replan = useReplan(piece, () => void client.invalidateQueries({ queryKey: keys.piece(piece.id) }));
     const { paletteSize, pinned, banned, valueOnly } = piece.planning;
     const palette = plan?.palette ?? null;
@@ -253,6 +259,34 @@ export function PalettePanel({ plan }: { plan: Plan | undefined }) {
                     </Pull>
                 </>
             )}
+            <Line>
+                <Wanted>
+                    <PencilPicker
+                        key={`${pinned.join()} ${box.data ? 'box' : 'waiting'}`}
+                        pencils={(box.data ?? []).filter(({ id }) => !pinned.includes(id))}
+                        value=""
+                        label="Must include"
+                        placeholder="Must include"
+                        onChange={(id) =>
+                            set((now) => ({
+                                pinned: [...without(now.pinned, id), id],
+                                banned: without(now.banned, id),
+                            }))
+                        }
+                    />
+                </Wanted>
+                {pinned
+                    .filter((id) => !plan?.pullList.some((entry) => entry.id === id))
+                    .map((id) => (
+                        <Button
+                            key={id}
+                            aria-label={`Include ${id} only if it helps`}
+                            onPress={() => set((now) => ({ pinned: without(now.pinned, id) }))}
+                        >
+                            {id.replace(':', ' ')} ×
+                        </Button>
+                    ))}
+            </Line>
             {banned.length > 0 && (
                 <Line>
                     <span>Done without:</span>
