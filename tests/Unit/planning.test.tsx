@@ -271,6 +271,24 @@ describe('schools of a picture', () => {
         });
     });
 
+    it('leave the planning that runs alone where they cannot be kept', async () => {
+        const running = { id: 'w1', kind: 'planning', state: 'running', progress: 0.4, doing: 'Choosing' };
+        const asked = serve({
+            'GET /api/works': () => ({ work: running }),
+            'GET /api/schools': () => schoolQuestions,
+            'PATCH /api/pieces/p1': () => new Answer(422, { message: 'That is no school.' }),
+        });
+        show(
+            <Around of={piece([])} selected={null}>
+                <SchoolsPanel planned />
+            </Around>,
+        );
+        await userEvent.click(await screen.findByRole('button', { name: /Which value first$/ }));
+        await userEvent.click(await screen.findByRole('option', { name: 'Form first' }));
+        expect(await screen.findByText('That is no school.')).toBeTruthy();
+        expect(asked.filter(({ method }) => method !== 'GET').map(({ method }) => method)).toEqual(['PATCH']);
+    });
+
     it('start it over where it is being planned already', async () => {
         const running = { id: 'w1', kind: 'planning', state: 'running', progress: 0.4, doing: 'Choosing' };
         const asked = serve({
@@ -290,8 +308,8 @@ describe('schools of a picture', () => {
         const changes = () => asked.filter(({ method }) => method !== 'GET').map(({ method, path }) => [method, path]);
         await waitFor(() =>
             expect(changes()).toEqual([
-                ['DELETE', '/api/works/w1'],
                 ['PATCH', '/api/pieces/p1'],
+                ['DELETE', '/api/works/w1'],
                 ['POST', '/api/works'],
             ]),
         );

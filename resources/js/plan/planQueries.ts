@@ -17,9 +17,9 @@ export function useReplan(of: Piece, onDone?: () => void) {
     const after = useMutation({
         scope: { id: `replan ${piece}` },
         mutationFn: async (change: (now: Piece) => Promise<unknown>) => {
+            await change(client.getQueryData<Piece>(keys.piece(piece)) ?? of);
             const running = client.getQueryData<Work | null>(workKey('planning', piece));
             if (running && isOpen(running)) await cancel.mutateAsync(running.id);
-            await change(client.getQueryData<Piece>(keys.piece(piece)) ?? of);
             await start.mutateAsync({ piece });
         },
         // The plan itself follows when it is done; fetched before, it would only take time from it.
