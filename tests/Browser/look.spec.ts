@@ -180,6 +180,8 @@ test('light: balance by a neutral, lamp, direction, warm and cool, what stays pa
         .poll(() => page.getByTestId('photo').evaluate((image) => getComputedStyle(image).filter))
         .toContain('prism-lamp');
 
+    // The photo is read anew in its light; what is said before that is over would be an estimate again.
+    await page.waitForLoadState('networkidle');
     await page.getByRole('slider', { name: 'Correct it' }).focus();
     await page.keyboard.press('End');
     await expect(page.getByTestId('light')).toContainText('as you say');
