@@ -96,10 +96,12 @@ final class DoWork implements ShouldQueue
                 return;
             }
             $last = $now;
-            $row = Work::query()->whereKey($this->work);
-            if ($row->where('state', 'running')->update(['doing' => $doing, 'progress' => max(0.0, min(1.0, $progress)), 'updated_at' => now()]) === 0) {
+            $row = Work::query()->whereKey($this->work)->where('state', 'running');
+            // Asked for apart: an update that changes nothing counts no row.
+            if ($row->doesntExist()) {
                 throw new WorkCancelled;
             }
+            $row->update(['doing' => $doing, 'progress' => max(0.0, min(1.0, $progress)), 'updated_at' => now()]);
         };
     }
 

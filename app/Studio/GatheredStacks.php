@@ -17,14 +17,18 @@ use UnexpectedValueException;
 
 /**
  * The stacks that the colours of a piece could be made by, kept beside its picture: where a pencil is pinned or the school of
- * one zone changes, only what changed is gathered anew. Nothing stale is ever read: each goes by a digest of all it rests on.
+ * one zone changes, only what changed is gathered anew, and nothing where it changes back. Nothing stale is ever read: each
+ * goes by a digest of all it rests on.
  */
 final class GatheredStacks
 {
     private const FILE = 'stacks.kept';
 
     /** Goes up when stacks are gathered differently. */
-    private const VERSION = 1;
+    private const VERSION = 2;
+
+    /** Of each colour, the stacks of so many different wishes are kept, the latest. */
+    private const WISHES = 4;
 
     public function __construct(private readonly PhotoStore $photos, private readonly Engine $engine)
     {
@@ -48,12 +52,16 @@ final class GatheredStacks
         $gathered = $keep = [];
         foreach ($targets as $id => $target) {
             $key = hash('xxh128', serialize([$rests, $target, $limits[$id]]));
-            $gathered[$id] = self::whole($kept[$key] ?? null) ?? TargetStacks::of($search, $target, $limits[$id], $free);
-            $keep[$key] = $kept[$key] ?? $gathered[$id]->pack();
+            $stacks = self::whole($kept[$key] ?? null);
+            if ($stacks === null) {
+                $stacks = TargetStacks::of($search, $target, $limits[$id], $free);
+                $keep[$key] = $stacks->pack();
+            }
+            $gathered[$id] = $stacks;
             $progress(count($gathered) / count($targets));
         }
-        if (array_diff_key($keep, $kept) !== []) {
-            File::replace($path, serialize($keep));
+        if ($keep !== []) {
+            File::replace($path, serialize(array_slice($keep + $kept, 0, self::WISHES * count($targets), true)));
         }
 
         return $gathered;

@@ -12,6 +12,7 @@ use Prism\Calibration\ChartStacks;
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
 use Prism\Matching\BlackAndWhite;
+use Prism\Matching\Limits;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
@@ -72,14 +73,7 @@ final class PicturePalettes
         if (count($box) === 0) {
             throw new WorkRefused('Your box is empty; recipes are made from pencils you own. Put pencils in the box first.');
         }
-        $targets = $weights = $limits = [];
-        foreach ($this->zones->of($piece) as $zone) {
-            foreach ($zone->targets as $target) {
-                $limits[$target->id] = $zone->limits(self::LAYERS);
-                $targets[$target->id] = $piece->value_only ? Target::value($target->drawn) : Target::colour($target->drawn);
-                $weights[$target->id] = $zone->weight($target);
-            }
-        }
+        [$targets, $weights, $limits] = $this->colours($piece);
         $progress('Mixing pairs of your pencils', 0.08);
         $search = $this->engine->search($piece->paper, $piece->user, $box);
         $known = $this->engine->searchable($piece->paper, $piece->user, $box);
@@ -96,8 +90,7 @@ final class PicturePalettes
         $wanted = min($most, $piece->palette_size ?? $most);
         $sizes = array_values(array_unique(array_filter([...self::SIZES, $wanted, $most], static fn (int $size): bool => $size <= $most)));
         $banned = self::ids($piece->banned ?? []);
-        $free = $known->where(static fn (Pencil $pencil): bool => ! in_array($pencil->id, $banned, false));
-        $gathered = $this->gathered->of($piece, $search, $targets, $limits, $known, $free, static fn (float $share) => $progress('Trying stacks for each of them', 0.1 + 0.5 * $share));
+        $gathered = $this->gathered->of($piece, $search, $targets, $limits, $known, self::free($piece, $known), static fn (float $share) => $progress('Trying stacks for each of them', 0.1 + 0.5 * $share));
         $curve = (new PaletteFinder($search, $known))->curve(
             $targets, $sizes, $weights, array_values(array_unique($pinned, SORT_REGULAR)), $banned,
             progress: static fn (float $share) => $progress('Choosing pencils that serve all of them', max(0.6, 0.95 * $share)),
@@ -127,6 +120,41 @@ final class PicturePalettes
         }
 
         return ['designation' => $designation, 'gradient' => Feathering::of($ids, $predictor), 'combinations' => $combinations];
+    }
+
+    /** Tries the stacks for each colour ahead of the next planning, which then need not. With an empty box there are none. */
+    public function gather(Piece $piece): void
+    {
+        $box = $this->catalogue->box($piece->user);
+        $known = $this->engine->searchable($piece->paper, $piece->user, $box);
+        if (count($known) === 0) {
+            return;
+        }
+        [$targets, , $limits] = $this->colours($piece);
+        $this->gathered->of($piece, $this->engine->search($piece->paper, $piece->user, $box), $targets, $limits, $known, self::free($piece, $known), static function (): void {
+        });
+    }
+
+    /** @return array{array<string, Target>, array<string, float>, array<string, Limits>} targets, what each counts, and by what it is searched */
+    private function colours(Piece $piece): array
+    {
+        $targets = $weights = $limits = [];
+        foreach ($this->zones->of($piece) as $zone) {
+            foreach ($zone->targets as $target) {
+                $limits[$target->id] = $zone->limits(self::LAYERS);
+                $targets[$target->id] = $piece->value_only ? Target::value($target->drawn) : Target::colour($target->drawn);
+                $weights[$target->id] = $zone->weight($target);
+            }
+        }
+
+        return [$targets, $weights, $limits];
+    }
+
+    private static function free(Piece $piece, Kit $known): Kit
+    {
+        $banned = self::ids($piece->banned ?? []);
+
+        return $known->where(static fn (Pencil $pencil): bool => ! in_array($pencil->id, $banned, false));
     }
 
     /**

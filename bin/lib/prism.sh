@@ -179,10 +179,9 @@ serve() {
     fail "The web server did not start; see storage/logs/web.log."
 }
 
-# A worker ends itself after a timed-out job, some jobs or an hour; the loop starts the next. After many different jobs the
-# tracing JIT has used up its traces and what it has not compiled stays slow; with higher limits a run of the tests found wrong numbers.
+# A worker ends itself after a timed-out job or an hour; the loop starts the next.
 queue_worker() {
-    in_group storage/logs/queue.log bash -c 'while :; do php artisan queue:work --sleep=0.2 --max-jobs=12 --max-time=3600; sleep 0.2; done'
+    in_group storage/logs/queue.log bash -c 'while :; do php artisan queue:work --sleep=0.1 --max-time=3600; sleep 0.2; done'
 }
 
 stop_groups() {

@@ -35,4 +35,10 @@ enum Blending: string
             self::Tissue => 'Rub light layers with tissue as you go; what it does to the colour is too little to reckon with.',
         };
     }
+
+    /** As far as it bears on which stacks are laid: rubbing with tissue changes none of them. */
+    public function ofStacks(): self
+    {
+        return $this === self::Tissue ? self::Layers : $this;
+    }
 }

@@ -23,6 +23,11 @@ final class PairLibrary
     /** Pressures tried for a pencil alone, and passes. */
     private const SINGLE = [[20, 1], [30, 1], [40, 1], [50, 1], [60, 1], [70, 1], [80, 1], [92, 1], [30, 2], [40, 3], [50, 2], [60, 2], [60, 3], [75, 2], [92, 2], [100, 2]];
 
+    /** Of these the two between which a pencil lies alone as it lies below in a pair, by LOWER; and one that is built up. */
+    private const ALONE = [[0, 1], [2, 2], [3, 4], [5, 6]];
+
+    private const BUILT_UP = 9;
+
     public const GROUP = 16;
 
     private const FORMAT = 'prism-pairs-1';
@@ -87,6 +92,31 @@ final class PairLibrary
         }
 
         return $group;
+    }
+
+    /**
+     * What a light layer of one pencil changes over another that was laid alone at so many percent: about, from what is known.
+     *
+     * @return array{float, float, float} in L*, a*, b*
+     */
+    public function change(int $lower, int $percent, int $upper): array
+    {
+        $near = 0;
+        foreach (self::LOWER as $i => $below) {
+            $near = abs($below - $percent) < abs(self::LOWER[$near] - $percent) ? $i : $near;
+        }
+        $count = count($this->ids);
+        $own = ($lower * $count + $lower) * self::GROUP;
+        $pair = ($lower * $count + $upper) * self::GROUP + 4 * $near;
+        [$one, $other] = self::ALONE[$near];
+        // The two lightest touches of the upper pencil.
+        [$first, $second] = $lower === $upper ? [$own + self::BUILT_UP, $own + self::BUILT_UP] : [$pair, $pair + 1];
+        $change = [];
+        foreach ([$this->L, $this->a, $this->b] as $column) {
+            $change[] = 0.5 * ($column[$first] + $column[$second] - $column[$own + $one] - $column[$own + $other]);
+        }
+
+        return $change;
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Prism\Matching;
 
+use Prism\Colour\Lab;
 use Prism\Layering\Passage;
 use Prism\Layering\Predictor;
 use Prism\Layering\Pressure;
@@ -38,8 +39,12 @@ final class Search
     /** Pairs further away than this by the quick distance serve nobody better than one pencil alone. */
     private const WIDE_REACH = 225.0;
 
-    /** Pairs that are extended where many stacks are wanted. */
-    private const WIDENED = 12;
+    /** Where many stacks are wanted: of them so many are refined, so many extended, and each by so many pencils. */
+    private const WIDE_REFINED = 16;
+
+    private const WIDE_EXTENDED = 16;
+
+    private const PROMISING = 8;
 
     private const EXTENDED = 36;
 
@@ -68,6 +73,11 @@ final class Search
 
     /** Pressures move on this grid, percent. */
     private const GRID = 5;
+
+    /** Moves of a refinement, one after the other, in steps of the grid: from a sweep, and from the library's own pressures. */
+    private const FAR = [4, 2, 1];
+
+    private const NEAR = [2, 1];
 
     private const LEAST_PERCENT = 15;
 
@@ -196,7 +206,7 @@ final class Search
 
     /**
      * Many stacks for a target, for choosing pencils that serve several targets at once: of each pencil and pair the one
-     * that comes nearest, of triples those that are better than what they are made of. Judged, not refined.
+     * that comes nearest, of triples those that are better than what they are made of. Only the best are refined.
      *
      * @return array<string, Candidate> by the set of pencils
      *
@@ -222,10 +232,13 @@ final class Search
                 $keep(new Candidate($layers, $this->judge->cost($this->target->miss($lib->L[$entry], $lib->a[$entry], $lib->b[$entry]), 1.0, $layers)));
             }
         });
-        foreach (array_slice(self::ranked($found), 0, self::WIDENED) as $base) {
-            foreach ($this->oneMore($base) as $longer) {
+        foreach (array_slice(self::ranked($found), 0, self::WIDE_REFINED) as $base) {
+            $keep($this->refine($base, self::NEAR));
+        }
+        foreach (array_slice(self::ranked($found), 0, self::WIDE_EXTENDED) as $base) {
+            foreach ($this->oneMore($base, self::PROMISING) as $longer) {
                 if ($longer->cost < $base->cost) {
-                    $keep($longer);
+                    $keep($this->refine($longer));
                 }
             }
         }
@@ -233,12 +246,22 @@ final class Search
         return $found;
     }
 
-    /** A stack of `wide` with its pressures refined, or a simpler one of the same pencils. */
-    public function settle(Target $target, Limits $limits, Candidate $candidate): Recipe
+    /** A stack of `wide` with its pressures refined and its finish tried, or a simpler one of the same pencils. */
+    public function settle(Target $target, Limits $limits, Candidate $candidate): Candidate
     {
         $this->begin($target, $limits, null, Stack::of());
+        $this->finishes = self::isFinished($limits);
 
-        return $this->recipes([$this->finished([$this->refine($candidate)])[0]])[0];
+        return $this->refine($this->finishes ? $this->judged($candidate->layers) : $candidate, self::NEAR);
+    }
+
+    /** A settled stack as an artist reads it. */
+    public function recipe(Target $target, Limits $limits, Candidate $settled): Recipe
+    {
+        $this->begin($target, $limits, null, Stack::of());
+        $this->finishes = self::isFinished($limits);
+
+        return $this->recipes([$settled])[0];
     }
 
     private function begin(Target $target, Limits $limits, ?Kit $only, Stack $present): void
@@ -295,13 +318,18 @@ final class Search
      */
     private function finished(array $ranked): array
     {
-        if (! in_array($this->limits->schools->blending, [Blending::Blender, Blending::Solvent], true)) {
+        if (! self::isFinished($this->limits)) {
             return $ranked;
         }
         $this->finishes = true;
         $finished = array_map(fn (Candidate $candidate): Candidate => $this->refine($this->judged($candidate->layers)), array_slice($ranked, 0, self::FINISHED));
 
         return self::ranked($finished);
+    }
+
+    private static function isFinished(Limits $limits): bool
+    {
+        return in_array($limits->schools->blending, [Blending::Blender, Blending::Solvent], true);
     }
 
     /**
@@ -498,7 +526,7 @@ final class Search
      *
      * @return array<string, Candidate>
      */
-    private function oneMore(Candidate $base): array
+    private function oneMore(Candidate $base, int $most = PHP_INT_MAX): array
     {
         if (count($base->layers) >= $this->limits->maxLayers) {
             return [];
@@ -511,7 +539,8 @@ final class Search
         $used = array_flip(array_column($base->layers, 0));
         $full = count($used) >= $this->limits->maxPencils;
         $longer = [];
-        foreach (array_keys(array_filter($this->allowed)) as $index) {
+        $open = array_keys(array_filter($this->allowed));
+        foreach ($most < count($open) ? $this->promising($base, $passage->lab(), $open, $most) : $open as $index) {
             if ($full && ! isset($used[$index])) {
                 continue;
             }
@@ -526,11 +555,35 @@ final class Search
         return $longer;
     }
 
-    /** Moves one pressure or number of passes at a time while it helps; drops layers that do not pay. */
-    private function refine(Candidate $candidate): Candidate
+    /**
+     * Of some pencils those that come nearest to the target when laid lightly over what lies there, by what they do to the
+     * uppermost pencil alone.
+     *
+     * @param  list<int>  $open
+     * @return list<int>
+     */
+    private function promising(Candidate $base, Lab $now, array $open, int $most): array
+    {
+        [$top, $percent] = $base->layers[count($base->layers) - 1];
+        $distance = [];
+        foreach ($open as $index) {
+            [$dL, $da, $db] = $this->library->change($top, $percent, $index);
+            $distance[$index] = $this->target->miss($now->L + $dL, $now->a + $da, $now->b + $db);
+        }
+        asort($distance);
+
+        return array_slice(array_keys($distance), 0, $most);
+    }
+
+    /**
+     * Moves one pressure or number of passes at a time while it helps; drops layers that do not pay.
+     *
+     * @param  list<int>  $strides  steps of the grid
+     */
+    private function refine(Candidate $candidate, array $strides = self::FAR): Candidate
     {
         $candidate = $this->onGrid($candidate);
-        foreach ([4, 2, 1] as $stride) {
+        foreach ($strides as $stride) {
             $count = count($candidate->layers);
             $passage = $this->ground;
             for ($at = 0; $at < $count; $at++) {
@@ -548,7 +601,7 @@ final class Search
                     array_splice($layers, $at, 1);
                     $tried = $at < $count - 1 ? $this->from($passage, $layers, $at) : $this->judged($layers);
                     if ($tried->cost < $best->cost) {
-                        return $this->refine($tried);
+                        return $this->refine($tried, $strides);
                     }
                 }
                 $candidate = $best;
@@ -621,15 +674,19 @@ final class Search
      */
     private function with(Passage $passage, array $layers): Candidate
     {
-        if ($this->finish($layers) !== null) {
-            $after = $this->passage($layers);
-            $lab = $after->lab();
-
-            return new Candidate($layers, $this->judge->cost($this->target->miss($lab->L, $lab->a, $lab->b), $this->limits->schools->blending === Blending::Blender ? 1.0 : $after->toothLeft(), $layers));
+        $count = count($layers);
+        $finish = $this->finish($layers);
+        if ($finish !== null && $finish[0] < $count) {
+            $passage = $this->finishedBy($passage, $finish[1]);
         }
-        [$index, $percent, $passes] = $layers[count($layers) - 1];
+        [$index, $percent, $passes] = $layers[$count - 1];
         $touch = $this->book->touch($index, $percent, $passes);
-        if ($touch->firm || $passage->toothLeft() < self::TOOTH_ENOUGH) {
+        if ($finish !== null && $finish[0] === $count) {
+            $after = $this->finishedBy($this->model->lay($passage, $touch), $finish[1]);
+            $lab = $after->lab();
+            // A blender takes the tooth because it is asked to.
+            $toothLeft = $finish[1]->kind === StepKind::Blend ? 1.0 : $after->toothLeft();
+        } elseif ($touch->firm || $passage->toothLeft() < self::TOOTH_ENOUGH) {
             $after = $this->model->lay($passage, $touch);
             $lab = $after->lab();
             $toothLeft = $after->toothLeft();
@@ -649,11 +706,16 @@ final class Search
         foreach ($layers as $i => [$index, $percent, $passes]) {
             $passage = $this->model->lay($passage, $this->book->touch($index, $percent, $passes));
             if ($finish !== null && $finish[0] === $i + 1) {
-                $passage = $finish[1]->kind === StepKind::Wash ? $this->model->wash($passage) : $this->model->blend($passage);
+                $passage = $this->finishedBy($passage, $finish[1]);
             }
         }
 
         return $passage;
+    }
+
+    private function finishedBy(Passage $passage, Step $finish): Passage
+    {
+        return $finish->kind === StepKind::Wash ? $this->model->wash($passage) : $this->model->blend($passage);
     }
 
     /** @param  list<array{int, int, int}>  $layers over what lies there already */

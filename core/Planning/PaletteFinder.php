@@ -45,8 +45,11 @@ final class PaletteFinder
     /** @var list<float> by target */
     private array $weights = [];
 
-    /** @var array<int, array<string, Recipe>> by target: stacks refined so far */
+    /** @var array<int, array<string, Candidate>> by target and the stack before: stacks refined so far */
     private array $settled = [];
+
+    /** @var array<int, array<string, Recipe>> by target and settled stack */
+    private array $recipes = [];
 
     /** @var array<array-key, Limits> by target */
     private array $limits = [];
@@ -111,7 +114,7 @@ final class PaletteFinder
      */
     private function gather(array $targets, array $weights, Kit $free, array $gathered, \Closure $progress): void
     {
-        $this->stacks = $this->using = $this->weights = $this->settled = [];
+        $this->stacks = $this->using = $this->weights = $this->settled = $this->recipes = [];
         foreach ($targets as $id => $target) {
             $stacks = $using = [];
             foreach (($gathered[$id] ?? TargetStacks::of($this->search, $target, $this->limits[$id], $free))->stacks as $i => $candidate) {
@@ -345,23 +348,18 @@ final class PaletteFinder
      */
     private function settled(int $at, Target $target, array $near, array $chosen): Recipe
     {
-        $id = array_keys($this->limits)[$at];
+        $limits = array_values($this->limits)[$at];
         foreach ($near as $candidate) {
-            $this->settled[$at][$candidate->key()] ??= $this->search->settle($target, $this->limits[$id], $candidate);
+            $this->settled[$at][$candidate->key()] ??= $this->search->settle($target, $limits, $candidate);
         }
         $best = $this->settled[$at][$near[0]->key()];
-        $ids = $this->kit->ids();
-        $have = [];
-        foreach (array_keys($chosen) as $index) {
-            $have[$ids[$index]] = true;
-        }
-        foreach ($this->settled[$at] as $recipe) {
-            if ($recipe->cost < $best->cost && array_diff_key(array_flip(array_map(strval(...), $recipe->stack->pencils())), $have) === []) {
-                $best = $recipe;
+        foreach ($this->settled[$at] as $candidate) {
+            if ($candidate->cost < $best->cost && array_diff_key(array_flip($candidate->pencils()), $chosen) === []) {
+                $best = $candidate;
             }
         }
 
-        return $best;
+        return $this->recipes[$at][serialize($best->layers)] ??= $this->search->recipe($target, $limits, $best);
     }
 
     /**

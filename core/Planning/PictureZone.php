@@ -65,7 +65,9 @@ final readonly class PictureZone
     /** What a search for its colours is allowed. */
     public function limits(int $maxLayers): Limits
     {
-        return new Limits(maxLayers: $maxLayers, schools: Finish::on($this->surface, $this->schools));
+        $schools = Finish::on($this->surface, $this->schools);
+
+        return new Limits(maxLayers: $maxLayers, schools: $schools->blending($schools->blending->ofStacks()));
     }
 
     /** What a colour of it counts against those of the whole picture. */

@@ -10,6 +10,7 @@ use App\Models\Swatch;
 use App\Models\User;
 use App\Studio\Calibrations;
 use App\Studio\DemoPiece;
+use App\Studio\PicturePalettes;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -39,7 +40,7 @@ final class DemoSeeder extends Seeder
             }
             if (! $known) {
                 app(DemoPiece::class)->others($user);
-                app(DemoPiece::class)->for($user, wholly: true);
+                app(PicturePalettes::class)->gather(app(DemoPiece::class)->for($user, wholly: true));
             }
         });
     }

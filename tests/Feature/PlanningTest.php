@@ -235,6 +235,7 @@ it('has a sheet with the drawing at four stages, every step, and squares to prov
 it('learns the pace from the steps that are marked, breaks and catching up left out', function (): void {
     $this->patchJson($this->url, ['paletteSize' => 5]);
     planPicture($this);
+    $this->piece->zones()->first()->targets()->first()->recipe()->update(['stack' => 'QW:513@40 > QW:201@40 > LO:7111@55 > QW:404@45 > QW:201@50 > QW:513@55']);
     $plan = fn (): array => $this->getJson($this->url.'/plan')->json();
     $steps = $plan()['steps'];
     expect($plan()['pace'])->toBe(['pace' => 350, 'steps' => 0]);

@@ -58,16 +58,24 @@ it('gathers only what has changed, and reads nothing stale or broken', function 
     $this->patchJson($this->url, ['pinned' => ['QW:101']]);
     ($this->plan)();
     expect($kept())->toBe($before);
-    // A colour that is set by hand is one more to gather, and the one that it was is forgotten.
+    // A colour that is set by hand is one more to gather; set back, there is nothing to gather.
     $row = ZoneTarget::query()->orderBy('id')->firstOrFail();
     $this->patchJson("/api/targets/{$row->id}", ['version' => $row->version, 'colour' => ['L' => 40, 'a' => 5, 'b' => -30]])->assertOk();
     ($this->plan)();
-    expect(array_intersect_key($kept(), $before))->toHaveCount(count($before) - 1)->and($kept())->toHaveCount(count($before));
+    expect(array_diff_key($kept(), $before))->toHaveCount(1)->and(array_diff_key($before, $kept()))->toBe([]);
+    $edited = $kept();
     $this->patchJson("/api/targets/{$row->id}", ['version' => $row->refresh()->version, 'colour' => null])->assertOk();
-    // Without a pencil nothing of it holds.
+    ($this->plan)();
+    expect($kept())->toBe($edited);
+    // Without a pencil nothing of it holds; and what nobody has asked for lately is forgotten.
     $this->patchJson($this->url, ['pinned' => [], 'banned' => ['QW:201']]);
     ($this->plan)();
-    expect(array_intersect_key($kept(), $before))->toBe([]);
+    expect(array_diff_key($kept(), $edited))->toHaveCount(count($before));
+    foreach (['QW:204', 'QW:404', 'QW:519', 'QW:722'] as $other) {
+        $this->patchJson($this->url, ['banned' => [$other]]);
+        ($this->plan)();
+    }
+    expect($kept())->toHaveCount(4 * count($before))->and(array_intersect_key($kept(), $before))->toBe([]);
     $this->patchJson($this->url, ['banned' => []]);
     foreach (['broken', serialize('text'), serialize(array_map(fn (string $bytes): string => substr($bytes, 0, -2), $before)), serialize([...$before, 'x' => 3])] as $bytes) {
         File::put($path, $bytes);

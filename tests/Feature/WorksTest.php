@@ -5,6 +5,8 @@ declare(strict_types=1);
 use App\Jobs\DoWork;
 use App\Jobs\PrepareBox;
 use App\Models\Paper;
+use App\Models\User;
+use App\Models\Work;
 use App\Studio\Calibrations;
 use App\Studio\Catalogue;
 use App\Studio\Engine;
@@ -13,6 +15,7 @@ use App\Studio\LongWork\BalanceWork;
 use App\Studio\LongWork\CalibrationWork;
 use App\Studio\LongWork\DemoPieceWork;
 use App\Studio\LongWork\FillingWork;
+use App\Studio\LongWork\LongWork;
 use App\Studio\LongWork\LookWork;
 use App\Studio\LongWork\PlanningWork;
 use App\Studio\LongWork\ReservesWork;
@@ -50,6 +53,37 @@ beforeEach(function (): void {
 it('has a worker for every kind', function (): void {
     expect(array_map(static fn (WorkKind $kind): string => $kind->worker(), WorkKind::cases()))
         ->toBe([CalibrationWork::class, AuditWork::class, FillingWork::class, SearchAgainWork::class, LookWork::class, PlanningWork::class, BalanceWork::class, ReservesWork::class, DemoPieceWork::class]);
+});
+
+it('goes on while it says the same again, and stops once it is cancelled', function (): void {
+    $told = static fn (string $state): Closure => function (User $artist, array $wish, Closure $progress) use ($state): array {
+        foreach (range(1, 3) as $_) {
+            usleep(260_000);
+            Work::query()->update(['state' => $state]);
+            $progress('Choosing', 0.6);
+        }
+
+        return ['piece' => '1', 'pencils' => 3];
+    };
+    foreach (['running' => 'done', 'cancelled' => 'cancelled'] as $meanwhile => $ends) {
+        $this->app->bind(PlanningWork::class, static fn (): LongWork => new class($told($meanwhile)) implements LongWork
+        {
+            public function __construct(private readonly Closure $does)
+            {
+            }
+
+            public function do(User $artist, array $wish, Closure $progress): array
+            {
+                return ($this->does)($artist, $wish, $progress);
+            }
+        });
+        expect(DoWork::begin($this->user, WorkKind::Planning, ['piece' => 'x'])->refresh()->state)->toBe($ends);
+    }
+});
+
+it('keeps a note of a job that broke', function (): void {
+    app('queue.failer')->log('database', 'default', '{"uuid":"0a1b"}', new RuntimeException('broke'));
+    expect(app('queue.failer')->find('0a1b')->exception)->toContain('broke');
 });
 
 describe('the audit', function (): void {

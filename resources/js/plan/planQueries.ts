@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { hashKey, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { answered, api, type Piece, type Work, type WorkWish } from '../api/client';
 import { keys } from '../api/queries';
 import { isOpen, useWork, workKey } from '../api/works';
@@ -34,6 +34,16 @@ export function useReplan(of: Piece, onDone?: () => void) {
             start.mutate({ piece, ...wish }, then),
         after: after.mutate,
     };
+}
+
+/** Fetches what a planning has changed: first the plan, for which the artist waits, then the rest of the piece. */
+export async function fetchPlanned(client: QueryClient, piece: string) {
+    const plan = hashKey(keys.plan(piece));
+    await client.invalidateQueries({ queryKey: keys.plan(piece), exact: true });
+    await client.invalidateQueries({
+        queryKey: keys.piece(piece),
+        predicate: ({ queryHash }) => queryHash !== plan,
+    });
 }
 
 /** Sets a piece on toned paper to black, white and one colour; null: the colour that serves it best. */

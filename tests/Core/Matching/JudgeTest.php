@@ -110,7 +110,38 @@ it('gives many stacks for a target, of each set of pencils the best', function (
     expect($sizes[1])->toBe(7)->and($sizes[2])->toBeGreaterThan(7)->toBeLessThanOrEqual(21);
     $best = array_reduce($wide, static fn (?Candidate $best, Candidate $next): Candidate => $best === null || $next->cost < $best->cost ? $next : $best);
     $settled = $search->settle($target, new Limits(maxLayers: 3), $best);
-    expect($settled->difference->dE00)->toBeLessThan(3.0);
+    expect($settled->cost)->toBeLessThanOrEqual($best->cost)
+        ->and($search->recipe($target, new Limits(maxLayers: 3), $settled)->difference->dE00)->toBeLessThan(3.0);
+});
+
+it('knows about what a light layer changes, from pairs', function (): void {
+    $library = PairLibrary::build(model(), JUDGED);
+    $misses = [];
+    foreach (JUDGED as $lower => $below) {
+        foreach (JUDGED as $upper => $above) {
+            foreach ([30, 45, 60] as $percent) {
+                [$dL, $da, $db] = $library->change($lower, $percent, $upper);
+                $alone = seen("$below@$percent");
+                $misses[] = Lab::of($alone->L + $dL, $alone->a + $da, $alone->b + $db)->differenceTo(seen("$below@$percent > $above@40"));
+            }
+        }
+    }
+    sort($misses);
+    // Near enough to choose which pencils to try.
+    expect($misses[intdiv(count($misses), 2)])->toBeLessThan(2.0)->and($misses[intdiv(9 * count($misses), 10)])->toBeLessThan(5.0);
+});
+
+it('gives the best of many stacks refined: a second time gains little', function (): void {
+    $kit = box(JUDGED);
+    $search = new Search(new Predictor(model()), $kit, PairLibrary::build(model(), $kit->ids()));
+    foreach ([[50, 20, 20], [40, -5, -20], [65, -10, 35]] as [$L, $a, $b]) {
+        $target = Target::colour(Lab::of($L, $a, $b));
+        $wide = $search->wide($target, new Limits(maxLayers: 3));
+        usort($wide, static fn (Candidate $one, Candidate $other): int => $one->cost <=> $other->cost);
+        foreach (array_slice($wide, 0, 5) as $candidate) {
+            expect($search->settle($target, new Limits(maxLayers: 3), $candidate)->cost)->toBeLessThanOrEqual($candidate->cost)->toBeGreaterThan($candidate->cost - 3.0);
+        }
+    }
 });
 
 it('stays within one school, whichever, and within its limits', function (School $school): void {

@@ -5,6 +5,8 @@ declare(strict_types=1);
 use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
 use Prism\Layering\Stack;
+use Prism\Matching\Blending;
+use Prism\Matching\Schools;
 use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
 use Prism\Planning\Simulation;
@@ -57,6 +59,12 @@ describe('the simulated drawing', function (): void {
             pictureZone('b', 2, [pictureTarget('middle', TargetRole::Middle, Lab::of(50, 0, 0))]),
         ];
         $this->stacks = ['light' => Stack::parse('QW:404@30'), 'dark' => Stack::parse('QW:722@80x2')];
+    });
+
+    it('searches by what bears on stacks: no tissue, and no burnish on what is soft', function (): void {
+        $limits = static fn (Surface $surface, Blending $blending): Blending => (new PictureZone('z', 'z', 1, 1.0, 2, $surface, ZoneLight::Lit, Distance::Near, true, null, [], [], new Schools(blending: $blending)))->limits(3)->schools->blending;
+        expect($limits(Surface::Hard, Blending::Tissue))->toBe(Blending::Layers)->and($limits(Surface::Hard, Blending::Burnish))->toBe(Blending::Burnish)
+            ->and($limits(Surface::Soft, Blending::Burnish))->toBe(Blending::Layers)->and($limits(Surface::Soft, Blending::Solvent))->toBe(Blending::Solvent);
     });
 
     it('looks from a distance as each stack does, each where its value is; what has none stays paper', function (): void {
