@@ -23,6 +23,11 @@ final readonly class Judge
 
     private const PER_LAYER = 0.05;
 
+    /** Where what is laid is darker in full coats than the target by more than this, L*, it is the paper between that lightens it: speckled. For each L* more. */
+    private const SPECKLED = 0.05;
+
+    private const SPECKLED_FROM = 18.0;
+
     private const LITTLE_TOOTH = 1.2;
 
     private const LITTLE_TOOTH_BELOW = 0.15;
@@ -112,7 +117,8 @@ final readonly class Judge
 
     private bool $light;
 
-    public function __construct(private TouchBook $book, public Target $target, public Limits $limits)
+    /** @param  bool  $onPaper  whether nothing lies there yet */
+    public function __construct(private TouchBook $book, public Target $target, public Limits $limits, private bool $onPaper = true)
     {
         $this->must = array_keys(array_intersect($book->ids, $limits->must));
         $this->shadow = $target->colour->L < self::SHADOW_L;
@@ -140,9 +146,12 @@ final readonly class Judge
         $laid = [];
         $cost = 0.0;
         $burnishes = 0;
-        foreach ($layers as $i => [$index, $percent]) {
+        $film = $coats = 0.0;
+        foreach ($layers as $i => [$index, $percent, $passes]) {
             $used[$index] = true;
-            $laid[] = $this->book->laid($index, $percent);
+            $laid[] = $own = $this->book->laid($index, $percent);
+            $film += $percent * $passes;
+            $coats += $percent * $passes * $own->L;
             $below = $i < $count - 1;
             $burnish = $percent >= Pressure::BURNISH_PERCENT;
             $burnishes += $burnish ? 1 : 0;
@@ -160,6 +169,7 @@ final readonly class Judge
         $cost += sqrt($miss * $miss + $doubt * $doubt) - $this->plainDoubt
             + self::PER_PENCIL * max(0, count($used) - 1)
             + self::PER_LAYER * max(0, $count - 1)
+            + ($film > 0.0 && $this->onPaper ? self::SPECKLED * max(0.0, $this->target->colour->L - self::SPECKLED_FROM - $coats / $film) : 0.0)
             + self::LITTLE_TOOTH * max(0.0, 1.0 - $toothLeft / self::LITTLE_TOOTH_BELOW);
         $cost += $this->blackAndWhite($layers) + $this->shadows($layers, $laid) + $this->brightening($layers, $laid);
         if ($this->limits->schools->blending === Blending::Burnish && $count > 1 && $layers[$count - 1][1] < Pressure::BURNISH_PERCENT) {

@@ -268,9 +268,9 @@ final class Search
     {
         $this->target = $target;
         $this->limits = $limits;
-        $this->judge = new Judge($this->book, $target, $limits);
         $this->present = $present;
         $this->ground = $this->model->draw($present);
+        $this->judge = new Judge($this->book, $target, $limits, count($present) === 0);
         $this->allowed = [];
         $this->finishes = false;
         $never = $limits->schools->blackAndWhite === BlackAndWhite::Never;
@@ -588,12 +588,17 @@ final class Search
             $passage = $this->ground;
             for ($at = 0; $at < $count; $at++) {
                 $best = $candidate;
-                foreach ($this->moves($candidate->layers[$at], $stride) as $move) {
-                    $layers = $candidate->layers;
-                    $layers[$at] = $move;
-                    $tried = $this->from($passage, $layers, $at);
-                    if ($tried->cost < $best->cost - 1e-9) {
-                        $best = $tried;
+                foreach ($this->moves($candidate->layers[$at], $stride) as $pair) {
+                    foreach ($pair as $move) {
+                        $layers = $candidate->layers;
+                        $layers[$at] = $move;
+                        $tried = $this->from($passage, $layers, $at);
+                        if ($tried->cost < $best->cost - 1e-9) {
+                            $best = $tried;
+
+                            // What helps one way hurts the other.
+                            continue 2;
+                        }
                     }
                 }
                 if ($count > 1) {
@@ -615,28 +620,28 @@ final class Search
 
     /**
      * @param  array{int, int, int}  $layer
-     * @return list<array{int, int, int}>
+     * @return list<list<array{int, int, int}>> each way and the other: of the pressure, of the passes
      */
     private function moves(array $layer, int $stride): array
     {
         [$index, $percent, $passes] = $layer;
-        $moves = [];
+        $pressures = $times = [];
         foreach ([-$stride, $stride] as $by) {
             $to = max(self::LEAST_PERCENT, min(100, $percent + $by * self::GRID));
             if ($to !== $percent) {
-                $moves[] = [$index, $to, $passes];
+                $pressures[] = [$index, $to, $passes];
             }
         }
         if ($stride <= 2) {
             if ($passes > 1) {
-                $moves[] = [$index, $percent, $passes - 1];
+                $times[] = [$index, $percent, $passes - 1];
             }
             if ($passes < self::MOST_PASSES && $percent < Pressure::BURNISH_PERCENT) {
-                $moves[] = [$index, $percent, $passes + 1];
+                $times[] = [$index, $percent, $passes + 1];
             }
         }
 
-        return $moves;
+        return [$pressures, $times];
     }
 
     private function onGrid(Candidate $candidate): Candidate

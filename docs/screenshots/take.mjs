@@ -79,6 +79,7 @@ await page.getByRole('button', { name: 'Show them in the photo' }).click();
 await stage('Plan');
 await page.getByRole('radio', { name: '12', exact: true }).click();
 await page.getByTestId('palette').waitFor({ timeout: 60_000 });
+await page.getByRole('button', { name: 'Plan the picture' }).waitFor({ timeout: 60_000 });
 await take('plan');
 await page.getByRole('radio', { name: 'Drawing' }).click();
 await page.getByTestId('value-check').waitFor({ timeout: 60_000 });
