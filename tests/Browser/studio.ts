@@ -70,7 +70,6 @@ export async function sampleAt(page: Page, x: number, y: number) {
     await clickAt(page, x, y);
 }
 
-/** axe finds nothing serious, and nothing sticks out sideways. */
 /** No serious fault by the rules of accessibility, or by some of them; and nothing sticks out sideways. */
 export async function expectSound(page: Page, rules?: string[]) {
     // There is no frame in any page, so all can be looked at in one go; and only faults are told.
@@ -80,7 +79,14 @@ export async function expectSound(page: Page, rules?: string[]) {
     expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.target.join(' ')).join(', ')}`)).toEqual(
         [],
     );
-    expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+    // Neither the page nor a panel of it.
+    const wide = await page.evaluate(() =>
+        [document.documentElement, ...document.querySelectorAll('body *')]
+            .filter((part) => part.tagName === 'HTML' || ['auto', 'scroll'].includes(getComputedStyle(part).overflowX))
+            .filter((part) => part.scrollWidth > part.clientWidth + 1)
+            .map((part) => `${part.tagName} ${part.scrollWidth} > ${part.clientWidth}`),
+    );
+    expect(wide).toEqual([]);
 }
 
 /** What another light can change is contrast; all else is looked at once. */

@@ -47,6 +47,7 @@ const Wanted = styled.div`
 
 const Pull = styled.ul`
     display: grid;
+    container-type: inline-size;
     & > li {
         display: grid;
         grid-template-columns: 34px 58px minmax(0, 1fr) 82px 134px 130px;
@@ -73,6 +74,25 @@ const Pull = styled.ul`
         min-height: 30px;
         padding: 0 8px;
         font-size: ${type.small};
+    }
+    /* What it is used for goes below its share. */
+    @container (max-width: 510px) {
+        & > li {
+            grid-template-columns: 34px 58px minmax(0, 1fr) 116px auto;
+        }
+        & > li > * {
+            grid-row: 1 / span 2;
+        }
+        & > li > :nth-child(4) {
+            grid-row: 1;
+            align-self: end;
+            padding-top: ${space.xs};
+        }
+        & > li > :nth-child(5) {
+            grid-area: 2 / 4;
+            align-self: start;
+            padding-bottom: ${space.xs};
+        }
     }
 `;
 
