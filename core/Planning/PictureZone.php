@@ -67,7 +67,7 @@ final readonly class PictureZone
     {
         $schools = Finish::on($this->surface, $this->schools);
 
-        return new Limits(maxLayers: $maxLayers, schools: $schools->blending($schools->blending->ofStacks()));
+        return new Limits(maxLayers: $maxLayers, schools: $schools->blending($schools->blending->ofStacks()), closed: true);
     }
 
     /** What a colour of it counts against those of the whole picture. */

@@ -121,7 +121,7 @@ test('what to take instead of a pencil and of a recipe, in words', async ({ page
 });
 
 test('a chart is printed, filled, read, and calibrated on: the error falls and a recipe changes', async ({ page }) => {
-    test.setTimeout(120_000);
+    test.setTimeout(180_000);
     await newArtist(page, 'Swatcher');
     // A box of six, a piece with a recipe.
     for (const id of ['QW:404', 'QW:119', 'QW:201', 'QW:519', 'QW:716', 'QW:722']) {

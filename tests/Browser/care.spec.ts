@@ -7,6 +7,7 @@ test('two windows do not overwrite each other silently', async ({ page, context 
     await openHarbour(page);
     await page.getByRole('button', { name: /Wall boards/ }).click();
     await page.getByRole('link', { name: 'Look' }).click();
+    await expect(page).toHaveURL(/look\?.*zone=/);
     const other = await context.newPage();
     await other.goto(page.url());
     await expect(other.getByLabel('Name of the zone')).toHaveValue('Wall boards');

@@ -57,7 +57,7 @@ final class PlanFigures
                     $weights[$target->id] = $zone->weight($target);
                 }
             }
-            $limits = new Limits(maxLayers: 3);
+            $limits = new Limits(maxLayers: 3, closed: true);
             [$gathered, $gathering] = Clock::milliseconds(static fn (): array => array_map(static fn (Target $target): TargetStacks => TargetStacks::of($search, $target, $limits, $box), $targets));
             // What a pin takes: the stacks are known.
             [$curve, $choosing] = Clock::milliseconds(static fn (): array => (new PaletteFinder($search, $box))->curve($targets, [...self::SIZES, count($box)], $weights, limits: $limits, gathered: $gathered));

@@ -79,7 +79,7 @@ final class PlanCommand extends StudioFiles
         $calibration = $this->calibration($kit, $this->swatches($kit));
         $size = $this->between('palette-size', 1, count($kit));
         $search = $this->searchIn($calibration, $kit);
-        $palette = (new PaletteFinder($search, $calibration->known($kit)))->curve($targets, [$size], $weights, limits: new Limits(maxLayers: 3))[$size];
+        $palette = (new PaletteFinder($search, $calibration->known($kit)))->curve($targets, [$size], $weights, limits: new Limits(maxLayers: 3, closed: true))[$size];
         $this->progress(sprintf('%d pencils: mean dE00 %.2f', count($palette->pencils), $palette->meanDifference));
         $predictor = $calibration->predictor($this->paper($calibration, $this->text('paper')));
         $plan = (new Planner($predictor, $kit))->plan(self::planned($zones, $palette, $field));

@@ -70,17 +70,19 @@ it('charges for more pencils, more layers, little tooth, a burnish, black, and h
         ->and($cost([$red, [at('QW:519'), 75, 1]]))->toBeLessThan($cost([[at('QW:201'), 75, 1], [at('QW:519'), 75, 1]]));
 });
 
-it('charges for a mid value that is made of a dark pencil and paper: it is speckled', function (): void {
-    $of = static fn (string $id, int $percent, float $L): float => judge(Target::colour(Lab::of($L, 2, 0)))->cost(1.0, 1.0, [[at($id), $percent, 1]]);
+it('charges a planned picture for a mid value that is made of a dark pencil and paper: it is speckled', function (): void {
+    $of = static fn (string $id, int $percent, float $L): float => judge(Target::colour(Lab::of($L, 2, 0)), new Limits(closed: true))->cost(1.0, 1.0, [[at($id), $percent, 1]]);
     $coat = static fn (string $id): float => (new TouchBook(model(), JUDGED))->laid(at($id), 50)->L;
     // Its own value and a little lighter cost nothing, twice as far from it twice as much.
     expect($of('QW:404', 50, $coat('QW:404') + 10))->toBe($of('QW:404', 50, $coat('QW:404')))
         ->and($of('QW:404', 50, $coat('QW:404') + 38) - $of('QW:404', 50, $coat('QW:404') + 18))->toEqualWithDelta(1.0, 1e-9);
     // Over what lies there already it is not the paper that shows.
-    $over = new Judge(new TouchBook(model(), JUDGED), Target::colour(Lab::of($coat('QW:404') + 38, 2, 0)), new Limits, onPaper: false);
+    $over = new Judge(new TouchBook(model(), JUDGED), Target::colour(Lab::of($coat('QW:404') + 38, 2, 0)), new Limits(closed: true), onPaper: false);
     expect($over->cost(1.0, 1.0, [[at('QW:404'), 50, 1]]))->toBe($of('QW:404', 50, $coat('QW:404')));
+    // One colour alone is matched as near as it goes.
+    expect(judge(Target::colour(Lab::of($coat('QW:404') + 38, 2, 0)))->cost(1.0, 1.0, [[at('QW:404'), 50, 1]]))->toBe($of('QW:404', 50, $coat('QW:404')));
     // More of a pale pencil than of the dark one closes it.
-    $both = judge(Target::colour(Lab::of(75, 2, 0)));
+    $both = judge(Target::colour(Lab::of(75, 2, 0)), new Limits(closed: true));
     expect($both->cost(1.0, 1.0, [[at('QW:113'), 60, 3], [at('QW:404'), 30, 1]]))->toBeLessThan($both->cost(1.0, 1.0, [[at('QW:113'), 20, 1], [at('QW:404'), 50, 1]]));
 });
 
