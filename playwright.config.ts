@@ -3,10 +3,10 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
     testDir: 'tests/Browser',
     outputDir: 'storage/testing/playwright',
-    // A shared machine may stall for seconds; what fails three times is a fault.
+    // A shared machine may stall for seconds; what fails twice is a fault.
     timeout: 120_000,
     expect: { timeout: 15_000 },
-    retries: process.env.CI ? 2 : 0,
+    retries: process.env.CI ? 1 : 0,
     workers: 1,
     reporter: [['list']],
     use: {

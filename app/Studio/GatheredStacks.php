@@ -68,9 +68,8 @@ final class GatheredStacks
             $keep = array_combine($keys, $new) + $kept;
             File::replace($path, serialize(array_slice($keep, 0, self::WISHES * count($targets), true)));
         }
-        $found += array_map(TargetStacks::unpack(...), $new);
 
-        return array_map(static fn (string $id): TargetStacks => $found[$id], array_combine(array_keys($targets), array_keys($targets)));
+        return $found + array_map(TargetStacks::unpack(...), $new);
     }
 
     /**

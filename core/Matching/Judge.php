@@ -117,8 +117,7 @@ final readonly class Judge
 
     private bool $light;
 
-    /** @param  bool  $onPaper  whether nothing lies there yet */
-    public function __construct(private TouchBook $book, public Target $target, public Limits $limits, private bool $onPaper = true)
+    public function __construct(private TouchBook $book, public Target $target, public Limits $limits)
     {
         $this->must = array_keys(array_intersect($book->ids, $limits->must));
         $this->shadow = $target->colour->L < self::SHADOW_L;
@@ -169,7 +168,7 @@ final readonly class Judge
         $cost += sqrt($miss * $miss + $doubt * $doubt) - $this->plainDoubt
             + self::PER_PENCIL * max(0, count($used) - 1)
             + self::PER_LAYER * max(0, $count - 1)
-            + ($film > 0.0 && $this->onPaper && $this->limits->closed ? self::SPECKLED * max(0.0, $this->target->colour->L - self::SPECKLED_FROM - $coats / $film) : 0.0)
+            + ($film > 0.0 && $this->limits->closed ? self::SPECKLED * max(0.0, $this->target->colour->L - self::SPECKLED_FROM - $coats / $film) : 0.0)
             + self::LITTLE_TOOTH * max(0.0, 1.0 - $toothLeft / self::LITTLE_TOOTH_BELOW);
         $cost += $this->blackAndWhite($layers) + $this->shadows($layers, $laid) + $this->brightening($layers, $laid);
         if ($this->limits->schools->blending === Blending::Burnish && $count > 1 && $layers[$count - 1][1] < Pressure::BURNISH_PERCENT) {

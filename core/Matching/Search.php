@@ -270,7 +270,7 @@ final class Search
         $this->limits = $limits;
         $this->present = $present;
         $this->ground = $this->model->draw($present);
-        $this->judge = new Judge($this->book, $target, $limits, count($present) === 0);
+        $this->judge = new Judge($this->book, $target, $limits);
         $this->allowed = [];
         $this->finishes = false;
         $never = $limits->schools->blackAndWhite === BlackAndWhite::Never;

@@ -71,7 +71,7 @@ final class PaletteFinder
      *
      * @throws EmptyBox
      */
-    public function curve(array $targets, array $sizes, array $weights = [], array $pinned = [], array $banned = [], Limits $limits = new Limits(maxLayers: 3, closed: true), ?\Closure $progress = null, array $each = [], array $gathered = []): array
+    public function curve(array $targets, array $sizes, array $weights = [], array $pinned = [], array $banned = [], Limits $limits = new Limits(maxLayers: 3), ?\Closure $progress = null, array $each = [], array $gathered = []): array
     {
         $this->limits = array_map(static fn (string $id): Limits => $each[$id] ?? $limits, array_combine(array_keys($targets), array_map(strval(...), array_keys($targets))));
         $progress ??= static function (): void {

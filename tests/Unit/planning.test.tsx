@@ -271,12 +271,13 @@ describe('schools of a picture', () => {
         });
     });
 
-    it('leave the planning that runs alone where they cannot be kept', async () => {
-        const running = { id: 'w1', kind: 'planning', state: 'running', progress: 0.4, doing: 'Choosing' };
+    const running = { id: 'w1', kind: 'planning', state: 'running', progress: 0.4, doing: 'Choosing' };
+    /** Another school is chosen while the picture is being planned. */
+    const chooseAnother = async (answers: Parameters<typeof serve>[0]) => {
         const asked = serve({
             'GET /api/works': () => ({ work: running }),
             'GET /api/schools': () => schoolQuestions,
-            'PATCH /api/pieces/p1': () => new Answer(422, { message: 'That is no school.' }),
+            ...answers,
         });
         show(
             <Around of={piece([])} selected={null}>
@@ -285,27 +286,24 @@ describe('schools of a picture', () => {
         );
         await userEvent.click(await screen.findByRole('button', { name: /Which value first$/ }));
         await userEvent.click(await screen.findByRole('option', { name: 'Form first' }));
+
+        return () => asked.filter(({ method }) => method !== 'GET').map(({ method, path }) => [method, path]);
+    };
+
+    it('leave the planning that runs alone where they cannot be kept', async () => {
+        const changes = await chooseAnother({
+            'PATCH /api/pieces/p1': () => new Answer(422, { message: 'That is no school.' }),
+        });
         expect(await screen.findByText('That is no school.')).toBeTruthy();
-        expect(asked.filter(({ method }) => method !== 'GET').map(({ method }) => method)).toEqual(['PATCH']);
+        expect(changes()).toEqual([['PATCH', '/api/pieces/p1']]);
     });
 
     it('start it over where it is being planned already', async () => {
-        const running = { id: 'w1', kind: 'planning', state: 'running', progress: 0.4, doing: 'Choosing' };
-        const asked = serve({
-            'GET /api/works': () => ({ work: running }),
-            'GET /api/schools': () => schoolQuestions,
+        const changes = await chooseAnother({
             'PATCH /api/pieces/p1': () => piece([]),
             'DELETE /api/works/w1': () => ({ ...running, state: 'cancelled' }),
             'POST /api/works': () => ({ ...running, id: 'w2', state: 'waiting' }),
         });
-        show(
-            <Around of={piece([])} selected={null}>
-                <SchoolsPanel planned />
-            </Around>,
-        );
-        await userEvent.click(await screen.findByRole('button', { name: /Which value first$/ }));
-        await userEvent.click(await screen.findByRole('option', { name: 'Form first' }));
-        const changes = () => asked.filter(({ method }) => method !== 'GET').map(({ method, path }) => [method, path]);
         await waitFor(() =>
             expect(changes()).toEqual([
                 ['PATCH', '/api/pieces/p1'],

@@ -76,9 +76,6 @@ it('charges a planned picture for a mid value that is made of a dark pencil and 
     // Its own value and a little lighter cost nothing, twice as far from it twice as much.
     expect($of('QW:404', 50, $coat('QW:404') + 10))->toBe($of('QW:404', 50, $coat('QW:404')))
         ->and($of('QW:404', 50, $coat('QW:404') + 38) - $of('QW:404', 50, $coat('QW:404') + 18))->toEqualWithDelta(1.0, 1e-9);
-    // Over what lies there already it is not the paper that shows.
-    $over = new Judge(new TouchBook(model(), JUDGED), Target::colour(Lab::of($coat('QW:404') + 38, 2, 0)), new Limits(closed: true), onPaper: false);
-    expect($over->cost(1.0, 1.0, [[at('QW:404'), 50, 1]]))->toBe($of('QW:404', 50, $coat('QW:404')));
     // One colour alone is matched as near as it goes.
     expect(judge(Target::colour(Lab::of($coat('QW:404') + 38, 2, 0)))->cost(1.0, 1.0, [[at('QW:404'), 50, 1]]))->toBe($of('QW:404', 50, $coat('QW:404')));
     // More of a pale pencil than of the dark one closes it.
