@@ -17,6 +17,7 @@ use Prism\Matching\Search;
 use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
 use Prism\Planning\Representatives;
+use WeakMap;
 
 /**
  * The engine of the core for the studio's papers and boxes. What is dear to compute (the model of an artist's
@@ -35,11 +36,15 @@ final class Engine
     /** @var array<string, Predictor> */
     private array $predictors = [];
 
+    /** @var WeakMap<Kit, string> what of each kit a prediction rests on: asked for once for each recipe of a picture */
+    private WeakMap $kits;
+
     public function __construct(
         private readonly Calibrations $calibrations,
         private readonly Repository $cache,
         private readonly string $folder,
     ) {
+        $this->kits = new WeakMap;
     }
 
     /** Speaks for an artist's calibration on a paper; knows the pencils of a kit. */
@@ -110,10 +115,14 @@ final class Engine
     /** Changes when anything does that a prediction with these pencils on this paper rests on. */
     public function digest(PaperModel $paper, User $artist, Kit $kit): string
     {
-        $parts = [self::VERSION, $this->calibrations->inForce($artist), $paper->only(['slug', 'L', 'a', 'b', 'roughness', 'capacity', 'adhesion'])];
-        foreach ($kit as $id => $pencil) {
-            $parts[] = [$id, $pencil->binder->value, $pencil->opacity->value, $pencil->fullCoatBands];
+        if (! isset($this->kits[$kit])) {
+            $pencils = [];
+            foreach ($kit as $id => $pencil) {
+                $pencils[] = [$id, $pencil->binder->value, $pencil->opacity->value, $pencil->fullCoatBands];
+            }
+            $this->kits[$kit] = json_encode($pencils, JSON_THROW_ON_ERROR);
         }
+        $parts = [self::VERSION, $this->calibrations->inForce($artist), $paper->only(['slug', 'L', 'a', 'b', 'roughness', 'capacity', 'adhesion']), $this->kits[$kit]];
 
         return hash('xxh128', json_encode($parts, JSON_THROW_ON_ERROR));
     }

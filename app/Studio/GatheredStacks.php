@@ -26,13 +26,10 @@ final class GatheredStacks
     private const FILE = 'stacks.kept';
 
     /** Goes up when stacks are gathered differently. */
-    private const VERSION = 3;
+    private const VERSION = 4;
 
     /** Of each colour, the stacks of so many different wishes are kept, the latest. */
     private const WISHES = 4;
-
-    /** Fewer colours than this are done before a second process is under way. */
-    private const WORTH_SPLITTING = 8;
 
     public function __construct(private readonly PhotoStore $photos, private readonly Engine $engine)
     {
@@ -63,45 +60,14 @@ final class GatheredStacks
                 $found[$id] = $stacks;
             }
         }
-        $new = $this->packed(array_keys($keys), static fn (string $id): string => TargetStacks::of($search, $targets[$id], $limits[$id], $free)->pack(), $progress);
+        $ids = array_keys($keys);
+        $new = array_combine($ids, SideBySide::each(count($ids), static fn (int $i): string => TargetStacks::of($search, $targets[$ids[$i]], $limits[$ids[$i]], $free)->pack(), $progress));
         if ($new !== []) {
             $keep = array_combine($keys, $new) + $kept;
             File::replace($path, serialize(array_slice($keep, 0, self::WISHES * count($targets), true)));
         }
 
         return $found + array_map(TargetStacks::unpack(...), $new);
-    }
-
-    /**
-     * Many of them in two halves at the same time.
-     *
-     * @param  list<string>  $ids
-     * @param  Closure(string): string  $pack
-     * @param  Closure(float): void  $progress
-     * @return array<string, string> by id, in their order
-     */
-    private function packed(array $ids, Closure $pack, Closure $progress): array
-    {
-        $half = static function (int $of, int $from) use ($ids, $pack, $progress): array {
-            $packed = [];
-            for ($i = $from; $i < count($ids); $i += $of) {
-                if ($from === 0) {
-                    $progress($i / count($ids));
-                }
-                $packed[] = $pack($ids[$i]);
-            }
-
-            return $packed;
-        };
-        if (count($ids) < self::WORTH_SPLITTING) {
-            $packed = $half(1, 0);
-        } else {
-            // Every other one: neighbours are much alike, so both halves take as long.
-            [$even, $odd] = SideBySide::both(static fn (): array => $half(2, 0), static fn (): array => $half(2, 1));
-            $packed = array_map(static fn (int $i): string => $i % 2 === 0 ? $even[intdiv($i, 2)] : $odd[intdiv($i, 2)], array_keys($ids));
-        }
-
-        return array_combine($ids, $packed);
     }
 
     /** @return array<string, string> packed stacks by digest */

@@ -6,6 +6,7 @@ namespace App\Studio;
 
 use App\Models\Piece;
 use App\Models\ZoneTarget;
+use App\Studio\LongWork\SideBySide;
 use App\Studio\LongWork\WorkRefused;
 use Closure;
 use Prism\Calibration\ChartStacks;
@@ -94,7 +95,7 @@ final class PicturePalettes
         $curve = (new PaletteFinder($search, $known))->curve(
             $targets, $sizes, $weights, array_values(array_unique($pinned, SORT_REGULAR)), $banned,
             progress: static fn (float $share) => $progress('Choosing pencils that serve all of them', max(0.6, 0.95 * $share)),
-            each: $limits, gathered: $gathered,
+            each: $limits, gathered: $gathered, spread: SideBySide::each(...),
         );
         ksort($curve);
 
@@ -141,8 +142,8 @@ final class PicturePalettes
         $targets = $weights = $limits = [];
         foreach ($this->zones->of($piece) as $zone) {
             foreach ($zone->targets as $target) {
-                $limits[$target->id] = $zone->limits(self::LAYERS);
                 $targets[$target->id] = $piece->value_only ? Target::value($target->drawn) : Target::colour($target->drawn);
+                $limits[$target->id] = $zone->limits(self::LAYERS, $targets[$target->id]);
                 $weights[$target->id] = $zone->weight($target);
             }
         }

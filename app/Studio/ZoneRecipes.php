@@ -57,6 +57,16 @@ final class ZoneRecipes
         $paper = $piece->width_mm * $piece->height_mm / (($piece->crop['width'] ?? 1.0) * ($piece->crop['height'] ?? 1.0));
         $rows = $piece->zones()->with('targets.recipe')->get();
         $ids = $rows->pluck('id', 'label');
+        $stacks = [];
+        foreach ($rows as $zone) {
+            foreach ($zone->targets as $target) {
+                if ($target->recipe !== null) {
+                    $stacks[$target->id] = Stack::parse($target->recipe->stack);
+                }
+            }
+        }
+        $desk = $this->catalogue->desk($piece->user, ...array_values($stacks));
+        $recipes = $this->engine->recipes($piece->paper, $piece->user, $desk);
         foreach ($rows as $zone) {
             $zone->setRelation('piece', $piece);
             $touching = [];
@@ -67,14 +77,13 @@ final class ZoneRecipes
             }
             $schools = SchoolChoices::ofZone($zone);
             foreach ($zone->targets as $target) {
-                $recipe = $this->of($target->setRelation('zone', $zone));
-                if ($recipe !== null) {
-                    $zones[] = new PlannedZone($target->id, $zone->id, Targets::name($target), Targets::drawn($target), $recipe->stack, $recipe->underlayer, $paper * $zone->share * $target->share, $touching, $schools->schools(), $schools->highlights());
+                $stack = $stacks[$target->id] ?? null;
+                if ($stack !== null) {
+                    $drawn = Targets::drawn($target->setRelation('zone', $zone));
+                    $zones[] = new PlannedZone($target->id, $zone->id, Targets::name($target), $drawn, $stack, $recipes->underlayer($stack, Target::colour($drawn)), $paper * $zone->share * $target->share, $touching, $schools->schools(), $schools->highlights());
                 }
             }
         }
-
-        $desk = $this->catalogue->desk($piece->user, ...array_map(static fn (PlannedZone $zone): Stack => $zone->stack, $zones));
 
         return (new Planner($this->engine->predictor($piece->paper, $piece->user, $desk), $desk, SchoolChoices::ofPiece($piece)->background(), $this->paces->forPiece($piece)))->plan($zones);
     }

@@ -21,7 +21,10 @@ final readonly class Candidate
     /** @return list<int> the pencils it needs, each once */
     public function pencils(): array
     {
-        $pencils = array_values(array_unique(array_column($this->layers, 0)));
+        $pencils = [];
+        foreach ($this->layers as [$pencil]) {
+            $pencils[$pencil] = $pencil;
+        }
         sort($pencils);
 
         return $pencils;

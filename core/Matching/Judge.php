@@ -120,12 +120,34 @@ final readonly class Judge
     public function __construct(private TouchBook $book, public Target $target, public Limits $limits)
     {
         $this->must = array_keys(array_intersect($book->ids, $limits->must));
-        $this->shadow = $target->colour->L < self::SHADOW_L;
+        $this->shadow = self::isShadow($target);
         $this->light = $target->colour->L > self::LIGHT_L && $target->colour->chroma() > self::UNDERLAYER_CHROMA;
         $this->toned = $book->paperL < Paper::TONED_BELOW_L && $limits->schools->blackAndWhite === BlackAndWhite::Toned;
         $this->plainDoubt = Doubt::usual(1, 0, 0);
-        $goal = $target->colour;
-        $this->goalPosition = ! $target->valueOnly && $goal->chroma() > self::UNDERLAYER_CHROMA ? Wheel::position($goal->hueDegrees()) : null;
+        $this->goalPosition = self::hasComplement($target) ? Wheel::position($target->colour->hueDegrees()) : null;
+    }
+
+    /** Schools as far as they bear on what a stack costs for a target; where they do not, as by default: so they are one to whoever compares them. */
+    public static function bearing(Schools $schools, Target $target): Schools
+    {
+        $usual = new Schools;
+
+        return new Schools(
+            $schools->value,
+            self::isShadow($target) ? $schools->shadows : $usual->shadows,
+            self::hasComplement($target) ? $schools->complement : $usual->complement,
+            $schools->brightening, $schools->blending, $schools->blackAndWhite,
+        );
+    }
+
+    private static function isShadow(Target $target): bool
+    {
+        return $target->colour->L < self::SHADOW_L;
+    }
+
+    private static function hasComplement(Target $target): bool
+    {
+        return ! $target->valueOnly && $target->colour->chroma() > self::UNDERLAYER_CHROMA;
     }
 
     /** What no stack with this miss can cost less than. */

@@ -35,7 +35,8 @@ final readonly class RecipeMaker
         return new Recipe($stack, $prediction, $difference, $this->underlayer($stack, $target), $this->warnings->of($stack, $target, $prediction, $difference), $cost);
     }
 
-    private function underlayer(Stack $stack, Target $target): ?int
+    /** Index of the step that is laid first, lightly, in another hue; null if there is none. */
+    public function underlayer(Stack $stack, Target $target): ?int
     {
         $first = $stack->steps[0] ?? null;
         if ($first?->pencil === null || $stack->layerCount() < 2 || $first->pressurePercent > self::UNDERLAYER_PERCENT) {

@@ -39,12 +39,15 @@ final class Search
     /** Pairs further away than this by the quick distance serve nobody better than one pencil alone. */
     private const WIDE_REACH = 225.0;
 
+    /** What costs so much more than the best, dE00, serves several targets only if nothing else can: for that there is each pencil alone. */
+    private const WIDE_WORTH = 10.0;
+
     /** Where many stacks are wanted: of them so many are refined, so many extended, and each by so many pencils. */
     private const WIDE_REFINED = 16;
 
-    private const WIDE_EXTENDED = 16;
+    private const WIDE_EXTENDED = 12;
 
-    private const PROMISING = 8;
+    private const PROMISING = 6;
 
     private const EXTENDED = 36;
 
@@ -208,7 +211,7 @@ final class Search
      * Many stacks for a target, for choosing pencils that serve several targets at once: of each pencil and pair the one
      * that comes nearest, of triples those that are better than what they are made of. Only the best are refined.
      *
-     * @return array<string, Candidate> by the set of pencils
+     * @return list<Candidate> cheapest first, each of another set of pencils
      *
      * @throws EmptyBox
      */
@@ -216,20 +219,23 @@ final class Search
     {
         $this->begin($target, $limits, $only, Stack::of());
         $found = [];
-        $keep = static function (Candidate $candidate) use (&$found): void {
+        $least = INF;
+        $keep = static function (Candidate $candidate) use (&$found, &$least): void {
+            $least = min($least, $candidate->cost);
             $set = $candidate->set();
             if (! isset($found[$set]) || $candidate->cost < $found[$set]->cost) {
                 $found[$set] = $candidate;
             }
         };
         $lib = $this->library;
-        $this->eachGroup(function (int $entry, float $distance, int $lighter, float $lighterDistance, bool $pair) use ($lib, $keep): void {
-            if ($pair && $distance > self::WIDE_REACH) {
+        $this->eachGroup(function (int $entry, float $distance, int $lighter, float $lighterDistance, bool $pair) use ($lib, $keep, &$least): void {
+            if ($pair && ($distance > self::WIDE_REACH || $this->limits->maxPencils < 2)) {
                 return;
             }
-            $layers = $lib->layers($entry);
-            if (count($layers) <= $this->limits->maxPencils) {
-                $keep(new Candidate($layers, $this->judge->cost($this->target->miss($lib->L[$entry], $lib->a[$entry], $lib->b[$entry]), 1.0, $layers)));
+            $miss = $this->target->miss($lib->L[$entry], $lib->a[$entry], $lib->b[$entry]);
+            if (! $pair || $this->judge->atLeast($miss) <= $least + self::WIDE_WORTH) {
+                $layers = $lib->layers($entry);
+                $keep(new Candidate($layers, $this->judge->cost($miss, 1.0, $layers)));
             }
         });
         foreach (array_slice(self::ranked($found), 0, self::WIDE_REFINED) as $base) {
@@ -243,7 +249,7 @@ final class Search
             }
         }
 
-        return $found;
+        return array_values(array_filter(self::ranked($found), static fn (Candidate $candidate): bool => $candidate->cost <= $least + self::WIDE_WORTH || count($candidate->layers) === 1));
     }
 
     /** A stack of `wide` with its pressures refined and its finish tried, or a simpler one of the same pencils. */
@@ -454,10 +460,9 @@ final class Search
     {
         $lib = $this->library;
         $count = count($lib->ids);
+        [$L, $a, $b] = [$lib->L, $lib->a, $lib->b];
         $goal = $this->target->colour;
-        $goalL = $goal->L;
-        $goalA = $goal->a;
-        $goalB = $goal->b;
+        [$goalL, $goalA, $goalB] = [$goal->L, $goal->a, $goal->b];
         $chroma = $goal->chroma();
         $cos = $chroma > 0.0 ? $goalA / $chroma : 1.0;
         $sin = $chroma > 0.0 ? $goalB / $chroma : 0.0;
@@ -475,9 +480,9 @@ final class Search
                 $least = $leastLighter = INF;
                 $at = $atLighter = $start;
                 for ($entry = $start; $entry < $start + PairLibrary::GROUP; $entry++) {
-                    $dL = $lib->L[$entry] - $goalL;
-                    $da = $lib->a[$entry] - $goalA;
-                    $db = $lib->b[$entry] - $goalB;
+                    $dL = $L[$entry] - $goalL;
+                    $da = $a[$entry] - $goalA;
+                    $db = $b[$entry] - $goalB;
                     $dC = ($da * $cos + $db * $sin) * $wC;
                     $dH = ($db * $cos - $da * $sin) * $wH;
                     $distance = self::LIGHTNESS_WEIGHT * $dL * $dL + $dC * $dC + $dH * $dH;

@@ -36,6 +36,9 @@ final class PaletteFinder
     /** Share of the work that is finding the stacks of each target. */
     private const GATHERING = 0.6;
 
+    /** Share after which the pencils of every size are chosen, and their stacks are left to be settled. */
+    private const CHOOSING = 0.75;
+
     /** @var list<list<array{list<int>, float, Candidate}>> by target: pencils, cost, stack; cheapest first */
     private array $stacks = [];
 
@@ -44,12 +47,6 @@ final class PaletteFinder
 
     /** @var list<float> by target */
     private array $weights = [];
-
-    /** @var array<int, array<string, Candidate>> by target and the stack before: stacks refined so far */
-    private array $settled = [];
-
-    /** @var array<int, array<string, Recipe>> by target and settled stack */
-    private array $recipes = [];
 
     /** @var array<array-key, Limits> by target */
     private array $limits = [];
@@ -67,11 +64,12 @@ final class PaletteFinder
      * @param  array<string, Limits>  $each  for targets with limits of their own
      * @param  array<array-key, TargetStacks>  $gathered  for targets whose stacks are known already
      * @param  ?\Closure(float): void  $progress  how far it is, 0-1; may throw to stop
+     * @param  ?\Closure(int, \Closure(int): string, \Closure(float): void): list<string>  $spread  does so many parts by their places, and says how far it is; null: one after the other
      * @return array<int, Palette> by size, of no more pencils than there are
      *
      * @throws EmptyBox
      */
-    public function curve(array $targets, array $sizes, array $weights = [], array $pinned = [], array $banned = [], Limits $limits = new Limits(maxLayers: 3), ?\Closure $progress = null, array $each = [], array $gathered = []): array
+    public function curve(array $targets, array $sizes, array $weights = [], array $pinned = [], array $banned = [], Limits $limits = new Limits(maxLayers: 3), ?\Closure $progress = null, array $each = [], array $gathered = [], ?\Closure $spread = null): array
     {
         $this->limits = array_map(static fn (string $id): Limits => $each[$id] ?? $limits, array_combine(array_keys($targets), array_map(strval(...), array_keys($targets))));
         $progress ??= static function (): void {
@@ -88,7 +86,7 @@ final class PaletteFinder
         }
         $fixed = $chosen;
         $open = array_map(static fn (string $id): int => $index[$id], $free->ids());
-        $palettes = [];
+        $sets = [];
         sort($sizes);
         foreach ($sizes as $size) {
             while (count($chosen) < min($size, count($open) + count($fixed))) {
@@ -99,8 +97,13 @@ final class PaletteFinder
                 $chosen[$best] = true;
             }
             $chosen = $this->withLighteners($this->exchanged($chosen, $fixed, $open), $fixed, $open, $size);
-            $palettes[$size] = $this->palette($targets, $chosen);
-            $progress(self::GATHERING + (1.0 - self::GATHERING) * count($palettes) / count($sizes));
+            $sets[$size] = $chosen;
+            $progress(self::GATHERING + (self::CHOOSING - self::GATHERING) * count($sets) / count($sizes));
+        }
+        $found = $this->recipes($targets, $sets, $spread ?? self::inTurn(...), static fn (float $share) => $progress(self::CHOOSING + (1.0 - self::CHOOSING) * $share));
+        $palettes = [];
+        foreach ($sets as $size => $chosen) {
+            $palettes[$size] = $this->palette($chosen, array_map(static fn (array $recipes): ?Recipe => $recipes[$size] ?? null, $found));
         }
 
         return $palettes;
@@ -114,7 +117,7 @@ final class PaletteFinder
      */
     private function gather(array $targets, array $weights, Kit $free, array $gathered, \Closure $progress): void
     {
-        $this->stacks = $this->using = $this->weights = $this->settled = $this->recipes = [];
+        $this->stacks = $this->using = $this->weights = [];
         foreach ($targets as $id => $target) {
             $stacks = $using = [];
             foreach (($gathered[$id] ?? TargetStacks::of($this->search, $target, $this->limits[$id], $free))->stacks as $i => $candidate) {
@@ -311,22 +314,19 @@ final class PaletteFinder
     }
 
     /**
-     * @param  array<string, Target>  $targets
      * @param  array<int, true>  $chosen
+     * @param  list<?Recipe>  $found  by target
      */
-    private function palette(array $targets, array $chosen): Palette
+    private function palette(array $chosen, array $found): Palette
     {
         $recipes = [];
         $sum = $weight = 0.0;
-        $at = 0;
-        foreach ($targets as $id => $target) {
-            $near = self::cheapest($this->stacks[$at], $chosen, self::SETTLED);
-            if ($near !== []) {
-                $recipes[$id] = $this->settled($at, $target, array_column($near, 2), $chosen);
-                $sum += $this->weights[$at] * $recipes[$id]->difference->dE00;
+        foreach (array_keys($this->limits) as $at => $id) {
+            if (isset($found[$at])) {
+                $recipes[$id] = $found[$at];
+                $sum += $this->weights[$at] * $found[$at]->difference->dE00;
                 $weight += $this->weights[$at];
             }
-            $at++;
         }
         $ids = $this->kit->ids();
         ksort($chosen);
@@ -340,26 +340,59 @@ final class PaletteFinder
     }
 
     /**
-     * The best of some stacks once their pressures are refined; or one that was refined for another size, costs less and can be
-     * laid from this set too.
+     * The recipe of each target from each set: the best few stacks that a set can lay, with their pressures refined, and of these the
+     * best, which may have been refined for another set.
      *
-     * @param  non-empty-list<Candidate>  $near
-     * @param  array<int, true>  $chosen
+     * @param  array<string, Target>  $targets
+     * @param  array<int, array<int, true>>  $sets  by size
+     * @param  \Closure(int, \Closure(int): string, \Closure(float): void): list<string>  $spread
+     * @param  \Closure(float): void  $progress
+     * @return list<array<int, Recipe>> by target and size; none where a set can lay no stack
      */
-    private function settled(int $at, Target $target, array $near, array $chosen): Recipe
+    private function recipes(array $targets, array $sets, \Closure $spread, \Closure $progress): array
     {
-        $limits = array_values($this->limits)[$at];
-        foreach ($near as $candidate) {
-            $this->settled[$at][$candidate->key()] ??= $this->search->settle($target, $limits, $candidate);
-        }
-        $best = $this->settled[$at][$near[0]->key()];
-        foreach ($this->settled[$at] as $candidate) {
-            if ($candidate->cost < $best->cost && array_diff_key(array_flip($candidate->pencils()), $chosen) === []) {
-                $best = $candidate;
+        $targets = array_values($targets);
+        $limits = array_values($this->limits);
+        $part = function (int $at) use ($targets, $limits, $sets): string {
+            $near = $recipes = [];
+            foreach ($sets as $chosen) {
+                foreach (self::cheapest($this->stacks[$at], $chosen, self::SETTLED) as [, , $candidate]) {
+                    $near[$candidate->key()] ??= $candidate;
+                }
             }
+            $settled = array_map(fn (Candidate $candidate): Candidate => $this->search->settle($targets[$at], $limits[$at], $candidate), array_values($near));
+            usort($settled, static fn (Candidate $a, Candidate $b): int => $a->cost <=> $b->cost);
+            $made = [];
+            foreach ($sets as $size => $chosen) {
+                foreach ($settled as $i => $candidate) {
+                    if (array_diff_key(array_flip($candidate->pencils()), $chosen) === []) {
+                        $recipes[$size] = $made[$i] ??= $this->search->recipe($targets[$at], $limits[$at], $candidate);
+
+                        break;
+                    }
+                }
+            }
+
+            return serialize($recipes);
+        };
+
+        return array_map(unserialize(...), $spread(count($targets), $part, $progress));
+    }
+
+    /**
+     * @param  \Closure(int): string  $do
+     * @param  \Closure(float): void  $progress
+     * @return list<string>
+     */
+    private static function inTurn(int $count, \Closure $do, \Closure $progress): array
+    {
+        $done = [];
+        for ($i = 0; $i < $count; $i++) {
+            $progress($i / $count);
+            $done[] = $do($i);
         }
 
-        return $this->recipes[$at][serialize($best->layers)] ??= $this->search->recipe($target, $limits, $best);
+        return $done;
     }
 
     /**

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Prism\Planning;
 
+use Prism\Matching\Judge;
 use Prism\Matching\Limits;
 use Prism\Matching\Schools;
+use Prism\Matching\Target;
 use Prism\Reference\Distance;
 use Prism\Reference\FormGradient;
 use Prism\Reference\Highlights;
@@ -62,12 +64,12 @@ final readonly class PictureZone
         );
     }
 
-    /** What a search for its colours is allowed. */
-    public function limits(int $maxLayers): Limits
+    /** What a search for a colour of it is allowed, by the schools that bear on it. */
+    public function limits(int $maxLayers, Target $target): Limits
     {
         $schools = Finish::on($this->surface, $this->schools);
 
-        return new Limits(maxLayers: $maxLayers, schools: $schools->blending($schools->blending->ofStacks()), closed: true);
+        return new Limits(maxLayers: $maxLayers, schools: Judge::bearing($schools->blending($schools->blending->ofStacks()), $target), closed: true);
     }
 
     /** What a colour of it counts against those of the whole picture. */

@@ -18,9 +18,6 @@ use UnexpectedValueException;
  */
 final readonly class TargetStacks
 {
-    /** Of a stack against the best one, dE00. */
-    private const WORTH_KEEPING = 15.0;
-
     /** Before each stack: how many layers, and the cost as a little-endian float; of a layer: pencil, percent, passes. */
     private const HEAD_BYTES = 5;
 
@@ -38,13 +35,7 @@ final readonly class TargetStacks
      */
     public static function of(Search $search, Target $target, Limits $limits, Kit $free): self
     {
-        $wide = array_values($search->wide($target, $limits, $free));
-        $least = min([INF, ...array_map(static fn (Candidate $candidate): float => $candidate->cost, $wide)]);
-        // What costs so much more serves only if nothing else can: for that there is each pencil alone.
-        $stacks = array_values(array_filter($wide, static fn (Candidate $candidate): bool => $candidate->cost <= $least + self::WORTH_KEEPING || count($candidate->layers) === 1));
-        usort($stacks, static fn (Candidate $a, Candidate $b): int => $a->cost <=> $b->cost);
-
-        return new self($stacks);
+        return new self($search->wide($target, $limits, $free));
     }
 
     public function pack(): string

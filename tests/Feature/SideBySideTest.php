@@ -5,26 +5,76 @@ declare(strict_types=1);
 use App\Models\User;
 use App\Studio\LongWork\SideBySide;
 
-it('does two halves at the same time, and gives both', function (): void {
-    $half = static fn (string $name): Closure => static function () use ($name): array {
-        usleep(300_000);
+it('does many parts two at a time, and gives all in their order', function (): void {
+    $slow = static function (int $i): string {
+        usleep(30_000);
 
-        return [$name, "\0".$name];
+        return "\0part $i";
     };
+    $told = [];
     $before = hrtime(true);
-    expect(SideBySide::both($half('one'), $half('other')))->toBe([['one', "\0one"], ['other', "\0other"]])
-        ->and((hrtime(true) - $before) / 1e9)->toBeLessThan(0.55)
+    $done = SideBySide::each(21, $slow, static function (float $share) use (&$told): void {
+        $told[] = $share;
+    });
+    expect((hrtime(true) - $before) / 1e9)->toBeLessThan(0.55)
+        ->and($done)->toBe(array_map(static fn (int $i): string => "\0part $i", range(0, 20)))
+        ->and(count($told))->toBeGreaterThan(7)->toBeLessThan(15)->and($told)->toBe(array_values(array_unique($told)))->and(max($told))->toBeLessThan(1.0)
         // The connection of this process is still its own.
         ->and(User::query()->count())->toBe(0);
 });
 
-it('hears of what goes wrong in either half, and leaves nothing behind', function (): void {
+it('leaves more to whoever has the lighter parts', function (): void {
+    $here = getmypid();
+    // This process is slow: the copy takes what it does not come to.
+    $slowHere = static function () use ($here): string {
+        usleep(getmypid() === $here ? 100_000 : 5_000);
+
+        return (string) getmypid();
+    };
+    $by = array_count_values(SideBySide::each(20, $slowHere, static function (): void {
+    }));
+    expect($by)->toHaveCount(2)->and($by[$here])->toBeLessThan(6);
+});
+
+it('stops both where it is stopped', function (): void {
+    $path = (string) tempnam(sys_get_temp_dir(), 'parts');
+    $part = static function (int $i) use ($path): string {
+        usleep(20_000);
+        file_put_contents($path, '.', FILE_APPEND);
+
+        return '';
+    };
+    expect(fn () => SideBySide::each(60, $part, static fn (float $share) => $share > 0.1 ? throw new DomainException('Stopped.') : null))->toThrow(DomainException::class, 'Stopped.')
+        ->and(strlen((string) file_get_contents($path)))->toBeGreaterThan(2)->toBeLessThan(15);
+    unlink($path);
+});
+
+it('does a few without a copy, and none at once', function (): void {
+    $here = getmypid();
+    $pid = static function (): string {
+        usleep(10_000);
+
+        return (string) getmypid();
+    };
+    $quiet = static function (): void {
+    };
+    expect(SideBySide::each(3, $pid, $quiet))->toBe(array_fill(0, 3, (string) $here))
+        ->and(array_unique(SideBySide::each(9, $pid, $quiet)))->toHaveCount(2)
+        ->and(SideBySide::each(0, $pid, $quiet))->toBe([]);
+});
+
+it('hears of what goes wrong in either process, and leaves nothing behind', function (): void {
     $files = static fn (): int => count(glob(sys_get_temp_dir().'/prism??????') ?: []);
     $before = $files();
-    $wrong = static fn (): array => throw new DomainException('This half went wrong.');
-    $right = static fn (): array => ['right'];
-    expect(fn () => SideBySide::both($wrong, $right))->toThrow(DomainException::class)
-        ->and(fn () => SideBySide::both($right, $wrong))->toThrow(DomainException::class)
+    $wrong = static fn (int $at): Closure => static function (int $i) use ($at): string {
+        usleep(10_000);
+
+        return $i === $at ? throw new DomainException('This part went wrong.') : 'right';
+    };
+    $quiet = static function (): void {
+    };
+    expect(fn () => SideBySide::each(12, $wrong(4), $quiet))->toThrow(DomainException::class)
+        ->and(fn () => SideBySide::each(12, $wrong(5), $quiet))->toThrow(DomainException::class)
         ->and($files())->toBe($before)
         ->and(pcntl_waitpid(-1, $status, WNOHANG))->toBe(-1);
 });

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Http\Requests\SampleRequest;
 use App\Http\Requests\StorePieceRequest;
 use App\Http\Requests\UpdatePieceRequest;
+use App\Http\Resources\PieceChoicesResource;
 use App\Http\Resources\PieceResource;
 use App\Http\Resources\PieceSummaryResource;
 use App\Http\Resources\SampleResource;
@@ -101,16 +102,16 @@ final class PieceController
             new OA\Property(property: 'banned', type: 'array', items: new OA\Items(type: 'string')),
         ])),
         responses: [
-            new OA\Response(response: 200, description: 'The piece', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+            new OA\Response(response: 200, description: 'What is chosen now', content: new OA\JsonContent(ref: '#/components/schemas/PieceChoices')),
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
-    public function update(UpdatePieceRequest $request, Piece $piece, Pieces $pieces): PieceResource
+    public function update(UpdatePieceRequest $request, Piece $piece, Pieces $pieces): PieceChoicesResource
     {
         Gate::authorize('update', $piece);
         $pieces->change($piece, $request->validated());
 
-        return PieceResource::make($piece->refresh());
+        return PieceChoicesResource::make($piece->refresh());
     }
 
     #[OA\Delete(path: '/api/pieces/{piece}', operationId: 'removePiece', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 204, description: 'Put away; it can be taken back')])]

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Studio\LongWork;
 
+use App\Models\Recipe;
 use App\Models\User;
 use App\Models\ZoneTarget;
 use App\Studio\PicturePalettes;
@@ -11,7 +12,7 @@ use App\Studio\Pieces;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Prism\Colour\ValueScale;
-use Prism\Matching\Recipe;
+use Prism\Matching\Recipe as FoundRecipe;
 use Prism\Planning\Palette;
 
 /**
@@ -32,14 +33,18 @@ final class PlanningWork implements LongWork
         $palette = $found['chosen'];
         $progress('Writing the recipes', 0.95);
         DB::transaction(function () use ($piece, $found, $palette): void {
-            $before = [];
+            $before = $stacks = [];
             foreach ($found['rows'] as $row) {
                 $recipe = $palette->recipes[$row->id] ?? null;
-                if ($recipe !== null && ! in_array($row->id, $found['own'], true)) {
-                    $before[$row->id] = $row->recipe === null ? null : ['stack' => $row->recipe->stack, 'by_hand' => $row->recipe->by_hand];
-                    self::write($row, (string) $recipe->stack);
+                if ($recipe === null || in_array($row->id, $found['own'], true)) {
+                    continue;
+                }
+                $before[$row->id] = $row->recipe === null ? null : ['stack' => $row->recipe->stack, 'by_hand' => $row->recipe->by_hand];
+                if ($row->recipe?->stack !== (string) $recipe->stack || $row->recipe->by_hand) {
+                    $stacks[$row->id] = (string) $recipe->stack;
                 }
             }
+            self::write($stacks);
             $piece->update(['before_planning' => ['recipes' => $before, 'palette' => $piece->palette], 'palette' => self::told($palette, $found['size'], $found['curve'], $piece->value_only)]);
         });
 
@@ -49,19 +54,17 @@ final class PlanningWork implements LongWork
     /** Mean over the colours, in steps of the scale. */
     private static function valueError(Palette $palette): float
     {
-        $errors = array_map(static fn (Recipe $recipe): float => abs($recipe->difference->dL) / ValueScale::stepSize(), $palette->recipes);
+        $errors = array_map(static fn (FoundRecipe $recipe): float => abs($recipe->difference->dL) / ValueScale::stepSize(), $palette->recipes);
 
         return $errors === [] ? 0.0 : array_sum($errors) / count($errors);
     }
 
-    private static function write(ZoneTarget $row, string $stack): void
+    /** @param  array<string, string>  $stacks  by target: all in two statements, for the artist waits */
+    private static function write(array $stacks): void
     {
-        if ($row->recipe?->stack === $stack && ! $row->recipe->by_hand) {
-            return;
-        }
-        $row->recipe()->updateOrCreate([], ['stack' => $stack, 'by_hand' => false]);
-        $row->version++;
-        $row->save();
+        $rows = array_map(static fn (string $target, string $stack): array => ['target_id' => $target, 'stack' => $stack, 'by_hand' => false], array_keys($stacks), $stacks);
+        Recipe::query()->upsert($rows, ['target_id'], ['stack', 'by_hand']);
+        ZoneTarget::query()->whereKey(array_keys($stacks))->increment('version');
     }
 
     /**

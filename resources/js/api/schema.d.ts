@@ -1485,8 +1485,8 @@ export interface components {
             /** @description dE00 from the colour that was asked for */
             distance: number | null;
         };
-        Piece: {
-            id: string;
+        PieceChoices: {
+            /** @description What is chosen for a piece as a whole: all that a change of it needs to be answered with. */
             title: string;
             paper: components['schemas']['Paper'];
             schools: {
@@ -1500,11 +1500,6 @@ export interface components {
             planning: components['schemas']['PlanningWishes'];
             /** @description where the light comes from, if the artist has corrected it */
             lightDegrees: number | null;
-            photo: components['schemas']['Reference'];
-            references: components['schemas']['Reference'][];
-            zones: components['schemas']['Zone'][];
-            /** @description the last change of zones, which can be taken back */
-            undo: string | null;
         };
         /** @enum {string} */
         RangeModeId: 'as-is' | 'compress' | 'clip';
@@ -1531,6 +1526,14 @@ export interface components {
             y: number;
             width: number;
             height: number;
+        };
+        Piece: components['schemas']['PieceChoices'] & {
+            id: string;
+            photo: components['schemas']['Reference'];
+            references: components['schemas']['Reference'][];
+            zones: components['schemas']['Zone'][];
+            /** @description the last change of zones, which can be taken back */
+            undo: string | null;
         };
         PieceSummary: {
             id: string;
@@ -3308,13 +3311,13 @@ export interface operations {
             };
         };
         responses: {
-            /** @description The piece */
+            /** @description What is chosen now */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    'application/json': components['schemas']['Piece'];
+                    'application/json': components['schemas']['PieceChoices'];
                 };
             };
             /** @description Refused */

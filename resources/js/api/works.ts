@@ -2,7 +2,10 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useEffectEvent, useRef } from 'react';
 import { answered, api, type Work, type WorkWish } from './client';
 
+/** How often a work is asked for, ms; and from which part of it on the end is waited for. Each time takes a little from it. */
 const POLL = 250;
+const POLL_NEAR_END = 100;
+const NEAR_END = 0.6;
 
 export const isOpen = (work: Work | null | undefined) => work?.state === 'waiting' || work?.state === 'running';
 
@@ -16,7 +19,8 @@ export function useWatchedWork(kind: Work['kind'], onDone?: (work: Work) => void
         queryKey: key,
         queryFn: async () =>
             (await answered(api.GET('/api/works', { params: { query: { kind, ...(piece ? { piece } : {}) } } }))).work,
-        refetchInterval: (query) => (isOpen(query.state.data) ? POLL : false),
+        refetchInterval: ({ state }) =>
+            isOpen(state.data) && ((state.data?.progress ?? 0) < NEAR_END ? POLL : POLL_NEAR_END),
     });
     const done = useEffectEvent(() => latest.data && onDone?.(latest.data));
     const state = latest.data?.state;

@@ -47,12 +47,12 @@ export function SchoolsPanel({ planned }: { planned: boolean }) {
     const choose = (schools: SchoolAnswers) => {
         const ofZone = zone && { id: zone.id, version: zone.version, schools };
         if (planned && bearsOnRecipes(schools)) {
-            replan.after((now) => {
-                const version = now.zones.find(({ id }) => id === zone?.id)?.version;
+            replan.after(async ({ zones }) => {
+                if (!ofZone) return changePiece(piece.id, { schools });
+                const version = zones.find(({ id }) => id === ofZone.id)?.version ?? ofZone.version;
+                const changed = await changeZone({ ...ofZone, version });
 
-                return ofZone
-                    ? changeZone({ ...ofZone, version: version ?? ofZone.version })
-                    : changePiece(piece.id, { schools });
+                return { zones: zones.map((had) => (had.id === changed.id ? changed : had)) };
             }, tell);
         } else if (ofZone) {
             orderOfZone.mutate(ofZone, tell);

@@ -6,9 +6,9 @@ import { isOpen, useWork, workKey } from '../api/works';
 const path = (piece: string) => ({ params: { path: { piece } } });
 
 /**
- * The picture planned anew: at once, or after a change of what it is planned by. A change while it is being planned starts it over;
- * changes made in a row are made one after the other, each of the piece as the one before has left it. One place hears when it
- * is done.
+ * The picture planned anew: at once, or after a change of what it is planned by, which answers with what of the piece is new. A
+ * change while it is being planned starts it over; changes made in a row are made one after the other, each of the piece as the one
+ * before has left it. One place hears when it is done, and fetches the rest.
  */
 export function useReplan(of: Piece, onDone?: () => void) {
     const piece = of.id;
@@ -16,14 +16,15 @@ export function useReplan(of: Piece, onDone?: () => void) {
     const { work, open, cancel, start } = useWork('planning', onDone, piece);
     const after = useMutation({
         scope: { id: `replan ${piece}` },
-        mutationFn: async (change: (now: Piece) => Promise<unknown>) => {
-            await change(client.getQueryData<Piece>(keys.piece(piece)) ?? of);
+        mutationFn: async (change: (now: Piece) => Promise<Partial<Piece>>) => {
+            const changed = await change(client.getQueryData<Piece>(keys.piece(piece)) ?? of);
+            client.setQueryData<Piece>(keys.piece(piece), (now) => now && { ...now, ...changed });
             const running = client.getQueryData<Work | null>(workKey('planning', piece));
             if (running && isOpen(running)) await cancel.mutateAsync(running.id);
             await start.mutateAsync({ piece });
         },
-        // The plan itself follows when it is done; fetched before, it would only take time from it.
-        onSettled: () => client.invalidateQueries({ queryKey: keys.piece(piece), exact: true }),
+        // Refused, perhaps because it was changed elsewhere. Otherwise nothing is fetched before the plan: it would take time from it.
+        onError: () => client.invalidateQueries({ queryKey: keys.piece(piece), exact: true }),
     });
 
     return {

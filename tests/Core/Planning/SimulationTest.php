@@ -7,6 +7,7 @@ use Prism\Colour\Srgb;
 use Prism\Layering\Stack;
 use Prism\Matching\Blending;
 use Prism\Matching\Schools;
+use Prism\Matching\Target;
 use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
 use Prism\Planning\Simulation;
@@ -62,7 +63,7 @@ describe('the simulated drawing', function (): void {
     });
 
     it('searches by what bears on stacks: no tissue, and no burnish on what is soft', function (): void {
-        $limits = static fn (Surface $surface, Blending $blending): Blending => (new PictureZone('z', 'z', 1, 1.0, 2, $surface, ZoneLight::Lit, Distance::Near, true, null, [], [], new Schools(blending: $blending)))->limits(3)->schools->blending;
+        $limits = static fn (Surface $surface, Blending $blending): Blending => (new PictureZone('z', 'z', 1, 1.0, 2, $surface, ZoneLight::Lit, Distance::Near, true, null, [], [], new Schools(blending: $blending)))->limits(3, Target::colour(Lab::of(60, 0, 0)))->schools->blending;
         expect($limits(Surface::Hard, Blending::Tissue))->toBe(Blending::Layers)->and($limits(Surface::Hard, Blending::Burnish))->toBe(Blending::Burnish)
             ->and($limits(Surface::Soft, Blending::Burnish))->toBe(Blending::Layers)->and($limits(Surface::Soft, Blending::Solvent))->toBe(Blending::Solvent);
     });
