@@ -26,7 +26,7 @@ final class GatheredStacks
     private const FILE = 'stacks.kept';
 
     /** Goes up when stacks are gathered differently. */
-    private const VERSION = 4;
+    private const VERSION = 5;
 
     /** Of each colour, the stacks of so many different wishes are kept, the latest. */
     private const WISHES = 4;

@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useEffectEvent, useRef } from 'react';
 import { answered, api, type Work, type WorkWish } from './client';
 
@@ -9,16 +9,24 @@ const NEAR_END = 0.6;
 
 export const isOpen = (work: Work | null | undefined) => work?.state === 'waiting' || work?.state === 'running';
 
-export const workKey = (kind: Work['kind'], piece?: string) => ['work', kind, piece] as const;
+/** The latest of a kind, of one piece if it is named. */
+export const latestWork = (kind: Work['kind'], piece?: string) =>
+    queryOptions({
+        queryKey: ['work', kind, piece] as const,
+        queryFn: async () =>
+            (await answered(api.GET('/api/works', { params: { query: { kind, ...(piece ? { piece } : {}) } } }))).work,
+    });
+
+export const startWork = (wish: WorkWish) => answered(api.POST('/api/works', { body: wish }));
+
+export const cancelWork = (work: string) => answered(api.DELETE('/api/works/{work}', { params: { path: { work } } }));
 
 /** The latest long work of a kind, of one piece if it is named: watched while it runs, cancelled. */
 export function useWatchedWork(kind: Work['kind'], onDone?: (work: Work) => void, piece?: string) {
     const client = useQueryClient();
-    const key = workKey(kind, piece);
+    const query = latestWork(kind, piece);
     const latest = useQuery({
-        queryKey: key,
-        queryFn: async () =>
-            (await answered(api.GET('/api/works', { params: { query: { kind, ...(piece ? { piece } : {}) } } }))).work,
+        ...query,
         refetchInterval: ({ state }) =>
             isOpen(state.data) && ((state.data?.progress ?? 0) < NEAR_END ? POLL : POLL_NEAR_END),
     });
@@ -31,9 +39,9 @@ export function useWatchedWork(kind: Work['kind'], onDone?: (work: Work) => void
         // Not while the query itself runs: what is done then may well ask for it anew.
         if (ended) done();
     }, [state]);
-    const put = (work: Work) => client.setQueryData(key, work);
+    const put = (work: Work) => client.setQueryData(query.queryKey, work);
     const cancel = useMutation({
-        mutationFn: (work: string) => answered(api.DELETE('/api/works/{work}', { params: { path: { work } } })),
+        mutationFn: cancelWork,
         onSuccess: put,
     });
 
@@ -44,7 +52,7 @@ export function useWatchedWork(kind: Work['kind'], onDone?: (work: Work) => void
 export function useWork(kind: WorkWish['kind'], onDone?: (work: Work) => void, piece?: string) {
     const watched = useWatchedWork(kind, onDone, piece);
     const start = useMutation({
-        mutationFn: (wish: Omit<WorkWish, 'kind'>) => answered(api.POST('/api/works', { body: { kind, ...wish } })),
+        mutationFn: (wish: Omit<WorkWish, 'kind'>) => startWork({ kind, ...wish }),
         onSuccess: watched.put,
     });
 

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import styled from 'styled-components';
 import type { Zone } from '../api/client';
 import { spoken } from '../ui/Swatch';
@@ -65,7 +66,7 @@ interface Props {
 }
 
 /** Every zone by number, colour and name; a tick where it has its recipe. */
-export function ZoneStrip({ zones, chosen, onChoose }: Props) {
+export const ZoneStrip = memo(function ZoneStrip({ zones, chosen, onChoose }: Props) {
     return (
         <Strip aria-label="Zones">
             {zones.map((zone, index) => {
@@ -96,4 +97,4 @@ export function ZoneStrip({ zones, chosen, onChoose }: Props) {
             })}
         </Strip>
     );
-}
+});

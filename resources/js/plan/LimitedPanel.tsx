@@ -100,10 +100,7 @@ export function LimitedPanel() {
         setChosen(chosen.map((had, i) => (i === at ? id : had)));
     };
     const planWith = () =>
-        replan.after(
-            () => changePiece(piece.id, { paletteSize: pencils.length, pinned: pencils, valueOnly: true }),
-            tell,
-        );
+        replan(() => changePiece(piece.id, { paletteSize: pencils.length, pinned: pencils, valueOnly: true }));
 
     return (
         <Box aria-labelledby="limited">
@@ -155,7 +152,7 @@ export function LimitedPanel() {
                         placeholder="The one colour"
                         onChange={setColour}
                     />
-                    <Button onPress={() => replan.after(() => tone(piece.id, colour || null), tell)}>
+                    <Button onPress={() => replan(() => tone(piece.id, colour || null))}>
                         Plan with black, white and one colour
                     </Button>
                 </Toned>

@@ -1,9 +1,8 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import styled from 'styled-components';
-import { messageOf, type Piece, type PieceChanges, type Plan } from '../api/client';
-import { changePiece, useBox } from '../api/queries';
-import { fetchPlanned, useReplan, useTakePlanningBack } from './planQueries';
+import { messageOf, type Plan } from '../api/client';
+import { useBox } from '../api/queries';
+import { usePlanning, useReplanPalette, useTakePlanningBack } from './planQueries';
 import { useDesk } from '../desk/DeskContext';
 import { PencilPicker } from '../match/PencilPicker';
 import { Button, StrongButton } from '../ui/Button';
@@ -108,27 +107,25 @@ const Share = styled.span<{ $share: number }>`
 
 const PARTS = { main: 'main', support: 'support', accent: 'accent' } as const;
 
-/** Few pencils for the whole picture: what each number of them costs, which they are, what each is for. */
-export function PalettePanel({ plan }: { plan: Plan | undefined }) {
+/** How many pencils, and the planning itself: it alone is rendered while the picture is planned. */
+function PlanningControls({ plan }: { plan: Plan | undefined }) {
     const { piece } = useDesk();
-    const client = useQueryClient();
-    const box = useBox();
-    const replan = useReplan(piece, () => void fetchPlanned(client, piece.id));
-    const { paletteSize, pinned, banned, valueOnly } = piece.planning;
-    const palette = plan?.palette ?? null;
-    const tell = { onError: (error: Error) => notify(messageOf(error)) };
+    const planning = usePlanning(piece.id);
+    const set = useReplanPalette(piece);
     const takeBack = useTakePlanningBack(piece.id);
     const [anew, setAnew] = useState(false);
-    const start = () => replan.start(anew ? { anew } : {}, { ...tell, onSuccess: () => setAnew(false) });
+    const tell = { onError: (error: Error) => notify(messageOf(error)) };
+    const { work, open } = planning;
+    const { paletteSize, valueOnly } = piece.planning;
     const size = paletteSize === null ? 'box' : String(paletteSize);
-    const set = (changes: (planning: Piece['planning']) => PieceChanges) =>
-        replan.after((now) => changePiece(piece.id, changes(now.planning)), tell);
-    const { work, open } = replan;
-    const lossOf = (id: string) => palette?.pencils.find((pencil) => pencil.id === id)?.loss ?? null;
+    const start = () =>
+        planning.start.mutate(
+            { piece: piece.id, ...(anew ? { anew } : {}) },
+            { ...tell, onSuccess: () => setAnew(false) },
+        );
 
     return (
-        <Box aria-labelledby="palette">
-            <h2 id="palette">Palette</h2>
+        <>
             <Line>
                 <Segments
                     label="Pencils in the palette"
@@ -161,124 +158,160 @@ export function PalettePanel({ plan }: { plan: Plan | undefined }) {
                     and {plan.begunRecipes === 1 ? 'stays as it is' : 'stay as they are'}.
                 </p>
             )}
-            {work && open && <WorkProgress work={work} onCancel={() => replan.cancel.mutate(work.id)} />}
+            {work && open && <WorkProgress work={work} onCancel={() => planning.cancel.mutate(work.id)} />}
             {work?.state === 'failed' && (
                 <p role="alert">
                     <b>!</b> {work.problem}
                 </p>
             )}
-            {palette ? (
-                <>
-                    <p data-testid="palette">
-                        {palette.size === null
-                            ? 'The whole box comes'
-                            : `${palette.pencils.length} ${palette.pencils.length === 1 ? 'pencil comes' : 'pencils come'}`}{' '}
-                        {palette.valueError === null ? (
-                            <>
-                                within dE00 <b>{palette.dE00.toFixed(1)}</b> of the picture, by area and importance
-                                {palette.size === null ? '' : `; the whole box within ${palette.wholeBox.toFixed(1)}`}.
-                            </>
-                        ) : (
-                            <>
-                                within <b>{palette.valueError.toFixed(1)}</b> of a value step; hues are as the pencils
-                                give them.
-                            </>
-                        )}
-                        {palette.size !== null &&
-                            palette.pencils.length > palette.size &&
-                            ' Pinned pencils and recipes of your own hold more than you asked for.'}
-                    </p>
-                    <CurvePlot
-                        curves={[
-                            {
-                                name: 'mean miss',
-                                points: palette.curve.map(({ size: x, dE00: y }) => ({ x, y })),
-                            },
-                        ]}
-                        x="pencils"
-                        y="dE00"
-                        marked={palette.pencils.length}
-                        label={`Pencils against the match: ${palette.curve.map(({ size: n, dE00 }) => `${n} miss by ${dE00.toFixed(1)}`).join(', ')}`}
-                    />
-                </>
+        </>
+    );
+}
+
+type PaletteFound = NonNullable<Plan['palette']>;
+
+/** What so many pencils can do, and what others could. */
+function PaletteFigures({ palette }: { palette: PaletteFound }) {
+    return (
+        <>
+            <p data-testid="palette">
+                {palette.size === null
+                    ? 'The whole box comes'
+                    : `${palette.pencils.length} ${palette.pencils.length === 1 ? 'pencil comes' : 'pencils come'}`}{' '}
+                {palette.valueError === null ? (
+                    <>
+                        within dE00 <b>{palette.dE00.toFixed(1)}</b> of the picture, by area and importance
+                        {palette.size === null ? '' : `; the whole box within ${palette.wholeBox.toFixed(1)}`}.
+                    </>
+                ) : (
+                    <>
+                        within <b>{palette.valueError.toFixed(1)}</b> of a value step; hues are as the pencils give
+                        them.
+                    </>
+                )}
+                {palette.size !== null &&
+                    palette.pencils.length > palette.size &&
+                    ' Pinned pencils and recipes of your own hold more than you asked for.'}
+            </p>
+            <CurvePlot
+                curves={[
+                    {
+                        name: 'mean miss',
+                        points: palette.curve.map(({ size: x, dE00: y }) => ({ x, y })),
+                    },
+                ]}
+                x="pencils"
+                y="dE00"
+                marked={palette.pencils.length}
+                label={`Pencils against the match: ${palette.curve.map(({ size: n, dE00 }) => `${n} miss by ${dE00.toFixed(1)}`).join(', ')}`}
+            />
+        </>
+    );
+}
+
+/** The pencils to take out, what each is for, and what is lost without it. */
+const PullList = memo(function PullList({
+    plan,
+    pinned,
+    set,
+}: {
+    plan: Plan;
+    pinned: string[];
+    set: ReturnType<typeof useReplanPalette>;
+}) {
+    const lossOf = (id: string) => plan.palette?.pencils.find((pencil) => pencil.id === id)?.loss ?? null;
+
+    return (
+        <>
+            <h2>Take out {plan.pullList.length === 1 ? '1 pencil' : `${plan.pullList.length} pencils`}</h2>
+            <Pull>
+                {plan.pullList.map((entry) => {
+                    const loss = lossOf(entry.id);
+                    const isPinned = pinned.includes(entry.id);
+
+                    return (
+                        <li key={entry.id} data-testid="pencil">
+                            <Swatch
+                                colour={entry.colour}
+                                label={`${entry.range} ${entry.number}`}
+                                width="34px"
+                                height="36px"
+                            />
+                            <b>{entry.number}</b>
+                            <small>
+                                {entry.range} {entry.name}
+                                {entry.owned ? '' : ', not in the box'}
+                            </small>
+                            <span>
+                                <Share $share={Math.min(1, entry.share * 2.5)} aria-hidden />
+                                <small>
+                                    {entry.layers === 0
+                                        ? 'to soften with'
+                                        : `${PARTS[entry.part]}, ${Math.max(1, Math.round(100 * entry.share))} %`}
+                                </small>
+                            </span>
+                            <small>
+                                {entry.zones} {entry.zones === 1 ? 'colour' : 'colours'}
+                                {entry.lightener && `, ${entry.lightener} lightener`}
+                                {loss !== null && (
+                                    <>
+                                        <br />
+                                        {loss < 0.02 ? 'hardly missed' : `without it + ${loss.toFixed(2)}`}
+                                    </>
+                                )}
+                            </small>
+                            <span>
+                                <Button
+                                    aria-label={isPinned ? `Unpin ${entry.number}` : `Pin ${entry.number}`}
+                                    aria-pressed={isPinned}
+                                    onPress={() =>
+                                        set((now) => ({
+                                            pinned: [...without(now.pinned, entry.id), ...(isPinned ? [] : [entry.id])],
+                                        }))
+                                    }
+                                >
+                                    {isPinned ? 'Pinned' : 'Pin'}
+                                </Button>
+                                <Button
+                                    aria-label={`Do without ${entry.number}`}
+                                    onPress={() =>
+                                        set((now) => ({
+                                            banned: [...without(now.banned, entry.id), entry.id],
+                                            pinned: without(now.pinned, entry.id),
+                                        }))
+                                    }
+                                >
+                                    Without
+                                </Button>
+                            </span>
+                        </li>
+                    );
+                })}
+            </Pull>
+        </>
+    );
+});
+
+/** Few pencils for the whole picture: what each number of them costs, which they are, what each is for. */
+export function PalettePanel({ plan }: { plan: Plan | undefined }) {
+    const { piece } = useDesk();
+    const box = useBox();
+    const set = useReplanPalette(piece);
+    const { pinned, banned } = piece.planning;
+
+    return (
+        <Box aria-labelledby="palette">
+            <h2 id="palette">Palette</h2>
+            <PlanningControls plan={plan} />
+            {plan?.palette ? (
+                <PaletteFigures palette={plan.palette} />
             ) : (
                 <p>
                     Finds one palette for all colours of the picture and a recipe from it for each. Recipes you have
                     chosen yourself stay.
                 </p>
             )}
-            {plan && plan.pullList.length > 0 && (
-                <>
-                    <h2>Take out {plan.pullList.length === 1 ? '1 pencil' : `${plan.pullList.length} pencils`}</h2>
-                    <Pull>
-                        {plan.pullList.map((entry) => {
-                            const loss = lossOf(entry.id);
-                            const isPinned = pinned.includes(entry.id);
-
-                            return (
-                                <li key={entry.id} data-testid="pencil">
-                                    <Swatch
-                                        colour={entry.colour}
-                                        label={`${entry.range} ${entry.number}`}
-                                        width="34px"
-                                        height="36px"
-                                    />
-                                    <b>{entry.number}</b>
-                                    <small>
-                                        {entry.range} {entry.name}
-                                        {entry.owned ? '' : ', not in the box'}
-                                    </small>
-                                    <span>
-                                        <Share $share={Math.min(1, entry.share * 2.5)} aria-hidden />
-                                        <small>
-                                            {entry.layers === 0
-                                                ? 'to soften with'
-                                                : `${PARTS[entry.part]}, ${Math.max(1, Math.round(100 * entry.share))} %`}
-                                        </small>
-                                    </span>
-                                    <small>
-                                        {entry.zones} {entry.zones === 1 ? 'colour' : 'colours'}
-                                        {entry.lightener && `, ${entry.lightener} lightener`}
-                                        {loss !== null && (
-                                            <>
-                                                <br />
-                                                {loss < 0.02 ? 'hardly missed' : `without it + ${loss.toFixed(2)}`}
-                                            </>
-                                        )}
-                                    </small>
-                                    <span>
-                                        <Button
-                                            aria-label={isPinned ? `Unpin ${entry.number}` : `Pin ${entry.number}`}
-                                            aria-pressed={isPinned}
-                                            onPress={() =>
-                                                set((now) => ({
-                                                    pinned: [
-                                                        ...without(now.pinned, entry.id),
-                                                        ...(isPinned ? [] : [entry.id]),
-                                                    ],
-                                                }))
-                                            }
-                                        >
-                                            {isPinned ? 'Pinned' : 'Pin'}
-                                        </Button>
-                                        <Button
-                                            aria-label={`Do without ${entry.number}`}
-                                            onPress={() =>
-                                                set((now) => ({
-                                                    banned: [...without(now.banned, entry.id), entry.id],
-                                                    pinned: without(now.pinned, entry.id),
-                                                }))
-                                            }
-                                        >
-                                            Without
-                                        </Button>
-                                    </span>
-                                </li>
-                            );
-                        })}
-                    </Pull>
-                </>
-            )}
+            {plan && plan.pullList.length > 0 && <PullList plan={plan} pinned={pinned} set={set} />}
             <Line>
                 <Wanted>
                     <PencilPicker

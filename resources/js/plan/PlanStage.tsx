@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, type PlanStep } from '../api/client';
@@ -85,9 +86,9 @@ const Steps = styled.ol`
     }
 `;
 
-function StepRow({ step, begins }: { step: PlanStep; begins: boolean }) {
-    const { selection } = useDesk();
+type Choose = (zone: string, target: string) => void;
 
+function StepRow({ step, begins, onChoose }: { step: PlanStep; begins: boolean; onChoose: Choose }) {
     return (
         <li data-state={step.state} data-testid="plan-step">
             <span>{step.number}</span>
@@ -100,7 +101,7 @@ function StepRow({ step, begins }: { step: PlanStep; begins: boolean }) {
                 <p>
                     <button
                         type="button"
-                        onClick={() => selection.selectZone(step.zone.id, step.zone.target)}
+                        onClick={() => onChoose(step.zone.id, step.zone.target)}
                         style={{
                             border: 0,
                             background: 'none',
@@ -126,9 +127,31 @@ function StepRow({ step, begins }: { step: PlanStep; begins: boolean }) {
     );
 }
 
+interface StepListProps {
+    steps: PlanStep[];
+    sessions: number;
+    onChoose: Choose;
+}
+
+/** Hundreds of rows: not rendered anew for a change of the piece, nor while it is planned anew. */
+const StepList = memo(function StepList({ steps, sessions, onChoose }: StepListProps) {
+    return (
+        <Steps>
+            {steps.map((step, index) => (
+                <StepRow
+                    key={step.key}
+                    step={step}
+                    begins={step.session !== steps[index - 1]?.session && sessions > 1}
+                    onChoose={onChoose}
+                />
+            ))}
+        </Steps>
+    );
+});
+
 /** Which pencils to take out, what to mind, every step in order; and the sheet of it. */
 export function PlanStage() {
-    const { piece, selected } = useDesk();
+    const { piece, selected, selection } = useDesk();
     const plan = usePlan(piece.id);
     const proof = useProof(piece.id);
     const navigate = useNavigate();
@@ -197,15 +220,7 @@ export function PlanStage() {
                     </span>
                 </Head>
                 <RestsOnLine calibration={plan.data.calibration} />
-                <Steps>
-                    {steps.map((step, index) => (
-                        <StepRow
-                            key={step.key}
-                            step={step}
-                            begins={step.session !== steps[index - 1]?.session && plan.data.sessions > 1}
-                        />
-                    ))}
-                </Steps>
+                <StepList steps={steps} sessions={plan.data.sessions} onChoose={selection.selectZone} />
             </section>
         </Page>
     );

@@ -47,13 +47,13 @@ export function SchoolsPanel({ planned }: { planned: boolean }) {
     const choose = (schools: SchoolAnswers) => {
         const ofZone = zone && { id: zone.id, version: zone.version, schools };
         if (planned && bearsOnRecipes(schools)) {
-            replan.after(async ({ zones }) => {
+            replan(async ({ zones }) => {
                 if (!ofZone) return changePiece(piece.id, { schools });
                 const version = zones.find(({ id }) => id === ofZone.id)?.version ?? ofZone.version;
                 const changed = await changeZone({ ...ofZone, version });
 
                 return { zones: zones.map((had) => (had.id === changed.id ? changed : had)) };
-            }, tell);
+            });
         } else if (ofZone) {
             orderOfZone.mutate(ofZone, tell);
         } else {

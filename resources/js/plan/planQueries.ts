@@ -1,44 +1,61 @@
 import { hashKey, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
-import { answered, api, type Piece, type Work, type WorkWish } from '../api/client';
-import { keys } from '../api/queries';
-import { isOpen, useWork, workKey } from '../api/works';
+import { useCallback } from 'react';
+import { answered, api, messageOf, type Piece, type PieceChanges } from '../api/client';
+import { changePiece, keys } from '../api/queries';
+import { cancelWork, isOpen, latestWork, startWork, useWork } from '../api/works';
+import { notify } from '../ui/Notices';
 
 const path = (piece: string) => ({ params: { path: { piece } } });
 
 /**
- * The picture planned anew: at once, or after a change of what it is planned by, which answers with what of the piece is new. A
- * change while it is being planned starts it over; changes made in a row are made one after the other, each of the piece as the one
- * before has left it. One place hears when it is done, and fetches the rest.
+ * The picture planned anew after a change of what it is planned by, which answers with what of the piece is new. A change while it
+ * is being planned starts it over; changes made in a row are made one after the other, each of the piece as the one before has left
+ * it. Does not watch the planning: who does is rendered at each step of it.
  */
-export function useReplan(of: Piece, onDone?: () => void) {
+export function useReplan(of: Piece) {
     const piece = of.id;
     const client = useQueryClient();
-    const { work, open, cancel, start } = useWork('planning', onDone, piece);
     const after = useMutation({
         scope: { id: `replan ${piece}` },
         mutationFn: async (change: (now: Piece) => Promise<Partial<Piece>>) => {
             const changed = await change(client.getQueryData<Piece>(keys.piece(piece)) ?? of);
             client.setQueryData<Piece>(keys.piece(piece), (now) => now && { ...now, ...changed });
-            const running = client.getQueryData<Work | null>(workKey('planning', piece));
-            if (running && isOpen(running)) await cancel.mutateAsync(running.id);
-            await start.mutateAsync({ piece });
+            const work = latestWork('planning', piece);
+            const running = await client.ensureQueryData(work);
+            if (running && isOpen(running)) client.setQueryData(work.queryKey, await cancelWork(running.id));
+            client.setQueryData(work.queryKey, await startWork({ kind: 'planning', piece }));
         },
-        // Refused, perhaps because it was changed elsewhere. Otherwise nothing is fetched before the plan: it would take time from it.
-        onError: () => client.invalidateQueries({ queryKey: keys.piece(piece), exact: true }),
+        onError: (error) => {
+            notify(messageOf(error));
+
+            // Refused, perhaps because it was changed elsewhere. Otherwise nothing is fetched before the plan: it would take time from it.
+            return client.invalidateQueries({ queryKey: keys.piece(piece), exact: true });
+        },
     });
 
-    return {
-        work,
-        open,
-        cancel,
-        start: (wish: Omit<WorkWish, 'kind' | 'piece'>, then: Parameters<typeof start.mutate>[1]) =>
-            start.mutate({ piece, ...wish }, then),
-        after: after.mutate,
-    };
+    return after.mutate;
+}
+
+/** The same after a change of what the palette is wanted to be. */
+export function useReplanPalette(of: Piece) {
+    const replan = useReplan(of);
+
+    return useCallback(
+        (changes: (planning: Piece['planning']) => PieceChanges) =>
+            replan((now) => changePiece(of.id, changes(now.planning))),
+        [replan, of.id],
+    );
+}
+
+/** The planning of a piece, watched; the plan is fetched when it is done. For one place on a page. */
+export function usePlanning(piece: string) {
+    const client = useQueryClient();
+
+    return useWork('planning', () => void fetchPlanned(client, piece), piece);
 }
 
 /** Fetches what a planning has changed: first the plan, for which the artist waits, then the rest of the piece. */
-export async function fetchPlanned(client: QueryClient, piece: string) {
+async function fetchPlanned(client: QueryClient, piece: string) {
     const plan = hashKey(keys.plan(piece));
     await client.invalidateQueries({ queryKey: keys.plan(piece), exact: true });
     await client.invalidateQueries({

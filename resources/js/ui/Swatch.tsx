@@ -4,10 +4,9 @@ import type { Colour } from '../api/client';
 /** How a colour is told without seeing it. */
 export const spoken = (colour: Colour) => `${colour.appearance.sentence}, L ${Math.round(colour.L)}`;
 
-const Patch = styled.span<{ $hex: string }>`
+const Patch = styled.span`
     display: block;
     flex: none;
-    background: ${({ $hex }) => $hex};
     forced-color-adjust: none;
 `;
 
@@ -22,10 +21,9 @@ interface SwatchProps {
 export function Swatch({ colour, label, width = '36px', height = '36px' }: SwatchProps) {
     return (
         <Patch
-            $hex={colour.hex}
             role="img"
             aria-label={`${label}: ${spoken(colour)}`}
-            style={{ width, height }}
+            style={{ width, height, background: colour.hex }}
             data-hex={colour.hex}
         />
     );
