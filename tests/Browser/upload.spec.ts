@@ -45,11 +45,13 @@ test('a new studio starts with an empty box and says what to do', async ({ page 
 
     await page.getByRole('link', { name: 'New studio' }).click();
     await page.getByLabel('Your name').fill('Ines');
-    await page.getByLabel('E-mail').fill('ines@example.org');
+    await page.getByLabel('E-mail').fill('ines at example');
     await page.getByLabel('Password, 10 characters or more').fill('short');
     await page.getByLabel('Password again').fill('short');
     await page.getByRole('button', { name: 'Open the studio' }).click();
     await expect(page.getByText('at least 10 characters', { exact: false })).toBeVisible();
+    await expect(page.getByText('one is written like ana@example.org')).toBeVisible();
+    await page.getByLabel('E-mail').fill('ines@example.org');
     await page.getByLabel('Password, 10 characters or more').fill('ten pencils');
     await page.getByLabel('Password again').fill('ten pencils');
     await page.getByRole('button', { name: 'Open the studio' }).click();

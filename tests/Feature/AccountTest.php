@@ -28,7 +28,10 @@ it('opens a new studio, signs out and in again', function (): void {
 it('refuses accounts that cannot be', function (): void {
     $user = artist();
     $this->postJson('/api/account', ['name' => '', 'email' => $user->email, 'password' => 'short', 'password_confirmation' => 'other'])
-        ->assertUnprocessable()->assertJsonValidationErrors(['name', 'email', 'password']);
+        ->assertUnprocessable()->assertJsonValidationErrors(['name', 'email', 'password'])->assertJsonPath('errors.email.0', 'There is a studio with this e-mail already. Sign in instead.');
+    foreach (['/api/account', '/api/session', '/api/account/forgot'] as $url) {
+        $this->postJson($url, ['email' => 'ines at example'])->assertUnprocessable()->assertJsonPath('errors.email.0', 'This is no e-mail address; one is written like ana@example.org.');
+    }
 });
 
 it('slows down guessing', function (): void {

@@ -46,7 +46,8 @@ const Front = styled.div`
     }
 `;
 
-const Fields = styled(Form)`
+// Refused by the studio's own sentences, at the field.
+const Fields = styled(Form).attrs({ validationBehavior: 'aria' })`
     display: grid;
     gap: ${space.m};
     & h2 {

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+// What differs from the framework's own sentences.
+return [
+    'custom' => [
+        'email' => [
+            'email' => 'This is no e-mail address; one is written like ana@example.org.',
+            'unique' => 'There is a studio with this e-mail already. Sign in instead.',
+        ],
+    ],
+    'attributes' => [
+        'email' => 'e-mail',
+        'password_confirmation' => 'password again',
+    ],
+];
