@@ -265,9 +265,10 @@ describe('the sheet', function (): void {
     it('crops: zones outside are set aside and come back with the crop', function (): void {
         quartered($this);
         $green = at($this, 0.8, 0.2);
-        $this->patchJson($this->url, ['crop' => ['x' => 0, 'y' => 0, 'width' => 0.45, 'height' => 1]])->assertOk()->assertJsonCount(2, 'zones')->assertJsonPath('format.crop.width', 0.45)
+        $this->patchJson($this->url, ['crop' => ['x' => 0, 'y' => 0, 'width' => 0.45, 'height' => 1]])->assertOk()->assertJsonPath('format.crop.width', 0.45)
             // Nothing is stretched: the sheet takes the shape of the crop.
             ->assertJsonPath('format.heightMm', 240)->assertJsonPath('format.widthMm', 144);
+        $this->getJson($this->url)->assertJsonCount(2, 'zones');
         expect(Zone::query()->findOrFail($green->id)->outside)->toBeTrue();
         $this->postJson($this->url.'/zones/find', ['count' => 4])->assertOk();
         $this->patchJson($this->url, ['crop' => null])->assertOk()->assertJsonPath('format.crop', null);
