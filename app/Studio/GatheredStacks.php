@@ -10,6 +10,7 @@ use Closure;
 use Illuminate\Support\Facades\File;
 use Prism\Matching\EmptyBox;
 use Prism\Matching\Limits;
+use Prism\Matching\Nearby;
 use Prism\Matching\Search;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
@@ -25,8 +26,13 @@ final class GatheredStacks
 {
     private const FILE = 'stacks.kept';
 
+    /** What is kept: the stacks of a colour by a wish, and what of the pencils comes near it by any. */
+    private const STACKS = 'stacks';
+
+    private const NEARBY = 'nearby';
+
     /** Goes up when stacks are gathered differently. */
-    private const VERSION = 5;
+    private const VERSION = 6;
 
     /** Of each colour, the stacks of so many different wishes are kept, the latest. */
     private const WISHES = 4;
@@ -50,38 +56,59 @@ final class GatheredStacks
         $path = $this->photos->folderOf($piece->reference()).'/'.self::FILE;
         $kept = $this->read($path);
         $rests = [self::VERSION, $this->engine->digest($piece->paper, $piece->user, $box), $free->ids()];
-        $found = $keys = [];
+        $found = $keys = $targetKeys = [];
         foreach ($targets as $id => $target) {
+            $targetKeys[$id] = hash('xxh128', serialize([$rests, $target]));
             $key = hash('xxh128', serialize([$rests, $target, $limits[$id]]));
-            $stacks = self::whole($kept[$key] ?? null);
+            $stacks = self::whole($kept[self::STACKS][$key] ?? null, TargetStacks::unpack(...));
             if ($stacks === null) {
                 $keys[$id] = $key;
             } else {
                 $found[$id] = $stacks;
             }
         }
-        $ids = array_keys($keys);
-        $new = array_combine($ids, SideBySide::each(count($ids), static fn (int $i): string => TargetStacks::of($search, $targets[$ids[$i]], $limits[$ids[$i]], $free)->pack(), $progress));
-        if ($new !== []) {
-            $keep = array_combine($keys, $new) + $kept;
-            File::replace($path, serialize(array_slice($keep, 0, self::WISHES * count($targets), true)));
+        if ($keys === []) {
+            return $found;
         }
+        $ids = array_keys($keys);
+        $part = static function (int $i) use ($ids, $targets, $limits, $targetKeys, $kept, $search, $free): string {
+            $id = $ids[$i];
+            $nearby = self::whole($kept[self::NEARBY][$targetKeys[$id]] ?? null, Nearby::unpack(...)) ?? $search->nearby($targets[$id], $free);
 
-        return $found + array_map(TargetStacks::unpack(...), $new);
+            return serialize([$nearby->pack(), TargetStacks::of($search, $targets[$id], $limits[$id], $free, $nearby)->pack()]);
+        };
+        $nearby = $stacks = [];
+        foreach (SideBySide::each(count($ids), $part, $progress) as $i => $bytes) {
+            [$nearby[$targetKeys[$ids[$i]]], $stacks[$keys[$ids[$i]]]] = unserialize($bytes, ['allowed_classes' => false]);
+            $found[$ids[$i]] = TargetStacks::unpack($stacks[$keys[$ids[$i]]]);
+        }
+        File::replace($path, serialize([
+            self::STACKS => array_slice($stacks + $kept[self::STACKS], 0, self::WISHES * count($targets), true),
+            self::NEARBY => array_slice($nearby + $kept[self::NEARBY], 0, count($targets), true),
+        ]));
+
+        return $found;
     }
 
-    /** @return array<string, string> packed stacks by digest */
+    /** @return array<string, array<string, string>> of each kind the packed bytes by digest */
     private function read(string $path): array
     {
         $kept = is_file($path) ? @unserialize((string) file_get_contents($path), ['allowed_classes' => false]) : [];
+        $of = static fn (string $kind): array => is_array($kept) && is_array($kept[$kind] ?? null) ? array_filter($kept[$kind], is_string(...)) : [];
 
-        return is_array($kept) ? array_filter($kept, is_string(...)) : [];
+        return [self::STACKS => $of(self::STACKS), self::NEARBY => $of(self::NEARBY)];
     }
 
-    private static function whole(?string $bytes): ?TargetStacks
+    /**
+     * @template T of object
+     *
+     * @param  Closure(string): T  $unpack
+     * @return ?T
+     */
+    private static function whole(?string $bytes, Closure $unpack): ?object
     {
         try {
-            return $bytes === null ? null : TargetStacks::unpack($bytes);
+            return $bytes === null ? null : $unpack($bytes);
         } catch (UnexpectedValueException) {
             return null;
         }

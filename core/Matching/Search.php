@@ -98,6 +98,9 @@ final class Search
     /** Nothing is recommended that is this much worse in dE00 than the best, unless there is nothing else. */
     private const TOO_FAR_BEHIND = 4.0;
 
+    /** More than there are ways to lay one layer. */
+    private const TOUCHES = 1 << 20;
+
     private readonly RecipeMaker $maker;
 
     private readonly TouchBook $book;
@@ -115,6 +118,9 @@ final class Search
 
     /** Whether stacks are looked at with the finish that the school asks for: at the end, it costs a pass over each. */
     private bool $finishes = false;
+
+    /** @var array<int, array{Lab, float}> colour and tooth left of short stacks on bare paper */
+    private array $seen = [];
 
     /** What lies there already, and what made it. */
     private Passage $ground;
@@ -208,15 +214,41 @@ final class Search
     }
 
     /**
+     * What of the pair library comes anywhere near a target: of each pencil and pair the entry that comes nearest. The same by
+     * all schools, so whoever asks by several may keep it.
+     *
+     * @throws EmptyBox
+     */
+    public function nearby(Target $target, ?Kit $only = null): Nearby
+    {
+        $this->begin($target, new Limits, $only, Stack::of());
+        $lib = $this->library;
+        $singles = $pairs = [];
+        $this->eachGroup(function (int $entry, float $distance, int $lighter, float $lighterDistance, bool $pair) use ($lib, &$singles, &$pairs): void {
+            if (! $pair) {
+                $singles[$entry] = $this->target->miss($lib->L[$entry], $lib->a[$entry], $lib->b[$entry]);
+            } elseif ($distance <= self::WIDE_REACH) {
+                $pairs[$entry] = $this->target->miss($lib->L[$entry], $lib->a[$entry], $lib->b[$entry]);
+            }
+        });
+        asort($singles);
+        asort($pairs);
+
+        return new Nearby($singles, $pairs);
+    }
+
+    /**
      * Many stacks for a target, for choosing pencils that serve several targets at once: of each pencil and pair the one
      * that comes nearest, of triples those that are better than what they are made of. Only the best are refined.
      *
+     * @param  ?Nearby  $nearby  if it is known already, for the same pencils
      * @return list<Candidate> cheapest first, each of another set of pencils
      *
      * @throws EmptyBox
      */
-    public function wide(Target $target, Limits $limits, ?Kit $only = null): array
+    public function wide(Target $target, Limits $limits, ?Kit $only = null, ?Nearby $nearby = null): array
     {
+        $nearby ??= $this->nearby($target, $only);
         $this->begin($target, $limits, $only, Stack::of());
         $found = [];
         $least = INF;
@@ -227,17 +259,25 @@ final class Search
                 $found[$set] = $candidate;
             }
         };
-        $lib = $this->library;
-        $this->eachGroup(function (int $entry, float $distance, int $lighter, float $lighterDistance, bool $pair) use ($lib, $keep, &$least): void {
-            if ($pair && ($distance > self::WIDE_REACH || $this->limits->maxPencils < 2)) {
-                return;
+        $judged = function (int $entry, float $miss) use ($keep): void {
+            $layers = $this->library->layers($entry);
+            foreach ($layers as [$index]) {
+                if (! $this->allowed[$index]) {
+                    return;
+                }
             }
-            $miss = $this->target->miss($lib->L[$entry], $lib->a[$entry], $lib->b[$entry]);
-            if (! $pair || $this->judge->atLeast($miss) <= $least + self::WIDE_WORTH) {
-                $layers = $lib->layers($entry);
-                $keep(new Candidate($layers, $this->judge->cost($miss, 1.0, $layers)));
+            $keep(new Candidate($layers, $this->judge->cost($miss, 1.0, $layers)));
+        };
+        foreach ($nearby->singles as $entry => $miss) {
+            $judged($entry, $miss);
+        }
+        foreach ($limits->maxPencils < 2 ? [] : $nearby->pairs as $entry => $miss) {
+            // Nearest first: what follows costs more still.
+            if ($this->judge->atLeast($miss) > $least + self::WIDE_WORTH) {
+                break;
             }
-        });
+            $judged($entry, $miss);
+        }
         foreach (array_slice(self::ranked($found), 0, self::WIDE_REFINED) as $base) {
             $keep($this->refine($base, self::NEAR));
         }
@@ -669,12 +709,38 @@ final class Search
      */
     private function from(Passage $passage, array $layers, int $at): Candidate
     {
-        for ($last = count($layers) - 1; $at < $last; $at++) {
-            [$index, $percent, $passes] = $layers[$at];
-            $passage = $this->model->lay($passage, $this->book->touch($index, $percent, $passes));
+        $key = $this->keyOf($layers);
+        $seen = $key === null ? null : ($this->seen[$key] ?? null);
+        if ($seen === null) {
+            for ($last = count($layers) - 1; $at < $last; $at++) {
+                [$index, $percent, $passes] = $layers[$at];
+                $passage = $this->model->lay($passage, $this->book->touch($index, $percent, $passes));
+            }
+            $seen = $this->look($passage, $layers);
+            if ($key !== null) {
+                $this->seen[$key] = $seen;
+            }
         }
 
-        return $this->with($passage, $layers);
+        return $this->candidate($layers, ...$seen);
+    }
+
+    /**
+     * Of one or two layers on bare paper, which many targets of a picture come by; null for all others.
+     *
+     * @param  list<array{int, int, int}>  $layers
+     */
+    private function keyOf(array $layers): ?int
+    {
+        if ($this->finishes || count($layers) > 2 || count($this->present) > 0) {
+            return null;
+        }
+        $key = 0;
+        foreach ($layers as [$index, $percent, $passes]) {
+            $key = $key * self::TOUCHES + ($index * 128 + $percent) * 16 + $passes;
+        }
+
+        return $key;
     }
 
     /**
@@ -683,6 +749,23 @@ final class Search
      * @param  list<array{int, int, int}>  $layers
      */
     private function with(Passage $passage, array $layers): Candidate
+    {
+        return $this->candidate($layers, ...$this->look($passage, $layers));
+    }
+
+    /** @param  list<array{int, int, int}>  $layers */
+    private function candidate(array $layers, Lab $colour, float $toothLeft): Candidate
+    {
+        return new Candidate($layers, $this->judge->cost($this->target->miss($colour->L, $colour->a, $colour->b), $toothLeft, $layers));
+    }
+
+    /**
+     * What is seen when the last layer lies too, and how much tooth is left.
+     *
+     * @param  list<array{int, int, int}>  $layers
+     * @return array{Lab, float}
+     */
+    private function look(Passage $passage, array $layers): array
     {
         $count = count($layers);
         $finish = $this->finish($layers);
@@ -693,19 +776,17 @@ final class Search
         $touch = $this->book->touch($index, $percent, $passes);
         if ($finish !== null && $finish[0] === $count) {
             $after = $this->finishedBy($this->model->lay($passage, $touch), $finish[1]);
-            $lab = $after->lab();
+
             // A blender takes the tooth because it is asked to.
-            $toothLeft = $finish[1]->kind === StepKind::Blend ? 1.0 : $after->toothLeft();
-        } elseif ($touch->firm || $passage->toothLeft() < self::TOOTH_ENOUGH) {
+            return [$after->lab(), $finish[1]->kind === StepKind::Blend ? 1.0 : $after->toothLeft()];
+        }
+        if ($touch->firm || $passage->toothLeft() < self::TOOTH_ENOUGH) {
             $after = $this->model->lay($passage, $touch);
-            $lab = $after->lab();
-            $toothLeft = $after->toothLeft();
-        } else {
-            $lab = $this->model->glance($passage, $touch);
-            $toothLeft = 1.0;
+
+            return [$after->lab(), $after->toothLeft()];
         }
 
-        return new Candidate($layers, $this->judge->cost($this->target->miss($lab->L, $lab->a, $lab->b), $toothLeft, $layers));
+        return [$this->model->glance($passage, $touch), 1.0];
     }
 
     /** @param  list<array{int, int, int}>  $layers */

@@ -7,6 +7,7 @@ namespace Prism\Planning;
 use Prism\Matching\Candidate;
 use Prism\Matching\EmptyBox;
 use Prism\Matching\Limits;
+use Prism\Matching\Nearby;
 use Prism\Matching\Search;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
@@ -30,12 +31,13 @@ final readonly class TargetStacks
 
     /**
      * @param  Kit  $free  pencils that may be used
+     * @param  ?Nearby  $nearby  if it is known already, for the same pencils
      *
      * @throws EmptyBox
      */
-    public static function of(Search $search, Target $target, Limits $limits, Kit $free): self
+    public static function of(Search $search, Target $target, Limits $limits, Kit $free, ?Nearby $nearby = null): self
     {
-        return new self($search->wide($target, $limits, $free));
+        return new self($search->wide($target, $limits, $free, $nearby));
     }
 
     public function pack(): string

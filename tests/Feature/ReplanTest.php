@@ -51,9 +51,11 @@ it('gathers only what has changed, and reads nothing stale or broken', function 
     ($this->plan)();
     $first = ($this->stacks)();
     $path = app(PhotoStore::class)->folderOf($this->piece->reference()).'/stacks.kept';
-    $kept = fn (): array => unserialize((string) file_get_contents($path), ['allowed_classes' => false]);
+    $all = fn (): array => unserialize((string) file_get_contents($path), ['allowed_classes' => false]);
+    $kept = fn (): array => $all()['stacks'];
     $before = $kept();
-    expect($before)->toHaveCount(count($first));
+    $whole = $all();
+    expect($before)->toHaveCount(count($first))->and($whole['nearby'])->toHaveCount(count($first));
     // A pin changes the palette and nothing that was gathered; taken back, all is as it was.
     $this->patchJson($this->url, ['pinned' => ['QW:101']]);
     ($this->plan)();
@@ -77,11 +79,29 @@ it('gathers only what has changed, and reads nothing stale or broken', function 
     }
     expect($kept())->toHaveCount(4 * count($before))->and(array_intersect_key($kept(), $before))->toBe([]);
     $this->patchJson($this->url, ['banned' => []]);
-    foreach (['broken', serialize('text'), serialize(array_map(fn (string $bytes): string => substr($bytes, 0, -2), $before)), serialize([...$before, 'x' => 3])] as $bytes) {
+    $cut = fn (array $packed): array => array_map(fn (string $bytes): string => substr($bytes, 0, -2), $packed);
+    foreach (['broken', serialize('text'), serialize($before), serialize(['stacks' => 'text', 'nearby' => 3]), serialize(array_map($cut, $whole)), serialize(['stacks' => [...$before, 'x' => 3]]), serialize(['stacks' => [], 'nearby' => $cut($whole['nearby'])])] as $bytes) {
         File::put($path, $bytes);
         ($this->plan)();
         expect(($this->stacks)())->toBe($first);
     }
+});
+
+it('asks the pencils anew for another school, but not which of them come near', function (): void {
+    $this->patchJson($this->url, ['paletteSize' => 5]);
+    ($this->plan)();
+    $path = app(PhotoStore::class)->folderOf($this->piece->reference()).'/stacks.kept';
+    $kept = fn (): array => unserialize((string) file_get_contents($path), ['allowed_classes' => false]);
+    $before = $kept();
+    // How shadows are made bears on dark colours alone.
+    $shadows = ZoneTarget::query()->where('L', '<', 45)->count();
+    $this->patchJson($this->url, ['schools' => ['shadows' => 'neutral']]);
+    ($this->plan)();
+    expect($shadows)->toBeGreaterThan(0)->toBeLessThan(count($before['stacks']))
+        ->and(array_diff_key($kept()['stacks'], $before['stacks']))->toHaveCount($shadows)->and($kept()['nearby'])->toEqual($before['nearby']);
+    $this->patchJson($this->url, ['schools' => ['value' => 'dark-to-light']]);
+    ($this->plan)();
+    expect(array_diff_key($kept()['stacks'], $before['stacks']))->toHaveCount($shadows + count($before['stacks']))->and($kept()['nearby'])->toEqual($before['nearby']);
 });
 
 it('joins values along the form as it was read, or over its area where it goes no one way', function (): void {

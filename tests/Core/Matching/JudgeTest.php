@@ -12,6 +12,7 @@ use Prism\Matching\Candidate;
 use Prism\Matching\Complement;
 use Prism\Matching\Judge;
 use Prism\Matching\Limits;
+use Prism\Matching\Nearby;
 use Prism\Matching\PairLibrary;
 use Prism\Matching\School;
 use Prism\Matching\Schools;
@@ -19,6 +20,7 @@ use Prism\Matching\Search;
 use Prism\Matching\Shadows;
 use Prism\Matching\Target;
 use Prism\Matching\TouchBook;
+use Prism\Materials\Pencil;
 
 use function Tests\Core\box;
 use function Tests\Core\model;
@@ -152,6 +154,28 @@ it('gives many stacks for a target, of each set of pencils the best', function (
     $settled = $search->settle($target, new Limits(maxLayers: 3), $best);
     expect($settled->cost)->toBeLessThanOrEqual($best->cost)
         ->and($search->recipe($target, new Limits(maxLayers: 3), $settled)->difference->dE00)->toBeLessThan(3.0);
+});
+
+it('finds the same stacks by what is known to come near, kept or not, and whatever was searched before', function (): void {
+    $kit = box(JUDGED);
+    $fresh = static fn (): Search => new Search(new Predictor(model()), $kit, PairLibrary::build(model(), $kit->ids()));
+    $used = $fresh();
+    $layers = static fn (array $wide): array => array_map(static fn (Candidate $candidate): array => $candidate->layers, $wide);
+    $stacks = static fn (array $recipes): array => array_map(static fn ($recipe): string => (string) $recipe->stack, $recipes);
+    $few = $kit->where(static fn (Pencil $pencil): bool => $pencil->id->number !== '201');
+    foreach ([[50, 20, 20], [40, -5, -20], [65, -10, 35]] as [$L, $a, $b]) {
+        $target = Target::colour(Lab::of($L, $a, $b));
+        $nearby = Nearby::unpack($used->nearby($target, $few)->pack());
+        expect($nearby->singles)->toHaveCount(6)->and(count($nearby->pairs))->toBeGreaterThan(2);
+        foreach ([new Limits(maxLayers: 3), new Limits(maxLayers: 3, schools: new Schools(complement: Complement::Over)), new Limits(maxPencils: 1), new Limits(maxLayers: 3, noBlack: true)] as $limits) {
+            expect($layers($used->wide($target, $limits, $few, $nearby)))->toBe($layers($fresh()->wide($target, $limits, $few)))
+                ->and($stacks($used->find($target, $limits)))->toBe($stacks($fresh()->find($target, $limits)));
+        }
+    }
+    $packed = $used->nearby($target)->pack();
+    foreach (['', 'x', substr($packed, 0, -1), pack('V', 99).substr($packed, 4)] as $broken) {
+        expect(fn () => Nearby::unpack($broken))->toThrow(UnexpectedValueException::class);
+    }
 });
 
 it('knows about what a light layer changes, from pairs', function (): void {
