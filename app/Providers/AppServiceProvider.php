@@ -8,6 +8,7 @@ use App\Studio\Calibrations;
 use App\Studio\Catalogue;
 use App\Studio\ChartPictures;
 use App\Studio\Engine;
+use App\Studio\LongWork\WarmUp;
 use App\Studio\PhotoReader;
 use App\Studio\PhotoStore;
 use App\Studio\SimulatedReader;
@@ -16,6 +17,8 @@ use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Queue\Events\WorkerStarting;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
 use Illuminate\Validation\Rules\Password;
@@ -36,6 +39,7 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         JsonResource::withoutWrapping();
+        Event::listen(WorkerStarting::class, WarmUp::class);
         Password::defaults(static fn (): Password => Password::min(10));
         RateLimiter::for('sign-in', static fn (Request $request): array => [
             Limit::perMinute(5)->by($request->string('email')->lower().'|'.$request->ip()),

@@ -38,7 +38,7 @@ final class PicturePalettes
     public const WHITE_PAPER = 'This paper is white, and white does not show on it. Choose a toned paper in Look first.';
 
     /** Of a planned recipe, at most. */
-    private const LAYERS = 3;
+    public const LAYERS = 3;
 
     public function __construct(
         private readonly Engine $engine,

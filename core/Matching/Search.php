@@ -726,16 +726,20 @@ final class Search
     }
 
     /**
-     * Of one or two layers on bare paper, which many targets of a picture come by; null for all others.
+     * Of one or two layers on bare paper and their finish, which many targets of a picture come by; null for all others.
      *
      * @param  list<array{int, int, int}>  $layers
      */
     private function keyOf(array $layers): ?int
     {
-        if ($this->finishes || count($layers) > 2 || count($this->present) > 0) {
+        if (count($layers) > 2 || count($this->present) > 0) {
             return null;
         }
-        $key = 0;
+        $key = match (true) {
+            ! $this->finishes => 0,
+            $this->limits->schools->blending === Blending::Blender => 1,
+            default => 2,
+        };
         foreach ($layers as [$index, $percent, $passes]) {
             $key = $key * self::TOUCHES + ($index * 128 + $percent) * 16 + $passes;
         }
