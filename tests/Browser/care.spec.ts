@@ -188,7 +188,7 @@ test('a forgotten password is set anew by the link in the mail', async ({ page }
     await page.getByLabel('Password, 10 characters or more').fill('twelve pencils');
     await page.getByLabel('Password again').fill('eleven pencils');
     await page.getByRole('button', { name: 'Change the password' }).click();
-    await expect(page.getByText(/confirmation does not match/)).toBeVisible();
+    await expect(page.getByText(/The two passwords differ/)).toBeVisible();
     await page.getByLabel('Password again').fill('twelve pencils');
     await page.getByRole('button', { name: 'Change the password' }).click();
     await expect(page.getByText('The password is changed.', { exact: false })).toBeVisible();

@@ -29,6 +29,8 @@ it('refuses accounts that cannot be', function (): void {
     $user = artist();
     $this->postJson('/api/account', ['name' => '', 'email' => $user->email, 'password' => 'short', 'password_confirmation' => 'other'])
         ->assertUnprocessable()->assertJsonValidationErrors(['name', 'email', 'password'])->assertJsonPath('errors.email.0', 'There is a studio with this e-mail already. Sign in instead.');
+    $this->postJson('/api/account', ['name' => 'Ines', 'email' => 'new@example.org', 'password' => 'ten pencils', 'password_confirmation' => 'nine pencils'])
+        ->assertUnprocessable()->assertJsonPath('errors.password.0', 'The two passwords differ; type the same one twice.');
     foreach (['/api/account', '/api/session', '/api/account/forgot'] as $url) {
         $this->postJson($url, ['email' => 'ines at example'])->assertUnprocessable()->assertJsonPath('errors.email.0', 'This is no e-mail address; one is written like ana@example.org.');
     }
