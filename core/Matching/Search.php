@@ -45,7 +45,7 @@ final class Search
     /** Where many stacks are wanted: of them so many are refined, so many extended, and each by so many pencils. */
     private const WIDE_REFINED = 16;
 
-    private const WIDE_EXTENDED = 14;
+    private const WIDE_EXTENDED = 10;
 
     private const PROMISING = 8;
 
