@@ -10,10 +10,10 @@ use Illuminate\Contracts\Cache\LockProvider;
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Support\Facades\File;
 use Prism\Layering\Predictor;
+use Prism\Matching\Advice\RecipeMaker;
 use Prism\Matching\EmptyBox;
-use Prism\Matching\PairLibrary;
-use Prism\Matching\RecipeMaker;
 use Prism\Matching\Search;
+use Prism\Matching\Search\PairLibrary;
 use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
 use Prism\Planning\Representatives;
@@ -26,7 +26,7 @@ use WeakMap;
 final class Engine
 {
     /** Goes up when the engine computes differently. */
-    private const VERSION = 5;
+    private const VERSION = 6;
 
     private const BUILD_SECONDS = 60;
 

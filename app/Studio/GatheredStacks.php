@@ -10,8 +10,8 @@ use Closure;
 use Illuminate\Support\Facades\File;
 use Prism\Matching\EmptyBox;
 use Prism\Matching\Limits;
-use Prism\Matching\Nearby;
 use Prism\Matching\Search;
+use Prism\Matching\Search\Nearby;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use Prism\Planning\TargetStacks;
@@ -32,7 +32,7 @@ final class GatheredStacks
     private const NEARBY = 'nearby';
 
     /** Goes up when stacks are gathered differently. */
-    private const VERSION = 6;
+    private const VERSION = 7;
 
     /** Of each colour, the stacks of so many different wishes are kept, the latest. */
     private const WISHES = 4;

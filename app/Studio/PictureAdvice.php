@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Studio;
 
 use App\Models\Piece;
-use Prism\Matching\Nudge;
+use Prism\Matching\Advice\Nudge;
 use Prism\Materials\Kit;
 use Prism\Planning\Neighbours;
 use Prism\Planning\Pair;

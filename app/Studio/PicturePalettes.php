@@ -12,7 +12,6 @@ use Closure;
 use Prism\Calibration\ChartStacks;
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
-use Prism\Matching\BlackAndWhite;
 use Prism\Matching\Limits;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
@@ -25,6 +24,7 @@ use Prism\Planning\PaletteFinder;
 use Prism\Planning\PlanStep;
 use Prism\Planning\TonedSet;
 use Prism\Reference\LookRefused;
+use Prism\Schools\BlackAndWhite;
 
 /** Few pencils for a whole piece: found for all of its colours together, or given and set to light, middle and dark. */
 final class PicturePalettes
@@ -36,9 +36,6 @@ final class PicturePalettes
     private const TONED = 3;
 
     public const WHITE_PAPER = 'This paper is white, and white does not show on it. Choose a toned paper in Look first.';
-
-    /** Of a planned recipe, at most. */
-    public const LAYERS = 3;
 
     public function __construct(
         private readonly Engine $engine,
@@ -143,7 +140,7 @@ final class PicturePalettes
         foreach ($this->zones->of($piece) as $zone) {
             foreach ($zone->targets as $target) {
                 $targets[$target->id] = $piece->value_only ? Target::value($target->drawn) : Target::colour($target->drawn);
-                $limits[$target->id] = $zone->limits(self::LAYERS, $targets[$target->id]);
+                $limits[$target->id] = $zone->limits(Limits::PICTURE_LAYERS, $targets[$target->id]);
                 $weights[$target->id] = $zone->weight($target);
             }
         }
@@ -153,9 +150,9 @@ final class PicturePalettes
 
     private static function free(Piece $piece, Kit $known): Kit
     {
-        $banned = self::ids($piece->banned ?? []);
+        $banned = $piece->banned ?? [];
 
-        return $known->where(static fn (Pencil $pencil): bool => ! in_array($pencil->id, $banned, false));
+        return $known->where(static fn (Pencil $pencil): bool => ! in_array((string) $pencil->id, $banned, true));
     }
 
     /**

@@ -10,8 +10,8 @@ use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
 use Prism\Reference\Distance;
 use Prism\Reference\FormGradient;
-use Prism\Reference\Surface;
 use Prism\Reference\ZoneLight;
+use Prism\Schools\Surface;
 
 /** The zones of a piece as planning needs them. */
 final class PictureZones
@@ -31,7 +31,7 @@ final class PictureZones
             }
             $picture[] = new PictureZone(
                 $zone->id, $zone->name, $zone->label ?? 0, $zone->share, (int) ($traits['importance'] ?? 2),
-                Surface::from($traits['surface'] ?? 'soft'), ZoneLight::from($traits['light'] ?? 'lit'), Distance::from($traits['distance'] ?? 'between'),
+                Surface::from($traits['surface'] ?? Surface::Smooth->value), ZoneLight::from($traits['light'] ?? 'lit'), Distance::from($traits['distance'] ?? 'between'),
                 (bool) ($traits['crisp'] ?? true), isset($traits['direction']) ? (float) $traits['direction'] : null,
                 array_map(intval(...), array_keys($zone->estimates['touching'] ?? [])), $targets, $schools->schools(), $schools->highlights(), self::gradient($zone),
             );

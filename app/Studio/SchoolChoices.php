@@ -9,15 +9,16 @@ use App\Models\User;
 use App\Models\Zone;
 use BackedEnum;
 use Illuminate\Validation\Rule;
-use Prism\Matching\BlackAndWhite;
-use Prism\Matching\Blending;
-use Prism\Matching\Brightening;
-use Prism\Matching\Complement;
-use Prism\Matching\School;
-use Prism\Matching\Schools;
-use Prism\Matching\Shadows;
-use Prism\Planning\Progress;
-use Prism\Reference\Highlights;
+use Prism\Schools\BlackAndWhite;
+use Prism\Schools\Blending;
+use Prism\Schools\Brightening;
+use Prism\Schools\Complement;
+use Prism\Schools\FirstValue;
+use Prism\Schools\Hand;
+use Prism\Schools\Highlights;
+use Prism\Schools\Progress;
+use Prism\Schools\SchoolSet;
+use Prism\Schools\Shadows;
 
 /**
  * Which schools are followed: those of the studio, those of a piece where it has its own, those of a zone where it is an
@@ -27,13 +28,14 @@ final readonly class SchoolChoices
 {
     /** What artists disagree about: its name, and the schools of it. */
     public const QUESTIONS = [
-        'value' => ['Which value first', School::class],
+        'value' => ['Which value first', FirstValue::class],
         'shadows' => ['Shadows', Shadows::class],
         'highlights' => ['Highlights', Highlights::class],
         'complement' => ['Complement', Complement::class],
         'brightening' => ['Brightening', Brightening::class],
         'blending' => ['Blending', Blending::class],
         'blackAndWhite' => ['Black and white pencils', BlackAndWhite::class],
+        'hand' => ['Hand', Hand::class],
         'background' => ['Over the picture', Progress::class],
     ];
 
@@ -65,11 +67,11 @@ final readonly class SchoolChoices
         return new self(self::over(self::ofPiece($zone->piece)->chosen, $zone->schools));
     }
 
-    public function schools(): Schools
+    public function schools(): SchoolSet
     {
-        return new Schools(
-            School::from($this->chosen['value']), Shadows::from($this->chosen['shadows']), Complement::from($this->chosen['complement']),
-            Brightening::from($this->chosen['brightening']), Blending::from($this->chosen['blending']), BlackAndWhite::from($this->chosen['blackAndWhite']),
+        return new SchoolSet(
+            FirstValue::from($this->chosen['value']), Shadows::from($this->chosen['shadows']), Complement::from($this->chosen['complement']),
+            Brightening::from($this->chosen['brightening']), Blending::from($this->chosen['blending']), BlackAndWhite::from($this->chosen['blackAndWhite']), Hand::from($this->chosen['hand']), Highlights::from($this->chosen['highlights']),
         );
     }
 
@@ -116,7 +118,7 @@ final readonly class SchoolChoices
         $questions = [];
         foreach (self::QUESTIONS as $id => [$name, $schools]) {
             $questions[] = ['id' => $id, 'name' => $name, 'ofRecipes' => ! in_array($id, self::OF_THE_ORDER, true), 'schools' => array_map(
-                static fn (School|Shadows|Highlights|Complement|Brightening|Blending|BlackAndWhite|Progress $school): array => ['id' => $school->value, 'name' => $school->label(), 'sentence' => $school->sentence()],
+                static fn (FirstValue|Shadows|Highlights|Complement|Brightening|Blending|BlackAndWhite|Hand|Progress $school): array => ['id' => $school->value, 'name' => $school->label(), 'sentence' => $school->sentence()],
                 $schools::cases(),
             )];
         }

@@ -6,12 +6,12 @@ namespace App\Studio;
 
 use App\Models\Piece;
 use Prism\Layering\Stack;
-use Prism\Matching\Nudge;
-use Prism\Matching\Nudger;
+use Prism\Matching\Advice\Nudge;
+use Prism\Matching\Advice\Nudger;
+use Prism\Matching\Advice\WhyNote;
+use Prism\Matching\Advice\WhyNotes;
 use Prism\Matching\Recipe;
 use Prism\Matching\Target;
-use Prism\Matching\WhyNote;
-use Prism\Matching\WhyNotes;
 
 /** Why a stack is as it is, and what it needs. */
 final class StackAdvice

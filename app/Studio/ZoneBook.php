@@ -14,7 +14,6 @@ use Prism\Colour\Lab;
 use Prism\Reference\LightDirection;
 use Prism\Reference\Outlines;
 use Prism\Reference\PictureReading;
-use Prism\Reference\Surface;
 use Prism\Reference\TargetRole;
 use Prism\Reference\Tidying;
 use Prism\Reference\ZoneMap;
@@ -22,6 +21,7 @@ use Prism\Reference\ZoneReader;
 use Prism\Reference\ZoneReading;
 use Prism\Reference\ZoneSplit;
 use Prism\Reference\ZoneTarget;
+use Prism\Schools\Surface;
 
 /**
  * The zones of a piece: found, merged, split, lassoed, undone. Whatever is done, the map, the rows and the colours read in
@@ -584,7 +584,7 @@ final class ZoneBook
     /** Soft where nothing is known. */
     public static function surface(Zone $zone): Surface
     {
-        return Surface::from(self::traits($zone)['surface'] ?? 'soft');
+        return Surface::from(self::traits($zone)['surface'] ?? Surface::Smooth->value);
     }
 
     private static function meanOf(Zone $zone): ?Lab

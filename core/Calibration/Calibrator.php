@@ -179,6 +179,8 @@ final class Calibrator
     private function pencil(string $id, Pencil $pencil, array $papers, Hand $hand): ?PencilFit
     {
         foreach ($papers as $paper => $fit) {
+            // A paper called "300" comes back from an array as a number.
+            $paper = (string) $paper;
             $heaviest = null;
             $most = 0.0;
             foreach ($this->users[$id] ?? [] as $i) {
@@ -223,7 +225,12 @@ final class Calibrator
     /** Takes over what the earlier calibration found; what it did not know stays as started. */
     private function goOnFrom(Calibration $previous): void
     {
-        $this->fit = new Fit($previous->fit->hand, $previous->fit->papers + $this->fit->papers, $previous->fit->pencils + $this->fit->pencils);
+        // The bare paper may have been read anew; its tooth is what was found.
+        $known = [];
+        foreach ($previous->fit->papers as $id => $paper) {
+            $known[$id] = isset($this->fit->papers[$id]) ? $paper->ofColour($this->fit->papers[$id]->paper()->colour) : $paper;
+        }
+        $this->fit = new Fit($previous->fit->hand, $known + $this->fit->papers, $previous->fit->pencils + $this->fit->pencils);
         $new = array_filter($this->swatches, static fn (Swatch $swatch): bool => ! $previous->rests($swatch));
         $pencils = $papers = [];
         foreach ($new as $swatch) {

@@ -60,6 +60,14 @@ final readonly class PaperFit
         return new self(Paper::of($kept['id'], $kept['name'], Lab::of(...$kept['colour']), ...$kept['tooth']), $kept['offsets']);
     }
 
+    /** The same tooth under another reading of the bare paper. */
+    public function ofColour(Lab $colour): self
+    {
+        $paper = $this->declared;
+
+        return new self(Paper::of($paper->id, $paper->name, $colour, $paper->roughness, $paper->capacity, $paper->adhesion), $this->offsets);
+    }
+
     public function tooth(): Tooth
     {
         return Tooth::of($this->paper());

@@ -29,7 +29,7 @@ final readonly class Whitening
         $share = (self::HAND / Sensitivity::STEP) ** 2;
         $xx = $yy = $zz = self::READING ** 2;
         $xy = $xz = $yz = 0.0;
-        foreach ($sensitivity->byLayer as [$x, $y, $z]) {
+        foreach ($sensitivity->probes as [$x, $y, $z]) {
             $xx += $share * $x * $x;
             $yy += $share * $y * $y;
             $zz += $share * $z * $z;

@@ -13,6 +13,8 @@ final readonly class Lab implements \JsonSerializable
 
     public const KAPPA = 24389.0 / 27.0;
 
+    private const NUMBER = '(-?(?:\d+\.?\d*|\.\d+))';
+
     private function __construct(public float $L, public float $a, public float $b)
     {
     }
@@ -36,9 +38,14 @@ final readonly class Lab implements \JsonSerializable
 
     /**
      * X, Y, Z each divided by that of the white: 0-1 for surfaces. Negative values count as 0. CIE 15:2004, 8.2.1.
+     *
+     * @throws InvalidColour if a value is not finite
      */
     public static function fromRelativeXyz(float $x, float $y, float $z): self
     {
+        if (! is_finite($x + $y + $z)) {
+            throw new InvalidColour(sprintf('X, Y, Z are %s, %s, %s; each must be a number.', self::spoken($x), self::spoken($y), self::spoken($z)));
+        }
         $fx = self::f($x);
         $fy = self::f($y);
         $fz = self::f($z);
@@ -54,10 +61,10 @@ final readonly class Lab implements \JsonSerializable
     public static function fromHex(string $hex): self
     {
         $digits = ltrim(trim($hex), '#');
-        if (preg_match('/^[0-9a-fA-F]{3}$/', $digits) === 1) {
+        if (preg_match('/^[0-9a-fA-F]{3}\z/', $digits) === 1) {
             $digits = $digits[0].$digits[0].$digits[1].$digits[1].$digits[2].$digits[2];
         }
-        if (preg_match('/^[0-9a-fA-F]{6}$/', $digits) !== 1) {
+        if (preg_match('/^[0-9a-fA-F]{6}\z/', $digits) !== 1) {
             throw new InvalidColour(sprintf('"%s" is not a colour; write it as # and six hexadecimal digits, such as #7a8b9c.', $hex));
         }
 
@@ -71,7 +78,7 @@ final readonly class Lab implements \JsonSerializable
      */
     public static function typed(string $text): self
     {
-        return preg_match('/^\s*(-?[\d.]+)[\s,;]+(-?[\d.]+)[\s,;]+(-?[\d.]+)\s*$/', $text, $lab) === 1
+        return preg_match('/^\s*'.self::NUMBER.'[\s,;]+'.self::NUMBER.'[\s,;]+'.self::NUMBER.'\s*\z/', $text, $lab) === 1
             ? self::of((float) $lab[1], (float) $lab[2], (float) $lab[3])
             : self::fromHex($text);
     }

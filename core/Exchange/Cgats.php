@@ -107,7 +107,7 @@ final class Cgats
     private static function stack(RowReader $reader, int $row, string $name, Kit $kit): ?Stack
     {
         try {
-            $stack = Stack::parse(preg_match('/^[A-Za-z]\w*:[\w.\-]+$/', $name) === 1 ? $name.'@90x2' : $name);
+            $stack = Stack::parse(preg_match('/^[A-Za-z]\w*:[\w.\-]+\z/', $name) === 1 ? $name.'@90x2' : $name);
         } catch (NotationError $refusal) {
             $reader->refuse($row, 'SAMPLE_NAME', $name, $refusal->getMessage());
 

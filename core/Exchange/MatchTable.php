@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Prism\Exchange;
 
+use Prism\Matching\Advice\Warning;
 use Prism\Matching\Recipe;
-use Prism\Matching\Warning;
 
 /** The matches table: id,rank,steps,L,a,b,dE00,dL,tooth_left,warnings. */
 final class MatchTable
@@ -26,7 +26,7 @@ final class MatchTable
                     sprintf('%.3f', $recipe->difference->dE00),
                     sprintf('%.3f', $recipe->difference->dL),
                     sprintf('%.4f', $recipe->prediction->toothLeft),
-                    implode('|', array_map(static fn (Warning $warning): string => $warning->value, $recipe->warnings)),
+                    implode('|', [...array_map(static fn (Warning $warning): string => $warning->value, $recipe->warnings), ...($recipe->breaks === null ? [] : ['only_'.$recipe->breaks->code])]),
                 ];
             }
         }

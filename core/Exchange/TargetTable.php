@@ -6,8 +6,9 @@ namespace Prism\Exchange;
 
 use Prism\Colour\InvalidColour;
 use Prism\Colour\Lab;
+use Prism\Schools\Surface;
 
-/** The targets table: id and L,a,b or hex. */
+/** The targets table: id and L,a,b or hex; surface and role where they are known. */
 final class TargetTable
 {
     /**
@@ -16,6 +17,16 @@ final class TargetTable
      * @throws TableRefused with every bad row
      */
     public static function read(string $text): array
+    {
+        return array_map(static fn (TargetEntry $entry): Lab => $entry->colour, self::entries($text));
+    }
+
+    /**
+     * @return array<string, TargetEntry> by id
+     *
+     * @throws TableRefused with every bad row
+     */
+    public static function entries(string $text): array
     {
         $csv = Csv::parse($text, ['id']);
         if (! $csv->has('L', 'a', 'b') && ! $csv->has('hex')) {
@@ -31,12 +42,35 @@ final class TargetTable
             }
             $colour = $csv->has('L', 'a', 'b') ? $reader->lab($row, $cells) : self::hex($reader, $row, $cells);
             if ($colour !== null) {
-                $targets[$cells['id']] = $colour;
+                $targets[$cells['id']] = new TargetEntry($colour, self::surface($reader, $row, $cells), self::role($reader, $row, $cells));
             }
         }
         $reader->finish();
 
         return $targets;
+    }
+
+    /** @param  array<string, string>  $cells */
+    private static function surface(RowReader $reader, int $row, array $cells): ?Surface
+    {
+        $word = trim($cells['surface'] ?? '');
+        $surface = Surface::tryFrom($word);
+        if ($word !== '' && $surface === null) {
+            $reader->refuse($row, 'surface', $word, sprintf('A surface is %s.', implode(', ', array_map(static fn (Surface $one): string => $one->value, Surface::cases()))));
+        }
+
+        return $surface;
+    }
+
+    /** @param  array<string, string>  $cells */
+    private static function role(RowReader $reader, int $row, array $cells): string
+    {
+        $role = trim($cells['role'] ?? '');
+        if ($role !== '' && ! in_array($role, TargetEntry::ROLES, true)) {
+            $reader->refuse($row, 'role', $role, sprintf('A role is %s.', implode(', ', TargetEntry::ROLES)));
+        }
+
+        return $role;
     }
 
     /** @param  array<string, string>  $cells */

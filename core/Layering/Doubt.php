@@ -63,6 +63,20 @@ final readonly class Doubt
         return self::EACH_FURTHER_LAYER;
     }
 
+    /**
+     * A doubt where layers come in rounds: one who goes back and forth sees what comes and mends it, so each member of a round is in
+     * doubt once.
+     *
+     * @param  float  $sigma  of all layers
+     */
+    public static function inRounds(float $sigma, int $layers, int $members): float
+    {
+        $all = (self::EACH_FURTHER_LAYER * max(0, $layers - 1)) ** 2;
+        $once = (self::EACH_FURTHER_LAYER * max(0, $members - 1)) ** 2;
+
+        return sqrt(max(self::BASE ** 2, $sigma ** 2 - $all + $once));
+    }
+
     public function of(Stack $stack, Sensitivity $sensitivity): float
     {
         $layers = $stack->layerCount();

@@ -7,45 +7,68 @@ namespace Prism\Layering;
 use Prism\Colour\Bands;
 
 /**
- * One film over all bins: of a single pencil, or a mixture of several that a firm hand, a wash or a blender made. Each part
- * is a pencil as it was laid with its thickness bin by bin; parts of a mixture may have lost some of their scattering.
+ * One film over all bins: of a single pencil as it was laid, or a mixture that a firm hand, a wash or a blender made. A
+ * mixture is kept as its optical depths alone, so that it costs the same however often it was mixed.
  */
 final readonly class Film
 {
     /**
-     * @param  non-empty-list<array{touch: Touch, thickness: array<int, float>, clear: float}>  $parts
+     * @param  ?Touch  $touch  the pencil as it was laid; null for a mixture
      * @param  array<int, float>  $thickness  5 values, against what cartridge holds
+     * @param  array<int, float>  $k  optical depth K t of a mixture, bands by bins; empty for a single pencil
+     * @param  array<int, float>  $s  the same for scattering
      * @param  float  $loose  0-1: the share a kneaded eraser could take
      */
-    private function __construct(public array $parts, public array $thickness, public float $loose)
+    private function __construct(private ?Touch $touch, public array $thickness, private array $k, private array $s, public float $loose)
     {
     }
 
     /** @param  array<int, float>  $thickness */
     public static function of(Touch $touch, array $thickness): self
     {
-        return new self([['touch' => $touch, 'thickness' => $thickness, 'clear' => 1.0]], $thickness, $touch->loose);
+        return new self($touch, $thickness, [], [], $touch->loose);
     }
 
     /**
-     * Films made into one.
+     * Films made into one: their optical depths add up.
      *
      * @param  non-empty-list<self>  $films
      */
     public static function mixture(array $films, float $loose): self
     {
-        $parts = [];
-        $thickness = array_fill(0, Tooth::BINS, 0.0);
-        foreach ($films as $film) {
-            foreach ($film->parts as $part) {
-                $parts[] = $part;
+        $thickness = $films[0]->thickness;
+        [$k, $s] = $films[0]->optics();
+        for ($n = 1, $count = count($films); $n < $count; $n++) {
+            $film = $films[$n];
+            [$t0, $t1, $t2, $t3, $t4] = $film->thickness;
+            [$a, $b, $c, $d, $e] = $thickness;
+            $thickness = [$a + $t0, $b + $t1, $c + $t2, $d + $t3, $e + $t4];
+            if ($film->touch === null) {
+                foreach ($film->k as $i => $value) {
+                    $k[$i] += $value;
+                    $s[$i] += $film->s[$i];
+                }
+
+                continue;
             }
-            foreach ($film->thickness as $bin => $t) {
-                $thickness[$bin] += $t;
+            $scattering = $film->touch->S;
+            $i = 0;
+            foreach ($film->touch->K as $band => $value) {
+                $scatter = $scattering[$band];
+                $k[$i] += $t0 * $value;
+                $s[$i++] += $t0 * $scatter;
+                $k[$i] += $t1 * $value;
+                $s[$i++] += $t1 * $scatter;
+                $k[$i] += $t2 * $value;
+                $s[$i++] += $t2 * $scatter;
+                $k[$i] += $t3 * $value;
+                $s[$i++] += $t3 * $scatter;
+                $k[$i] += $t4 * $value;
+                $s[$i++] += $t4 * $scatter;
             }
         }
 
-        return new self($parts, $thickness, $loose);
+        return new self(null, $thickness, $k, $s, $loose);
     }
 
     /**
@@ -56,11 +79,9 @@ final readonly class Film
      */
     public function over(array $ground): array
     {
-        $first = $this->parts[0];
-
-        return count($this->parts) === 1 && $first['clear'] === 1.0
-            ? KubelkaMunk::coat($first['touch'], $first['thickness'], $ground)
-            : KubelkaMunk::mixture($this->parts, $ground);
+        return $this->touch !== null
+            ? KubelkaMunk::coat($this->touch, $this->thickness, $ground)
+            : KubelkaMunk::mixture($this->k, $this->s, $ground);
     }
 
     /**
@@ -70,15 +91,10 @@ final readonly class Film
      */
     public function depths(int $bin): array
     {
-        $k = $s = array_fill(0, Bands::COUNT, 0.0);
-        foreach ($this->parts as ['touch' => $touch, 'thickness' => $thickness, 'clear' => $clear]) {
-            foreach ($touch->K as $band => $value) {
-                $k[$band] += $thickness[$bin] * $value;
-                $s[$band] += $thickness[$bin] * $clear * $touch->S[$band];
-            }
-        }
+        [$k, $s] = $this->optics();
+        $ofBin = static fn (array $all): array => array_map(static fn (int $band): float => $all[$band * Tooth::BINS + $bin], range(0, Bands::COUNT - 1));
 
-        return [$k, $s];
+        return [$ofBin($k), $ofBin($s)];
     }
 
     /**
@@ -89,55 +105,92 @@ final readonly class Film
     public function thinned(array $left): self
     {
         [$a, $b, $c, $d, $e] = $left;
-        $parts = [];
-        foreach ($this->parts as $part) {
-            [$t0, $t1, $t2, $t3, $t4] = $part['thickness'];
-            $part['thickness'] = [$a * $t0, $b * $t1, $c * $t2, $d * $t3, $e * $t4];
-            $parts[] = $part;
-        }
         [$t0, $t1, $t2, $t3, $t4] = $this->thickness;
+        $k = $this->k;
+        $s = $this->s;
+        for ($i = 0, $count = count($k); $i < $count; $i += Tooth::BINS) {
+            $k[$i] *= $a;
+            $k[$i + 1] *= $b;
+            $k[$i + 2] *= $c;
+            $k[$i + 3] *= $d;
+            $k[$i + 4] *= $e;
+            $s[$i] *= $a;
+            $s[$i + 1] *= $b;
+            $s[$i + 2] *= $c;
+            $s[$i + 3] *= $d;
+            $s[$i + 4] *= $e;
+        }
 
-        return new self($parts, [$a * $t0, $b * $t1, $c * $t2, $d * $t3, $e * $t4], $this->loose);
+        return new self($this->touch, [$a * $t0, $b * $t1, $c * $t2, $d * $t3, $e * $t4], $k, $s, $this->loose);
     }
 
     /** The film flowed by a share towards the same thickness everywhere. */
     public function levelled(float $share): self
     {
-        $parts = [];
-        foreach ($this->parts as $part) {
-            $part['thickness'] = self::flowed($part['thickness'], $share);
-            $parts[] = $part;
-        }
-
-        return new self($parts, self::flowed($this->thickness, $share), $this->loose);
+        return new self($this->touch, self::flowed($this->thickness, $share), self::flowed($this->k, $share), self::flowed($this->s, $share), $this->loose);
     }
 
     /** The film optically stronger, and clearer. */
     public function strengthened(float $strength, float $clear): self
     {
-        $parts = [];
-        foreach ($this->parts as $part) {
-            foreach ($part['thickness'] as $bin => $t) {
-                $part['thickness'][$bin] = $strength * $t;
-            }
-            $part['clear'] *= $clear;
-            $parts[] = $part;
+        [$k, $s] = $this->optics();
+        $clear *= $strength;
+        foreach ($k as $i => $value) {
+            $k[$i] = $strength * $value;
+            $s[$i] *= $clear;
         }
 
-        return new self($parts, $this->thickness, $this->loose);
+        return new self(null, $this->thickness, $k, $s, $this->loose);
+    }
+
+    /** @return array{array<int, float>, array<int, float>} K t and S t, bands by bins */
+    private function optics(): array
+    {
+        if ($this->touch === null) {
+            return [$this->k, $this->s];
+        }
+        $k = $s = [];
+        $scattering = $this->touch->S;
+        [$t0, $t1, $t2, $t3, $t4] = $this->thickness;
+        foreach ($this->touch->K as $band => $value) {
+            $scatter = $scattering[$band];
+            $k[] = $t0 * $value;
+            $k[] = $t1 * $value;
+            $k[] = $t2 * $value;
+            $k[] = $t3 * $value;
+            $k[] = $t4 * $value;
+            $s[] = $t0 * $scatter;
+            $s[] = $t1 * $scatter;
+            $s[] = $t2 * $scatter;
+            $s[] = $t3 * $scatter;
+            $s[] = $t4 * $scatter;
+        }
+
+        return [$k, $s];
     }
 
     /**
-     * @param  array<int, float>  $thickness
+     * @param  array<int, float>  $values  by bin, once or for each band
      * @return array<int, float>
      */
-    private static function flowed(array $thickness, float $share): array
+    private static function flowed(array $values, float $share): array
     {
-        [$t0, $t1, $t2, $t3, $t4] = $thickness;
         [$w0, $w1, $w2, $w3, $w4] = Tooth::SHARES;
-        $mean = $share * ($w0 * $t0 + $w1 * $t1 + $w2 * $t2 + $w3 * $t3 + $w4 * $t4);
         $kept = 1.0 - $share;
+        for ($i = 0, $count = count($values); $i < $count; $i += Tooth::BINS) {
+            $a = $values[$i];
+            $b = $values[$i + 1];
+            $c = $values[$i + 2];
+            $d = $values[$i + 3];
+            $e = $values[$i + 4];
+            $mean = $share * ($w0 * $a + $w1 * $b + $w2 * $c + $w3 * $d + $w4 * $e);
+            $values[$i] = $mean + $kept * $a;
+            $values[$i + 1] = $mean + $kept * $b;
+            $values[$i + 2] = $mean + $kept * $c;
+            $values[$i + 3] = $mean + $kept * $d;
+            $values[$i + 4] = $mean + $kept * $e;
+        }
 
-        return [$mean + $kept * $t0, $mean + $kept * $t1, $mean + $kept * $t2, $mean + $kept * $t3, $mean + $kept * $t4];
+        return $values;
     }
 }

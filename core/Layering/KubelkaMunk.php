@@ -70,52 +70,27 @@ final class KubelkaMunk
     }
 
     /**
-     * The same for a film of several pencils: their optical depths add up.
+     * The same for a mixture, of which the optical depths are known.
      *
-     * @param  non-empty-list<array{touch: Touch, thickness: array<int, float>, clear: float}>  $parts
+     * @param  array<int, float>  $k  bands by bins
+     * @param  array<int, float>  $s  bands by bins
      * @param  array<int, float>  $ground  bands by bins
      * @return array<int, float>
      */
-    public static function mixture(array $parts, array $ground): array
+    public static function mixture(array $k, array $s, array $ground): array
     {
-        $thicknesses = $Ks = $Ss = $clears = [];
-        foreach ($parts as ['touch' => $touch, 'thickness' => $thickness, 'clear' => $clear]) {
-            $thicknesses[] = $thickness;
-            $Ks[] = $touch->K;
-            $Ss[] = $touch->S;
-            $clears[] = $clear;
-        }
-        $count = count($parts);
+        // As in film(), written out: a firm hand asks for it sixty times a film.
         $seen = $ground;
-        $bands = count($Ks[0]);
-        $i = 0;
-        for ($band = 0; $band < $bands; $band++) {
-            $k0 = $k1 = $k2 = $k3 = $k4 = $s0 = $s1 = $s2 = $s3 = $s4 = 0.0;
-            for ($part = 0; $part < $count; $part++) {
-                [$t0, $t1, $t2, $t3, $t4] = $thicknesses[$part];
-                $k = $Ks[$part][$band];
-                $s = $clears[$part] * $Ss[$part][$band];
-                $k0 += $t0 * $k;
-                $k1 += $t1 * $k;
-                $k2 += $t2 * $k;
-                $k3 += $t3 * $k;
-                $k4 += $t4 * $k;
-                $s0 += $t0 * $s;
-                $s1 += $t1 * $s;
-                $s2 += $t2 * $s;
-                $s3 += $t3 * $s;
-                $s4 += $t4 * $s;
-            }
-            $seen[$i] = self::film($k0, $s0, $ground[$i]);
-            $i++;
-            $seen[$i] = self::film($k1, $s1, $ground[$i]);
-            $i++;
-            $seen[$i] = self::film($k2, $s2, $ground[$i]);
-            $i++;
-            $seen[$i] = self::film($k3, $s3, $ground[$i]);
-            $i++;
-            $seen[$i] = self::film($k4, $s4, $ground[$i]);
-            $i++;
+        foreach ($ground as $i => $value) {
+            $absorbs = $k[$i];
+            $scatters = $s[$i];
+            $q = sqrt($absorbs * ($absorbs + 2.0 * $scatters));
+            $e = exp(-2.0 * $q);
+            $sh = $q < self::SMALL_Q ? 1.0 - $q : (1.0 - $e) / (2.0 * $q);
+            $d = 0.5 * (1.0 + $e) + ($absorbs + $scatters) * $sh;
+            $own = $scatters * $sh;
+            $through = $d - $own * $value;
+            $seen[$i] = ($own * $through + $e * $value) / ($d * $through);
         }
 
         return $seen;
@@ -139,12 +114,14 @@ final class KubelkaMunk
     }
 
     /**
-     * The colour of such a film over a ground, with the bins seen together as in {@see Passage::bands()}.
+     * The colour of such a film over a ground, with the bins seen together as in {@see Passage::bands()}, and the spread of L*
+     * between them as in {@see Passage::grain()}.
      *
      * @param  array<int, float>  $thickness  by bin
      * @param  array<int, float>  $ground  bands by bins
+     * @return array{Lab, float}
      */
-    public static function colour(Touch $film, array $thickness, array $ground, float $yuleNielsen): Lab
+    public static function colour(Touch $film, array $thickness, array $ground, float $yuleNielsen): array
     {
         $decay = $film->decay;
         $deep = $film->deep;
@@ -154,6 +131,7 @@ final class KubelkaMunk
         [$wx, $wy, $wz] = Bands::WEIGHTS;
         $sideways = 0.25 * $yuleNielsen;
         $x = $y = $z = 0.0;
+        $y0 = $y1 = $y2 = $y3 = $y4 = 0.0;
         $n = count($decay);
         $i = 0;
         for ($band = 0; $band < $n; $band++) {
@@ -165,40 +143,64 @@ final class KubelkaMunk
             $u = exp($q * $t0) * ($g - $r);
             $v = $g - $p;
             $seen = ($u * $p - $v * $r) / ($u - $v);
+            $light = $wy[$band];
+            $y0 += $light * $seen;
             $mean = $w0 * $seen;
             $square = $w0 * $seen * $seen;
             $g = $ground[$i + 1];
             $u = exp($q * $t1) * ($g - $r);
             $v = $g - $p;
             $seen = ($u * $p - $v * $r) / ($u - $v);
+            $y1 += $light * $seen;
             $mean += $w1 * $seen;
             $square += $w1 * $seen * $seen;
             $g = $ground[$i + 2];
             $u = exp($q * $t2) * ($g - $r);
             $v = $g - $p;
             $seen = ($u * $p - $v * $r) / ($u - $v);
+            $y2 += $light * $seen;
             $mean += $w2 * $seen;
             $square += $w2 * $seen * $seen;
             $g = $ground[$i + 3];
             $u = exp($q * $t3) * ($g - $r);
             $v = $g - $p;
             $seen = ($u * $p - $v * $r) / ($u - $v);
+            $y3 += $light * $seen;
             $mean += $w3 * $seen;
             $square += $w3 * $seen * $seen;
             $g = $ground[$i + 4];
             $u = exp($q * $t4) * ($g - $r);
             $v = $g - $p;
             $seen = ($u * $p - $v * $r) / ($u - $v);
+            $y4 += $light * $seen;
             $mean += $w4 * $seen;
             $square += $w4 * $seen * $seen;
             $i += 5;
 
             $mean -= $sideways * ($square / $mean - $mean);
             $x += $wx[$band] * $mean;
-            $y += $wy[$band] * $mean;
+            $y += $light * $mean;
             $z += $wz[$band] * $mean;
         }
 
-        return Lab::fromRelativeXyz($x, $y, $z);
+        return [Lab::fromRelativeXyz($x, $y, $z), self::spread([$y0, $y1, $y2, $y3, $y4])];
+    }
+
+    /**
+     * Spread of L* between the bins, one standard deviation.
+     *
+     * @param  array<int, float>  $luminance  relative Y by bin
+     */
+    public static function spread(array $luminance): float
+    {
+        $mean = $square = 0.0;
+        foreach (Tooth::SHARES as $bin => $share) {
+            $y = $luminance[$bin];
+            $L = 116.0 * ($y > Lab::EPSILON ? $y ** (1.0 / 3.0) : (Lab::KAPPA * max(0.0, $y) + 16.0) / 116.0) - 16.0;
+            $mean += $share * $L;
+            $square += $share * $L * $L;
+        }
+
+        return sqrt(max(0.0, $square - $mean * $mean));
     }
 }

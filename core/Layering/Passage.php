@@ -6,6 +6,7 @@ namespace Prism\Layering;
 
 use Prism\Colour\Bands;
 use Prism\Colour\Lab;
+use Prism\Colour\Reconstruction;
 
 /**
  * The state of a passage of the drawing: the piles of films in the tooth, bin by bin, and how they look.
@@ -14,12 +15,17 @@ use Prism\Colour\Lab;
  */
 final class Passage
 {
+    private const LEAST_REFLECTANCE = 1e-3;
+
+    private const MOST_REFLECTANCE = 0.999;
+
     /**
      * @param  array<int, float>  $reflectance  60 values: bands by bins
      * @param  array<int, float>  $fill  by bin, tooth used up by film
      * @param  array<int, float>  $capacity  by bin, what crushing has left
      * @param  array<int, float>  $slick  by bin, 0-1
      * @param  list<Film>  $films  bottom to top
+     * @param  array<int, float>  $veil  by band, what is seen against what the films give; empty where nobody has looked
      */
     public function __construct(
         public array $reflectance,
@@ -29,7 +35,49 @@ final class Passage
         public array $films,
         public float $paperCapacity,
         public float $yuleNielsen,
+        public array $veil = [],
     ) {
+    }
+
+    /**
+     * The same films, looking as somebody has seen them: what the model cannot tell is laid over all that it computes as a ratio by
+     * band, so that what is laid next starts from there.
+     */
+    public function seenAs(Lab $seen): self
+    {
+        $is = Reconstruction::smoothest($this->lab(), Bands::WEIGHTS);
+        $veil = [];
+        foreach (Reconstruction::smoothest($seen, Bands::WEIGHTS) as $band => $value) {
+            $veil[] = ($this->veil[$band] ?? 1.0) * $value / max(self::LEAST_REFLECTANCE, $is[$band]);
+        }
+        $plain = new self(self::through($this->reflectance, $this->veil, true), $this->fill, $this->capacity, $this->slick, $this->films, $this->paperCapacity, $this->yuleNielsen);
+
+        return $plain->under($veil);
+    }
+
+    /**
+     * Seen through a veil.
+     *
+     * @param  array<int, float>  $veil  12 ratios of reflectance, or none
+     */
+    public function under(array $veil): self
+    {
+        return $veil === [] ? $this : new self(self::through($this->reflectance, $veil), $this->fill, $this->capacity, $this->slick, $this->films, $this->paperCapacity, $this->yuleNielsen, $veil);
+    }
+
+    /**
+     * @param  array<int, float>  $reflectance  bands by bins
+     * @param  array<int, float>  $veil
+     * @return array<int, float>
+     */
+    private static function through(array $reflectance, array $veil, bool $taken = false): array
+    {
+        foreach ($veil === [] ? [] : $reflectance as $i => $value) {
+            $ratio = $veil[intdiv($i, Tooth::BINS)];
+            $reflectance[$i] = max(self::LEAST_REFLECTANCE, min(self::MOST_REFLECTANCE, $taken ? $value / $ratio : $value * $ratio));
+        }
+
+        return $reflectance;
     }
 
     /** The colour seen from the distance at which the grain closes. */
@@ -76,20 +124,23 @@ final class Passage
         return max(0.0, min(1.0, $free / $this->paperCapacity));
     }
 
-    /** How uneven the passage looks: the spread of L* from peaks to valleys. */
+    /** How uneven the passage looks: the spread of L* from peaks to valleys, one standard deviation. */
     public function grain(): float
     {
-        $lightness = $this->binLightness();
-        $mean = 0.0;
-        foreach (Tooth::SHARES as $bin => $share) {
-            $mean += $share * $lightness[$bin];
-        }
-        $variance = 0.0;
-        foreach (Tooth::SHARES as $bin => $share) {
-            $variance += $share * ($lightness[$bin] - $mean) ** 2;
+        $r = $this->reflectance;
+        $luminance = array_fill(0, Tooth::BINS, 0.0);
+        foreach (Bands::WEIGHTS[1] as $band => $weight) {
+            for ($bin = 0; $bin < Tooth::BINS; $bin++) {
+                $luminance[$bin] += $weight * $r[$band * Tooth::BINS + $bin];
+            }
         }
 
-        return sqrt($variance);
+        return KubelkaMunk::spread($luminance);
+    }
+
+    public function look(): Look
+    {
+        return new Look($this->lab(), $this->grain(), $this->toothLeft());
     }
 
     /** @return array<int, float> L* of each bin, peak to valley */

@@ -23,4 +23,10 @@ final readonly class Prediction
         public float $sensitivity,
     ) {
     }
+
+    /** The grain as an artist sees it: closed, fine, open. */
+    public function grainWords(): string
+    {
+        return Grain::of($this->grain)->words();
+    }
 }

@@ -23,7 +23,7 @@ final readonly class Predictor
     /** @throws UnknownPencil */
     public function predict(Stack $stack): Prediction
     {
-        return $this->of($stack, $this->model->draw($stack));
+        return $this->of($stack, $this->model->draw($stack), Sensitivity::of($this->model, $stack));
     }
 
     /**
@@ -37,11 +37,12 @@ final readonly class Predictor
     {
         $passage = $this->model->bare();
         $done = Stack::of();
-        $strip = [$this->of($done, $passage)];
-        foreach ($stack->steps as $step) {
+        $sensitivities = Sensitivity::along($this->model, $stack);
+        $strip = [$this->of($done, $passage, $sensitivities[0])];
+        foreach ($stack->steps as $at => $step) {
             $passage = $this->model->apply($passage, $step);
             $done = $done->then($step);
-            $strip[] = $this->of($done, $passage);
+            $strip[] = $this->of($done, $passage, $sensitivities[$at + 1]);
         }
 
         return $strip;
@@ -72,10 +73,8 @@ final readonly class Predictor
         return self::ROOM_MOST;
     }
 
-    private function of(Stack $stack, Passage $passage): Prediction
+    private function of(Stack $stack, Passage $passage, Sensitivity $sensitivity): Prediction
     {
-        $sensitivity = Sensitivity::of($this->model, $stack);
-
         return new Prediction($passage->lab(), $this->doubt->of($stack, $sensitivity), $passage->toothLeft(), $passage->grain(), $sensitivity->total());
     }
 }

@@ -40,21 +40,35 @@ final readonly class Stack implements \Countable, \Stringable
         return self::of(...$this->steps, ...[$step]);
     }
 
-    /** The same stack with another step at one place. */
+    /**
+     * The same stack with another step at one place.
+     *
+     * @throws InvalidStep if there is no step at that place
+     */
     public function with(int $index, Step $step): self
     {
+        $this->mustHave($index);
         $steps = $this->steps;
         $steps[$index] = $step;
 
         return new self(array_values($steps));
     }
 
+    /** @throws InvalidStep if there is no step at that place */
     public function without(int $index): self
     {
+        $this->mustHave($index);
         $steps = $this->steps;
         unset($steps[$index]);
 
         return new self(array_values($steps));
+    }
+
+    private function mustHave(int $index): void
+    {
+        if (! isset($this->steps[$index])) {
+            throw new InvalidStep(sprintf('There is no step %d in a stack of %d.', $index + 1, count($this->steps)));
+        }
     }
 
     /** @return list<PencilId> each once, in order of first use */

@@ -149,27 +149,42 @@ final class ToothModel
 
         return new Passage(
             KubelkaMunk::coat($touch, $thickness, $passage->reflectance),
-            $fill, $capacity, $slick, $films, $passage->paperCapacity, $passage->yuleNielsen,
+            $fill, $capacity, $slick, $films, $passage->paperCapacity, $passage->yuleNielsen, $passage->veil,
         );
     }
 
-    /**
-     * The colour after one more layer, without the passage: what a search asks most.
-     */
+    /** The colour after one more layer, without the passage. */
     public function glance(Passage $passage, Touch $touch): Lab
     {
+        return $this->look($passage, $touch)->colour;
+    }
+
+    /** What is seen after one more layer, without the passage: what a search asks most. */
+    public function look(Passage $passage, Touch $touch): Look
+    {
         if ($touch->firm && $passage->films !== []) {
-            return $this->press($passage, $touch)->lab();
+            return $this->press($passage, $touch)->look();
         }
+        // As in deposit(), without the state that nobody asks for.
         $thickness = [];
+        $free = 0.0;
         $rate = $touch->rate;
+        $rises = $touch->limit;
+        $crush = $touch->crush;
         foreach ($touch->contact as $bin => $contact) {
             $had = $passage->fill[$bin];
-            $limit = $passage->capacity[$bin] * $touch->limit;
-            $thickness[] = $limit > $had ? ($limit - $had) * (1.0 - exp(-$rate * $contact / $limit)) * (1.0 - $passage->slick[$bin]) : 0.0;
+            $holds = $passage->capacity[$bin];
+            $limit = $holds * $rises;
+            $left = $limit > $had ? ($limit - $had) * (1.0 - exp(-$rate * $contact / $limit)) * (1.0 - $passage->slick[$bin]) : 0.0;
+            $thickness[] = $left;
+            $open = $holds - $had - $left;
+            if ($open > 0.0) {
+                $free += Tooth::SHARES[$bin] * $open * (1.0 - $crush * $contact);
+            }
         }
+        [$colour, $grain] = KubelkaMunk::colour($touch, $thickness, $passage->reflectance, $passage->yuleNielsen);
 
-        return KubelkaMunk::colour($touch, $thickness, $passage->reflectance, $passage->yuleNielsen);
+        return new Look($colour, $grain, max(0.0, min(1.0, $free / $passage->paperCapacity)));
     }
 
     /** A layer with a firm hand: what lies below is levelled, and its top dragged along. */
@@ -194,7 +209,7 @@ final class ToothModel
         $top = array_pop($films);
         array_push($films, ...($top === null ? [$own] : $this->dragged($top, $own, $touch)));
 
-        return new Passage($this->seen($films), $fill, $capacity, $slick, $films, $passage->paperCapacity, $passage->yuleNielsen);
+        return (new Passage($this->seen($films), $fill, $capacity, $slick, $films, $passage->paperCapacity, $passage->yuleNielsen))->under($passage->veil);
     }
 
     /**
@@ -310,7 +325,7 @@ final class ToothModel
             $films[] = $film->thinned(array_fill(0, Tooth::BINS, 1.0 - $share));
         }
 
-        return new Passage($this->seen($films), $fill, $passage->capacity, $passage->slick, $films, $passage->paperCapacity, $passage->yuleNielsen);
+        return (new Passage($this->seen($films), $fill, $passage->capacity, $passage->slick, $films, $passage->paperCapacity, $passage->yuleNielsen))->under($passage->veil);
     }
 
     /**
@@ -324,7 +339,7 @@ final class ToothModel
     {
         $films = $passage->films === [] ? [] : [Film::mixture($passage->films, $loose)->levelled($flow)->strengthened($strength, $clearing)];
 
-        return new Passage($this->seen($films), $fill, $capacity, $slick, $films, $passage->paperCapacity, $passage->yuleNielsen);
+        return (new Passage($this->seen($films), $fill, $capacity, $slick, $films, $passage->paperCapacity, $passage->yuleNielsen))->under($passage->veil);
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Prism\Matching;
 
 use Prism\Colour\Lab;
+use Prism\Matching\Search\PairLibrary;
 
 /**
  * The colours that a box can make with one or two pencils, counted in cells of CIELAB: what lies in one cell an artist

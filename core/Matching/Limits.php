@@ -4,13 +4,23 @@ declare(strict_types=1);
 
 namespace Prism\Matching;
 
-/** What a search is allowed: how many recipes, pencils and layers, by which schools, and without what. */
+use Prism\Schools\SchoolSet;
+use Prism\Schools\Surface;
+
+/** What an artist asks of recipes: how many, of how many pencils and layers, by which schools, for what surface, and without what. */
 final readonly class Limits
 {
+    /** More no artist lays, each round counted. */
+    public const MOST_LAYERS = 12;
+
+    /** In a planned picture, whose steps are laid one by one. */
+    public const PICTURE_LAYERS = 3;
+
     /**
+     * @param  bool  $noBlack  no black pencil, whatever the school of shadows says
      * @param  bool  $waxLast  nothing goes over a wax pencil but wax
+     * @param  bool  $last  an accent or a line, laid when all else is done: at any pressure
      * @param  list<string>  $must  pencils that are to be used, RANGE:NUMBER
-     * @param  bool  $closed  a value that only paper between dark specks makes is worth less: for what is to look even from near
      *
      * @throws \InvalidArgumentException if a number is outside what makes sense
      */
@@ -18,16 +28,29 @@ final readonly class Limits
         public int $top = 3,
         public int $maxPencils = 4,
         public int $maxLayers = 6,
-        public Schools $schools = new Schools,
+        public SchoolSet $schools = new SchoolSet,
         public bool $noBlack = false,
         public bool $waxLast = false,
         public array $must = [],
-        public bool $closed = false,
+        public Surface $surface = Surface::Smooth,
+        public bool $last = false,
     ) {
-        foreach (['top' => [$top, 1, 20], 'max-pencils' => [$maxPencils, 1, 8], 'max-layers' => [$maxLayers, 1, 12]] as $what => [$value, $low, $high]) {
+        foreach (['top' => [$top, 1, 20], 'max-pencils' => [$maxPencils, 1, 8], 'max-layers' => [$maxLayers, 1, self::MOST_LAYERS]] as $what => [$value, $low, $high]) {
             if ($value < $low || $value > $high) {
                 throw new \InvalidArgumentException(sprintf('%s is %d; it goes from %d to %d.', $what, $value, $low, $high));
             }
         }
+    }
+
+    /** For a place of another surface, or what is laid last in it. */
+    public function at(Surface $surface, bool $last): self
+    {
+        return new self($this->top, $this->maxPencils, $this->maxLayers, $this->schools, $this->noBlack, $this->waxLast, $this->must, $surface, $last);
+    }
+
+    /** For one pencil in one layer, by the same manner. */
+    public function alone(): self
+    {
+        return new self(1, 1, 1, $this->schools, $this->noBlack, false, [], $this->surface, $this->last);
     }
 }

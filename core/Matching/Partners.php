@@ -7,6 +7,7 @@ namespace Prism\Matching;
 use Prism\Layering\Stack;
 use Prism\Layering\Step;
 use Prism\Layering\ToothModel;
+use Prism\Matching\Search\PairLibrary;
 use Prism\Materials\PencilId;
 
 /** What a pencil mixes well with: those with which it makes most colours that neither of them makes alone. */

@@ -23,6 +23,14 @@ final readonly class Target
     /** Where only the value counts: what a whole step of it costs, in dE00. */
     private const VALUE_STEP = 8.0;
 
+    /** Darker than this a colour is a shadow, L*. */
+    private const SHADOW_L = 45.0;
+
+    /** A dark that comes out too light loses more than a hue that is a little off. */
+    private const DARK_WEIGHT = 0.35;
+
+    private const DARK_L = 40.0;
+
     private function __construct(public Lab $colour, public bool $valueOnly)
     {
     }
@@ -38,6 +46,18 @@ final readonly class Target
         return new self($colour, true);
     }
 
+    /** Dark enough to be a shadow. */
+    public function isShadow(): bool
+    {
+        return $this->colour->L < self::SHADOW_L;
+    }
+
+    /** Coloured enough that a hue opposite dulls it. */
+    public function hasComplement(): bool
+    {
+        return ! $this->valueOnly && $this->colour->chroma() > PencilCoat::COLOURED;
+    }
+
     /** How far a colour misses, in dE00, value error weighted above the rest. */
     public function miss(float $L, float $a, float $b): float
     {
@@ -46,6 +66,7 @@ final readonly class Target
             return $dL / ValueScale::stepSize() * self::VALUE_STEP;
         }
 
-        return DeltaE::ciede2000($this->colour->L, $this->colour->a, $this->colour->b, $L, $a, $b) + self::VALUE_WEIGHT * max(0.0, $dL - self::VALUE_TOLERANCE);
+        return DeltaE::ciede2000($this->colour->L, $this->colour->a, $this->colour->b, $L, $a, $b)
+            + ($this->colour->L < self::DARK_L ? self::DARK_WEIGHT : self::VALUE_WEIGHT) * max(0.0, $dL - self::VALUE_TOLERANCE);
     }
 }

@@ -4,49 +4,30 @@ declare(strict_types=1);
 
 namespace Prism\Matching;
 
-use Prism\Colour\Appearance;
-use Prism\Colour\Wheel;
 use Prism\Layering\Passage;
 use Prism\Layering\PencilOptics;
 use Prism\Layering\ToothModel;
 use Prism\Layering\Touch;
 use Prism\Materials\Binder;
 use Prism\Materials\Kit;
+use Prism\Materials\Opacity;
 use Prism\Materials\PencilId;
+use Prism\Materials\PencilKind;
 
 /** The pencils of a box as a search lays them: made once, kept, asked for by index. */
 final class TouchBook
 {
-    /** The heavy coat by which a pencil's own colour is judged. */
-    private const COAT_PRESSURE = 0.9;
-
-    private const COAT_PASSES = 2.0;
-
-    private const BLACK_L = 24.0;
-
-    private const WHITE_L = 88.0;
-
-    private const BLACK = 1;
-
-    private const WHITE = 2;
-
-    private const YELLOW = 3;
-
-    /** Where a yellow begins and ends on the wheel, and how coloured it is. */
-    private const YELLOWS = [4.8, 7.4];
-
-    private const YELLOW_CHROMA = 22.0;
-
-    private const YELLOW_L = 70.0;
+    /** Two pencils whose heavy coats differ by less, dE00, are one pencil to an artist. */
+    private const TWINS = 5.0;
 
     /** @var list<PencilOptics> */
     private readonly array $optics;
 
-    /** @var list<array{float, float, float}> L*, chroma, wheel position of the heavy coat */
+    /** @var list<PencilCoat> */
     private readonly array $coats;
 
-    /** @var list<int> black, white, yellow or none of these */
-    private readonly array $kinds;
+    /** @var list<int>|null by index: the first pencil that this one is a twin of */
+    private ?array $twins = null;
 
     /** @var array<int, Touch> */
     private array $touches = [];
@@ -54,13 +35,7 @@ final class TouchBook
     /** @var array<int, Passage> */
     private array $grounds = [];
 
-    /** @var array<int, LaidColour> */
-    private array $laid = [];
-
     public readonly float $paperL;
-
-    /** @var list<?Binder> */
-    private readonly array $binders;
 
     /**
      * @param  list<string>  $ids  RANGE:NUMBER, all known to the model
@@ -69,69 +44,69 @@ final class TouchBook
     public function __construct(private readonly ToothModel $model, public readonly array $ids, ?Kit $kit = null)
     {
         $this->paperL = $model->bare()->lab()->L;
-        $this->binders = array_map(static fn (string $id): ?Binder => $kit?->has(PencilId::of($id)) === true ? $kit->get(PencilId::of($id))->binder : null, $ids);
         $this->optics = array_map($model->opticsOf(...), $ids);
-        $this->coats = array_map(static function (PencilOptics $optics) use ($model): array {
-            $lab = $model->layer($model->bare(), $optics, self::COAT_PRESSURE, self::COAT_PASSES)->lab();
+        $this->coats = array_map(static function (string $id, PencilOptics $optics) use ($model, $kit): PencilCoat {
+            $own = PencilId::of($id);
+            $pencil = $kit?->has($own) === true ? $kit->get($own) : null;
+            $coat = $model->layer($model->bare(), $optics, PencilKind::HEAVY_PERCENT / 100.0, (float) PencilKind::HEAVY_COATS)->lab();
 
-            return [$lab->L, $lab->chroma(), Wheel::position($lab->hueDegrees())];
-        }, $this->optics);
-        // A white is a white on dark paper too, on which its coat is none.
-        $this->kinds = array_map(static function (string $id, array $coat) use ($kit): int {
-            $own = $kit?->has(PencilId::of($id)) === true ? $kit->get(PencilId::of($id))->fullCoat : null;
-
-            return self::kind($own === null ? $coat : [$own->L, $own->chroma(), Wheel::position($own->hueDegrees())]);
-        }, $ids, $this->coats);
+            // A white is a white on dark paper too, on which its coat is none.
+            return new PencilCoat($coat, PencilKind::of($pencil->fullCoat ?? $coat), $pencil?->binder, $pencil->opacity ?? Opacity::Semi);
+        }, $ids, $this->optics);
     }
 
+    /** @param  int  $passes  1-9 */
     public function touch(int $index, int $percent, int $passes): Touch
     {
         return $this->touches[($index * 128 + $percent) * 16 + $passes] ??= $this->model->touch($this->optics[$index], $percent / 100.0, (float) $passes);
     }
 
-    /** A light or heavier first layer on the bare paper. */
-    public function ground(int $index, int $percent): Passage
+    /** A first layer on the bare paper. */
+    public function ground(int $index, int $percent, int $passes): Passage
     {
-        return $this->grounds[$index * 128 + $percent] ??= $this->model->lay($this->model->bare(), $this->touch($index, $percent, 1));
+        return $this->grounds[($index * 128 + $percent) * 16 + $passes] ??= $this->model->lay($this->model->bare(), $this->touch($index, $percent, $passes));
     }
 
-    /** As the schools see it. */
-    public function laid(int $index, int $percent): LaidColour
+    public function coat(int $index): PencilCoat
     {
-        return $this->laid[$index * 128 + $percent] ??= new LaidColour(...[...$this->coats[$index], $percent]);
+        return $this->coats[$index];
     }
 
     public function isWhite(int $index): bool
     {
-        return $this->kinds[$index] === self::WHITE;
+        return $this->coats[$index]->kind === PencilKind::White;
     }
 
-    public function isYellow(int $index): bool
+    public function isBlack(int $index): bool
     {
-        return $this->kinds[$index] === self::YELLOW;
+        return $this->coats[$index]->kind === PencilKind::Black;
     }
 
     /** Whether wax would lie under oil, where the oil slides. */
     public function slides(int $below, int $above): bool
     {
-        return $this->binders[$below] === Binder::Wax && $this->binders[$above] === Binder::Oil;
+        return $this->coats[$below]->binder === Binder::Wax && $this->coats[$above]->binder === Binder::Oil;
     }
 
-    public function isBlack(int $index): bool
+    /** The pencil that stands for this one where near-twins count as one. */
+    public function twin(int $index): int
     {
-        return $this->kinds[$index] === self::BLACK;
-    }
+        if ($this->twins === null) {
+            $twins = [];
+            foreach ($this->coats as $i => $coat) {
+                $twin = $i;
+                foreach ($twins as $other => $first) {
+                    if ($first === $other && $coat->coat->differenceTo($this->coats[$other]->coat) < self::TWINS) {
+                        $twin = $other;
 
-    /** @param  array{float, float, float}  $coat */
-    private static function kind(array $coat): int
-    {
-        [$L, $chroma, $position] = $coat;
+                        break;
+                    }
+                }
+                $twins[] = $twin;
+            }
+            $this->twins = $twins;
+        }
 
-        return match (true) {
-            $L < self::BLACK_L && $chroma < Appearance::NEUTRAL_CHROMA => self::BLACK,
-            $L > self::WHITE_L && $chroma < Appearance::NEUTRAL_CHROMA => self::WHITE,
-            $L > self::YELLOW_L && $chroma > self::YELLOW_CHROMA && $position >= self::YELLOWS[0] && $position <= self::YELLOWS[1] => self::YELLOW,
-            default => 0,
-        };
+        return $this->twins[$index];
     }
 }

@@ -16,7 +16,7 @@ final readonly class PencilId implements \Stringable
     /** @throws InvalidMaterial if it is not written as RANGE:NUMBER */
     public static function of(string $id): self
     {
-        if (preg_match('/^'.self::PATTERN.'$/', $id) !== 1) {
+        if (preg_match('/^'.self::PATTERN.'\z/', $id) !== 1) {
             throw new InvalidMaterial(sprintf('"%s" is not a pencil; write its range and number, such as GW:2140.', $id));
         }
         [$range, $number] = explode(':', $id, 2);

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Prism\Planning;
 
-use Prism\Matching\School;
 use Prism\Materials\Binder;
 use Prism\Materials\Kit;
+use Prism\Schools\FirstValue;
 
 /**
  * What must come before what, over the whole picture: the one place where the rules of order stand.
@@ -143,14 +143,16 @@ final class OrderRules
             $school = self::schoolOf($colours[0]);
             for ($i = 0; $i + 1 < $count; $i++) {
                 match ($school) {
-                    School::LightToDark => $this->add($firsts[$i], $firsts[$i + 1], 'light to dark: the paler value keeps the light clean'),
-                    School::DarkToLight => $this->add($firsts[$i + 1], $firsts[$i], 'dark to light: the darker value anchors the form'),
+                    FirstValue::LightToDark => $this->add($firsts[$i], $firsts[$i + 1], 'light to dark: the paler value keeps the light clean'),
+                    FirstValue::DarkToLight => $this->add($firsts[$i + 1], $firsts[$i], 'dark to light: the darker value anchors the form'),
                     // The local colour, the lightest, goes on last.
-                    School::FormFirst => $this->add($lasts[$i + 1], $lasts[0], 'form first: the local colour goes over the finished shadows'),
-                    School::MiddleFirst => null,
+                    FirstValue::FormFirst => $this->add($lasts[$i + 1], $lasts[0], 'form first: the local colour goes over the finished shadows'),
+                    // The lightest and the darkest before all between.
+                    FirstValue::BothEnds => $i > 0 ? $this->bothEnds($firsts, $i) : null,
+                    FirstValue::MiddleFirst => null,
                 };
             }
-            if ($school === School::MiddleFirst && $count > 1) {
+            if ($school === FirstValue::MiddleFirst && $count > 1) {
                 $middle = intdiv($count, 2);
                 foreach ($firsts as $i => $first) {
                     if ($i !== $middle) {
@@ -158,6 +160,14 @@ final class OrderRules
                     }
                 }
             }
+        }
+    }
+
+    /** @param  list<int>  $firsts  first steps, lightest colour first */
+    private function bothEnds(array $firsts, int $between): void
+    {
+        foreach ([$firsts[0], $firsts[count($firsts) - 1]] as $end) {
+            $this->add($end, $firsts[$between], 'both ends first: all else is judged between the lightest and the darkest');
         }
     }
 
@@ -218,7 +228,7 @@ final class OrderRules
     }
 
     /** @param  array<int, PlanStep>  $steps */
-    private static function schoolOf(array $steps): School
+    private static function schoolOf(array $steps): FirstValue
     {
         return $steps[(int) array_key_first($steps)]->zone->schools->value;
     }
@@ -243,7 +253,7 @@ final class OrderRules
     {
         foreach ($zones as $colours) {
             foreach ($colours as $dark) {
-                if (self::schoolOf($dark) === School::DarkToLight) {
+                if (self::schoolOf($dark) === FirstValue::DarkToLight) {
                     continue;
                 }
                 $closing = self::first($dark, static fn (PlanStep $s): bool => $s->role === StepRole::Burnish);

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace Prism\Planning;
 
-use Prism\Matching\Candidate;
 use Prism\Matching\EmptyBox;
 use Prism\Matching\Limits;
 use Prism\Matching\Recipe;
 use Prism\Matching\Search;
+use Prism\Matching\Search\Candidate;
+use Prism\Matching\Sketch;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use Prism\Materials\PencilId;
@@ -39,7 +40,7 @@ final class PaletteFinder
     /** Share after which the pencils of every size are chosen, and their stacks are left to be settled. */
     private const CHOOSING = 0.75;
 
-    /** @var list<list<array{list<int>, float, Candidate}>> by target: pencils, cost, stack; cheapest first */
+    /** @var list<list<array{list<int>, float, Sketch}>> by target: pencils, cost, stack; cheapest first */
     private array $stacks = [];
 
     /** @var list<array<int, list<int>>> by target and pencil: which of the stacks use it */
@@ -69,14 +70,15 @@ final class PaletteFinder
      *
      * @throws EmptyBox
      */
-    public function curve(array $targets, array $sizes, array $weights = [], array $pinned = [], array $banned = [], Limits $limits = new Limits(maxLayers: 3), ?\Closure $progress = null, array $each = [], array $gathered = [], ?\Closure $spread = null): array
+    public function curve(array $targets, array $sizes, array $weights = [], array $pinned = [], array $banned = [], Limits $limits = new Limits(maxLayers: Limits::PICTURE_LAYERS), ?\Closure $progress = null, array $each = [], array $gathered = [], ?\Closure $spread = null): array
     {
         $this->limits = array_map(static fn (string $id): Limits => $each[$id] ?? $limits, array_combine(array_keys($targets), array_map(strval(...), array_keys($targets))));
         $progress ??= static function (): void {
         };
         $ids = $this->kit->ids();
         $index = array_flip($ids);
-        $free = $this->kit->where(static fn ($pencil): bool => ! in_array($pencil->id, $banned, false));
+        $out = array_map(strval(...), $banned);
+        $free = $this->kit->where(static fn ($pencil): bool => ! in_array((string) $pencil->id, $out, true));
         $this->gather($targets, $weights, $free, $gathered, static fn (float $share) => $progress(self::GATHERING * $share));
         $chosen = [];
         foreach ($pinned as $pencil) {
@@ -120,9 +122,9 @@ final class PaletteFinder
         $this->stacks = $this->using = $this->weights = [];
         foreach ($targets as $id => $target) {
             $stacks = $using = [];
-            foreach (($gathered[$id] ?? TargetStacks::of($this->search, $target, $this->limits[$id], $free))->stacks as $i => $candidate) {
-                $pencils = $candidate->pencils();
-                $stacks[] = [$pencils, $candidate->cost, $candidate];
+            foreach (($gathered[$id] ?? TargetStacks::of($this->search, $target, $this->limits[$id], $free))->stacks as $i => $priced) {
+                $pencils = $priced->sketch->pencils();
+                $stacks[] = [$pencils, $priced->cost, $priced->sketch];
                 foreach ($pencils as $pencil) {
                     $using[$pencil][] = $i;
                 }
@@ -251,9 +253,9 @@ final class PaletteFinder
     }
 
     /**
-     * @param  list<array{list<int>, float, Candidate}>  $stacks
+     * @param  list<array{list<int>, float, Sketch}>  $stacks
      * @param  array<int, true>  $chosen
-     * @return list<array{list<int>, float, Candidate}> so many, or fewer if there are no more
+     * @return list<array{list<int>, float, Sketch}> so many, or fewer if there are no more
      */
     private static function cheapest(array $stacks, array $chosen, int $count): array
     {
@@ -356,16 +358,16 @@ final class PaletteFinder
         $part = function (int $at) use ($targets, $limits, $sets): string {
             $near = $recipes = [];
             foreach ($sets as $chosen) {
-                foreach (self::cheapest($this->stacks[$at], $chosen, self::SETTLED) as [, , $candidate]) {
-                    $near[$candidate->key()] ??= $candidate;
+                foreach (self::cheapest($this->stacks[$at], $chosen, self::SETTLED) as [, , $sketch]) {
+                    $near[$sketch->key()] ??= $sketch;
                 }
             }
-            $settled = array_map(fn (Candidate $candidate): Candidate => $this->search->settle($targets[$at], $limits[$at], $candidate), array_values($near));
+            $settled = array_map(fn (Sketch $sketch): Candidate => $this->search->settle($targets[$at], $limits[$at], $sketch), array_values($near));
             usort($settled, static fn (Candidate $a, Candidate $b): int => $a->cost <=> $b->cost);
             $made = [];
             foreach ($sets as $size => $chosen) {
                 foreach ($settled as $i => $candidate) {
-                    if (array_diff_key(array_flip($candidate->pencils()), $chosen) === []) {
+                    if (array_diff_key(array_flip($candidate->sketch->pencils()), $chosen) === []) {
                         $recipes[$size] = $made[$i] ??= $this->search->recipe($targets[$at], $limits[$at], $candidate);
 
                         break;

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace Prism\Planning;
 
-use Prism\Matching\Judge;
+use Prism\Matching\Bearing;
 use Prism\Matching\Limits;
-use Prism\Matching\Schools;
 use Prism\Matching\Target;
 use Prism\Reference\Distance;
 use Prism\Reference\FormGradient;
-use Prism\Reference\Highlights;
-use Prism\Reference\Surface;
 use Prism\Reference\ZoneLight;
 use Prism\Reference\ZoneReading;
+use Prism\Schools\Highlights;
+use Prism\Schools\SchoolSet;
+use Prism\Schools\Surface;
 
 /** A zone of the picture as planning needs it. */
 final readonly class PictureZone
@@ -45,13 +45,13 @@ final readonly class PictureZone
         public ?float $direction,
         public array $touching,
         public array $targets,
-        public Schools $schools = new Schools,
+        public SchoolSet $schools = new SchoolSet,
         public Highlights $highlights = Highlights::Reserve,
         public ?FormGradient $gradient = null,
     ) {
     }
 
-    public static function read(ZoneReading $reading, Schools $schools = new Schools, Highlights $highlights = Highlights::Reserve): self
+    public static function read(ZoneReading $reading, SchoolSet $schools = new SchoolSet, Highlights $highlights = Highlights::Reserve): self
     {
         $targets = [];
         foreach ($reading->targets as $i => $target) {
@@ -67,9 +67,9 @@ final readonly class PictureZone
     /** What a search for a colour of it is allowed, by the schools that bear on it. */
     public function limits(int $maxLayers, Target $target): Limits
     {
-        $schools = Finish::on($this->surface, $this->schools);
+        $schools = $this->schools->blending($this->schools->blending->ofStacks()->on($this->surface));
 
-        return new Limits(maxLayers: $maxLayers, schools: Judge::bearing($schools->blending($schools->blending->ofStacks()), $target), closed: true);
+        return new Limits(maxLayers: $maxLayers, schools: Bearing::of($schools, $target), surface: $this->surface);
     }
 
     /** What a colour of it counts against those of the whole picture. */

@@ -6,8 +6,8 @@ namespace Prism\Planning;
 
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
-use Prism\Matching\Schools;
-use Prism\Reference\Highlights;
+use Prism\Schools\Highlights;
+use Prism\Schools\SchoolSet;
 
 /** A colour of a zone of the picture with the stack that was chosen for it. The empty stack: the paper stays bare. */
 final readonly class PlannedZone
@@ -17,7 +17,7 @@ final readonly class PlannedZone
      * @param  ?int  $underlayer  which step of the stack is its underlayer
      * @param  float  $areaMm2  on the paper
      * @param  list<string>  $touching  zones that its zone touches
-     * @param  Schools  $schools  followed in this zone
+     * @param  SchoolSet  $schools  followed in this zone
      */
     public function __construct(
         public string $id,
@@ -28,7 +28,7 @@ final readonly class PlannedZone
         public ?int $underlayer = null,
         public float $areaMm2 = 0.0,
         public array $touching = [],
-        public Schools $schools = new Schools,
+        public SchoolSet $schools = new SchoolSet,
         public Highlights $highlights = Highlights::Reserve,
     ) {
     }

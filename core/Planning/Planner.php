@@ -10,11 +10,12 @@ use Prism\Layering\Pressure;
 use Prism\Layering\Stack;
 use Prism\Layering\Step;
 use Prism\Layering\StepKind;
-use Prism\Matching\Blending;
-use Prism\Matching\School;
 use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
-use Prism\Reference\Highlights;
+use Prism\Schools\Blending;
+use Prism\Schools\FirstValue;
+use Prism\Schools\Highlights;
+use Prism\Schools\Progress;
 
 /**
  * Puts the steps of all zones into one order: {@see OrderRules} say what must come before what, {@see Schedule} weaves drying in.
@@ -183,7 +184,7 @@ final readonly class Planner
             $places[$zone->zone] = max($places[$zone->zone] ?? -INF, $L);
         }
         // The zone with the lightest light first; or last, where darks come first in most of them.
-        $darkFirst = 2 * count(array_filter($zones, static fn (PlannedZone $zone): bool => in_array($zone->schools->value, [School::DarkToLight, School::FormFirst], true))) > count($zones);
+        $darkFirst = 2 * count(array_filter($zones, static fn (PlannedZone $zone): bool => in_array($zone->schools->value, [FirstValue::DarkToLight, FirstValue::FormFirst], true))) > count($zones);
         uasort($places, static fn (float $a, float $b): int => $darkFirst ? $a <=> $b : $b <=> $a);
         $places = array_flip(array_keys($places));
 
@@ -191,9 +192,10 @@ final readonly class Planner
             $pencil = $step->step?->pencil;
             $L = $pencil !== null && $this->box->has($pencil) ? ($this->box->get($pencil)->fullCoat->L ?? self::MIDDLE_LIGHTNESS) : self::MIDDLE_LIGHTNESS;
             $value = match ($step->zone->schools->value) {
-                School::DarkToLight, School::FormFirst => $L,
-                School::MiddleFirst => abs($L - self::MIDDLE_LIGHTNESS),
-                School::LightToDark => -$L,
+                FirstValue::DarkToLight, FirstValue::FormFirst => $L,
+                FirstValue::MiddleFirst => abs($L - self::MIDDLE_LIGHTNESS),
+                FirstValue::BothEnds => -abs($L - self::MIDDLE_LIGHTNESS),
+                FirstValue::LightToDark => -$L,
             };
 
             $waits = self::leadsToDrying($step);

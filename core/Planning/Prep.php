@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Prism\Planning;
 
 use Prism\Layering\StepKind;
-use Prism\Reference\Highlights;
+use Prism\Schools\Highlights;
 
 /** What lies ready before the first stroke, beside the pencils of the pull list. */
 final class Prep

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Prism\Planning;
 
-use Prism\Matching\Candidate;
 use Prism\Matching\EmptyBox;
 use Prism\Matching\Limits;
-use Prism\Matching\Nearby;
 use Prism\Matching\Search;
+use Prism\Matching\Search\Candidate;
+use Prism\Matching\Search\Nearby;
+use Prism\Matching\Search\PricedSketch;
+use Prism\Matching\Sketch;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use UnexpectedValueException;
@@ -24,7 +26,7 @@ final readonly class TargetStacks
 
     private const LAYER_BYTES = 4;
 
-    /** @param  list<Candidate>  $stacks  cheapest first */
+    /** @param  list<PricedSketch>  $stacks  cheapest first */
     private function __construct(public array $stacks)
     {
     }
@@ -37,15 +39,18 @@ final readonly class TargetStacks
      */
     public static function of(Search $search, Target $target, Limits $limits, Kit $free, ?Nearby $nearby = null): self
     {
-        return new self($search->wide($target, $limits, $free, $nearby));
+        return new self(array_map(
+            static fn (Candidate $candidate): PricedSketch => new PricedSketch($candidate->sketch, $candidate->cost),
+            $search->wide($target, $limits, $free, $nearby),
+        ));
     }
 
     public function pack(): string
     {
         $bytes = '';
         foreach ($this->stacks as $stack) {
-            $bytes .= pack('Cg', count($stack->layers), $stack->cost);
-            foreach ($stack->layers as [$pencil, $percent, $passes]) {
+            $bytes .= pack('Cg', count($stack->sketch->members), $stack->cost);
+            foreach ($stack->sketch->members as [$pencil, $percent, $passes]) {
                 $bytes .= pack('vCC', $pencil, $percent, $passes);
             }
         }
@@ -69,7 +74,7 @@ final readonly class TargetStacks
             for ($i = 0; $i < $count; $i++, $at += self::LAYER_BYTES) {
                 $layers[] = [ord($bytes[$at]) + 256 * ord($bytes[$at + 1]), ord($bytes[$at + 2]), ord($bytes[$at + 3])];
             }
-            $stacks[] = new Candidate($layers, (float) $numbers['cost']);
+            $stacks[] = new PricedSketch(Sketch::of($layers), (float) $numbers['cost']);
         }
 
         return new self($stacks);

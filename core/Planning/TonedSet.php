@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Prism\Planning;
 
-use Prism\Layering\Pressure;
 use Prism\Layering\ToothModel;
 use Prism\Matching\TouchBook;
 use Prism\Materials\Kit;
@@ -23,7 +22,7 @@ final readonly class TonedSet
         $book = new TouchBook($model, $box->ids(), $box);
         $black = $white = null;
         foreach ($box->ids() as $index => $id) {
-            $L = $book->laid($index, (int) Pressure::BURNISH_PERCENT)->L;
+            $L = $book->coat($index)->L;
             if ($book->isBlack($index) && ($black === null || $L < $black[0])) {
                 $black = [$L, PencilId::of($id)];
             }

@@ -7,6 +7,7 @@ namespace Prism\Reference;
 use Prism\Colour\Appearance;
 use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
+use Prism\Schools\Surface;
 
 /** Reads zones as a trained eye would: where they are, what colours they have, how they are lit and finished. */
 final class ZoneReader
@@ -290,7 +291,7 @@ final class ZoneReader
         }
 
         return match (true) {
-            $texture < self::ROUGH => Surface::Soft,
+            $texture < self::ROUGH => Surface::Smooth,
             $agreement >= self::DIRECTED => Surface::Stranded,
             default => Surface::Rough,
         };

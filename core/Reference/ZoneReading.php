@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Prism\Reference;
 
 use Prism\Colour\Lab;
+use Prism\Schools\Surface;
 
 /** What can be seen in a zone. All of it but colours and place is an estimate that the artist may correct. */
 final readonly class ZoneReading

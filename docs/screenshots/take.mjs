@@ -60,7 +60,7 @@ await page.getByRole('link', { name: /Floats and buoy/ }).click();
 await page.getByRole('button', { name: /Green float, upper/ }).click();
 await page.getByTestId('recipe').first().waitFor();
 await take('match');
-await page.getByRole('button', { name: 'Open recipe No. 1' }).click();
+await page.getByRole('button', { name: 'Adjust recipe No. 1' }).click();
 await page.getByTestId('words').waitFor();
 await take('editor');
 await page.getByRole('button', { name: 'All recipes' }).click();

@@ -43,7 +43,7 @@ test('no stage of a piece has a serious fault or sticks out at 1024 by 768, in e
         await page.getByRole('link', { name: new RegExp(stage, 'i') }).click();
         await expect(page.getByRole('heading', { level: 1 })).toBeAttached();
         if (stage === 'match') {
-            await page.getByRole('button', { name: /Open recipe For/ }).click();
+            await page.getByRole('button', { name: /Adjust recipe For/ }).click();
             await expect(page.getByTestId('words')).toBeVisible();
         }
         await expectSoundInBothLights(page);

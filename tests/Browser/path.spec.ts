@@ -19,7 +19,7 @@ test('from a spot in the photo to a drawn step, and all of it survives a reload'
     await expect(page.getByText('Nearest single')).toBeVisible();
 
     // The stack editor predicts every change at once.
-    await page.getByRole('button', { name: 'Open recipe No. 1' }).click();
+    await page.getByRole('button', { name: 'Adjust recipe No. 1' }).click();
     const editor = page.getByTestId('editor');
     await expect(editor).toBeVisible();
     const before = await editor.getByTestId('dE').textContent();
@@ -80,7 +80,7 @@ test('from a spot in the photo to a drawn step, and all of it survives a reload'
 test('steps are put in another order by dragging, from the keyboard too', async ({ page }) => {
     await openHarbour(page);
     await sampleAt(page, 0.5, 0.12);
-    await page.getByRole('button', { name: 'Open recipe No. 1' }).click();
+    await page.getByRole('button', { name: 'Adjust recipe No. 1' }).click();
     const editor = page.getByTestId('editor');
     const notation = editor.getByLabel(/As text/);
     await notation.fill('QW:404@30 > QW:116@40 > QW:513@50');
@@ -126,7 +126,7 @@ test('steps are put in another order by dragging, from the keyboard too', async 
 test('an edit of a kept recipe saves itself', async ({ page }) => {
     await openHarbour(page);
     await page.getByRole('button', { name: /Buoy, cream band/ }).click();
-    await page.getByRole('button', { name: /Open recipe For Buoy, cream band: middle/ }).click();
+    await page.getByRole('button', { name: /Adjust recipe For Buoy, cream band: middle/ }).click();
     const editor = page.getByTestId('editor');
     await editor.getByRole('button', { name: 'Add lift' }).click();
     await expect(editor.getByRole('button', { name: 'Kept for Buoy, cream band: middle' })).toBeVisible();

@@ -59,7 +59,7 @@ test('from a photo to a planned picture, its drawing and its sheet', async ({ pa
     await expect(page.getByRole('heading', { name: /Prove this plan: Jugs to plan/ })).toBeVisible();
     await page.goBack();
     await page.keyboard.press('2');
-    await page.getByRole('button', { name: 'More wishes' }).click();
+    await page.getByRole('button', { name: 'More conditions' }).click();
     await page.getByText('From the palette').click();
     await expect(page.getByRole('article', { name: 'Recipe No. 1' })).toBeVisible();
     const used = await page.getByRole('article', { name: 'Recipe No. 1' }).locator('li b').first().textContent();
@@ -135,7 +135,7 @@ test('toned paper takes black, white and one colour, and a school plans the pict
     await expectSound(page);
     await page.keyboard.press('2');
     await clickAt(page, 0.22, 0.45);
-    await page.getByRole('button', { name: 'More wishes' }).click();
+    await page.getByRole('button', { name: 'More conditions' }).click();
     await page.getByText('Black and white freely').click();
     await expect(page.getByRole('article', { name: 'Recipe No. 1' })).toBeVisible();
 });

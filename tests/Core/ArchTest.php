@@ -9,11 +9,19 @@ const FLOORS = [
     'Prism\Materials' => 2,
     'Prism\Layering' => 3,
     'Prism\Calibration' => 4,
-    'Prism\Matching' => 4,
-    'Prism\Reference' => 4,
-    'Prism\Planning' => 5,
-    'Prism\Exchange' => 5,
+    'Prism\Schools' => 4,
+    'Prism\Matching' => 5,
+    'Prism\Reference' => 5,
+    'Prism\Planning' => 6,
+    'Prism\Exchange' => 7,
 ];
+
+// Rooms of Matching: what a stack costs and how it is looked for know nothing of how it is told.
+arch('what a stack costs knows no search')->expect('Prism\Matching\Cost')->not->toUse(['Prism\Matching\Search', 'Prism\Matching\Advice']);
+
+arch('the search for stacks knows nothing of words')->expect('Prism\Matching\Search')->not->toUse('Prism\Matching\Advice');
+
+arch('schools know only one another')->expect('Prism\Schools')->not->toUse(['Prism\Calibration', 'Prism\Layering', 'Prism\Materials', 'Prism\Colour']);
 
 foreach (FLOORS as $folder => $floor) {
     foreach (FLOORS as $other => $height) {

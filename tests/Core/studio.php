@@ -11,14 +11,14 @@ use Prism\Exchange\PencilTable;
 use Prism\Layering\Passage;
 use Prism\Layering\Stack;
 use Prism\Layering\ToothModel;
-use Prism\Matching\School;
-use Prism\Matching\Schools;
 use Prism\Materials\Kit;
 use Prism\Materials\Paper;
 use Prism\Materials\Pencil;
 use Prism\Materials\PencilId;
 use Prism\Planning\PlannedZone;
-use Prism\Reference\Highlights;
+use Prism\Schools\FirstValue;
+use Prism\Schools\Highlights;
+use Prism\Schools\SchoolSet;
 
 /** The demo pencils, all 120. */
 function pencils(): Kit
@@ -104,9 +104,9 @@ function share(iterable $cases): float
  * @param  list<PlannedZone>  $zones
  * @return list<PlannedZone>
  */
-function under(array $zones, School|Schools $school, Highlights $highlights = Highlights::Reserve): array
+function under(array $zones, FirstValue|SchoolSet $school, Highlights $highlights = Highlights::Reserve): array
 {
-    $schools = $school instanceof School ? new Schools($school) : $school;
+    $schools = $school instanceof FirstValue ? new SchoolSet($school) : $school;
 
     return array_map(static fn (PlannedZone $zone): PlannedZone => new PlannedZone($zone->id, $zone->zone, $zone->name, $zone->target, $zone->stack, $zone->underlayer, $zone->areaMm2, $zone->touching, $schools, $highlights), $zones);
 }

@@ -183,3 +183,33 @@ describe('the plan of a photo', function (): void {
         expect(File::exists($this->out))->toBeFalse();
     })->with([[['photo' => '/nowhere.jpg']], [['photo' => __FILE__]], [['--zones' => '2']], [['--zones' => 'many']], [['--targets-only' => true, '--out' => '']]]);
 });
+
+it('says for each place what to lay next over what lies there, or to leave it', function (): void {
+    $rows = "id,steps,L,a,b,target_L,target_a,target_b\n";
+    $rows .= "light,QW:201@45x2,82,20,12,72,32,22\nright,QW:201@45x2,72,32,22,72.4,32,22\n";
+    $present = ($this->write)('present.csv', $rows);
+    $this->artisan('prism:correct', ['--pencils' => $this->pencils, '--swatches' => '', '--present' => $present, '--out' => $this->out, '--school' => 'complement:over', '--surface' => 'hard'])->assertSuccessful();
+    $found = array_column(array_values(Csv::parse(File::get($this->out), ['id', 'steps', 'L', 'a', 'b', 'dE00', 'dL', 'tooth_left', 'words'])->rows), null, 'id');
+    expect($found['right']['steps'])->toBe('')->and($found['right']['words'])->toContain('Leave it')
+        ->and($found['light']['steps'])->toContain('@')->and((float) $found['light']['dE00'])->toBeLessThan(3.0)
+        // The correction alone, not what lay there.
+        ->and(substr_count($found['light']['steps'], '>'))->toBeLessThan(3);
+});
+
+it('refuses a present state that makes no sense, row by row, and writes nothing', function (): void {
+    $present = ($this->write)('present.csv', "id,steps,L,a,b,target_L,target_a,target_b\na,QW:9999@40,50,0,0,50,0,0\nb,QW:201@40,50,0,0,fifty,0,0\nc,QW:201@,50,0,0,50,0,0\nd,QW:201@40,50,0,0,150,0,0\n");
+    $this->artisan('prism:correct', ['--pencils' => $this->pencils, '--swatches' => '', '--present' => $present, '--out' => $this->out])->assertFailed();
+    expect(File::exists($this->out))->toBeFalse();
+});
+
+it('takes surface and role of a target from its row: an accent may be pressed, a soft thing not', function (): void {
+    $targets = ($this->write)('targets.csv', "id,hex,surface,role\nsoft,#3a2a20,soft,\nline,#3a2a20,soft,line\n");
+    $this->artisan('prism:match', ['--pencils' => $this->pencils, '--swatches' => '', '--targets' => $targets, '--out' => $this->out, '--top' => '1', '--school' => 'value:both-ends,hand:firm-early'])->assertSuccessful();
+    $steps = array_column(array_values(Csv::parse(File::get($this->out), ['id', 'steps', 'dL'])->rows), null, 'id');
+    $hardest = static fn (string $stack): int => max(array_map(intval(...), preg_match_all('/@(\d+)/', $stack, $found) > 0 ? $found[1] : ['0']));
+    expect($hardest($steps['soft']['steps']))->toBeLessThanOrEqual(80)->and((float) $steps['line']['dL'])->toBeLessThanOrEqual((float) $steps['soft']['dL']);
+    foreach ([['--surface' => 'wobbly'], ['--school' => 'shadows:pink'], ['--school' => 'nonsense']] as $wrong) {
+        $this->artisan('prism:match', ['--pencils' => $this->pencils, '--swatches' => '', '--targets' => $targets, '--out' => "$this->folder/no.csv", ...$wrong])->assertFailed();
+    }
+    expect(File::exists("$this->folder/no.csv"))->toBeFalse();
+});

@@ -107,7 +107,7 @@ describe('finding zones', function (): void {
             ->and($grey->id)->not->toBe($red->id)->and($grey->name)->toContain('lower right')->toContain('grey');
         $shown = array_values(array_filter($piece['zones'], static fn (array $zone): bool => $zone['id'] === $red->id))[0];
         expect($shown['outline'])->toStartWith('M')->and($shown['targets'][0]['colour']['hex'])->toBe('#b43c32')->and($shown['targets'][0]['recipe'])->toBeNull()
-            ->and($shown['traits']['surface'])->toBe('soft')->and($shown['traits']['corrected'])->toBe([])
+            ->and($shown['traits']['surface'])->toBe('smooth')->and($shown['traits']['corrected'])->toBe([])
             ->and(count($shown['touching']))->toBeGreaterThanOrEqual(2);
     });
 

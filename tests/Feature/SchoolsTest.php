@@ -6,9 +6,9 @@ use App\Models\Piece;
 use App\Studio\SchoolChoices;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
-use Prism\Matching\School;
-use Prism\Matching\Shadows;
-use Prism\Reference\Highlights;
+use Prism\Schools\FirstValue;
+use Prism\Schools\Highlights;
+use Prism\Schools\Shadows;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\pieceOf;
@@ -41,7 +41,7 @@ it('is answered by the studio, over it by a piece, over that by a zone; each can
     $zone = $this->piece->zones()->create(['name' => 'Jug', 'x' => 0.5, 'y' => 0.5, 'radius' => 0.01, 'position' => 1]);
     $this->patchJson("/api/zones/{$zone->id}", ['version' => 1, 'schools' => ['shadows' => 'black', 'highlights' => 'lift']])->assertOk();
     $choices = SchoolChoices::ofZone($zone->refresh());
-    expect($choices->schools()->shadows)->toBe(Shadows::Black)->and($choices->schools()->value)->toBe(School::DarkToLight)->and($choices->highlights())->toBe(Highlights::Lift);
+    expect($choices->schools()->shadows)->toBe(Shadows::Black)->and($choices->schools()->value)->toBe(FirstValue::DarkToLight)->and($choices->highlights())->toBe(Highlights::Lift);
     $this->patchJson("/api/zones/{$zone->id}", ['version' => 2, 'schools' => ['shadows' => null, 'highlights' => null]])->assertOk();
     expect($zone->refresh()->schools)->toBeNull();
     $this->patchJson($this->url, ['schools' => ['shadows' => null]])->assertJsonPath('schools.chosen.shadows', 'split')->assertJsonPath('schools.own', []);

@@ -171,7 +171,7 @@ describe('a pencil', () => {
         show(pencilPage, '/pencils/QW:404');
         expect(await screen.findByRole('heading', { level: 1, name: /404.*Pencil 404/ })).toBeTruthy();
         expect(screen.getByText('30 % light')).toBeTruthy();
-        expect(screen.getByText('90 % burnish, 2 passes')).toBeTruthy();
+        expect(screen.getByText('90 % burnish, 2 coats')).toBeTruthy();
         expect(screen.getByText(/L 46 ± 3.0 dE00/)).toBeTruthy();
         expect(screen.getByText('Flag Blue')).toBeTruthy();
         expect(screen.getByText('QW:404@25 > QW:119@92')).toBeTruthy();

@@ -33,9 +33,9 @@ describe('the words for pressure', () => {
         expect(pressureWord(percent)).toBe(word);
     });
 
-    it('names passes only when there are more than one', () => {
+    it('names coats only when there are more than one', () => {
         expect(pressureText(50, 1)).toBe('50 % easy');
-        expect(pressureText(50, 3)).toBe('50 % easy, 3 passes');
+        expect(pressureText(50, 3)).toBe('50 % easy, 3 coats');
     });
 });
 
@@ -151,9 +151,9 @@ describe('the grain section', () => {
 describe('a recipe card', () => {
     it('calls out numbers first, in the order in which they are laid', () => {
         show(<RecipeCard rank="No. 1" target={colour()} recipe={recipe()} onOpen={() => undefined} />);
-        const steps = within(screen.getByRole('list', { name: 'Steps, first laid first' })).getAllByRole('listitem');
-        expect(steps.map((item) => item.querySelector('b')?.textContent)).toEqual(['404', '519']);
-        expect(steps[1]?.textContent).toContain('95 % burnish');
+        const list = screen.getByRole('list', { name: 'Steps, first laid first' });
+        expect([...list.querySelectorAll('b')].map((number) => number.textContent)).toEqual(['404', '519']);
+        expect(list.textContent).toContain('95 % burnish');
         expect(screen.getByText('on target')).toBeTruthy();
         expect(screen.getByText(/dE00 0.6 ± 3.0|dE00 0.6 ± 2.9/)).toBeTruthy();
     });
@@ -166,14 +166,21 @@ describe('a recipe card', () => {
                 recipe={recipe({
                     underlayer: 0,
                     steps: [step('201', 30), wash, step('513', 60, 2)],
-                    warnings: [{ code: 'low_tooth', sentence: 'Little tooth left for corrections.' }],
+                    warnings: [
+                        {
+                            code: 'low_tooth',
+                            sentence: 'Little tooth left for corrections.',
+                            cure: null,
+                            cureStack: null,
+                        },
+                    ],
                 })}
                 onOpen={() => undefined}
             />,
         );
-        expect(screen.getByText('QW, under')).toBeTruthy();
-        expect(screen.getByText('wash')).toBeTruthy();
-        expect(screen.getByText(/60 % medium, 2 passes/)).toBeTruthy();
+        expect(screen.getByText('30 % light, under it')).toBeTruthy();
+        expect(screen.getByText('wash, let dry')).toBeTruthy();
+        expect(screen.getByText(/60 % medium, 2 coats/)).toBeTruthy();
         expect(screen.getByText('Little tooth left for corrections.')).toBeTruthy();
     });
 
@@ -189,10 +196,56 @@ describe('a recipe card', () => {
         expect(screen.getByText('Leave the paper bare.')).toBeTruthy();
     });
 
+    it('tells rounds once, with how often they are laid, and what is said in a line', () => {
+        const steps = [step('544', 30), ...[1, 2, 3].flatMap(() => [step('404', 45, 2), step('422', 40)])];
+        const rounds = [
+            { times: 1, from: 0, steps: 1 },
+            { times: 3, from: 1, steps: 2 },
+        ];
+        show(
+            <RecipeCard
+                rank="No. 1"
+                target={colour()}
+                recipe={recipe({ steps, rounds, build: '3 rounds: 404, then 422.', underlayer: 0 })}
+                onOpen={() => undefined}
+            />,
+        );
+        const list = screen.getByRole('list', { name: 'Steps, first laid first' });
+        expect(within(list).getByText('3 rounds')).toBeTruthy();
+        expect([...list.querySelectorAll('b')].map((number) => number.textContent)).toEqual(['544', '404', '422']);
+        expect(screen.getByText('3 rounds: 404, then 422.')).toBeTruthy();
+    });
+
+    it('marks what breaks a rule, and offers what avoids a warning', async () => {
+        const see = vi.fn();
+        show(
+            <RecipeCard
+                rank="No. 3"
+                target={colour()}
+                recipe={recipe({
+                    breaks: 'Only a burnish reaches this: 3.1 nearer.',
+                    warnings: [
+                        {
+                            code: 'muddy',
+                            sentence: 'This goes muddy.',
+                            cure: '607 in place of 722 avoids it, 0.3 further off.',
+                            cureStack: 'QW:607@40',
+                        },
+                    ],
+                })}
+                onOpen={() => undefined}
+                onStack={see}
+            />,
+        );
+        expect(screen.getByText('Only a burnish reaches this: 3.1 nearer.')).toBeTruthy();
+        await userEvent.click(screen.getByRole('button', { name: /See what avoids it: 607 in place of 722/ }));
+        expect(see).toHaveBeenCalledWith('QW:607@40');
+    });
+
     it('opens by its button', async () => {
         const open = vi.fn();
         show(<RecipeCard rank="No. 1" target={colour()} recipe={recipe()} onOpen={open} />);
-        await userEvent.click(screen.getByRole('button', { name: 'Open recipe No. 1' }));
+        await userEvent.click(screen.getByRole('button', { name: 'Adjust recipe No. 1' }));
         expect(open).toHaveBeenCalledOnce();
     });
 });

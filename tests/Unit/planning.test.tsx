@@ -38,7 +38,7 @@ describe('wishes for a recipe', () => {
             </Around>,
         );
         await screen.findAllByTestId('recipe');
-        await userEvent.click(screen.getByRole('button', { name: 'More wishes' }));
+        await userEvent.click(screen.getByRole('button', { name: 'More conditions' }));
 
         return () => asked.filter(({ path }) => path.endsWith('/recipes')).at(-1)?.body;
     };

@@ -209,13 +209,13 @@ describe('Match', () => {
                 <MatchStage />
             </Around>,
         );
-        await userEvent.click(await screen.findByRole('button', { name: 'Open recipe No. 1' }));
+        await userEvent.click(await screen.findByRole('button', { name: 'Adjust recipe No. 1' }));
         expect(await screen.findByText('words for QW:404@40 > QW:519@95')).toBeTruthy();
         expect(screen.getByTestId('hand').textContent).toContain('10 % off in each layer moves it by dE00 3.1');
         await userEvent.click(screen.getByRole('button', { name: 'Add wash' }));
         expect(await screen.findByText('words for QW:404@40 > QW:519@95 > wash')).toBeTruthy();
         const first = within(screen.getAllByRole('row')[0] as HTMLElement);
-        await userEvent.click(first.getByRole('button', { name: 'One pass more' }));
+        await userEvent.click(first.getByRole('button', { name: 'One coat more' }));
         await waitFor(() => expect(screen.getByTestId('open').textContent).toBe('QW:404@40x2 > QW:519@95 > wash'));
         await userEvent.click(screen.getByRole('button', { name: 'Undo' }));
         await userEvent.click(screen.getByRole('button', { name: 'Undo' }));
@@ -682,7 +682,7 @@ describe('Draw', () => {
         return asked;
     };
 
-    it('calls out the number, pressure and passes of the step at hand and lights its zone', async () => {
+    it('calls out the number, pressure and coats of the step at hand and lights its zone', async () => {
         put(first);
         const now = await screen.findByTestId('step-now');
         expect(within(now).getByText('401')).toBeTruthy();

@@ -8,22 +8,22 @@ use App\Studio\PhotoReader;
 use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
 use Prism\Matching\Limits;
-use Prism\Matching\PairLibrary;
 use Prism\Matching\Recipe;
 use Prism\Matching\Search;
+use Prism\Matching\Search\PairLibrary;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use Prism\Planning\PaletteFinder;
 use Prism\Planning\PictureZone;
 use Prism\Planning\PlannedZone;
 use Prism\Planning\Planner;
-use Prism\Planning\Progress;
 use Prism\Planning\Simulation;
 use Prism\Planning\TargetStacks;
 use Prism\Reference\Field;
 use Prism\Reference\PictureReading;
 use Prism\Reference\Raster;
 use Prism\Reference\ZoneReader;
+use Prism\Schools\Progress;
 
 /** Planning the demo references whole: how few pencils serve them, how long it takes, how near the drawing comes by value. */
 final class PlanFigures
@@ -57,7 +57,7 @@ final class PlanFigures
                     $weights[$target->id] = $zone->weight($target);
                 }
             }
-            $limits = new Limits(maxLayers: 3, closed: true);
+            $limits = new Limits(maxLayers: Limits::PICTURE_LAYERS);
             [$gathered, $gathering] = Clock::milliseconds(static fn (): array => array_map(static fn (Target $target): TargetStacks => TargetStacks::of($search, $target, $limits, $box), $targets));
             // What a pin takes: the stacks are known.
             [$curve, $choosing] = Clock::milliseconds(static fn (): array => (new PaletteFinder($search, $box))->curve($targets, [...self::SIZES, count($box)], $weights, limits: $limits, gathered: $gathered));

@@ -6,10 +6,10 @@ namespace App\Console\Bench;
 
 use Prism\Colour\Lab;
 use Prism\Layering\Predictor;
-use Prism\Matching\Enumeration;
 use Prism\Matching\Limits;
-use Prism\Matching\PairLibrary;
 use Prism\Matching\Search;
+use Prism\Matching\Search\Enumeration;
+use Prism\Matching\Search\PairLibrary;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use Prism\Materials\PencilId;

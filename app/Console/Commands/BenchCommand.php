@@ -7,6 +7,8 @@ namespace App\Console\Commands;
 use App\Console\Bench\AblationFigures;
 use App\Console\Bench\BoxFigures;
 use App\Console\Bench\Clock;
+use App\Console\Bench\CorrectionFigures;
+use App\Console\Bench\CraftFigures;
 use App\Console\Bench\KernelFigures;
 use App\Console\Bench\LookFigures;
 use App\Console\Bench\PlanFigures;
@@ -24,6 +26,7 @@ use Prism\Exchange\Csv;
 use Prism\Exchange\PencilTable;
 use Prism\Exchange\SwatchTable;
 use Prism\Exchange\TargetTable;
+use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
 use Prism\Layering\Step;
 use Prism\Materials\Kit;
@@ -37,7 +40,7 @@ final class BenchCommand extends Command
 {
     protected $signature = 'prism:bench {--url= : address of a running studio with the demo, for the figures over HTTP}
         {--studio= : folder with pencils.csv, train.csv, heldout.csv and targets.csv of a studio to calibrate on}
-        {--only= : predictions, search, look, plan, box, studio, http, or ablation}';
+        {--only= : predictions, search, look, plan, craft, correct, box, studio, http, or ablation}';
 
     protected $description = 'Measures predictions, search, palettes, the box and its charts, calibration and live prediction over HTTP';
 
@@ -81,6 +84,9 @@ final class BenchCommand extends Command
         if ($wanted('plan')) {
             $this->table(['reference, 24 zones', 'colours', 'dE00, 12 pencils', 'whole box', 'stacks + palettes s', 'steps', 'order s', 'minutes', 'drawing s', 'value error L*'], PlanFigures::rows($photos, $predictor, $pencils->only(self::demoBox())));
         }
+        if ($wanted('craft')) {
+            $this->craft($photos, $predictor, $pencils->only(self::demoBox()));
+        }
         if ($wanted('box')) {
             $owned = array_map(strval(...), self::demoBox());
             $this->table(['pencils', 'roll ms', 'mean step', 'nearest ms'], BoxFigures::catalogue());
@@ -90,6 +96,11 @@ final class BenchCommand extends Command
         if ($wanted('studio')) {
             $this->studio();
             $this->demoStudio($pencils, $reader);
+        }
+        if ($wanted('correct')) {
+            $kit = $pencils->only(self::demoBox());
+            $swatches = SwatchTable::read((string) file_get_contents(database_path('demo/swatches.csv')), $kit);
+            $this->table(['mishap, drawn and corrected', 'places', 'dE00 before', 'after', 'made worse', 'left alone'], (new CorrectionFigures($kit, $swatches, $reader, self::DEMO_PAPER))->rows());
         }
         if ($wanted('http')) {
             $this->live();
@@ -187,6 +198,23 @@ final class BenchCommand extends Command
             static fn (array $row): PencilId => PencilId::of($row['range'].':'.$row['number']),
             array_values(Csv::parse((string) file_get_contents(database_path('demo/box.csv')), ['range', 'number'])->rows),
         );
+    }
+
+    /** Whether what is proposed is what an artist would lay. */
+    private function craft(PhotoReader $photos, Predictor $predictor, Kit $box): void
+    {
+        $figures = new CraftFigures($predictor, $box);
+        $rows = array_map(static fn (string $name): array => $figures->picture($photos, $name), [...LookFigures::PHOTOS, ...LookFigures::HELD_OUT]);
+        $folder = $this->folder();
+        if ($folder !== null) {
+            [$kit, $train] = self::studioIn($folder);
+            $calibration = Calibrator::fit($kit, $train);
+            $studio = new CraftFigures($calibration->predictor(Paper::cartridge((string) $calibration->yardstick)), $kit);
+            $colours = array_values(TargetTable::read((string) file_get_contents("$folder/targets.csv")));
+            $rows[] = $studio->colours(basename($folder), $colours);
+            $this->line('first recipes with a warning that another within 1 dE00 does not carry: '.$studio->avoidableWarnings($colours));
+        }
+        $this->table(['default schools', ...CraftFigures::columns()], $rows);
     }
 
     /** @param  list<Swatch>  $held */

@@ -43,7 +43,7 @@ final class PaletteCommand extends StudioFiles
         $sizes = [];
         foreach (explode(',', $this->text('sizes')) as $size) {
             $size = trim($size);
-            if (preg_match('/^\d{1,3}$/', $size) !== 1 || (int) $size < 1 || (int) $size > self::LARGEST) {
+            if (preg_match('/^\d{1,3}\z/', $size) !== 1 || (int) $size < 1 || (int) $size > self::LARGEST) {
                 throw new FileRefused(sprintf('--sizes: "%s" is no size of a palette; write whole numbers from 1 to %d, such as 6,8,12.', $size, self::LARGEST));
             }
             $sizes[] = (int) $size;

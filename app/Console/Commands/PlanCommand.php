@@ -79,7 +79,7 @@ final class PlanCommand extends StudioFiles
         $calibration = $this->calibration($kit, $this->swatches($kit));
         $size = $this->between('palette-size', 1, count($kit));
         $search = $this->searchIn($calibration, $kit);
-        $palette = (new PaletteFinder($search, $calibration->known($kit)))->curve($targets, [$size], $weights, limits: new Limits(maxLayers: 3, closed: true))[$size];
+        $palette = (new PaletteFinder($search, $calibration->known($kit)))->curve($targets, [$size], $weights, limits: new Limits(maxLayers: Limits::PICTURE_LAYERS))[$size];
         $this->progress(sprintf('%d pencils: mean dE00 %.2f', count($palette->pencils), $palette->meanDifference));
         $predictor = $calibration->predictor($this->paper($calibration, $this->text('paper')));
         $plan = (new Planner($predictor, $kit))->plan(self::planned($zones, $palette, $field));
@@ -108,7 +108,7 @@ final class PlanCommand extends StudioFiles
     private function between(string $option, int $low, int $high): int
     {
         $text = $this->text($option);
-        if (preg_match('/^\d{1,4}$/', $text) !== 1 || (int) $text < $low || (int) $text > $high) {
+        if (preg_match('/^\d{1,4}\z/', $text) !== 1 || (int) $text < $low || (int) $text > $high) {
             throw new FileRefused(sprintf('--%s: "%s"; write a whole number from %d to %d.', $option, $text, $low, $high));
         }
 

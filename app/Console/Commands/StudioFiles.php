@@ -11,10 +11,11 @@ use Prism\Calibration\Swatch;
 use Prism\Exchange\PencilTable;
 use Prism\Exchange\SwatchTable;
 use Prism\Exchange\TableRefused;
-use Prism\Matching\PairLibrary;
 use Prism\Matching\Search;
+use Prism\Matching\Search\PairLibrary;
 use Prism\Materials\Kit;
 use Prism\Materials\Paper;
+use Prism\Schools\Surface;
 
 /**
  * What the file commands share: files in, files out, progress on stderr, exit 0 only if all went well. The output
@@ -71,6 +72,27 @@ abstract class StudioFiles extends Command
         $value = $this->option($option);
 
         return is_scalar($value) ? (string) $value : '';
+    }
+
+    /** @throws FileRefused if it is no whole number */
+    protected function number(string $option): int
+    {
+        $value = $this->text($option);
+        if (preg_match('/^\d{1,4}\z/', $value) !== 1) {
+            throw new FileRefused(sprintf('--%s: "%s" is not a whole number.', $option, $value));
+        }
+
+        return (int) $value;
+    }
+
+    /** @throws FileRefused if it is none */
+    protected function surface(): Surface
+    {
+        return Surface::tryFrom($this->text('surface')) ?? throw new FileRefused(sprintf(
+            '--surface: "%s" is none; write %s.',
+            $this->text('surface'),
+            implode(', ', array_map(static fn (Surface $surface): string => $surface->value, Surface::cases())),
+        ));
     }
 
     protected function progress(string $line): void

@@ -25,11 +25,11 @@ use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
+use Prism\Matching\Advice\Nudge;
+use Prism\Matching\Advice\WhyNote;
 use Prism\Matching\EmptyBox;
-use Prism\Matching\Nudge;
 use Prism\Matching\Recipe;
 use Prism\Matching\Target;
-use Prism\Matching\WhyNote;
 
 /** Recipes for a colour, and what a stack looks like. */
 final class MatchController

@@ -6,7 +6,7 @@ namespace App\Http\Requests;
 
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
-use Prism\Matching\Nudge;
+use Prism\Matching\Advice\Nudge;
 
 final class NudgeRequest extends FormRequest
 {

@@ -11,14 +11,17 @@ use App\Studio\SchoolChoices;
 use App\Studio\ZoneBook;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\ValidationException;
-use Prism\Matching\BlackAndWhite;
 use Prism\Matching\Limits;
 use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
-use Prism\Planning\Finish;
+use Prism\Schools\BlackAndWhite;
+use Prism\Schools\Surface;
 
 final class RecipeSearchRequest extends FormRequest
 {
+    /** Three rounds of two, an underlayer and a last coat. */
+    private const LAYERS = 8;
+
     /** Classes of lightfastness that last. */
     private const LASTING = ['I', 'II', 'III'];
 
@@ -51,7 +54,7 @@ final class RecipeSearchRequest extends FormRequest
         $zone = $this->filled('zone') ? $piece->zones()->whereKey($this->validated('zone'))->first() : null;
         $schools = $zone === null
             ? SchoolChoices::ofPiece($piece)->schools()
-            : Finish::on(ZoneBook::surface($zone), SchoolChoices::ofZone($zone->setRelation('piece', $piece))->schools());
+            : SchoolChoices::ofZone($zone->setRelation('piece', $piece))->schools();
 
         if ($this->boolean('toned')) {
             if (! Catalogue::paper($piece->paper)->isToned()) {
@@ -60,7 +63,7 @@ final class RecipeSearchRequest extends FormRequest
             $schools = $schools->blackAndWhite(BlackAndWhite::Toned);
         }
 
-        return new Limits($top, $this->integer('maxPencils', 4), $this->integer('maxLayers', 6), $schools, $this->boolean('noBlack'), $this->boolean('waxLast'), array_values($this->validated('must', [])));
+        return new Limits($top, $this->integer('maxPencils', 4), $this->integer('maxLayers', self::LAYERS), $schools, $this->boolean('noBlack'), $this->boolean('waxLast'), array_values($this->validated('must', [])), $zone === null ? Surface::Smooth : ZoneBook::surface($zone));
     }
 
     /** The pencils of a box that may be used; null for all of them. */

@@ -45,9 +45,9 @@ final class UpdatePieceRequest extends FormRequest
             'paletteSize' => ['sometimes', 'nullable', 'integer', 'between:1,160'],
             'valueOnly' => ['sometimes', 'required', 'boolean'],
             'pinned' => ['sometimes', 'array', 'max:60'],
-            'pinned.*' => ['string', 'regex:/^[A-Z]\w*:[\w.-]+$/'],
+            'pinned.*' => ['string', 'regex:/^[A-Z]\w*:[\w.-]+\z/'],
             'banned' => ['sometimes', 'array', 'max:160'],
-            'banned.*' => ['string', 'regex:/^[A-Z]\w*:[\w.-]+$/'],
+            'banned.*' => ['string', 'regex:/^[A-Z]\w*:[\w.-]+\z/'],
         ];
     }
 

@@ -8,8 +8,8 @@ use App\Studio\SchoolChoices;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Prism\Reference\Distance;
-use Prism\Reference\Surface;
 use Prism\Reference\ZoneLight;
+use Prism\Schools\Surface;
 
 final class UpdateZoneRequest extends FormRequest
 {

@@ -31,7 +31,7 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'version', type: 'integer', description: 'send it back with a change; a newer one is refused'),
 ])]
 #[OA\Schema(schema: 'ZoneTraits', description: 'estimates, or what the artist says instead', required: ['surface', 'direction', 'crisp', 'distance', 'importance', 'light', 'warmth', 'corrected'], properties: [
-    new OA\Property(property: 'surface', type: 'string', enum: ['hard', 'soft', 'rough', 'stranded']),
+    new OA\Property(property: 'surface', type: 'string', enum: ['hard', 'smooth', 'soft', 'rough', 'stranded']),
     new OA\Property(property: 'direction', type: 'number', nullable: true, description: 'degrees from the right, counter-clockwise, 0 up to 180'),
     new OA\Property(property: 'crisp', type: 'boolean'),
     new OA\Property(property: 'distance', type: 'string', enum: ['near', 'between', 'far']),

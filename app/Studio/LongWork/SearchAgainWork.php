@@ -16,7 +16,6 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Prism\Matching\Limits;
 use Prism\Matching\Target;
-use Prism\Planning\Finish;
 
 /** Finds the recipes of some targets anew, as the calibration in force sees them. All are exchanged, or none. */
 final class SearchAgainWork implements LongWork
@@ -39,7 +38,7 @@ final class SearchAgainWork implements LongWork
             $progress(sprintf('Searching for %s', Targets::name($target)), $done / max(1, count($targets)));
             $piece = $target->zone->piece;
             $search = $this->engine->search($piece->paper, $artist, $box);
-            $found[$target->id] = (string) $search->find(Target::colour(Targets::drawn($target)), new Limits(top: 1, schools: Finish::on(ZoneBook::surface($target->zone), SchoolChoices::ofZone($target->zone)->schools())))[0]->stack;
+            $found[$target->id] = (string) $search->find(Target::colour(Targets::drawn($target)), new Limits(top: 1, schools: SchoolChoices::ofZone($target->zone)->schools(), surface: ZoneBook::surface($target->zone)))[0]->stack;
         }
         $changed = [];
         DB::transaction(static function () use ($targets, $found, &$changed): void {

@@ -7,14 +7,13 @@ namespace App\Studio\LongWork;
 use App\Models\Piece;
 use App\Studio\Catalogue;
 use App\Studio\Engine;
-use App\Studio\PicturePalettes;
 use Illuminate\Queue\Events\WorkerStarting;
 use Prism\Colour\Lab;
-use Prism\Matching\Blending;
 use Prism\Matching\Limits;
-use Prism\Matching\Schools;
 use Prism\Matching\Target;
 use Prism\Planning\PaletteFinder;
+use Prism\Schools\Blending;
+use Prism\Schools\SchoolSet;
 use Throwable;
 
 /**
@@ -67,7 +66,7 @@ final class WarmUp
         $search = $this->engine->search($piece->paper, $piece->user, $box);
         $found = 0;
         foreach ([Blending::Layers, Blending::Blender, Blending::Solvent] as $blending) {
-            $limits = new Limits(maxLayers: PicturePalettes::LAYERS, schools: new Schools(blending: $blending), closed: true);
+            $limits = new Limits(maxLayers: Limits::PICTURE_LAYERS, schools: new SchoolSet(blending: $blending));
             foreach ((new PaletteFinder($search, $known))->curve($targets, self::SIZES, limits: $limits) as $palette) {
                 $found += count($palette->recipes);
             }

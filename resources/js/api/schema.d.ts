@@ -1680,6 +1680,15 @@ export interface components {
             difference: components['schemas']['Difference'];
             /** @description index of the underlayer step */
             underlayer: number | null;
+            /** @description how it is laid, in a line */
+            build: string;
+            /** @description the steps in groups, bottom to top: so many steps from one on, so many times over */
+            rounds: components['schemas']['Round'][];
+            /** @description at arm's length */
+            grain: string;
+            /** @description the rule of the schools that it breaks, and what that gains */
+            breaks: string | null;
+            /** @description at most two, worst first */
             warnings: components['schemas']['Warning'][];
             /** @description null in daylight, and where it was not looked at */
             underLamp: components['schemas']['LampLook'] | null;
@@ -1692,9 +1701,19 @@ export interface components {
             valueSteps: number;
             words: string;
         };
+        Round: {
+            times: number;
+            /** @description index of its first step */
+            from: number;
+            /** @description steps of one round */
+            steps: number;
+        };
         Warning: {
             code: string;
             sentence: string;
+            /** @description what avoids it, and what that costs */
+            cure: string | null;
+            cureStack: string | null;
         };
         Reference: {
             id: string;
@@ -1990,7 +2009,7 @@ export interface components {
         /** @description estimates, or what the artist says instead */
         ZoneTraits: {
             /** @enum {string} */
-            surface: 'hard' | 'soft' | 'rough' | 'stranded';
+            surface: 'hard' | 'smooth' | 'soft' | 'rough' | 'stranded';
             /** @description degrees from the right, counter-clockwise, 0 up to 180 */
             direction: number | null;
             crisp: boolean;

@@ -168,7 +168,7 @@ export function DrawStage() {
                     {now.step?.pencil && (
                         <Force>
                             {now.step.pressurePercent} % {pressureWord(now.step.pressurePercent)}
-                            {now.step.passes > 1 ? `, ${now.step.passes} passes` : ''}
+                            {now.step.passes > 1 ? `, ${now.step.passes} coats` : ''}
                         </Force>
                     )}
                     <p>{now.why}</p>

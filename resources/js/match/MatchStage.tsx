@@ -14,6 +14,7 @@ import { RestsOnLine } from '../ui/RestsOnLine';
 import { Tick } from '../ui/Tick';
 import { space } from '../ui/theme';
 import { PencilPicker } from './PencilPicker';
+import { reasons } from './reasons';
 import { RecipeCard } from './RecipeCard';
 import { StackEditor } from './StackEditor';
 import { TypedAim } from './TypedAim';
@@ -97,6 +98,10 @@ export function MatchStage() {
     const target = selected && owned.data ? { ...selected.colour, zone: selected.zone?.id ?? null } : null;
     const found = useRecipes(piece.id, target, wishes, circumstances);
 
+    const kept = selected?.target?.recipe ?? null;
+    const recipes = (found.data?.recipes ?? []).filter((recipe) => recipe.stack !== kept?.stack);
+    const why = reasons(recipes);
+
     const aim = <TypedAim problem={typed.isError ? messageOf(typed.error) : undefined} />;
     if (!selected) {
         return (
@@ -111,7 +116,6 @@ export function MatchStage() {
             </Page>
         );
     }
-    const kept = selected.target?.recipe ?? null;
     const name = selected.target?.name ?? (selection.typed === null ? 'Sample' : 'Typed colour');
     const emptyBox = found.error instanceof Refusal && found.error.fields.box !== undefined;
 
@@ -152,7 +156,7 @@ export function MatchStage() {
                         >
                             Value only
                         </Tick>
-                        {!moreShown && <Button onPress={() => setMore(true)}>More wishes</Button>}
+                        {!moreShown && <Button onPress={() => setMore(true)}>More conditions</Button>}
                     </Wishes>
                     {moreShown && (
                         <Wishes>
@@ -249,19 +253,19 @@ export function MatchStage() {
                             onOpen={() => selection.edit(kept.stack)}
                         />
                     )}
-                    {found.data?.recipes
-                        .filter((recipe) => recipe.stack !== kept?.stack)
-                        .map((recipe, index) => (
-                            <RecipeCard
-                                key={recipe.stack}
-                                rank={`No. ${index + 1}`}
-                                target={selected.colour}
-                                underLamp={selection.underLamp}
-                                recipe={recipe}
-                                onOpen={() => selection.edit(recipe.stack)}
-                                onAvoid={(id) => setWishes({ ...wishes, avoid: [...wishes.avoid, id] })}
-                            />
-                        ))}
+                    {recipes.map((recipe, index) => (
+                        <RecipeCard
+                            key={recipe.stack}
+                            rank={`No. ${index + 1}`}
+                            target={selected.colour}
+                            underLamp={selection.underLamp}
+                            recipe={recipe}
+                            reason={why[index]}
+                            onOpen={() => selection.edit(recipe.stack)}
+                            onStack={(stack) => selection.edit(stack)}
+                            onAvoid={(id) => setWishes({ ...wishes, avoid: [...wishes.avoid, id] })}
+                        />
+                    ))}
                     {found.data?.book
                         .filter(({ recipe }) => recipe.stack !== kept?.stack)
                         .map(({ recipe, from }) => (

@@ -25,8 +25,10 @@ import { ToothRings } from '../ui/ToothRings';
 import { radius, space, type } from '../ui/theme';
 import { useShortcuts } from '../ui/useShortcuts';
 import { Advice } from './Advice';
-import { layer, operation, readStack, writeStack, type DraftStep } from './draft';
+import { again, layer, operation, readStack, writeStack, type DraftStep } from './draft';
 import { PencilPicker, type Pickable } from './PencilPicker';
+import { RoundBars } from './RoundBars';
+import { withRounds } from './rounds';
 
 const MOST_PASSES = 9;
 const SAVE_AFTER = 700;
@@ -272,19 +274,24 @@ export function StackEditor({ selected }: { selected: Selected }) {
                             </small>
                         )}
                         <span style={{ display: 'flex', alignItems: 'center', gap: 4 }}>
-                            <ToothRings left={known.recipe.toothLeft} size={22} /> left,{' '}
+                            <ToothRings left={known.recipe.toothLeft} size={22} /> left, {known.recipe.grain},{' '}
                             {known.room === 0
                                 ? 'no room for a light layer'
                                 : `room for ${known.room >= 12 ? '12 or more' : known.room} light layers`}
                         </span>
                         {known.recipe.warnings.map((warning) => (
                             <span key={warning.code}>
-                                <b>!</b> {warning.sentence}
+                                <b>!</b> {warning.sentence} {warning.cure}
                             </span>
                         ))}
                     </div>
                 </Outcome>
             )}
+            <RoundBars
+                steps={steps}
+                number={(id) => box.find((pencil) => pencil.id === id)?.number ?? id}
+                onChange={(round, to) => change(withRounds(steps, round, to, again))}
+            />
             <Rows
                 aria-label="Steps, first laid first"
                 items={steps}
@@ -328,9 +335,9 @@ export function StackEditor({ selected }: { selected: Selected }) {
                                         </SliderTrack>
                                         <small>{pressureText(step.pressure, 1)}</small>
                                     </Force>
-                                    <Passes role="group" aria-label={`Passes of step ${index + 1}`}>
+                                    <Passes role="group" aria-label={`Coats of step ${index + 1}`}>
                                         <SignButton
-                                            aria-label="One pass less"
+                                            aria-label="One coat less"
                                             isDisabled={step.passes === 1}
                                             onPress={() => replace(step.key, { passes: step.passes - 1 })}
                                         >
@@ -340,7 +347,7 @@ export function StackEditor({ selected }: { selected: Selected }) {
                                             <b>{step.passes}</b> ×
                                         </span>
                                         <SignButton
-                                            aria-label="One pass more"
+                                            aria-label="One coat more"
                                             isDisabled={step.passes === MOST_PASSES}
                                             onPress={() => replace(step.key, { passes: step.passes + 1 })}
                                         >

@@ -20,6 +20,9 @@ export const layer = (pencil: string, pressure = 35, passes = 1): DraftStep => (
     passes,
 });
 
+/** The same step once more. */
+export const again = (step: DraftStep): DraftStep => ({ ...step, key: nextKey() });
+
 export const operation = (kind: 'wash' | 'blend' | 'lift'): DraftStep => ({ ...layer('', 0), kind });
 
 /** Stack notation to steps. What cannot be read is left to the server, which says where it goes wrong. */

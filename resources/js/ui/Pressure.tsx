@@ -18,7 +18,7 @@ export function pressureWord(percent: number): string {
 }
 
 export const pressureText = (percent: number, passes: number) =>
-    `${percent} % ${pressureWord(percent)}${passes > 1 ? `, ${passes} passes` : ''}`;
+    `${percent} % ${pressureWord(percent)}${passes > 1 ? `, ${passes} coats` : ''}`;
 
 const Bar = styled.span`
     display: block;

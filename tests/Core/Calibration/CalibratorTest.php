@@ -23,6 +23,7 @@ use Prism\Materials\PencilId;
 use function Tests\Core\box;
 use function Tests\Core\cartridge;
 use function Tests\Core\model;
+use function Tests\Core\pencils;
 use function Tests\Core\seen;
 
 /** A swatch as another, true model would have come out. */
@@ -232,4 +233,30 @@ it('can be cancelled while it fits', function (): void {
     expect(fn () => Calibrator::fit(colourless(box(STUDIO)), studio(otherHand(), STUDIO), progress: function (): void {
         throw new RuntimeException('cancelled');
     }))->toThrow(RuntimeException::class, 'cancelled');
+});
+
+it('starts the pencils of a paper whose name is a number from their own coats, as of any other', function (): void {
+    $swatches = static fn (string $paper): array => array_map(static fn (string $stack): Swatch => new Swatch($stack, $paper, Stack::parse($stack), Lab::of(62, 30, -12)), ['QW:404@90x2', 'QW:404@40', 'QW:201@90x2']);
+    $start = static fn (string $paper): array => Calibrator::fit(box(['QW:404', 'QW:201']), $swatches($paper))->toArray()['pencils'];
+    expect($start('300'))->toEqual($start('sheet'));
+});
+
+it('takes a new reading of the bare paper into a refit', function (): void {
+    $kit = box(['QW:404']);
+    $first = [new Swatch('w', 'm', Stack::of(), Lab::of(95, 0, 2)), new Swatch('a', 'm', Stack::parse('QW:404@50'), seen('QW:404@50'))];
+    $known = Calibrator::fit($kit, $first);
+    $again = Calibrator::refit($known, $kit, [...$first, new Swatch('v', 'm', Stack::of(), Lab::of(89, 1, 6))]);
+    expect($known->model(Paper::cartridge('m'))->bare()->lab()->L)->toEqualWithDelta(95.0, 0.2)
+        ->and($again->model(Paper::cartridge('m'))->bare()->lab()->L)->toEqualWithDelta(92.0, 0.2);
+});
+
+it('is no less sure of all its swatches for two that are wrong', function (): void {
+    $kit = pencils();
+    $good = array_map(static fn (string $id, int $i): Swatch => new Swatch("s$i", 'm', Stack::parse($id.'@'.(30 + $i % 5 * 12)), seen($id.'@'.(30 + $i % 5 * 12))), [...$kit->ids()], array_keys($kit->ids()));
+    $noisy = array_map(static fn (Swatch $s, int $i): Swatch => new Swatch($s->id, 'm', $s->stack, Lab::of(min(100.0, $s->colour->L + 1.2 * sin(7 * $i)), $s->colour->a + 1.2 * cos(5 * $i), $s->colour->b + 1.2 * sin(3 * $i))), $good, array_keys($good));
+    $wrong = $noisy;
+    foreach ([11, 57] as $i) {
+        $wrong[$i] = new Swatch("s$i", 'm', $noisy[$i]->stack, Lab::of(100.0 - $noisy[$i]->colour->L, -$noisy[$i]->colour->a, -$noisy[$i]->colour->b));
+    }
+    expect(Calibrator::fit($kit, $wrong)->scale)->toEqualWithDelta(Calibrator::fit($kit, $noisy)->scale, 0.1);
 });

@@ -14,6 +14,7 @@ use Prism\Colour\Lab;
 use Prism\Colour\LinearSystem;
 use Prism\Layering\Doubt;
 use Prism\Layering\Hand;
+use Prism\Layering\Predictor;
 use Prism\Layering\Sensitivity;
 use Prism\Layering\Stack;
 use Prism\Materials\Paper;
@@ -88,7 +89,7 @@ it('takes shorter steps the more it is damped', function (): void {
 it('weighs a difference along the pressure less than one across it', function (): void {
     $stack = Stack::parse('QW:404@60');
     $sensitivity = Sensitivity::of(model(), $stack);
-    [$along] = $sensitivity->byLayer;
+    [$along] = $sensitivity->probes;
     $length = sqrt($along[0] ** 2 + $along[1] ** 2 + $along[2] ** 2);
     $across = [-$along[1], $along[0], 0.0];
     $scale = $length / sqrt($across[0] ** 2 + $across[1] ** 2);
@@ -104,7 +105,7 @@ it('knows how a colour follows the hand: more with more layers and harder pressu
     expect($of(''))->toBe(0.0)
         ->and($of('QW:404@20'))->toBeLessThan($of('QW:404@60'))
         ->and($of('QW:404@40'))->toBeLessThan($of('QW:404@40 > QW:201@40') + 1.0)
-        ->and(Sensitivity::of(model(), Stack::parse('QW:404@40 > wash > QW:201@40'))->byLayer)->toHaveCount(2)
+
         // A swatch drawn 5 % harder each way differs by about that.
         ->and($of('QW:404@50'))->toEqualWithDelta(seen('QW:404@47.5')->differenceTo(seen('QW:404@52.5')), 1e-9);
 });
@@ -185,4 +186,31 @@ it('goes by the table where nothing is swatched, and doubts it', function (): vo
     $calibration = Calibrator::fit(box(['QW:404']), []);
     expect($calibration->yardstick)->toBeNull()->and($calibration->pencils)->toBe([])->and($calibration->suspicious)->toBe([])
         ->and($calibration->predictor(cartridge())->predict(Stack::parse('QW:404@50'))->sigma)->toBeGreaterThan(1.8);
+});
+
+it('adds up the layers one by one, though it moves them all at once', function (string $notation): void {
+    $stack = Stack::parse($notation);
+    $square = 0.0;
+    foreach ($stack->steps as $at => $step) {
+        if ($step->isLayer()) {
+            $less = model()->draw($stack->with($at, $step->withPressure(0.95 * $step->pressurePercent)))->lab();
+            $more = model()->draw($stack->with($at, $step->withPressure(1.05 * $step->pressurePercent)))->lab();
+            $square += $less->differenceTo($more) ** 2;
+        }
+    }
+    expect(Sensitivity::of(model(), $stack)->total())->toEqualWithDelta(sqrt($square), 0.08 * sqrt($square));
+})->with(['QW:404@40', 'QW:404@40 > QW:201@45x2', 'QW:404@40 > wash > QW:201@40', 'QW:404@30 > QW:201@40x2 > QW:113@45 > QW:404@30 > QW:201@40x2 > QW:113@70']);
+
+it('is told of a long stack in a time that grows with its steps, as a strip', function (): void {
+    $ids = Tests\Core\pencils()->ids();
+    $strip = static function (int $steps) use ($ids): float {
+        $stack = Stack::parse(implode(' > ', array_map(static fn (int $i): string => $ids[3 * $i].'@45', range(0, $steps - 1))));
+        $started = hrtime(true);
+        expect((new Predictor(model()))->strip($stack))->toHaveCount($steps + 1);
+
+        return (hrtime(true) - $started) / 1e6;
+    };
+    $strip(16);
+    // Each prefix anew, layer by layer, was sixty times as much.
+    expect($strip(32))->toBeLessThan(8.0 * $strip(16));
 });

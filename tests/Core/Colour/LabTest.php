@@ -178,3 +178,13 @@ it('reads a whole picture as it reads each of its pixels', function (): void {
     [, $as, $bs] = Srgb::planesToLab([0.0, 0.2, 1.0], [0.0, 0.2, 1.0], [0.0, 0.2, 1.0]);
     expect(max(array_map(abs(...), [...$as, ...$bs])))->toBeLessThan(1e-10);
 });
+
+it('refuses what is no number, typed or measured', function (): void {
+    foreach (['... ... ...', '. . .', '- - -', '1.2.3 4 5', '50 10'] as $text) {
+        expect(fn () => Lab::typed($text))->toThrow(InvalidColour::class);
+    }
+    expect(Lab::typed('50. .5 -3'))->toEqual(Lab::of(50, 0.5, -3));
+    foreach ([[NAN, 0.5, 0.5], [0.5, NAN, 0.5], [0.5, 0.5, INF]] as [$x, $y, $z]) {
+        expect(fn () => Lab::fromRelativeXyz($x, $y, $z))->toThrow(InvalidColour::class, 'not a number');
+    }
+});

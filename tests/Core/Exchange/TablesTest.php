@@ -13,7 +13,7 @@ use Prism\Exchange\TableRefused;
 use Prism\Exchange\TargetTable;
 use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
-use Prism\Matching\RecipeMaker;
+use Prism\Matching\Advice\RecipeMaker;
 use Prism\Matching\Target;
 use Prism\Materials\Binder;
 use Prism\Materials\Opacity;

@@ -79,3 +79,12 @@ it('has six words for pressure', function (): void {
     expect(array_map(Pressure::word(...), [12.0, 33.0, 45.0, 62.0, 78.0, 84.0, 85.0, 100.0]))
         ->toBe(['whisper', 'light', 'easy', 'medium', 'firm', 'firm', 'burnish', 'burnish']);
 });
+
+it('refuses a step at a place where there is none', function (): void {
+    $stack = Stack::parse('GW:2140@40 > GW:2141@50');
+    foreach ([-1, 2, 99] as $at) {
+        expect(fn () => $stack->with($at, Step::wash()))->toThrow(InvalidStep::class, 'There is no step')
+            ->and(fn () => $stack->without($at))->toThrow(InvalidStep::class);
+    }
+    expect((string) $stack->with(1, Step::wash()))->toBe('GW:2140@40 > wash');
+});

@@ -5,8 +5,8 @@ declare(strict_types=1);
 use Prism\Colour\Lab;
 use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
-use Prism\Matching\Nudge;
-use Prism\Matching\Nudger;
+use Prism\Matching\Advice\Nudge;
+use Prism\Matching\Advice\Nudger;
 use Prism\Matching\Recipe;
 use Prism\Materials\Kit;
 

@@ -5,16 +5,18 @@ declare(strict_types=1);
 use Prism\Calibration\Calibrator;
 use Prism\Colour\Lab;
 use Prism\Colour\LinearSystem;
-use Prism\Matching\Candidate;
-use Prism\Matching\LaidColour;
-use Prism\Matching\School;
-use Prism\Matching\Shortlist;
+use Prism\Layering\Look;
+use Prism\Matching\Advice\Warning;
+use Prism\Matching\Search\Candidate;
+use Prism\Matching\Search\Shortlist;
+use Prism\Matching\Sketch;
 use Prism\Matching\Target;
 use Prism\Matching\TouchBook;
-use Prism\Matching\Warning;
 use Prism\Materials\Paper;
+use Prism\Materials\PencilKind;
 use Prism\Planning\Caution;
 use Prism\Planning\StepRole;
+use Prism\Schools\FirstValue;
 
 use function Tests\Core\box;
 use function Tests\Core\pencils;
@@ -77,42 +79,19 @@ it('weighs an error of value above the same error of hue or chroma', function ()
         ->and(Target::value(Lab::of(50, 20, 10))->miss(61, 20, 10))->toEqualWithDelta(8.0, 0.01);
 });
 
-it('knows candidates by their pencils', function (): void {
-    $one = new Candidate([[3, 40, 1], [7, 50, 2]], 1.0);
-    expect($one->key())->toBe('3>7')
-        ->and($one->sharedWith(new Candidate([[7, 20, 1], [3, 20, 1]], 2.0)))->toEqual(1)
-        ->and($one->sharedWith(new Candidate([[7, 20, 1]], 2.0)))->toBe(0.5)
-        ->and($one->sharedWith(new Candidate([[9, 20, 1]], 2.0)))->toEqual(0)
-        ->and((new Candidate([], 0.0))->sharedWith($one))->toEqual(0);
-});
-
-it('costs nothing to lay one layer, by any school but form first', function (School $school): void {
-    $cost = $school->cost([new LaidColour(50, 30, 3, 50)], 50);
-    $school === School::FormFirst ? expect($cost)->toBeGreaterThan(0.0) : expect($cost)->toBe(0.0);
-})->with(School::cases());
-
-it('never costs more than two, whatever the order', function (School $school): void {
-    mt_srand(9);
-    for ($i = 0; $i < 200; $i++) {
-        $layers = [];
-        for ($n = mt_rand(0, 8); $n > 0; $n--) {
-            $layers[] = new LaidColour(mt_rand(10, 98), mt_rand(0, 90), mt_rand(0, 179) / 10, mt_rand(15, 100));
-        }
-        expect($school->cost($layers, mt_rand(5, 98)))->toBeGreaterThanOrEqual(0.0)->toBeLessThanOrEqual(2.0);
-    }
-})->with(School::cases());
-
-it('takes greys, violets and dark blues for form, not yellow or pale', function (): void {
-    expect((new LaidColour(40, 4, 3, 40))->isForm())->toBeTrue()
-        ->and((new LaidColour(30, 40, 15, 40))->isForm())->toBeTrue()
-        ->and((new LaidColour(30, 40, 12, 40))->isForm())->toBeTrue()
-        ->and((new LaidColour(85, 80, 6, 40))->isForm())->toBeFalse()
-        ->and((new LaidColour(90, 4, 3, 40))->isForm())->toBeFalse()
-        ->and((new LaidColour(45, 60, 0, 40))->isForm())->toBeFalse();
+it('shares pencils, near-twins being one', function (): void {
+    $ids = ['QW:404', 'QW:113', 'QW:201', 'QW:116'];
+    $book = new TouchBook(Tests\Core\model(), $ids, pencils());
+    $of = static fn (int ...$pencils): Candidate => new Candidate(Sketch::of(array_map(static fn (int $pencil): array => [$pencil, 40, 1], array_values($pencils))), new Look(Lab::of(50, 0, 0), 0.0, 1.0), 1.0);
+    expect($of(0, 1)->sharedWith($of(1, 0), $book))->toEqual(1)->and($of(0, 1)->sharedWith($of(1), $book))->toBe(0.5)
+        ->and($of(0, 1)->sharedWith($of(2), $book))->toEqual(0)->and($of()->sharedWith($of(0), $book))->toEqual(0);
+    $twins = array_map($book->twin(...), array_keys($ids));
+    $near = Tests\Core\seen('QW:113@90x2')->differenceTo(Tests\Core\seen('QW:116@90x2')) < 5.0;
+    expect($twins[1] === $twins[3])->toBe($near);
 });
 
 it('has a sentence for every school, warning and caution', function (): void {
-    foreach ([...School::cases(), ...Warning::cases(), ...Caution::cases()] as $case) {
+    foreach ([...FirstValue::cases(), ...Warning::cases(), ...Caution::cases()] as $case) {
         expect($case->sentence())->toEndWith('.')->and(strlen($case->sentence()))->toBeLessThan(260);
     }
     expect(Caution::Solvent->sentence())->toContain('label')->toContain('flame');
@@ -131,8 +110,8 @@ it('has in its groups what its stacks look like when they are drawn', function (
     $model = Tests\Core\model();
     $book = new Prism\Matching\TouchBook($model, $ids);
     foreach ([[0, 0], [0, 1], [1, 0]] as [$lower, $upper]) {
-        foreach (Prism\Matching\PairLibrary::group($model, $book, $lower, $upper) as $within => $lab) {
-            $notation = implode(' > ', array_map(static fn (array $layer): string => "{$ids[$layer[0]]}@{$layer[1]}x{$layer[2]}", Prism\Matching\PairLibrary::layersOf($lower, $upper, $within)));
+        foreach (Prism\Matching\Search\PairLibrary::group($model, $book, $lower, $upper) as $within => $lab) {
+            $notation = implode(' > ', array_map(static fn (array $layer): string => "{$ids[$layer[0]]}@{$layer[1]}x{$layer[2]}", Prism\Matching\Search\PairLibrary::layersOf($lower, $upper, $within)));
             expect($lab->differenceTo(Tests\Core\seen($notation)))->toBeLessThan(1.5);
         }
     }
@@ -145,6 +124,6 @@ it('knows a black and a white by their own coats, on toned paper as on white', f
         $book = new TouchBook(Calibrator::fit(pencils(), [])->predictor($paper)->model, $kit->ids(), $kit);
         expect(array_map($book->isWhite(...), array_keys($kit->ids())))->toBe([true, false, false, false])
             ->and(array_map($book->isBlack(...), array_keys($kit->ids())))->toBe([false, true, false, false])
-            ->and($book->isYellow(2))->toBeTrue()->and($book->isYellow(3))->toBeFalse();
+            ->and($book->coat(2)->kind)->toBe(PencilKind::Yellow)->and($book->coat(3)->kind)->not->toBe(PencilKind::Yellow);
     }
 });

@@ -10,16 +10,9 @@ use Prism\Layering\Pressure;
 use Prism\Layering\Stack;
 use Prism\Layering\Step;
 use Prism\Layering\StepKind;
-use Prism\Matching\BlackAndWhite;
-use Prism\Matching\Blending;
-use Prism\Matching\Brightening;
-use Prism\Matching\Complement;
 use Prism\Matching\Limits;
-use Prism\Matching\PairLibrary;
-use Prism\Matching\School;
-use Prism\Matching\Schools;
 use Prism\Matching\Search;
-use Prism\Matching\Shadows;
+use Prism\Matching\Search\PairLibrary;
 use Prism\Matching\Target;
 use Prism\Materials\Binder;
 use Prism\Materials\Kit;
@@ -31,8 +24,15 @@ use Prism\Planning\Planner;
 use Prism\Planning\PlanStep;
 use Prism\Planning\Prep;
 use Prism\Planning\StepRole;
-use Prism\Reference\Highlights;
-use Prism\Reference\Surface;
+use Prism\Schools\BlackAndWhite;
+use Prism\Schools\Blending;
+use Prism\Schools\Brightening;
+use Prism\Schools\Complement;
+use Prism\Schools\FirstValue;
+use Prism\Schools\Highlights;
+use Prism\Schools\SchoolSet;
+use Prism\Schools\Shadows;
+use Prism\Schools\Surface;
 
 use function Tests\Core\box;
 use function Tests\Core\model;
@@ -63,12 +63,12 @@ function searchOn(?Paper $paper = null): Search
 }
 
 /** @return list<Stack> the best stack for each of many colours of this lightness range, under these schools */
-function recipesBy(Schools $schools, float $from, float $to, ?Paper $paper = null, bool $waxLast = false): array
+function recipesBy(SchoolSet $schools, float $from, float $to, ?Paper $paper = null, bool $waxLast = false, Surface $surface = Surface::Smooth): array
 {
     $stacks = [];
     foreach (range(0, 8) as $i) {
         $target = polar($from + ($to - $from) * ($i % 4) / 3, 14.0 + 6.0 * ($i % 3), 40.0 * $i);
-        $stacks[] = searchOn($paper)->find(Target::colour($target), new Limits(top: 1, schools: $schools, waxLast: $waxLast))[0]->stack;
+        $stacks[] = searchOn($paper)->find(Target::colour($target), new Limits(top: 1, schools: $schools, waxLast: $waxLast, surface: $surface))[0]->stack;
     }
 
     return $stacks;
@@ -103,7 +103,7 @@ function meanOver(array $stacks, Closure $of): float
 
 describe('black and white pencils', function (): void {
     it('never means none of either, light or dark', function (): void {
-        foreach ([...recipesBy(new Schools(blackAndWhite: BlackAndWhite::Never), 10, 30), ...recipesBy(new Schools(blackAndWhite: BlackAndWhite::Never), 70, 90)] as $stack) {
+        foreach ([...recipesBy(new SchoolSet(blackAndWhite: BlackAndWhite::Never), 10, 30), ...recipesBy(new SchoolSet(blackAndWhite: BlackAndWhite::Never), 70, 90)] as $stack) {
             foreach (layersOf($stack) as $step) {
                 expect(isBlackStep($step) || isWhiteStep($step))->toBeFalse();
             }
@@ -111,17 +111,17 @@ describe('black and white pencils', function (): void {
     });
 
     it('only last means that hardly anything goes over them', function (): void {
-        $stacks = recipesBy(new Schools(blackAndWhite: BlackAndWhite::Last), 8, 92);
+        $stacks = recipesBy(new SchoolSet(blackAndWhite: BlackAndWhite::Last), 8, 92);
         $over = array_filter($stacks, static fn (Stack $stack): bool => array_filter(array_slice(layersOf($stack), 0, -1), static fn (Step $step): bool => isBlackStep($step) || isWhiteStep($step)) !== []);
         expect(count($over))->toBeLessThanOrEqual(1);
     });
 
     it('freely on toned paper: white takes lights, black darks, and they never meet', function (): void {
         $fog = Paper::of('fog', 'Fog', Lab::of(66.5, 0.8, 3.0));
-        $grey = static fn (BlackAndWhite $school, float $L): Stack => searchOn($fog)->find(Target::value(Lab::of($L, 0, 0)), new Limits(top: 1, maxPencils: 2, schools: new Schools(blackAndWhite: $school)))[0]->stack;
+        $grey = static fn (BlackAndWhite $school, float $L): Stack => searchOn($fog)->find(Target::value(Lab::of($L, 0, 0)), new Limits(top: 1, maxPencils: 2, schools: new SchoolSet(blackAndWhite: $school)))[0]->stack;
         $uses = static fn (BlackAndWhite $school): int => count(array_filter([10, 16, 22, 28, 74, 78, 82, 86], static fn (int $L): bool => array_filter(layersOf($grey($school, $L)), static fn (Step $step): bool => isBlackStep($step) || isWhiteStep($step)) !== []));
         expect($uses(BlackAndWhite::Toned))->toBeGreaterThan($uses(BlackAndWhite::Last));
-        foreach (recipesBy(new Schools(blackAndWhite: BlackAndWhite::Toned), 15, 85, $fog) as $stack) {
+        foreach (recipesBy(new SchoolSet(blackAndWhite: BlackAndWhite::Toned), 15, 85, $fog) as $stack) {
             $layers = layersOf($stack);
             expect(array_filter($layers, isBlackStep(...)) !== [] && array_filter($layers, isWhiteStep(...)) !== [])->toBeFalse();
         }
@@ -130,7 +130,7 @@ describe('black and white pencils', function (): void {
 
 describe('shadows', function (): void {
     it('use black where it is allowed, last and over other darks, and not else', function (): void {
-        $black = static fn (Shadows $school): array => array_filter(recipesBy(new Schools(shadows: $school), 14, 38), static fn (Stack $stack): bool => array_filter(layersOf($stack), isBlackStep(...)) !== []);
+        $black = static fn (Shadows $school): array => array_filter(recipesBy(new SchoolSet(shadows: $school), 14, 38), static fn (Stack $stack): bool => array_filter(layersOf($stack), isBlackStep(...)) !== []);
         $allowed = $black(Shadows::Black);
         expect(count($allowed))->toBeGreaterThan(count($black(Shadows::Complement)));
         foreach ($allowed as $stack) {
@@ -146,7 +146,7 @@ describe('shadows', function (): void {
         foreach ([20, 30, 40] as $L) {
             foreach ([[0, 0], [3, -4], [2, 3]] as [$a, $b]) {
                 foreach ([[&$usual, Shadows::Complement], [&$neutral, Shadows::Neutral]] as [&$into, $school]) {
-                    $into[] = searchOn()->find(Target::colour(Lab::of($L, $a, $b)), new Limits(top: 1, schools: new Schools(shadows: $school)))[0]->stack;
+                    $into[] = searchOn()->find(Target::colour(Lab::of($L, $a, $b)), new Limits(top: 1, schools: new SchoolSet(shadows: $school)))[0]->stack;
                 }
             }
         }
@@ -156,7 +156,7 @@ describe('shadows', function (): void {
     it('keep off the straight complement by the split school', function (): void {
         $straight = static fn (Shadows $school): int => count(array_filter(range(0, 11), static function (int $i) use ($school): bool {
             $target = polar(34.0 + $i % 3, 22.0, 30.0 * $i);
-            $first = layersOf(searchOn()->find(Target::colour($target), new Limits(top: 1, schools: new Schools(shadows: $school)))[0]->stack);
+            $first = layersOf(searchOn()->find(Target::colour($target), new Limits(top: 1, schools: new SchoolSet(shadows: $school)))[0]->stack);
             $coat = coatOf($first[0]);
             $distance = Wheel::distance(Wheel::position($coat->hueDegrees()), Wheel::position($target->hueDegrees()));
 
@@ -167,7 +167,7 @@ describe('shadows', function (): void {
 });
 
 it('lays the complement under, or over, as the school says', function (): void {
-    $at = static fn (Complement $school, bool $last): int => count(array_filter(recipesBy(new Schools(complement: $school), 35, 65), static function (Stack $stack) use ($last): bool {
+    $at = static fn (Complement $school, bool $last): int => count(array_filter(recipesBy(new SchoolSet(complement: $school), 35, 65), static function (Stack $stack) use ($last): bool {
         $layers = layersOf($stack);
         if (count($layers) < 2) {
             return false;
@@ -186,7 +186,7 @@ it('brightens coloured lights with yellow or with white, as the school says', fu
         $count = 0;
         foreach (range(0, 23) as $i) {
             $target = polar(60.0 + 28.0 * ($i % 4) / 3, 14.0 + 8.0 * ($i % 4), 15.0 * $i);
-            $stack = searchOn()->find(Target::colour($target), new Limits(top: 1, schools: new Schools(brightening: $school)))[0]->stack;
+            $stack = searchOn()->find(Target::colour($target), new Limits(top: 1, schools: new SchoolSet(brightening: $school)))[0]->stack;
             $count += count(array_filter(array_slice(layersOf($stack), 1), $which));
         }
 
@@ -199,7 +199,7 @@ it('brightens coloured lights with yellow or with white, as the school says', fu
 
 describe('blending', function (): void {
     it('ends in a burnish, a blender or has a wash after three passes, and else in layers only', function (): void {
-        $share = static fn (Blending $school, Closure $which): float => share(array_map($which, recipesBy(new Schools(blending: $school), 25, 60)));
+        $share = static fn (Blending $school, Closure $which): float => share(array_map($which, recipesBy(new SchoolSet(blending: $school), 25, 60, surface: Surface::Hard)));
         $burnished = static fn (Stack $stack): bool => $stack->steps[count($stack) - 1]->kind === StepKind::Layer && $stack->steps[count($stack) - 1]->pressurePercent >= Pressure::BURNISH_PERCENT;
         $blended = static fn (Stack $stack): bool => $stack->steps[count($stack) - 1]->kind === StepKind::Blend;
         $washed = static fn (Stack $stack): bool => array_filter($stack->steps, static fn (Step $step): bool => $step->kind === StepKind::Wash) !== [];
@@ -208,7 +208,7 @@ describe('blending', function (): void {
             ->and($share(Blending::Burnish, $burnished))->toBeGreaterThan($share(Blending::Layers, $burnished) + 0.3)
             ->and($share(Blending::Blender, $blended))->toBeGreaterThan(0.7)
             ->and($share(Blending::Solvent, $washed))->toBeGreaterThan(0.4);
-        foreach (recipesBy(new Schools(blending: Blending::Solvent), 25, 60) as $stack) {
+        foreach (recipesBy(new SchoolSet(blending: Blending::Solvent), 25, 60) as $stack) {
             $passes = 0;
             foreach ($stack->steps as $step) {
                 if ($step->kind === StepKind::Wash) {
@@ -224,7 +224,7 @@ describe('blending', function (): void {
             $miss = 0.0;
             foreach (range(0, 11) as $i) {
                 $target = polar(32.0 + 8 * ($i % 4), 20.0, 30.0 * $i);
-                $miss += searchOn()->find(Target::colour($target), new Limits(top: 1, schools: new Schools(blending: $school)))[0]->difference->dE00 / 12;
+                $miss += searchOn()->find(Target::colour($target), new Limits(top: 1, schools: new SchoolSet(blending: $school), surface: Surface::Hard))[0]->difference->dE00 / 12;
             }
             expect($miss)->toBeLessThan(3.0);
         }
@@ -232,17 +232,17 @@ describe('blending', function (): void {
 
     it('closes the grain of hard and shiny things only', function (): void {
         foreach ([Blending::Burnish, Blending::Blender] as $school) {
-            $schools = new Schools(blending: $school);
+            $schools = new SchoolSet(blending: $school);
             expect(Finish::on(Surface::Hard, $schools)->blending)->toBe($school)->and(Finish::on(Surface::Soft, $schools)->blending)->toBe(Blending::Layers)
                 ->and(Finish::sentence(Surface::Soft, $schools))->toContain('let the grain show')->and(Finish::sentence(Surface::Hard, $schools))->toBe($school->sentence());
         }
-        expect(Finish::on(Surface::Soft, new Schools(blending: Blending::Solvent))->blending)->toBe(Blending::Solvent);
+        expect(Finish::on(Surface::Soft, new SchoolSet(blending: Blending::Solvent))->blending)->toBe(Blending::Solvent);
     });
 });
 
 it('rubs light layers with tissue: a step of its own after the last of them, with its time and its tissue', function (): void {
     $zones = [new PlannedZone('a', 'a', 'a', Lab::of(50, 10, 10), Stack::parse('QW:201@30 > QW:119@35 > QW:716@80'), null, 900.0)];
-    $plan = static fn (Blending $blending) => (new Planner(new Predictor(model()), pencils()))->plan(under($zones, new Schools(blending: $blending)));
+    $plan = static fn (Blending $blending) => (new Planner(new Predictor(model()), pencils()))->plan(under($zones, new SchoolSet(blending: $blending)));
     $rubbed = $plan(Blending::Tissue);
     $plain = $plan(Blending::Layers);
     expect(array_map(static fn (PlanStep $step): string => $step->role->value, $rubbed->steps))->toBe(['layer', 'layer', 'rub', 'layer'])
@@ -254,7 +254,7 @@ it('rubs light layers with tissue: a step of its own after the last of them, wit
 
 it('lays wax over oil when wax comes only last', function (): void {
     $binder = static fn (Step $step): Binder => pencils()->get($step->pencil)->binder;
-    foreach (recipesBy(new Schools, 20, 80, null, true) as $stack) {
+    foreach (recipesBy(new SchoolSet, 20, 80, null, true) as $stack) {
         $wax = false;
         foreach (layersOf($stack) as $step) {
             expect($wax && $binder($step) === Binder::Oil)->toBeFalse();
@@ -268,22 +268,22 @@ it('changes which value of a zone goes down first in the plan', function (): voi
     foreach (['light' => [80, 'QW:119@30'], 'middle' => [55, 'QW:404@40'], 'dark' => [30, 'QW:722@50']] as $which => [$L, $stack]) {
         $zones[] = new PlannedZone("z-$which", 'z', "z: $which", Lab::of($L, 4, 4), Stack::parse($stack), null, 900.0);
     }
-    $firsts = static function (School $school) use ($zones): array {
+    $firsts = static function (FirstValue $school) use ($zones): array {
         $plan = (new Planner(new Predictor(model()), pencils()))->plan(under($zones, $school));
 
         return array_map(static fn (PlanStep $step): string => substr($step->zone->id, 2), $plan->steps);
     };
-    expect($firsts(School::LightToDark))->toBe(['light', 'middle', 'dark'])
-        ->and($firsts(School::DarkToLight))->toBe(['dark', 'middle', 'light'])
-        ->and($firsts(School::MiddleFirst)[0])->toBe('middle')
-        ->and($firsts(School::FormFirst)[2])->toBe('light');
+    expect($firsts(FirstValue::LightToDark))->toBe(['light', 'middle', 'dark'])
+        ->and($firsts(FirstValue::DarkToLight))->toBe(['dark', 'middle', 'light'])
+        ->and($firsts(FirstValue::MiddleFirst)[0])->toBe('middle')
+        ->and($firsts(FirstValue::FormFirst)[2])->toBe('light');
 });
 
 it('may be an exception of one zone: the others keep their own', function (): void {
     $zones = [];
     foreach (['a', 'b'] as $zone) {
         foreach (['light' => [80, 'QW:119@30'], 'dark' => [30, 'QW:722@50']] as $which => [$L, $stack]) {
-            $zones[] = new PlannedZone("$zone-$which", $zone, "$zone: $which", Lab::of($L, 4, 4), Stack::parse($stack), null, 900.0, [], new Schools($zone === 'a' ? School::DarkToLight : School::LightToDark));
+            $zones[] = new PlannedZone("$zone-$which", $zone, "$zone: $which", Lab::of($L, 4, 4), Stack::parse($stack), null, 900.0, [], new SchoolSet($zone === 'a' ? FirstValue::DarkToLight : FirstValue::LightToDark));
         }
     }
     $order = array_map(static fn (PlanStep $step): string => $step->zone->id, (new Planner(new Predictor(model()), pencils()))->plan($zones)->steps);
@@ -298,7 +298,7 @@ describe('highlights', function (): void {
         new PlannedZone('beside', 'y', 'beside', Lab::of(60, 4, 4), Stack::parse('QW:513@40'), null, 900.0, ['z']),
     ];
     it('are kept before colour comes near, or made when all round them is done', function (Highlights $school) use ($lights): void {
-        $plan = (new Planner(new Predictor(model()), pencils()))->plan(under($lights(), new Schools, $school));
+        $plan = (new Planner(new Predictor(model()), pencils()))->plan(under($lights(), new SchoolSet, $school));
         $own = array_values(array_filter($plan->steps, static fn (PlanStep $step): bool => $step->zone->id === 'light'))[0];
         $place = array_search($own, $plan->steps, true);
         expect($own->why)->toBe($school->sentence());

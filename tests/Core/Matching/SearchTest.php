@@ -5,14 +5,13 @@ declare(strict_types=1);
 use Prism\Colour\Lab;
 use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
+use Prism\Matching\Advice\Warning;
 use Prism\Matching\EmptyBox;
 use Prism\Matching\Limits;
-use Prism\Matching\PairLibrary;
 use Prism\Matching\Recipe;
-use Prism\Matching\School;
 use Prism\Matching\Search;
+use Prism\Matching\Search\PairLibrary;
 use Prism\Matching\Target;
-use Prism\Matching\Warning;
 use Prism\Materials\Kit;
 use Prism\Materials\PencilId;
 
@@ -129,17 +128,6 @@ it('says so when a target is out of reach', function (): void {
         ->and($codes(recipesFor(70, 5, 12)[0]))->not->toContain(Warning::OutOfReach);
 });
 
-it('follows the school: the same two layers cost more against it', function (): void {
-    $lightFirst = [new Prism\Matching\LaidColour(88, 70, 6, 50), new Prism\Matching\LaidColour(35, 40, 12, 50)];
-    $darkFirst = array_reverse($lightFirst);
-    expect(School::LightToDark->cost($lightFirst, 50))->toBe(0.0)
-        ->and(School::LightToDark->cost($darkFirst, 50))->toBeGreaterThan(0.3)
-        ->and(School::DarkToLight->cost($darkFirst, 50))->toBe(0.0)
-        ->and(School::DarkToLight->cost($lightFirst, 50))->toBeGreaterThan(0.3)
-        ->and(School::FormFirst->cost($darkFirst, 50))->toBeLessThan(School::FormFirst->cost($lightFirst, 50))
-        ->and(School::MiddleFirst->cost([new Prism\Matching\LaidColour(52, 40, 3, 50), ...$lightFirst], 50))->toBeLessThan(School::MiddleFirst->cost($lightFirst, 50));
-});
-
 it('works with one pencil and refuses an empty box', function (): void {
     $one = box(['QW:404']);
     expect(search($one)->find(Target::colour(Lab::of(60, 0, -30)))[0]->stack->pencils())->toHaveCount(1);
@@ -168,7 +156,7 @@ it('packs its library and reads it back, and refuses one that is not whole', fun
 });
 
 it('marks a complement under the colour as underlayer', function (): void {
-    $maker = new Prism\Matching\RecipeMaker(new Prism\Layering\Predictor(model()), pencils());
+    $maker = new Prism\Matching\Advice\RecipeMaker(new Prism\Layering\Predictor(model()), pencils());
     $make = static fn (string $stack): ?int => $maker->make(Stack::parse($stack), Target::colour(Lab::of(50, -35, 15)))->underlayer;
     expect($make('QW:201@30 > QW:513@70'))->toBe(0)
         ->and($make('QW:510@30 > QW:513@70'))->toBeNull()
@@ -177,7 +165,7 @@ it('marks a complement under the colour as underlayer', function (): void {
 });
 
 it('warns of bloom, burnish below and full paper, and only then', function (): void {
-    $maker = new Prism\Matching\RecipeMaker(new Prism\Layering\Predictor(model()), pencils());
+    $maker = new Prism\Matching\Advice\RecipeMaker(new Prism\Layering\Predictor(model()), pencils());
     $codes = static fn (string $stack): array => $maker->make(Stack::parse($stack), Target::colour(seen($stack)))->warnings;
     expect($codes('QW:722@95'))->toContain(Warning::Bloom)
         ->and($codes('LO:7642@95'))->not->toContain(Warning::Bloom)

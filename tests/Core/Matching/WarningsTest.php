@@ -5,9 +5,9 @@ declare(strict_types=1);
 use Prism\Colour\Lab;
 use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
-use Prism\Matching\RecipeMaker;
+use Prism\Matching\Advice\RecipeMaker;
+use Prism\Matching\Advice\Warning;
 use Prism\Matching\Target;
-use Prism\Matching\Warning;
 
 use function Tests\Core\model;
 use function Tests\Core\pencils;

@@ -5,9 +5,9 @@ declare(strict_types=1);
 use Prism\Colour\Lab;
 use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
+use Prism\Matching\Advice\WhyNote;
+use Prism\Matching\Advice\WhyNotes;
 use Prism\Matching\Target;
-use Prism\Matching\WhyNote;
-use Prism\Matching\WhyNotes;
 
 use function Tests\Core\model;
 use function Tests\Core\pencils;

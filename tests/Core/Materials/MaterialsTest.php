@@ -92,3 +92,9 @@ it('has an opaque and a translucent white, cream and ivory, and darks of blue an
         ->and($of('QW:107')->fullCoat?->L)->toBeGreaterThan(88.0)->and($of('LO:7012')->fullCoat?->L)->toBeGreaterThan(88.0)
         ->and($of('LO:7637')->fullCoat?->L)->toBeLessThan(25.0)->and($of('LO:7219')->fullCoat?->L)->toBeLessThan(25.0);
 });
+
+it('takes a pencil by its own number only', function (): void {
+    foreach (["GW:2140\n", "\nGW:2140", 'GW:2140 '] as $id) {
+        expect(fn () => PencilId::of($id))->toThrow(InvalidMaterial::class);
+    }
+});

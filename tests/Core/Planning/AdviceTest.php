@@ -12,9 +12,9 @@ use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
 use Prism\Planning\ZoneAdvice;
 use Prism\Reference\Distance;
-use Prism\Reference\Surface;
 use Prism\Reference\TargetRole;
 use Prism\Reference\ZoneLight;
+use Prism\Schools\Surface;
 
 use function Tests\Core\box;
 use function Tests\Core\model;

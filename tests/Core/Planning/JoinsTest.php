@@ -9,9 +9,9 @@ use Prism\Planning\Pair;
 use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
 use Prism\Reference\Distance;
-use Prism\Reference\Surface;
 use Prism\Reference\TargetRole;
 use Prism\Reference\ZoneLight;
+use Prism\Schools\Surface;
 
 /** A zone of one colour that touches others by label. */
 function besideOthers(int $label, Lab $colour, array $touching, Distance $distance = Distance::Near, int $importance = 2): PictureZone

@@ -2,19 +2,24 @@
 
 declare(strict_types=1);
 
+use Prism\Calibration\Calibrator;
 use Prism\Colour\Lab;
 use Prism\Layering\Predictor;
-use Prism\Matching\Blending;
 use Prism\Matching\Limits;
-use Prism\Matching\PairLibrary;
-use Prism\Matching\Schools;
 use Prism\Matching\Search;
+use Prism\Matching\Search\PairLibrary;
 use Prism\Matching\Target;
+use Prism\Materials\Binder;
 use Prism\Materials\Kit;
+use Prism\Materials\Paper;
+use Prism\Materials\Pencil;
 use Prism\Materials\PencilId;
 use Prism\Planning\Lightener;
 use Prism\Planning\PaletteFinder;
 use Prism\Planning\TargetStacks;
+use Prism\Schools\Blending;
+use Prism\Schools\SchoolSet;
+use Prism\Schools\Surface;
 
 use function Tests\Core\box;
 use function Tests\Core\model;
@@ -115,7 +120,7 @@ it('keeps a warm and a cool lightener from eight pencils on, whatever the pictur
 
 it('follows limits of single targets', function (): void {
     $targets = pictureTargets();
-    $blended = new Limits(maxLayers: 3, schools: new Schools(blending: Blending::Blender));
+    $blended = new Limits(maxLayers: 3, schools: new SchoolSet(blending: Blending::Blender), surface: Surface::Hard);
     $each = ['z0' => new Limits(maxPencils: 1, maxLayers: 1), 'z1' => $blended, 'z2' => $blended, 'z3' => $blended, 'z4' => $blended, 'z5' => $blended];
     $recipes = finder(twenty())->curve($targets, [8], each: $each)[8]->recipes;
     $closed = array_filter(array_intersect_key($recipes, $each), static fn ($recipe): bool => str_ends_with((string) $recipe->stack, 'blend'));
@@ -130,7 +135,8 @@ it('serves a picture about as well as a search for each colour by itself would, 
     $palette = (new PaletteFinder($search, $kit))->curve(pictureTargets(), [8])[8];
     $limits = new Limits(top: 1, maxLayers: 3);
     $alone = array_map(static fn (Target $target): float => $search->find($target, $limits, $kit->only($palette->pencils))[0]->difference->dE00, pictureTargets());
-    expect($palette->meanDifference)->toBeLessThan(array_sum($alone) / count($alone) + 0.25);
+    // Both look for what costs least, schools and turns reckoned in: half a dE00 lies within that.
+    expect($palette->meanDifference)->toBeLessThan(array_sum($alone) / count($alone) + 0.5);
 });
 
 it('comes out the same from stacks that were gathered before, whatever is pinned', function (): void {
@@ -156,4 +162,13 @@ it('keeps gathered stacks whole, cheapest first, and reads no broken ones', func
     expect($read->stacks)->toHaveCount(count($gathered->stacks))->and(count($read->stacks))->toBeGreaterThanOrEqual(3)
         ->and(fn () => TargetStacks::unpack(substr($gathered->pack(), 0, -1)))->toThrow(UnexpectedValueException::class)
         ->and(TargetStacks::unpack('')->stacks)->toBe([]);
+});
+
+it('bans a pencil by its number as it is printed: 119 is not 0119', function (): void {
+    $named = static fn (string $number): Pencil => new Pencil(PencilId::of("ZZ:$number"), $number, Binder::Wax, fullCoat: Lab::of($number === '0119' ? 45 : 60, 30, 10));
+    $kit = Kit::of([$named('119'), $named('0119'), $named('200')]);
+    $model = Calibrator::fit($kit, [])->model(Paper::cartridge());
+    $finder = new PaletteFinder(new Search(new Predictor($model), $kit, PairLibrary::build($model, $kit->ids())), $kit);
+    $pencils = $finder->curve(['t' => Target::colour(Lab::of(60, 20, 8))], [3], banned: [PencilId::of('ZZ:119')])[3]->pencils;
+    expect(array_map(strval(...), $pencils))->toBe(['ZZ:0119', 'ZZ:200']);
 });

@@ -5,8 +5,6 @@ declare(strict_types=1);
 use Prism\Colour\Lab;
 use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
-use Prism\Matching\School;
-use Prism\Matching\Schools;
 use Prism\Planning\Caution;
 use Prism\Planning\Plan;
 use Prism\Planning\PlannedZone;
@@ -14,7 +12,9 @@ use Prism\Planning\Planner;
 use Prism\Planning\PlanStep;
 use Prism\Planning\Prep;
 use Prism\Planning\StepRole;
-use Prism\Reference\Highlights;
+use Prism\Schools\FirstValue;
+use Prism\Schools\Highlights;
+use Prism\Schools\SchoolSet;
 
 use function Tests\Core\model;
 use function Tests\Core\pencils;
@@ -26,7 +26,7 @@ function zone(string $id, string $stack, ?int $underlayer = null): PlannedZone
     return new PlannedZone($id, $id, "zone $id", Lab::of(50, 0, 0), Stack::parse($stack), $underlayer);
 }
 
-function planOf(array $zones, School $school = School::LightToDark): Plan
+function planOf(array $zones, FirstValue $school = FirstValue::LightToDark): Plan
 {
     return (new Planner(new Predictor(model()), pencils()))->plan(under($zones, $school));
 }
@@ -49,7 +49,7 @@ it('keeps the order of every stack, whatever the school', function (): void {
             }
             $zones[] = zone($name, implode(' > ', $steps), 0);
         }
-        $plan = planOf($zones, School::cases()[$i % 4]);
+        $plan = planOf($zones, FirstValue::cases()[$i % 4]);
         $seen = [];
         foreach ($plan->steps as $step) {
             expect($step->layer)->toBe(max(1, ($seen[$step->zone->id] ?? 0) + 1) * ($step->role === StepRole::Reserve ? 0 : 1));
@@ -70,7 +70,7 @@ it('puts reserves first, then light before dark, and burnishing last', function 
     expect(order($plan))->toBe(['paper:0', 'light:1', 'middle:1', 'dark:1', 'shiny:1'])
         ->and($plan->steps[0]->role)->toBe(StepRole::Reserve)
         ->and($plan->steps[4]->role)->toBe(StepRole::Burnish);
-    expect(order(planOf([zone('dark', 'QW:722@50'), zone('light', 'QW:107@40')], School::DarkToLight)))->toBe(['dark:1', 'light:1']);
+    expect(order(planOf([zone('dark', 'QW:722@50'), zone('light', 'QW:107@40')], FirstValue::DarkToLight)))->toBe(['dark:1', 'light:1']);
 });
 
 it('lays underlayers before local colour and works elsewhere while a wash dries', function (): void {
@@ -111,7 +111,7 @@ it('has nothing to say without zones', function (): void {
 });
 
 it('tells what lies ready: only what the steps need', function (): void {
-    $prep = static fn (array $zones, Highlights $highlights = Highlights::Reserve): string => implode('; ', Prep::of((new Planner(new Predictor(model()), pencils()))->plan(under($zones, new Schools, $highlights))->steps, 'Cartridge', 240.0, 180.0));
+    $prep = static fn (array $zones, Highlights $highlights = Highlights::Reserve): string => implode('; ', Prep::of((new Planner(new Predictor(model()), pencils()))->plan(under($zones, new SchoolSet, $highlights))->steps, 'Cartridge', 240.0, 180.0));
     expect($prep([zone('a', 'QW:404@40')]))->toContain('Cartridge, at least 240 × 180 mm')->toContain('sharpener')->not->toContain('solvent')->not->toContain('blender')
         ->and($prep([zone('a', 'QW:404@40x3 > wash > QW:119@40')]))->toContain('solvent in a lidded vessel')
         ->and($prep([zone('a', 'QW:404@40 > blend')]))->toContain('colourless blender')

@@ -5,7 +5,6 @@ declare(strict_types=1);
 use Prism\Colour\Lab;
 use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
-use Prism\Matching\School;
 use Prism\Planning\OrderRules;
 use Prism\Planning\Pace;
 use Prism\Planning\Plan;
@@ -13,9 +12,10 @@ use Prism\Planning\PlannedZone;
 use Prism\Planning\Planner;
 use Prism\Planning\PlanStep;
 use Prism\Planning\Precedence;
-use Prism\Planning\Progress;
 use Prism\Planning\Schedule;
 use Prism\Planning\StepRole;
+use Prism\Schools\FirstValue;
+use Prism\Schools\Progress;
 
 use function Tests\Core\model;
 use function Tests\Core\pencils;
@@ -46,7 +46,7 @@ function randomPicture(int $seed): array
     return $zones;
 }
 
-function planned(array $zones, School $school = School::LightToDark, Progress $progress = Progress::ColourByColour, Pace $pace = new Pace): Plan
+function planned(array $zones, FirstValue $school = FirstValue::LightToDark, Progress $progress = Progress::ColourByColour, Pace $pace = new Pace): Plan
 {
     return (new Planner(new Predictor(model()), pencils(), $progress, $pace))->plan(under($zones, $school));
 }
@@ -65,7 +65,7 @@ function place(Plan $plan, string $step): int
 it('is feasible and never longer than one colour after another, over many random pictures', function (): void {
     for ($seed = 1; $seed <= 120; $seed++) {
         $pace = new Pace(200.0 + 10 * ($seed % 30), 30 + $seed % 100);
-        $plan = planned(randomPicture($seed), School::cases()[$seed % 4], Progress::cases()[$seed % 2], $pace);
+        $plan = planned(randomPicture($seed), FirstValue::cases()[$seed % 4], Progress::cases()[$seed % 2], $pace);
         $free = 0.0;
         $wet = [];
         foreach ($plan->steps as $step) {
@@ -88,7 +88,7 @@ it('is feasible and never longer than one colour after another, over many random
 it('keeps every rule, and the rules never go in a circle', function (): void {
     for ($seed = 200; $seed < 260; $seed++) {
         $planner = new Planner(new Predictor(model()), pencils());
-        $zones = under(randomPicture($seed), School::cases()[$seed % 4]);
+        $zones = under(randomPicture($seed), FirstValue::cases()[$seed % 4]);
         $chain = new ReflectionMethod($planner, 'chain');
         $chains = array_map(static fn (PlannedZone $zone): array => $chain->invoke($planner, $zone), $zones);
         $steps = array_merge(...$chains);
@@ -133,7 +133,7 @@ describe('the rules of order', function (): void {
     });
 
     it('put underlayers of a zone below all of its colours', function (): void {
-        $plan = planned([colourOf('a', 'light', 80, 'QW:119@40'), colourOf('a', 'dark', 40, 'QW:201@30 > QW:513@50', underlayer: 0)], School::DarkToLight);
+        $plan = planned([colourOf('a', 'light', 80, 'QW:119@40'), colourOf('a', 'dark', 40, 'QW:201@30 > QW:513@50', underlayer: 0)], FirstValue::DarkToLight);
         expect(place($plan, 'a-dark:1'))->toBeLessThan(place($plan, 'a-light:1'));
     });
 
@@ -152,13 +152,13 @@ describe('the rules of order', function (): void {
 
     it('change with the school, each in its own way', function (): void {
         $zones = [colourOf('a', 'light', 80, 'QW:119@40 > QW:119@30'), colourOf('a', 'middle', 55, 'QW:513@40'), colourOf('a', 'dark', 30, 'QW:722@40')];
-        $first = static fn (School $school): string => explode(':', sequence(planned($zones, $school))[0])[0];
-        expect($first(School::LightToDark))->toBe('a-light')->and($first(School::DarkToLight))->toBe('a-dark')->and($first(School::MiddleFirst))->toBe('a-middle');
-        $form = planned($zones, School::FormFirst);
+        $first = static fn (FirstValue $school): string => explode(':', sequence(planned($zones, $school))[0])[0];
+        expect($first(FirstValue::LightToDark))->toBe('a-light')->and($first(FirstValue::DarkToLight))->toBe('a-dark')->and($first(FirstValue::MiddleFirst))->toBe('a-middle');
+        $form = planned($zones, FirstValue::FormFirst);
         expect(explode(':', sequence($form)[3])[0])->toBe('a-light');
         $zones[1] = colourOf('a', 'middle', 55, 'QW:513@40 > QW:101@30');
-        $orders = array_map(static fn (School $school): string => implode(' ', sequence(planned($zones, $school))), School::cases());
-        expect(array_unique($orders))->toHaveCount(4);
+        $orders = array_map(static fn (FirstValue $school): string => implode(' ', sequence(planned($zones, $school))), FirstValue::cases());
+        expect(array_unique($orders))->toHaveCount(count(FirstValue::cases()));
     });
 });
 

@@ -5,16 +5,16 @@ declare(strict_types=1);
 use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
 use Prism\Layering\Stack;
-use Prism\Matching\Blending;
-use Prism\Matching\Schools;
 use Prism\Matching\Target;
 use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
 use Prism\Planning\Simulation;
 use Prism\Reference\Distance;
-use Prism\Reference\Surface;
 use Prism\Reference\TargetRole;
 use Prism\Reference\ZoneLight;
+use Prism\Schools\Blending;
+use Prism\Schools\SchoolSet;
+use Prism\Schools\Surface;
 
 use function Tests\Core\model;
 use function Tests\Core\Reference\mapped;
@@ -63,7 +63,7 @@ describe('the simulated drawing', function (): void {
     });
 
     it('searches by what bears on stacks: no tissue, and no burnish on what is soft', function (): void {
-        $limits = static fn (Surface $surface, Blending $blending): Blending => (new PictureZone('z', 'z', 1, 1.0, 2, $surface, ZoneLight::Lit, Distance::Near, true, null, [], [], new Schools(blending: $blending)))->limits(3, Target::colour(Lab::of(60, 0, 0)))->schools->blending;
+        $limits = static fn (Surface $surface, Blending $blending): Blending => (new PictureZone('z', 'z', 1, 1.0, 2, $surface, ZoneLight::Lit, Distance::Near, true, null, [], [], new SchoolSet(blending: $blending)))->limits(3, Target::colour(Lab::of(60, 0, 0)))->schools->blending;
         expect($limits(Surface::Hard, Blending::Tissue))->toBe(Blending::Layers)->and($limits(Surface::Hard, Blending::Burnish))->toBe(Blending::Burnish)
             ->and($limits(Surface::Soft, Blending::Burnish))->toBe(Blending::Layers)->and($limits(Surface::Soft, Blending::Solvent))->toBe(Blending::Solvent);
     });

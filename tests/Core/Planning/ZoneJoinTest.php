@@ -8,9 +8,9 @@ use Prism\Planning\PictureZone;
 use Prism\Planning\ZoneJoin;
 use Prism\Reference\Distance;
 use Prism\Reference\FormGradient;
-use Prism\Reference\Surface;
 use Prism\Reference\TargetRole;
 use Prism\Reference\ZoneLight;
+use Prism\Schools\Surface;
 
 /** @param  array<string, float>  $values  L* by role */
 function valued(array $values, ?FormGradient $gradient, float $share = 0.25): PictureZone

@@ -7,7 +7,6 @@ use Prism\Colour\Lamp;
 use Prism\Colour\Spectrum;
 use Prism\Reference\Alignment;
 use Prism\Reference\ColourMatrix;
-use Prism\Reference\Highlights;
 use Prism\Reference\LightDirection;
 use Prism\Reference\LookRefused;
 use Prism\Reference\PrintTiles;
@@ -17,6 +16,7 @@ use Prism\Reference\Reserves;
 use Prism\Reference\ToneMap;
 use Prism\Reference\ValueReading;
 use Prism\Reference\ZoneMap;
+use Prism\Schools\Highlights;
 
 use function Tests\Core\Reference\ball;
 use function Tests\Core\Reference\painted;

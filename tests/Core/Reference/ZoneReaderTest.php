@@ -6,11 +6,11 @@ use Prism\Colour\Lab;
 use Prism\Reference\Distance;
 use Prism\Reference\Field;
 use Prism\Reference\LightDirection;
-use Prism\Reference\Surface;
 use Prism\Reference\TargetRole;
 use Prism\Reference\ZoneLight;
 use Prism\Reference\ZoneMap;
 use Prism\Reference\ZoneReader;
+use Prism\Schools\Surface;
 
 use function Tests\Core\Reference\mapped;
 use function Tests\Core\Reference\painted;
@@ -95,7 +95,7 @@ it('sees direction, roughness and softness of a surface', function (): void {
     expect($upright->direction)->toEqualWithDelta(90.0, 6.0);
     mt_srand(8);
     expect($read(static fn (float $x, float $y): float => 50 + mt_rand(-12, 12))->surface)->toBe(Surface::Rough)
-        ->and($read(static fn (float $x, float $y): float => 50 + 10 * $x)->surface)->toBe(Surface::Soft);
+        ->and($read(static fn (float $x, float $y): float => 50 + 10 * $x)->surface)->toBe(Surface::Smooth);
 });
 
 it('tells a crisp edge from a soft one', function (): void {

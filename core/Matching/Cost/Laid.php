@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Matching\Cost;
+
+use Prism\Layering\Look;
+use Prism\Matching\PencilCoat;
+use Prism\Matching\Sketch;
+use Prism\Matching\TouchBook;
+
+/** What a term of the cost looks at: layers, the pencils of each, and what is seen of them. */
+final readonly class Laid
+{
+    /**
+     * @param  list<array{int, int, int}>  $members  layers bottom to top, rounds not written out: pencil, percent, coats
+     * @param  list<PencilCoat>  $coats  of the members
+     * @param  int  $layers  how many in all, each round counted
+     * @param  int  $allCoats  of all layers, each round counted
+     */
+    private function __construct(public array $members, public array $coats, public int $layers, public int $allCoats, public int $rounds, public Look $look)
+    {
+    }
+
+    public static function of(Sketch $sketch, Look $look, TouchBook $book): self
+    {
+        $coats = [];
+        foreach ($sketch->members as [$index]) {
+            $coats[] = $book->coat($index);
+        }
+        $all = 0;
+        foreach ($sketch->layers as [, , $passes]) {
+            $all += $passes;
+        }
+
+        return new self($sketch->members, $coats, count($sketch->layers), $all, $sketch->times, $look);
+    }
+}
