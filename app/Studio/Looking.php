@@ -56,14 +56,14 @@ final class Looking
     /**
      * Brings the values of the photo within reach in this way, from now on.
      *
-     * @return array{mode: string, photoDark: float, photoLight: float, reachDark: float, reachLight: float}|null what a piece keeps of it
+     * @return array{mode: string, photoDark: float, photoLight: float, reachDark: float, reachLight: float} what a piece keeps of it
      *
      * @throws LookRefused if the box is empty
      */
-    public function tone(Piece $piece, RangeMode $mode): ?array
+    public function tone(Piece $piece, RangeMode $mode): array
     {
         if ($mode === RangeMode::AsIs) {
-            return null;
+            return ToneMap::none()->toArray();
         }
         $reach = $this->reach->of($piece) ?? throw new LookRefused('Your box is empty, so what can be reached is not known. Put pencils in the box first.');
         $values = $this->values($piece);

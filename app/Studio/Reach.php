@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace App\Studio;
 
 use App\Models\Piece;
+use Illuminate\Contracts\Cache\Repository;
 use Prism\Colour\Lab;
+use Prism\Matching\Limits;
+use Prism\Planning\Fitting;
 
 /** How light and how dark an artist can draw on a paper, and what can be laid in its lights. */
 final class Reach
@@ -16,7 +19,7 @@ final class Reach
     /** What is further below the paper than this has no part in its lights. */
     private const LIGHTS_WITHIN = 36.0;
 
-    public function __construct(private readonly Engine $engine, private readonly Catalogue $catalogue)
+    public function __construct(private readonly Engine $engine, private readonly Catalogue $catalogue, private readonly Repository $cache)
     {
     }
 
@@ -25,12 +28,18 @@ final class Reach
     {
         $box = $this->catalogue->box($piece->user);
         $known = $this->engine->searchable($piece->paper, $piece->user, $box);
-        $L = count($known) === 0 ? [] : $this->engine->library($piece->paper, $piece->user, $known)->L;
-        if ($L === []) {
+        if (count($known) === 0) {
             return null;
         }
+        $L = $this->engine->library($piece->paper, $piece->user, $known)->L;
+        // By the schools of the piece: without black a box is not as dark as its blacks.
+        $schools = SchoolChoices::ofPiece($piece)->schools();
+        $dark = $this->cache->rememberForever(
+            'darkest-'.$this->restsOn($piece).hash('xxh64', serialize($schools)),
+            fn (): float => Fitting::darkest($this->engine->search($piece->paper, $piece->user, $box), new Limits(top: 1, schools: $schools)),
+        );
 
-        return ['dark' => round((float) min($L), 1), 'light' => round((float) max($piece->paper->L, max($L)), 1)];
+        return ['dark' => round($dark, 1), 'light' => round((float) max([$piece->paper->L, ...$L]), 1)];
     }
 
     /** Changes when anything does that the reach rests on. */

@@ -10,6 +10,7 @@ use Prism\Matching\Advice\Nudge;
 use Prism\Matching\Advice\Nudger;
 use Prism\Matching\Advice\WhyNote;
 use Prism\Matching\Advice\WhyNotes;
+use Prism\Matching\Limits;
 use Prism\Matching\Recipe;
 use Prism\Matching\Target;
 
@@ -34,6 +35,6 @@ final class StackAdvice
     {
         $desk = $this->catalogue->desk($piece->user, $stack);
 
-        return (new Nudger($this->engine->predictor($piece->paper, $piece->user, $desk), $desk))->best($stack, $nudge);
+        return (new Nudger($this->engine->predictor($piece->paper, $piece->user, $desk), $desk))->best($stack, $nudge, limits: new Limits(schools: SchoolChoices::ofPiece($piece)->schools()));
     }
 }

@@ -10,20 +10,18 @@ use Prism\Colour\DeltaE;
  * How the colour of a stack follows the hand: the covariance of what comes out, in dE00, when every layer's pressure is off by
  * 10 %, each by itself.
  *
- * All layers are moved at once, up or down by the signs of a Hadamard matrix, in as many probes as it has rows: for so many
- * layers or fewer their squares add up to those of one layer after the other, in a time that grows with the layers and not
- * with their square. Longer stacks use its rows again with signs turned (Hutchinson 1990), which is right on average.
+ * Each layer is moved up and down in a probe of its own, which is laid on with all that follows, so that the stack up to each
+ * step is told in one go. A stack longer than any artist lays is told by a few probes that move all layers at once, each up
+ * or down by chance (Hutchinson 1990): right on average, and in a time that grows with the steps alone.
  */
 final readonly class Sensitivity
 {
     /** The step of pressure that is tried, as a share of it; half of it each way. */
     public const STEP = 0.1;
 
-    /** Rows of the largest matrix. */
-    private const MOST_PROBES = 16;
+    private const LONG = 16;
 
-    /** For stacks longer than that, which no artist lays. */
-    private const FEW_PROBES = 4;
+    private const PROBES_OF_LONG = 2;
 
     /** @param  list<array{float, float, float}>  $probes  dE00 vectors as in {@see DeltaE::components()}; the covariance is the sum of their squares */
     private function __construct(public array $probes)
@@ -44,33 +42,38 @@ final readonly class Sensitivity
      */
     public static function along(ToothModel $model, Stack $stack): array
     {
-        $layers = $stack->layerCount();
-        $probes = $layers > self::MOST_PROBES ? self::FEW_PROBES : 1;
-        while ($probes < $layers && $layers <= self::MOST_PROBES) {
-            $probes *= 2;
-        }
-        $less = $more = array_fill(0, $probes, $model->bare());
+        $long = $stack->layerCount() > self::LONG;
+        $passage = $model->bare();
+        /** @var list<array{Passage, Passage}> $probes pressed less, and more */
+        $probes = $long ? array_fill(0, self::PROBES_OF_LONG, [$passage, $passage]) : [];
+        $weight = $long ? 1.0 / sqrt(self::PROBES_OF_LONG) : 1.0;
         $along = [new self([])];
-        $weight = 1.0 / sqrt($probes);
-        $layer = 0;
-        foreach ($stack->steps as $step) {
-            if ($step->isLayer()) {
-                $softer = self::pressed($step, 1.0 - self::STEP / 2.0);
-                $harder = self::pressed($step, 1.0 + self::STEP / 2.0);
+        foreach ($stack->steps as $at => $step) {
+            if (! $step->isLayer()) {
+                foreach ($probes as $i => [$less, $more]) {
+                    $probes[$i] = [$model->apply($less, $step), $model->apply($more, $step)];
+                }
+            } elseif ($long) {
+                [$softer, $harder] = self::pressed($step);
+                foreach ($probes as $i => [$less, $more]) {
+                    [$down, $up] = crc32("$at $i") % 2 === 0 ? [$softer, $harder] : [$harder, $softer];
+                    $probes[$i] = [$model->apply($less, $down), $model->apply($more, $up)];
+                }
             } else {
-                $softer = $harder = $step;
+                [$softer, $harder] = self::pressed($step);
+                foreach ($probes as $i => [$less, $more]) {
+                    $probes[$i] = [$model->apply($less, $step), $model->apply($more, $step)];
+                }
+                $probes[] = [$model->apply($passage, $softer), $model->apply($passage, $harder)];
             }
+            $passage = $model->apply($passage, $step);
             $vectors = [];
-            for ($probe = 0; $probe < $probes; $probe++) {
-                $up = self::isUp($layer, $probe, $probes);
-                $less[$probe] = $model->apply($less[$probe], $up ? $softer : $harder);
-                $more[$probe] = $model->apply($more[$probe], $up ? $harder : $softer);
-                $from = $less[$probe]->lab();
-                $to = $more[$probe]->lab();
+            foreach ($probes as [$less, $more]) {
+                $from = $less->lab();
+                $to = $more->lab();
                 [$l, $c, $h] = DeltaE::components($from->L, $from->a, $from->b, $to->L, $to->a, $to->b);
                 $vectors[] = [$weight * $l, $weight * $c, $weight * $h];
             }
-            $layer += $step->isLayer() ? 1 : 0;
             $along[] = new self($vectors);
         }
 
@@ -88,21 +91,11 @@ final readonly class Sensitivity
         return sqrt($sum);
     }
 
-    private static function pressed(Step $step, float $share): Step
+    /** @return array{Step, Step} pressed less, and more */
+    private static function pressed(Step $step): array
     {
-        return $step->withPressure(min(Pressure::MAX_PERCENT, max(Pressure::MIN_PERCENT, $step->pressurePercent * $share)));
-    }
+        $by = static fn (float $share): Step => $step->withPressure(min(Pressure::MAX_PERCENT, max(Pressure::MIN_PERCENT, $step->pressurePercent * $share)));
 
-    /** The sign in the row of a layer and the column of a probe, by Sylvester's construction. */
-    private static function isUp(int $layer, int $probe, int $probes): bool
-    {
-        $bits = ($layer % $probes) & $probe;
-        $again = intdiv($layer, $probes);
-        $ones = $again === 0 ? 0 : crc32("$again $probe") & 1;
-        for (; $bits > 0; $bits >>= 1) {
-            $ones += $bits & 1;
-        }
-
-        return $ones % 2 === 0;
+        return [$by(1.0 - self::STEP / 2.0), $by(1.0 + self::STEP / 2.0)];
     }
 }

@@ -88,7 +88,8 @@ final class Search
             array_unshift($ranked, new Candidate(Sketch::of([]), $bare, min($easel->candidate(Sketch::of([]))->cost, $ranked[0]->cost)));
         }
         $most = $limits->top - ($broken === null || $limits->top < 2 ? 0 : 1);
-        $recipes = array_map(fn (Candidate $candidate): Recipe => $this->made($easel, $candidate)->cured($judged), Variety::of($ranked, $most, $this->book));
+        $refiner = new Refiner($easel, $this->book);
+        $recipes = array_map(fn (Candidate $candidate): Recipe => $this->made($easel, $refiner->inRounds($candidate))->cured($judged), Variety::of($ranked, $most, $this->book));
 
         return $broken === null || $limits->top < 2 ? $recipes : [...$recipes, $broken];
     }
@@ -182,31 +183,17 @@ final class Search
     /** @throws EmptyBox */
     private function query(Target $target, Limits $limits, ?Kit $only = null, ?Passage $ground = null): Query
     {
-        $never = $limits->schools->blackAndWhite === BlackAndWhite::Never;
-        $black = ! $limits->noBlack && ! $never && $this->mayHaveBlack($target, $limits);
-        $allowed = [];
-        foreach ($this->library->ids as $index => $id) {
-            if (($only === null || $only->has(PencilId::of($id))) && ($black || ! $this->book->isBlack($index)) && ! ($never && $this->book->isWhite($index))) {
-                $allowed[] = $index;
-            }
-        }
-        // A box of blacks alone is drawn with blacks.
-        if ($allowed === [] && ! $limits->noBlack && ! $never) {
-            $allowed = array_values(array_filter(array_keys($this->library->ids), fn (int $index): bool => $only === null || $only->has(PencilId::of($this->library->ids[$index]))));
+        $here = array_keys(array_filter($this->library->ids, static fn (string $id): bool => $only === null || $only->has(PencilId::of($id))));
+        $allowed = array_values(array_filter($here, fn (int $index): bool => Permitted::pencil($this->book->coat($index)->kind, $target, $limits)));
+        if ($allowed === [] && ! $limits->noBlack && $limits->schools->blackAndWhite !== BlackAndWhite::Never) {
+            // A box of blacks alone is drawn with blacks.
+            $allowed = $here;
         }
         if ($allowed === []) {
             throw new EmptyBox;
         }
 
         return new Query($target, $limits, Manner::of($limits, $target, $this->model), Cost::of($target, $limits, $this->book), $ground ?? $this->model->bare(), $ground === null, $allowed);
-    }
-
-    /** Whether the schools have black for this colour: in shadows where they say so, on toned paper, and where it is asked for by name. */
-    private function mayHaveBlack(Target $target, Limits $limits): bool
-    {
-        return ($target->isShadow() && $limits->schools->shadows->hasBlack())
-            || $limits->schools->blackAndWhite === BlackAndWhite::Toned
-            || $limits->must !== [];
     }
 
     /**

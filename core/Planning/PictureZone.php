@@ -64,6 +64,16 @@ final readonly class PictureZone
         );
     }
 
+    /** The same by other schools, its colours brought within reach. */
+    public function by(SchoolSet $schools, Fitting $fitting): self
+    {
+        return new self(
+            $this->id, $this->name, $this->label, $this->share, $this->importance, $this->surface, $this->light, $this->distance, $this->crisp, $this->direction, $this->touching,
+            array_map(static fn (PictureTarget $target): PictureTarget => new PictureTarget($target->id, $target->role, $target->read, $fitting->colour($target->read), $target->share), $this->targets),
+            $schools, $schools->highlights, $this->gradient,
+        );
+    }
+
     /** What a search for a colour of it is allowed, by the schools that bear on it. */
     public function limits(int $maxLayers, Target $target): Limits
     {

@@ -9,9 +9,12 @@ use App\Studio\PhotoRefused;
 use App\Studio\PhotoRenderer;
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
+use Prism\Matching\Gamut;
 use Prism\Matching\Limits;
 use Prism\Matching\Recipe;
+use Prism\Matching\Search\PairLibrary;
 use Prism\Matching\Target;
+use Prism\Planning\Fitting;
 use Prism\Planning\Neighbours;
 use Prism\Planning\Pair;
 use Prism\Planning\Palette;
@@ -29,11 +32,12 @@ use Prism\Reference\PictureReading;
 use Prism\Reference\Raster;
 use Prism\Reference\ZoneMap;
 use Prism\Reference\ZoneReader;
+use Prism\Schools\SchoolSet;
 
 /** The whole path without a server: photo, zones, targets, palette, recipes, ordered steps; and the simulated drawing. */
 final class PlanCommand extends StudioFiles
 {
-    protected $signature = 'prism:plan {photo : a JPEG, PNG or WebP} {--pencils=} {--swatches=} {--paper=} {--palette-size=12} {--zones=16} {--targets-only : stop at the targets; no pencils are needed}
+    protected $signature = 'prism:plan {photo : a JPEG, PNG or WebP} {--pencils=} {--swatches=} {--paper=} {--palette-size=12} {--zones=16} {--school=} {--targets-only : stop at the targets; no pencils are needed}
         {--out= : plan.json} {--preview= : preview.png}';
 
     protected $description = 'Plans a drawing from a photo: zones, targets, palette, recipes and steps';
@@ -79,9 +83,19 @@ final class PlanCommand extends StudioFiles
         $calibration = $this->calibration($kit, $this->swatches($kit));
         $size = $this->between('palette-size', 1, count($kit));
         $search = $this->searchIn($calibration, $kit);
-        $palette = (new PaletteFinder($search, $calibration->known($kit)))->curve($targets, [$size], $weights, limits: new Limits(maxLayers: Limits::PICTURE_LAYERS))[$size];
-        $this->progress(sprintf('%d pencils: mean dE00 %.2f', count($palette->pencils), $palette->meanDifference));
+        $schools = SchoolSet::answered($this->text('school'));
         $predictor = $calibration->predictor($this->paper($calibration, $this->text('paper')));
+        $fitting = Fitting::of(array_map(static fn (Target $target): Lab => $target->colour, array_values($targets)), $search, Gamut::of(PairLibrary::build($predictor->model, $calibration->known($kit)->ids())), $predictor->model->bare()->lab()->L);
+        $zones = array_map(static fn (PictureZone $zone): PictureZone => $zone->by($schools, $fitting), $zones);
+        $limits = [];
+        foreach ($zones as $zone) {
+            foreach ($zone->targets as $target) {
+                $targets[$target->id] = Target::colour($target->drawn);
+                $limits[$target->id] = $zone->limits(Limits::PICTURE_LAYERS, $targets[$target->id]);
+            }
+        }
+        $palette = (new PaletteFinder($search, $calibration->known($kit)))->curve($targets, [$size], $weights, each: $limits)[$size];
+        $this->progress(sprintf('%d pencils: mean dE00 %.2f', count($palette->pencils), $palette->meanDifference));
         $plan = (new Planner($predictor, $kit))->plan(self::planned($zones, $palette, $field));
         $this->write('out', self::json($zones, $field, $palette, $plan));
         if ($this->text('preview') !== '') {

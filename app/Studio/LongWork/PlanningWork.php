@@ -4,16 +4,20 @@ declare(strict_types=1);
 
 namespace App\Studio\LongWork;
 
+use App\Models\Piece;
 use App\Models\Recipe;
 use App\Models\User;
 use App\Models\ZoneTarget;
+use App\Studio\Looking;
 use App\Studio\PicturePalettes;
 use App\Studio\Pieces;
+use App\Studio\Reach;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Prism\Colour\ValueScale;
 use Prism\Matching\Recipe as FoundRecipe;
 use Prism\Planning\Palette;
+use Prism\Reference\RangeMode;
 
 /**
  * Plans a whole picture: one palette for all of its colours, and a recipe from it for each. Recipes that the artist has chosen
@@ -22,13 +26,14 @@ use Prism\Planning\Palette;
  */
 final class PlanningWork implements LongWork
 {
-    public function __construct(private readonly PicturePalettes $palettes)
+    public function __construct(private readonly PicturePalettes $palettes, private readonly Looking $looking, private readonly Reach $reach)
     {
     }
 
     public function do(User $artist, array $wish, Closure $progress): array
     {
         $piece = Pieces::ofArtist($artist, $wish);
+        $this->fit($piece);
         $found = $this->palettes->palettes($piece, $progress, ($wish['anew'] ?? false) === true);
         $palette = $found['chosen'];
         $progress('Writing the recipes', 0.95);
@@ -49,6 +54,19 @@ final class PlanningWork implements LongWork
         });
 
         return ['piece' => $piece->id, 'pencils' => count($palette->pencils), 'dE00' => round($palette->meanDifference, 2), 'found' => count($palette->recipes), 'kept' => count($found['own'])];
+    }
+
+    /** What the photo has beyond box and paper is fitted, unless the artist has said how values are to be taken. */
+    private function fit(Piece $piece): void
+    {
+        $reach = $piece->tone === null ? $this->reach->of($piece) : null;
+        if ($reach === null) {
+            return;
+        }
+        $values = $this->looking->values($piece);
+        if ($values->dark < $reach['dark'] || $values->light > $reach['light']) {
+            $piece->update(['tone' => $this->looking->tone($piece, RangeMode::Compress)]);
+        }
     }
 
     /** Mean over the colours, in steps of the scale. */

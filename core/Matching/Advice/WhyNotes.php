@@ -6,7 +6,6 @@ namespace Prism\Matching\Advice;
 
 use Prism\Colour\Difference;
 use Prism\Colour\Lab;
-use Prism\Colour\Wheel;
 use Prism\Layering\Predictor;
 use Prism\Layering\Pressure;
 use Prism\Layering\Stack;
@@ -14,6 +13,7 @@ use Prism\Layering\Step;
 use Prism\Layering\StepKind;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
+use Prism\Materials\PencilKind;
 
 /**
  * Why a stack is as it is, answered by trying it otherwise: without its underlayer, without a wash, in the other order, with
@@ -21,15 +21,10 @@ use Prism\Materials\Kit;
  */
 final readonly class WhyNotes
 {
+    private const WITHOUT = 'Without ';
+
     /** Lighter than this a coat brightens. */
     private const BRIGHT_L = 70.0;
-
-    private const WHITE_CHROMA = 8.0;
-
-    /** Yellow on the wheel of 18, and how far from it a colour is still one. */
-    private const YELLOW = 6.0;
-
-    private const YELLOW_WITHIN = 1.5;
 
     private const LIGHTER_BY = 25.0;
 
@@ -50,7 +45,12 @@ final readonly class WhyNotes
         foreach ($this->others($stack, $underlayer) as $what => $other) {
             $looks = $this->predictor->model->draw($other)->lab();
             $difference = Difference::between($looks, $colour);
-            if ($difference->dE00 > Difference::TOLERANCE) {
+            // What a layer does is told of each, weak ones too: an artist leaves them out.
+            $isLayer = str_starts_with($what, self::WITHOUT);
+            if ($isLayer && $difference->dE00 <= Difference::TOLERANCE) {
+                $what .= ', which hardly shows';
+            }
+            if ($isLayer || $difference->dE00 > Difference::TOLERANCE) {
                 $notes[] = new WhyNote($what, $other, $looks, $difference, $target->miss($looks->L, $looks->a, $looks->b) < $target->miss($colour->L, $colour->a, $colour->b));
             }
         }
@@ -70,7 +70,13 @@ final readonly class WhyNotes
         };
         $others = [];
         if ($underlayer !== null && isset($steps[$underlayer])) {
-            $others[sprintf('Without %s under it', $steps[$underlayer]->pencil)] = $with($underlayer, null);
+            $others[sprintf(self::WITHOUT.'%s under it', $steps[$underlayer]->pencil->number ?? '')] = $with($underlayer, null);
+        }
+        foreach (count($stack->pencils()) > 1 ? $stack->pencils() : [] as $pencil) {
+            $rest = array_values(array_filter($steps, static fn (Step $step): bool => (string) $step->pencil !== (string) $pencil));
+            if ($underlayer === null || $rest !== $with($underlayer, null)->steps) {
+                $others[self::WITHOUT.$pencil->number] = Stack::of(...$rest);
+            }
         }
         $layers = array_keys(array_filter($steps, static fn (Step $step): bool => $step->isLayer()));
         if (count($layers) === 2) {
@@ -129,16 +135,16 @@ final readonly class WhyNotes
             }
         }
 
-        return $best === null ? null : [self::isYellow($own) ? "With white, $best, instead of yellow" : "With yellow, $best, instead of white", $best];
+        return $best === null ? null : [self::isYellow($own) ? "With white, $best->number, instead of yellow" : "With yellow, $best->number, instead of white", $best];
     }
 
     private static function isWhite(Lab $coat): bool
     {
-        return $coat->L >= self::BRIGHT_L + 15.0 && $coat->chroma() < self::WHITE_CHROMA;
+        return PencilKind::of($coat) === PencilKind::White;
     }
 
     private static function isYellow(Lab $coat): bool
     {
-        return $coat->L >= self::BRIGHT_L && $coat->chroma() > 3.0 * self::WHITE_CHROMA && Wheel::distance(Wheel::position($coat->hueDegrees()), self::YELLOW) <= self::YELLOW_WITHIN;
+        return PencilKind::of($coat) === PencilKind::Yellow;
     }
 }

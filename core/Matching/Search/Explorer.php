@@ -39,8 +39,11 @@ final readonly class Explorer
 
     private const MORE_KEPT = 2;
 
-    /** Candidates that are tried in rounds. */
-    private const ROUNDED = 5;
+    /** Pencils alone that are refined. */
+    private const SINGLES = 5;
+
+    /** Candidates that are tried in rounds before they are ranked. */
+    private const ROUNDED = 3;
 
     /** Pressures tried for the first layer over what lies there already. */
     private const OVER = [20, 30, 40, 50, 65, 80, 95];
@@ -97,7 +100,7 @@ final readonly class Explorer
     public function singles(): array
     {
         $found = [];
-        foreach (array_slice((new NearestPairs($this->library, $this->easel->query))->singles(), 0, self::ROUNDED) as $sketch) {
+        foreach (array_slice((new NearestPairs($this->library, $this->easel->query))->singles(), 0, self::SINGLES) as $sketch) {
             $found[] = $this->refiner->refine($this->easel->candidate($sketch));
         }
 

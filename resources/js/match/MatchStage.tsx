@@ -38,11 +38,11 @@ const Wishes = styled.div`
 `;
 
 const COUNTS = ['1', '2', '3', '4'] as const;
-const LAYERS = ['1', '2', '3', '4', '6'] as const;
+const LAYERS = ['1', '2', '3', '4', '6', '8', '12'] as const;
 
 const NO_WISHES: SearchWishes = {
     maxPencils: 4,
-    maxLayers: 6,
+    maxLayers: 8,
     noBlack: false,
     valueOnly: false,
     lightfast: false,

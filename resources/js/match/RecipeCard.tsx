@@ -120,11 +120,9 @@ export function RecipeCard({
                 {recipe.breaks && <Rule>{recipe.breaks}</Rule>}
                 <RecipeBuild recipe={recipe} onAvoid={onAvoid} />
                 <Foot>
-                    <Small>{recipe.build}</Small>
                     <Small>{recipe.grain}</Small>
                     <Small style={{ display: 'inline-flex', alignItems: 'center', gap: 4 }}>
-                        <ToothRings left={recipe.toothLeft} size={20} />
-                        {Math.round(recipe.toothLeft * 100)} % tooth left
+                        <ToothRings left={recipe.toothLeft} size={20} /> tooth left
                     </Small>
                     <Small>
                         dE00 {difference.dE00.toFixed(1)} ± {recipe.sigma.toFixed(1)}

@@ -1,31 +1,27 @@
 import styled from 'styled-components';
 import type { Recipe, Step } from '../api/client';
 import { Button } from './Button';
-import { PressureBar, pressureText } from './Pressure';
+import { pressureText } from './Pressure';
 import { space, type } from './theme';
 
 const Groups = styled.ol`
     display: flex;
     flex-wrap: wrap;
-    align-content: start;
-    gap: ${space.s} ${space.m};
+    align-items: center;
+    gap: 6px ${space.m};
 `;
 
 const Group = styled.li`
-    display: flex;
-    gap: ${space.s};
-    align-items: stretch;
-    & > em {
-        align-self: center;
-        font-style: normal;
-        font-weight: 680;
-        font-size: ${type.lead};
-        white-space: nowrap;
-    }
     & > ol {
         display: flex;
         flex-wrap: wrap;
-        gap: ${space.s};
+        align-items: center;
+        gap: 4px ${space.s};
+    }
+    & em {
+        font-style: normal;
+        font-weight: 680;
+        white-space: nowrap;
     }
     &[data-rounds='many'] {
         padding: 2px ${space.s};
@@ -35,12 +31,13 @@ const Group = styled.li`
 `;
 
 const StepBox = styled.li`
-    display: grid;
-    grid-template-columns: 8px auto;
-    column-gap: 6px;
-    min-width: 84px;
+    display: inline-flex;
+    align-items: center;
+    gap: 6px;
+    font-size: 15px;
     & > i {
-        grid-row: 1 / 3;
+        width: 10px;
+        height: 24px;
     }
     & b {
         font-size: ${type.title};
@@ -48,27 +45,16 @@ const StepBox = styled.li`
         line-height: 1;
         font-variant-numeric: tabular-nums;
     }
-    & small {
-        font-size: 13px;
-        line-height: 1.25;
-    }
-`;
-
-const Head = styled.span`
-    display: flex;
-    align-items: center;
-    justify-content: space-between;
 `;
 
 const LeaveOut = styled(Button)`
     && {
         min-height: 24px;
         min-width: 24px;
-        margin: -4px 0;
         padding: 0;
         border: 0;
         background: none;
-        font-size: 13px;
+        font-size: 15px;
         color: ${({ theme }) => theme.quiet};
     }
 `;
@@ -89,31 +75,23 @@ interface StepProps {
 /** One step as it is called out: number, pressure with its word, coats. */
 export function RecipeStep({ step, under, onAvoid }: StepProps) {
     if (!step.pencil) {
-        return (
-            <StepBox>
-                <i aria-hidden />
-                <small>{OPERATIONS[step.kind]}</small>
-            </StepBox>
-        );
+        return <StepBox>{OPERATIONS[step.kind]}</StepBox>;
     }
     const { id, number, name, hex } = step.pencil;
 
     return (
         <StepBox title={name}>
             <i style={{ background: hex }} aria-hidden />
-            <Head>
-                <b>{number}</b>
-                {onAvoid && (
-                    <LeaveOut aria-label={`Leave out ${number}`} onPress={() => onAvoid(id)}>
-                        ×
-                    </LeaveOut>
-                )}
-            </Head>
-            <small>
+            <b>{number}</b>
+            <span>
                 {pressureText(step.pressurePercent, step.passes)}
                 {under ? ', under it' : ''}
-                <PressureBar percent={step.pressurePercent} />
-            </small>
+            </span>
+            {onAvoid && (
+                <LeaveOut aria-label={`Leave out ${number}`} onPress={() => onAvoid(id)}>
+                    ×
+                </LeaveOut>
+            )}
         </StepBox>
     );
 }
@@ -132,8 +110,12 @@ export function RecipeBuild({ recipe, onAvoid }: Props) {
         <Groups aria-label="Steps, first laid first">
             {rounds.map(({ times, from, steps: length }) => (
                 <Group key={from} data-rounds={times > 1 ? 'many' : 'one'}>
-                    {times > 1 && <em>{times} rounds</em>}
                     <ol>
+                        {times > 1 && (
+                            <li>
+                                <em>{times} rounds</em>
+                            </li>
+                        )}
                         {steps.slice(from, from + length).map((step, index) => (
                             <RecipeStep
                                 key={from + index}

@@ -27,7 +27,7 @@ it('finds one change that goes the way that was asked for', function (string $st
     expect($changes)->not->toBeEmpty();
     foreach ($changes as $change) {
         expect($nudge->progress($from, $change->prediction->colour))->toBeGreaterThan(0.2)
-            ->and(abs(count($change->stack) - count(Stack::parse($stack))))->toBeLessThanOrEqual(1);
+            ->and(abs(count($change->stack) - count(Stack::parse($stack))))->toBeLessThanOrEqual(str_contains((string) $change->stack, 'lift') ? 3 : 1);
     }
     $costs = array_map(static fn (Recipe $recipe): float => $recipe->cost, $changes);
     $sorted = $costs;
@@ -41,7 +41,7 @@ it('only adds to what is drawn, or lifts', function (): void {
     $stack = Stack::parse('QW:404@60x2 > QW:201@40');
     foreach (Nudge::cases() as $nudge) {
         foreach (nudger()->best($stack, $nudge, drawn: true) as $change) {
-            expect((string) $change->stack)->toStartWith((string) $stack)->and(count($change->stack))->toBe(3);
+            expect((string) $change->stack)->toStartWith((string) $stack)->and(count($change->stack))->toBeGreaterThan(2);
         }
     }
     $lighter = array_map(static fn (Recipe $recipe): string => (string) $recipe->stack->steps[2], nudger()->best(Stack::parse('QW:722@35 > QW:404@35'), Nudge::Lighter, drawn: true, top: 60));
@@ -70,3 +70,25 @@ it('knows where a nudge leads', function (Nudge $nudge, float $a, float $b, stri
     [Nudge::Cleaner, 20, 20, 'chroma', 1],
     [Nudge::Duller, 20, 20, 'chroma', -1],
 ]);
+
+it('proposes nothing that the rules forbid: no black, nothing firm below, no burnish', function (string $stack): void {
+    $before = Stack::parse($stack);
+    foreach (Nudge::cases() as $nudge) {
+        foreach (nudger()->best($before, $nudge, top: 12) as $change) {
+            foreach ($change->stack->steps as $at => $step) {
+                $was = $before->steps[$at]->pressurePercent ?? 0.0;
+                expect($step->pressurePercent)->toBeLessThanOrEqual(max($was, $at < count($change->stack) - 1 ? 60.0 : 80.0));
+            }
+            $added = array_diff(array_map(strval(...), $change->stack->pencils()), array_map(strval(...), $before->pencils()));
+            expect(array_intersect($added, ['QW:722', 'LO:7642']))->toBe([]);
+        }
+    }
+})->with('passages');
+
+it('makes duller with the complement, and lighter with some dabs where that is enough', function (): void {
+    $first = nudger()->best(Stack::parse('QW:201@50x2'), Nudge::Duller, drawn: true)[0]->stack->steps[1];
+    $position = static fn (Lab $lab): float => Prism\Colour\Wheel::position($lab->hueDegrees());
+    expect(Prism\Colour\Wheel::distance($position(seen($first->pencil.'@90x2')), $position(seen('QW:201@90x2'))))->toBeGreaterThan(5.0);
+    $lighter = array_map(static fn (Recipe $recipe): string => (string) $recipe->stack, nudger()->best(Stack::parse('QW:722@35x2'), Nudge::Lighter, drawn: true));
+    expect(implode(' | ', $lighter))->toContain('> lift');
+});

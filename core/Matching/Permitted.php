@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Matching;
+
+use Prism\Materials\PencilKind;
+use Prism\Schools\BlackAndWhite;
+
+/** Which pencils the schools have for a colour: black in shadows where they say so and freely on toned paper, white unless never. */
+final class Permitted
+{
+    public static function pencil(PencilKind $kind, Target $target, Limits $limits): bool
+    {
+        $never = $limits->schools->blackAndWhite === BlackAndWhite::Never;
+
+        return match ($kind) {
+            PencilKind::White => ! $never,
+            PencilKind::Black => ! $never && ! $limits->noBlack && (
+                ($target->isShadow() && $limits->schools->shadows->hasBlack())
+                || $limits->schools->blackAndWhite === BlackAndWhite::Toned
+                // Asked for by name, a pencil is wanted.
+                || $limits->must !== []
+            ),
+            default => true,
+        };
+    }
+}
