@@ -110,6 +110,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('pieces/{piece}/zones/lasso', [ZoneController::class, 'lasso']);
     Route::post('pieces/{piece}/zones/undo', [ZoneController::class, 'undo']);
     Route::post('zones/{zone}/split', [ZoneController::class, 'split']);
+    Route::post('zones/{zone}/trio', [MatchController::class, 'trio']);
     Route::patch('zones/{zone}', [ZoneController::class, 'update']);
     Route::delete('zones/{zone}', [ZoneController::class, 'destroy']);
     Route::post('zones/{zone}/targets', [TargetController::class, 'store']);

@@ -6,6 +6,7 @@ namespace Standin;
 
 use Prism\Colour\Lab;
 use Prism\Colour\Spectrum;
+use Prism\Colour\Srgb;
 use Prism\Layering\Stack;
 
 /** A whole simulated studio: its leads, its papers, its hand. Clearly no real one: it makes sample data and tries the engine. */
@@ -72,6 +73,18 @@ final class Studio
         }
 
         return $photo;
+    }
+
+    /** How uneven a drawn stack is, point by point: the spread of L*, one standard deviation. */
+    public function grain(string $paper, Stack $stack, string $seed): float
+    {
+        $L = array_map(
+            static fn (array $light): float => Srgb::linearToLab(...$light)->L,
+            Drawing::texture($stack, $this->sheets[$paper], $this->leads, $seed, $this->weight, $this->shake),
+        );
+        $mean = array_sum($L) / count($L);
+
+        return sqrt(array_sum(array_map(static fn (float $one): float => ($one - $mean) ** 2, $L)) / count($L));
     }
 
     /** Draws a stack on a paper that lies there, and reads it. */

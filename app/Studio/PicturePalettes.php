@@ -23,6 +23,7 @@ use Prism\Planning\Palette;
 use Prism\Planning\PaletteFinder;
 use Prism\Planning\PlanStep;
 use Prism\Planning\TonedSet;
+use Prism\Planning\ValuePart;
 use Prism\Reference\LookRefused;
 use Prism\Schools\BlackAndWhite;
 
@@ -102,12 +103,13 @@ final class PicturePalettes
     /**
      * A few pencils set to light, middle and dark, what each makes over each, and all feathered into one gradient.
      *
+     * @param  array<string, ValuePart>  $parts  set by hand
      * @return array{designation: Designation, gradient: Feathering, combinations: list<array{stack: Stack, colour: Lab}>} each over each, the lower by row
      */
-    public function designated(Piece $piece, Kit $pencils): array
+    public function designated(Piece $piece, Kit $pencils, array $parts = []): array
     {
         $predictor = $this->engine->predictor($piece->paper, $piece->user, $pencils);
-        $designation = Designation::of($pencils, $predictor);
+        $designation = Designation::of($pencils, $predictor, $parts);
         $ids = array_map(static fn (array $own): PencilId => $own['pencil']->id, $designation->pencils);
         $combinations = [];
         foreach ($ids as $lower) {

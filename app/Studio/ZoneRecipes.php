@@ -5,14 +5,19 @@ declare(strict_types=1);
 namespace App\Studio;
 
 use App\Models\Piece;
+use App\Models\Zone;
 use App\Models\ZoneTarget;
 use Prism\Layering\Stack;
 use Prism\Layering\ToothModel;
+use Prism\Matching\EmptyBox;
+use Prism\Matching\Limits;
 use Prism\Matching\Recipe;
 use Prism\Matching\Target;
+use Prism\Matching\Trio;
 use Prism\Planning\Plan;
 use Prism\Planning\PlannedZone;
 use Prism\Planning\Planner;
+use Prism\Reference\LookRefused;
 
 /** The recipes of a piece's targets as the engine sees them now, and the plan they make. */
 final class ZoneRecipes
@@ -30,6 +35,29 @@ final class ZoneRecipes
         $piece = $target->zone->piece;
 
         return $this->engine->recipes($piece->paper, $piece->user, $this->catalogue->desk($piece->user, $stack))->make($stack, Target::colour(Targets::drawn($target)));
+    }
+
+    /**
+     * Three neighbouring hues for the light, the middle and the dark of a zone.
+     *
+     * @throws LookRefused if the zone has not all three, or the box no such three
+     * @throws EmptyBox
+     */
+    public function trio(Zone $zone): Trio
+    {
+        $targets = [];
+        foreach ($zone->targets as $target) {
+            $targets[$target->role->value] ??= Target::colour(Targets::drawn($target));
+        }
+        if (! isset($targets['light'], $targets['middle'], $targets['dark'])) {
+            throw new LookRefused('This zone has not a light, a middle and a dark of its own; choose one that is shaded.');
+        }
+        $piece = $zone->piece;
+        $search = $this->engine->search($piece->paper, $piece->user, $this->catalogue->box($piece->user));
+        $limits = new Limits(maxLayers: 8, schools: SchoolChoices::ofZone($zone)->schools(), surface: ZoneBook::surface($zone));
+
+        return $search->trio($targets['light'], $targets['middle'], $targets['dark'], $limits)
+            ?? throw new LookRefused('Your box has no three neighbouring hues, one lighter than the other, near these colours.');
     }
 
     public function model(Piece $piece, Stack $stack): ToothModel

@@ -48,6 +48,12 @@ final readonly class Limits
         return new self($this->top, $this->maxPencils, $this->maxLayers, $this->schools, $this->noBlack, $this->waxLast, $this->must, $surface, $last);
     }
 
+    /** One recipe of at most so many pencils. */
+    public function of(int $maxPencils): self
+    {
+        return new self(1, $maxPencils, $this->maxLayers, $this->schools, $this->noBlack, $this->waxLast, $this->must, $this->surface, $this->last);
+    }
+
     /** For one pencil in one layer, by the same manner. */
     public function alone(): self
     {

@@ -6,6 +6,7 @@ namespace Prism\Matching;
 
 use Prism\Materials\PencilKind;
 use Prism\Schools\BlackAndWhite;
+use Prism\Schools\Shadows;
 
 /** Which pencils the schools have for a colour: black in shadows where they say so and freely on toned paper, white unless never. */
 final class Permitted
@@ -17,7 +18,8 @@ final class Permitted
         return match ($kind) {
             PencilKind::White => ! $never,
             PencilKind::Black => ! $never && ! $limits->noBlack && (
-                ($target->isShadow() && $limits->schools->shadows->hasBlack())
+                ($limits->schools->shadows === Shadows::Black && $target->isShadow())
+                || ($limits->schools->shadows === Shadows::BlackFirst && $target->isTrulyBlack())
                 || $limits->schools->blackAndWhite === BlackAndWhite::Toned
                 // Asked for by name, a pencil is wanted.
                 || $limits->must !== []

@@ -23,6 +23,7 @@ use Prism\Matching\Search\PairLibrary;
 use Prism\Matching\Search\Query;
 use Prism\Matching\Search\Refiner;
 use Prism\Matching\Search\ShortStacks;
+use Prism\Matching\Search\TrioFinder;
 use Prism\Matching\Search\Variety;
 use Prism\Matching\Search\Wide;
 use Prism\Materials\Kit;
@@ -89,7 +90,7 @@ final class Search
         }
         $most = $limits->top - ($broken === null || $limits->top < 2 ? 0 : 1);
         $refiner = new Refiner($easel, $this->book);
-        $recipes = array_map(fn (Candidate $candidate): Recipe => $this->made($easel, $refiner->inRounds($candidate))->cured($judged), Variety::of($ranked, $most, $this->book));
+        $recipes = array_map(fn (Candidate $candidate): Recipe => $this->made($easel, $refiner->inRounds($candidate)->costing($candidate->cost))->cured($judged), Variety::of($ranked, $most, $this->book));
 
         return $broken === null || $limits->top < 2 ? $recipes : [...$recipes, $broken];
     }
@@ -135,6 +136,31 @@ final class Search
     }
 
     /**
+     * Three neighbouring hues of the box as light, middle and dark of one form, and what they cost against the free choice.
+     *
+     * @throws EmptyBox
+     */
+    public function trio(Target $light, Target $middle, Target $dark, Limits $limits = new Limits, ?Kit $only = null): ?Trio
+    {
+        $targets = ['light' => $light, 'middle' => $middle, 'dark' => $dark];
+        $misses = array_map(fn (Target $target): array => (new NearestPairs($this->library, $this->query($target, $limits, $only)))->missesAlone(), array_values($targets));
+        $found = (new TrioFinder($this->book))->of([$misses[0], $misses[1], $misses[2]]);
+        if ($found === null) {
+            return null;
+        }
+        $pencils = array_map(fn (int $index): string => $this->library->ids[$index], $found);
+        $three = $limits->of(2);
+        $recipes = $free = [];
+        foreach ($targets as $part => $target) {
+            $recipes[$part] = $this->among($target, $three, $found);
+            $free[] = $this->find($target, $limits->of($limits->maxPencils), $only)[0]->difference->dE00;
+        }
+        $further = (array_sum(array_map(static fn (Recipe $recipe): float => $recipe->difference->dE00, $recipes)) - array_sum($free)) / count($free);
+
+        return new Trio(['light' => $pencils[0], 'middle' => $pencils[1], 'dark' => $pencils[2]], ['light' => $recipes['light'], 'middle' => $recipes['middle'], 'dark' => $recipes['dark']], $further);
+    }
+
+    /**
      * What of the pair library comes anywhere near a target: of each pencil and pair the entry that comes nearest. The same by
      * all schools, so whoever asks by several may keep it.
      *
@@ -173,6 +199,20 @@ final class Search
     public function recipe(Target $target, Limits $limits, Candidate $settled): Recipe
     {
         return $this->made($this->easel($this->query($target, $limits)), $settled);
+    }
+
+    /**
+     * The best of these pencils alone.
+     *
+     * @param  list<int>  $pencils  by index
+     */
+    private function among(Target $target, Limits $limits, array $pencils): Recipe
+    {
+        $query = $this->query($target, $limits);
+        $easel = $this->easel(new Query($target, $limits, $query->manner, $query->cost, $query->ground, true, $pencils));
+        $best = (new Explorer($easel, $this->book, $this->library))->explore()[0];
+
+        return $this->made($easel, (new Refiner($easel, $this->book))->inRounds($best));
     }
 
     private function easel(Query $query): Easel

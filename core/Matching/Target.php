@@ -26,6 +26,10 @@ final readonly class Target
     /** Darker than this a colour is a shadow, L*. */
     private const SHADOW_L = 45.0;
 
+    private const BLACK_L = 30.0;
+
+    private const BLACK_CHROMA = 14.0;
+
     /** A dark that comes out too light loses more than a hue that is a little off. */
     private const DARK_WEIGHT = 0.35;
 
@@ -50,6 +54,12 @@ final readonly class Target
     public function isShadow(): bool
     {
         return $this->colour->L < self::SHADOW_L;
+    }
+
+    /** A dark that is black itself, not a dark colour. */
+    public function isTrulyBlack(): bool
+    {
+        return $this->colour->L < self::BLACK_L && $this->colour->chroma() < self::BLACK_CHROMA;
     }
 
     /** Coloured enough that a hue opposite dulls it. */

@@ -572,6 +572,7 @@ describe('the palette of a picture', () => {
         );
         expect(asked.filter(({ path }) => path.endsWith('/designation'))[0]?.body).toEqual({
             pencils: ['QW:404', 'QW:519'],
+            parts: {},
         });
     });
 

@@ -12,12 +12,15 @@ use App\Http\Resources\ColourResource;
 use App\Http\Resources\RecipeResource;
 use App\Http\Resources\RestsOn;
 use App\Http\Resources\StackPredictionResource;
+use App\Http\Resources\TrioResource;
 use App\Models\Piece;
 use App\Models\User;
+use App\Models\Zone;
 use App\Studio\Catalogue;
 use App\Studio\Engine;
 use App\Studio\RecipeBook;
 use App\Studio\StackAdvice;
+use App\Studio\ZoneRecipes;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
@@ -95,6 +98,25 @@ final class MatchController
                 'boxCount' => count($box),
                 'calibration' => RestsOn::of($user),
             ]);
+        } catch (EmptyBox $empty) {
+            return Problems::refused($empty->getMessage(), ['errors' => ['box' => [$empty->getMessage()]]]);
+        }
+    }
+
+    #[OA\Post(
+        path: '/api/zones/{zone}/trio',
+        operationId: 'findTrio',
+        parameters: [new OA\PathParameter(name: 'zone', required: true, schema: new OA\Schema(type: 'string'))],
+        responses: [
+            new OA\Response(response: 200, description: 'Three neighbouring hues as light, middle and dark of the zone', content: new OA\JsonContent(ref: '#/components/schemas/Trio')),
+            new OA\Response(response: 422, description: 'The zone has no light, middle and dark, or the box no such three', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function trio(Zone $zone, ZoneRecipes $recipes): TrioResource|JsonResponse
+    {
+        Gate::authorize('view', $zone->piece);
+        try {
+            return new TrioResource($recipes->trio($zone));
         } catch (EmptyBox $empty) {
             return Problems::refused($empty->getMessage(), ['errors' => ['box' => [$empty->getMessage()]]]);
         }

@@ -7,9 +7,11 @@ namespace App\Http\Requests;
 use App\Models\User;
 use App\Studio\Catalogue;
 use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use Prism\Materials\Kit;
 use Prism\Planning\Designation;
+use Prism\Planning\ValuePart;
 
 final class DesignationRequest extends FormRequest
 {
@@ -19,6 +21,8 @@ final class DesignationRequest extends FormRequest
         return [
             'pencils' => ['required', 'array', 'min:'.Designation::FEWEST, 'max:'.Designation::MOST],
             'pencils.*' => ['string', 'max:40', 'distinct'],
+            'parts' => ['sometimes', 'array', 'max:'.Designation::MOST],
+            'parts.*' => [Rule::enum(ValuePart::class)],
         ];
     }
 
@@ -29,6 +33,12 @@ final class DesignationRequest extends FormRequest
             'pencils.*' => sprintf('Choose %d to %d pencils.', Designation::FEWEST, Designation::MOST),
             'pencils.*.distinct' => 'Choose each pencil once.',
         ];
+    }
+
+    /** @return array<string, ValuePart> set by hand, by pencil */
+    public function parts(): array
+    {
+        return array_map(static fn (string $part): ValuePart => ValuePart::from($part), $this->validated('parts', []));
     }
 
     /** @throws ValidationException if one of them is not in the box */

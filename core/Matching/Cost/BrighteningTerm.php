@@ -18,7 +18,7 @@ final readonly class BrighteningTerm implements Term
     private const OTHER = 0.6;
 
     /** The brightener of the school on top of a coloured light: lighter than this, L*. */
-    private const OWN_GAIN = 0.8;
+    private const OWN_GAIN = 1.4;
 
     private const LIGHT_L = 60.0;
 

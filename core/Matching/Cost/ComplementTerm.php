@@ -28,7 +28,7 @@ final readonly class ComplementTerm implements Term
 
     private const GAIN = 0.3;
 
-    private const ASKED_GAIN = 1.1;
+    private const ASKED_GAIN = 1.8;
 
     /** The straight complement where the school takes its neighbours. */
     private const STRAIGHT = 3.0;

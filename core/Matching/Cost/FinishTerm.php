@@ -11,7 +11,10 @@ use Prism\Schools\Blending;
 /** Where the school closes the grain by a burnish or a wash, a stack that does not. */
 final readonly class FinishTerm implements Term
 {
-    private const NOT_BURNISHED = 1.6;
+    private const NOT_BURNISHED = 3.0;
+
+    /** By a pencil that is neither the last colour itself nor the lightest of the passage. */
+    private const FOREIGN = 5.0;
 
     private const NOT_WASHED = 0.8;
 
@@ -31,10 +34,24 @@ final readonly class FinishTerm implements Term
             return 0.0;
         }
         if ($this->finish === Blending::Burnish) {
-            return $laid->members[$last][1] < Pressure::BURNISH_PERCENT ? self::NOT_BURNISHED : 0.0;
+            return $laid->members[$last][1] < Pressure::BURNISH_PERCENT ? self::NOT_BURNISHED : $this->foreign($laid, $last);
         }
 
         return $laid->allCoats - $laid->members[$last][2] < Manner::WASH_FROM_COATS ? self::NOT_WASHED : 0.0;
+    }
+
+    private function foreign(Laid $laid, int $last): float
+    {
+        for ($i = 0; $i < $last; $i++) {
+            if ($laid->members[$i][0] === $laid->members[$last][0]) {
+                return 0.0;
+            }
+            if ($laid->coats[$i]->L > $laid->coats[$last]->L) {
+                $darker = true;
+            }
+        }
+
+        return isset($darker) ? self::FOREIGN : 0.0;
     }
 
     public function mostGain(): float

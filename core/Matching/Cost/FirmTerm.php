@@ -10,7 +10,7 @@ use Prism\Schools\Hand;
 /** Firm early: a dark is begun with a firm dark, and blended by what follows. */
 final readonly class FirmTerm implements Term
 {
-    private const GAIN = 0.9;
+    private const GAIN = 1.6;
 
     private const FIRM_PERCENT = 65;
 

@@ -19,13 +19,8 @@ final readonly class ShadowTerm implements Term
 
     private const BLACK_LIGHTLY = 50;
 
-    /** A dark that is truly black: below this L* and this chroma. */
-    private const TRULY_BLACK_L = 30.0;
-
-    private const TRULY_BLACK_CHROMA = 14.0;
-
     /** Grey of a blue and a magenta, and a grey pencil in its place. */
-    private const NEUTRAL_GAIN = 1.3;
+    private const NEUTRAL_GAIN = 1.8;
 
     private const GREY_PENCIL = 2.0;
 
@@ -38,7 +33,7 @@ final readonly class ShadowTerm implements Term
     {
         $bears = $target->isShadow() && in_array($school, [Shadows::Black, Shadows::BlackFirst, Shadows::Neutral], true);
 
-        return $bears ? new self($school, $target->colour->L < self::TRULY_BLACK_L && $target->colour->chroma() < self::TRULY_BLACK_CHROMA) : null;
+        return $bears ? new self($school, $target->isTrulyBlack()) : null;
     }
 
     public function of(Laid $laid): float

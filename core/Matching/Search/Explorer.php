@@ -6,9 +6,9 @@ namespace Prism\Matching\Search;
 
 use Prism\Matching\Cost\ComplementTerm;
 use Prism\Matching\EmptyBox;
+use Prism\Matching\Manner;
 use Prism\Matching\Sketch;
 use Prism\Matching\TouchBook;
-use Prism\Schools\Complement;
 
 /**
  * Finds good stacks for one target: the nearest pairs are extended by a sweep over every further pencil and by complements
@@ -38,6 +38,13 @@ final readonly class Explorer
     private const MORE_OF = 3;
 
     private const MORE_KEPT = 2;
+
+    /** Candidates whose end is pressed where the manner burnishes, and how hard, percent. */
+    private const PRESSED = 6;
+
+    private const PRESSED_PERCENT = 90;
+
+    private const FIRM_PERCENT = 70;
 
     /** Pencils alone that are refined. */
     private const SINGLES = 5;
@@ -88,12 +95,63 @@ final readonly class Explorer
         if ($found === []) {
             throw new EmptyBox;
         }
+        foreach ([...$this->pressed(Candidate::ranked($found)), ...$this->firmEarly(Candidate::ranked($found))] as $candidate) {
+            $keep($candidate);
+        }
         $ranked = Candidate::ranked($found);
         foreach (array_slice($ranked, 0, self::ROUNDED) as $at => $candidate) {
             $ranked[$at] = $this->refiner->inRounds($candidate);
         }
 
         return Candidate::ranked($ranked);
+    }
+
+    /**
+     * Where darks may be begun firmly: the best of them begun so.
+     *
+     * @param  list<Candidate>  $ranked
+     * @return list<Candidate>
+     */
+    private function firmEarly(array $ranked): array
+    {
+        $found = [];
+        foreach (array_slice($ranked, 0, self::PRESSED) as $candidate) {
+            $members = $candidate->sketch->members;
+            $percent = count($members) < 2 ? 0 : $this->easel->query->manner->mostBelow($this->book->coat($members[0][0]));
+            if ($percent > Manner::FIRM_PERCENT) {
+                $firm = $candidate->sketch->with(0, [$members[0][0], self::FIRM_PERCENT, 1]);
+                $found[] = $this->refiner->refine($this->easel->candidate($firm), Refiner::NEAR);
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * Where the manner burnishes: the best of them with their last coat pressed, or their lightest pencil pressed over it.
+     *
+     * @param  list<Candidate>  $ranked
+     * @return list<Candidate>
+     */
+    private function pressed(array $ranked): array
+    {
+        $pressed = [];
+        foreach ($this->easel->query->manner->burnishes() ? array_slice($ranked, 0, self::PRESSED) : [] as $candidate) {
+            $members = $candidate->sketch->members;
+            $last = count($members) - 1;
+            if ($last < 1) {
+                continue;
+            }
+            $lightest = $members[0][0];
+            foreach ($members as [$index]) {
+                $lightest = $this->book->coat($index)->L > $this->book->coat($lightest)->L ? $index : $lightest;
+            }
+            foreach ([$candidate->sketch->with($last, [$members[$last][0], self::PRESSED_PERCENT, 1]), $candidate->sketch->then([$lightest, self::PRESSED_PERCENT, 1])] as $sketch) {
+                $pressed[] = $this->refiner->refine($this->easel->candidate($sketch), Refiner::NEAR);
+            }
+        }
+
+        return $pressed;
     }
 
     /** @return list<Candidate> each pencil alone, refined, cheapest first */
@@ -127,7 +185,7 @@ final readonly class Explorer
     }
 
     /**
-     * Complements under or between, where the target has one and the school asks for it so.
+     * Complements where the school has them, for a target that has one.
      *
      * @param  list<Candidate>  $ranked
      * @return list<Candidate>
@@ -136,15 +194,13 @@ final readonly class Explorer
     {
         $query = $this->easel->query;
         $term = ComplementTerm::by($query->limits->schools, $query->target);
-        $school = $query->limits->schools->complement;
-        if ($term === null || ! $query->bare || $school === Complement::Over) {
+        if ($term === null || ! $query->bare) {
             return [];
         }
         $opposite = array_values(array_filter($query->allowed, fn (int $index): bool => $term->distance($this->book->coat($index)) >= ComplementTerm::FROM));
         $found = [];
         foreach (array_slice($ranked, 0, self::COMPLEMENTED) as $base) {
-            $tried = $school === Complement::Under ? $this->extension->under($base, $opposite) : $this->extension->between($base, $opposite);
-            array_push($found, ...array_slice($tried, 0, self::COMPLEMENTS_KEPT));
+            array_push($found, ...array_slice($this->extension->complemented($base, $opposite), 0, self::COMPLEMENTS_KEPT));
         }
 
         return $found;

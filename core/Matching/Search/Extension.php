@@ -6,6 +6,7 @@ namespace Prism\Matching\Search;
 
 use Prism\Matching\Sketch;
 use Prism\Matching\TouchBook;
+use Prism\Schools\Complement;
 
 /** Each pencil tried on top of a candidate, at its better touch; and complements tried under it. */
 final readonly class Extension
@@ -75,7 +76,7 @@ final readonly class Extension
      * @param  list<int>  $opposite  pencils that lie opposite the target
      * @return list<Candidate> cheapest first
      */
-    public function under(Candidate $base, array $opposite): array
+    private function under(Candidate $base, array $opposite): array
     {
         $query = $this->easel->query;
         $used = array_flip(array_column($base->sketch->members, 0));
@@ -98,7 +99,7 @@ final readonly class Extension
      * @param  list<int>  $opposite  pencils that lie opposite the target
      * @return list<Candidate> cheapest first
      */
-    public function between(Candidate $base, array $opposite): array
+    private function between(Candidate $base, array $opposite): array
     {
         $found = [];
         $query = $this->easel->query;
@@ -116,6 +117,38 @@ final readonly class Extension
         }
 
         return array_slice(Candidate::ranked($found), 0, self::UNDERS);
+    }
+
+    /**
+     * The complement laid lightly on top.
+     *
+     * @param  list<int>  $opposite  pencils that lie opposite the target
+     * @return list<Candidate> cheapest first
+     */
+    private function onTop(Candidate $base, array $opposite): array
+    {
+        $sketch = $this->softened($base->sketch);
+        if (count($sketch->layers) >= $this->easel->query->limits->maxLayers) {
+            return [];
+        }
+        $found = array_map(fn (int $index): Candidate => $this->easel->candidate($sketch->then([$index, ...self::UNDER])), $opposite);
+
+        return array_slice(Candidate::ranked($found), 0, self::UNDERS);
+    }
+
+    /**
+     * Where complements go by the school of the query: under, between or on top.
+     *
+     * @param  list<int>  $opposite
+     * @return list<Candidate> cheapest first
+     */
+    public function complemented(Candidate $base, array $opposite): array
+    {
+        return match ($this->easel->query->limits->schools->complement) {
+            Complement::Under => $this->under($base, $opposite),
+            Complement::Between => $this->between($base, $opposite),
+            Complement::Over => $this->onTop($base, $opposite),
+        };
     }
 
     /** What was last is so no more. */

@@ -64,6 +64,18 @@ final readonly class NearestPairs
         return array_map($this->sketch(...), array_keys($best));
     }
 
+    /** @return array<int, float> how far each pencil alone misses at best, by index */
+    public function missesAlone(): array
+    {
+        $count = count($this->library->ids);
+        $misses = [];
+        foreach ($this->nearestSingles($this->query->manner->mostLast) as $entry => $miss) {
+            $misses[intdiv($entry, PairLibrary::GROUP) % $count] = $miss;
+        }
+
+        return $misses;
+    }
+
     /** What comes anywhere near: of each pencil and pair the entry that comes nearest. */
     public function nearby(): Nearby
     {

@@ -113,14 +113,13 @@ final readonly class Wide
         $query = $this->easel->query;
         $school = $query->limits->schools->complement;
         $term = ComplementTerm::by($query->limits->schools, $query->target);
-        if ($term === null || $school === Complement::Over || ($school === Complement::Under && ! $query->target->isShadow())) {
+        if ($term === null || ($school === Complement::Under && ! $query->target->isShadow())) {
             return [];
         }
         $opposite = array_values(array_filter($query->allowed, fn (int $index): bool => $term->distance($this->book->coat($index)) >= ComplementTerm::FROM));
         $found = [];
         foreach (array_slice($ranked, 0, self::COMPLEMENTED) as $base) {
-            $tried = $school === Complement::Under ? $this->extension->under($base, $opposite) : $this->extension->between($base, $opposite);
-            array_push($found, ...array_slice($tried, 0, self::COMPLEMENTS_KEPT));
+            array_push($found, ...array_slice($this->extension->complemented($base, $opposite), 0, self::COMPLEMENTS_KEPT));
         }
 
         return $found;

@@ -144,6 +144,12 @@ export const usePrediction = (piece: string, paper: string, target: Lab, stack: 
     });
 
 /** Why a stack is as it is: the same without this or that. */
+/** Three neighbouring hues for a zone. */
+export const useTrio = (zone: string) =>
+    useMutation({
+        mutationFn: () => answered(api.POST('/api/zones/{zone}/trio', { params: { path: { zone } } })),
+    });
+
 export const useWhy = (piece: string, paper: string, target: Lab, stack: string, wanted: boolean) =>
     useQuery({
         queryKey: ['piece', piece, 'why', paper, lab(target), stack],

@@ -292,6 +292,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/zones/{zone}/trio': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['findTrio'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/pieces/{piece}/predictions': {
         parameters: {
             query?: never;
@@ -1857,6 +1873,21 @@ export interface components {
         };
         /** @enum {string} */
         TargetRole: 'light' | 'middle' | 'dark' | 'accent' | 'shimmer' | 'reflected';
+        Trio: {
+            /** @description their numbers */
+            pencils: {
+                light: string;
+                middle: string;
+                dark: string;
+            };
+            recipes: {
+                light: components['schemas']['Recipe'];
+                middle: components['schemas']['Recipe'];
+                dark: components['schemas']['Recipe'];
+            };
+            /** @description mean dE00 further off than without this condition */
+            further: number;
+        };
         User: {
             name: string;
             email: string;
@@ -2712,6 +2743,37 @@ export interface operations {
             };
         };
     };
+    findTrio: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                zone: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Three neighbouring hues as light, middle and dark of the zone */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Trio'];
+                };
+            };
+            /** @description The zone has no light, middle and dark, or the box no such three */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
     predict: {
         parameters: {
             query?: never;
@@ -3527,6 +3589,10 @@ export interface operations {
                 'application/json': {
                     /** @description two to five */
                     pencils: string[];
+                    /** @description set by hand: light, middle or dark, by pencil; the others are found */
+                    parts?: {
+                        [key: string]: 'light' | 'middle' | 'dark';
+                    };
                 };
             };
         };

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
-import { messageOf, Refusal } from '../api/client';
+import { messageOf, type Target, Refusal } from '../api/client';
 import { useBox, usePlan, useRecipes, useTypedColour, type SearchWishes } from '../api/queries';
 import { useDesk, type Selected } from '../desk/DeskContext';
 import { Reading } from '../desk/Reading';
@@ -15,6 +15,7 @@ import { Tick } from '../ui/Tick';
 import { space } from '../ui/theme';
 import { PencilPicker } from './PencilPicker';
 import { reasons } from './reasons';
+import { TrioPanel } from './TrioPanel';
 import { RecipeCard } from './RecipeCard';
 import { StackEditor } from './StackEditor';
 import { TypedAim } from './TypedAim';
@@ -70,6 +71,11 @@ const MOST_USED = 3;
 
 /** A typed colour is nowhere in the photo. */
 const NOWHERE = { x: 0.5, y: 0.5, radius: DEFAULT_RADIUS };
+
+const byRole = (targets: Target[]) =>
+    Object.fromEntries([...targets].reverse().map(({ role, colour }) => [role, colour])) as Partial<
+        Record<Target['role'], Target['colour']>
+    >;
 
 /** Recipes for the selected colour, and the editor for the one that is open. */
 export function MatchStage() {
@@ -285,6 +291,13 @@ export function MatchStage() {
                             underLamp={selection.underLamp}
                             recipe={found.data.nearest}
                             onOpen={() => selection.edit(found.data.nearest.stack)}
+                        />
+                    )}
+                    {selected.zone && (
+                        <TrioPanel
+                            key={selected.zone.id}
+                            zone={selected.zone.id}
+                            targets={byRole(selected.zone.targets)}
                         />
                     )}
                     {aim}

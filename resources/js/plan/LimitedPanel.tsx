@@ -6,11 +6,12 @@ import { changePiece, useBox } from '../api/queries';
 import { useDesk } from '../desk/DeskContext';
 import { PencilPicker } from '../match/PencilPicker';
 import { Button, StrongButton } from '../ui/Button';
+import { Choice } from '../ui/Choice';
 import { notify } from '../ui/Notices';
 import { Swatch } from '../ui/Swatch';
 import { space, type } from '../ui/theme';
 import { GradientStrip } from './GradientStrip';
-import { tone, useDesignation, usePairChart, useReplan } from './planQueries';
+import { tone, useDesignation, usePairChart, useReplan, type ValuePart } from './planQueries';
 
 const MOST = 5;
 
@@ -82,6 +83,12 @@ const Crossed = styled.table`
 const part = (pencil: Designation['pencils'][number]) =>
     `${pencil.number} is ${pencil.part}: step ${pencil.from === pencil.to ? pencil.from : `${pencil.from} to ${pencil.to}`}`;
 
+const PARTS: { id: ValuePart; name: string }[] = [
+    { id: 'light', name: 'light' },
+    { id: 'middle', name: 'middle' },
+    { id: 'dark', name: 'dark' },
+];
+
 /** Two to five given pencils set to light, middle and dark, whatever their hues, and what each makes over each. */
 export function LimitedPanel() {
     const { piece } = useDesk();
@@ -91,12 +98,19 @@ export function LimitedPanel() {
     const chart = usePairChart(piece.paper.id);
     const replan = useReplan(piece);
     const [chosen, setChosen] = useState<string[]>(['', '']);
+    const [parts, setParts] = useState<Record<string, ValuePart>>({});
     const [colour, setColour] = useState('');
     const tell = { onError: (error: Error) => notify(messageOf(error)) };
     const pencils = chosen.filter(Boolean);
     const found = designate.data;
+    const setByHand = (id: string, to: ValuePart) => {
+        const set = { ...parts, [id]: to };
+        setParts(set);
+        designate.mutate({ pencils, parts: set }, tell);
+    };
     const put = (at: number, id: string) => {
         designate.reset();
+        setParts({});
         setChosen(chosen.map((had, i) => (i === at ? id : had)));
     };
     const planWith = () =>
@@ -104,7 +118,7 @@ export function LimitedPanel() {
 
     return (
         <Box aria-labelledby="limited">
-            <h2 id="limited">A few given pencils</h2>
+            <h2 id="limited">Only two to five pencils</h2>
             <small>Two to five, of any hue. Only their values count: one is the light, one the dark.</small>
             <Pickers>
                 {chosen.map((id, at) => (
@@ -126,6 +140,7 @@ export function LimitedPanel() {
                     isDisabled={chosen.length <= 2}
                     onPress={() => {
                         designate.reset();
+                        setParts({});
                         setChosen(chosen.slice(0, -1));
                     }}
                 >
@@ -133,7 +148,7 @@ export function LimitedPanel() {
                 </Button>
                 <StrongButton
                     isDisabled={pencils.length < 2 || designate.isPending}
-                    onPress={() => designate.mutate(pencils, tell)}
+                    onPress={() => designate.mutate({ pencils, parts }, tell)}
                 >
                     Set to light, middle, dark
                 </StrongButton>
@@ -160,6 +175,17 @@ export function LimitedPanel() {
             {found && (
                 <>
                     <p data-testid="designation">{found.pencils.map(part).join('; ')}.</p>
+                    <Line>
+                        {found.pencils.map(({ id, number, part: as }) => (
+                            <Choice
+                                key={id}
+                                label={`${number} is my`}
+                                value={as}
+                                options={PARTS}
+                                onChange={(to) => setByHand(id, to)}
+                            />
+                        ))}
+                    </Line>
                     <Ladder aria-label="Value ladder of these pencils">
                         {found.ladder.map((rung) => (
                             <li key={rung.step} data-reached={rung.reached}>

@@ -5,6 +5,7 @@ import { messageOf, type PlanStep } from '../api/client';
 import { usePlan } from '../api/queries';
 import { useDesk } from '../desk/DeskContext';
 import { AdvicePanel } from './AdvicePanel';
+import { FittedLine } from './FittedLine';
 import { DrawingPanel } from './DrawingPanel';
 import { JoinsPanel } from './JoinsPanel';
 import { LimitedPanel } from './LimitedPanel';
@@ -178,6 +179,7 @@ export function PlanStage() {
         <Page>
             <h1 className="visually-hidden">Plan</h1>
             <PalettePanel plan={plan.data} />
+            {plan.data.palette !== null && <FittedLine />}
             <DrawingPanel plan={plan.data} />
             <SchoolsPanel planned={plan.data.palette !== null} />
             <LimitedPanel />

@@ -86,10 +86,12 @@ export function useTakePlanningBack(piece: string) {
 }
 
 /** A few pencils set to light, middle and dark. */
+export type ValuePart = 'light' | 'middle' | 'dark';
+
 export const useDesignation = (piece: string) =>
     useMutation({
-        mutationFn: (pencils: string[]) =>
-            answered(api.POST('/api/pieces/{piece}/designation', { ...path(piece), body: { pencils } })),
+        mutationFn: ({ pencils, parts }: { pencils: string[]; parts: Record<string, ValuePart> }) =>
+            answered(api.POST('/api/pieces/{piece}/designation', { ...path(piece), body: { pencils, parts } })),
     });
 
 /** A chart of every planned recipe, to be drawn on scrap and read. */

@@ -2,11 +2,8 @@
 
 declare(strict_types=1);
 
-use Prism\Colour\Appearance;
 use Prism\Colour\Lab;
-use Prism\Colour\Wheel;
 use Prism\Layering\Predictor;
-use Prism\Layering\Pressure;
 use Prism\Layering\Stack;
 use Prism\Layering\Step;
 use Prism\Layering\StepKind;
@@ -26,18 +23,14 @@ use Prism\Planning\Prep;
 use Prism\Planning\StepRole;
 use Prism\Schools\BlackAndWhite;
 use Prism\Schools\Blending;
-use Prism\Schools\Brightening;
-use Prism\Schools\Complement;
 use Prism\Schools\FirstValue;
 use Prism\Schools\Highlights;
 use Prism\Schools\SchoolSet;
-use Prism\Schools\Shadows;
 use Prism\Schools\Surface;
 
 use function Tests\Core\box;
 use function Tests\Core\model;
 use function Tests\Core\pencils;
-use function Tests\Core\share;
 use function Tests\Core\under;
 
 // Each school changes recipes and plans as practice says; over many colours, not one lucky one.
@@ -128,93 +121,15 @@ describe('black and white pencils', function (): void {
     });
 });
 
-describe('shadows', function (): void {
-    it('use black where it is allowed, last and over other darks, and not else', function (): void {
-        $black = static fn (Shadows $school): array => array_filter(recipesBy(new SchoolSet(shadows: $school), 14, 38), static fn (Stack $stack): bool => array_filter(layersOf($stack), isBlackStep(...)) !== []);
-        $allowed = $black(Shadows::Black);
-        expect(count($allowed))->toBeGreaterThan(count($black(Shadows::Complement)));
-        foreach ($allowed as $stack) {
-            $layers = layersOf($stack);
-            expect(count($layers))->toBeGreaterThan(1)->and(isBlackStep($layers[count($layers) - 1]))->toBeTrue();
-        }
-    });
-
-    it('are mixed of a blue and a magenta by the neutral school, without grey pencils', function (): void {
-        $grey = static fn (Stack $stack): int => count(array_filter(layersOf($stack), static fn (Step $step): bool => ! isBlackStep($step) && ! isWhiteStep($step) && coatOf($step)->chroma() < 12.0));
-        $usual = [];
-        $neutral = [];
-        foreach ([20, 30, 40] as $L) {
-            foreach ([[0, 0], [3, -4], [2, 3]] as [$a, $b]) {
-                foreach ([[&$usual, Shadows::Complement], [&$neutral, Shadows::Neutral]] as [&$into, $school]) {
-                    $into[] = searchOn()->find(Target::colour(Lab::of($L, $a, $b)), new Limits(top: 1, schools: new SchoolSet(shadows: $school)))[0]->stack;
-                }
-            }
-        }
-        expect(meanOver($neutral, $grey))->toBeLessThan(0.5 * max(0.1, meanOver($usual, $grey)));
-    });
-
-    it('keep off the straight complement by the split school', function (): void {
-        $straight = static fn (Shadows $school): int => count(array_filter(range(0, 11), static function (int $i) use ($school): bool {
-            $target = polar(34.0 + $i % 3, 22.0, 30.0 * $i);
-            $first = layersOf(searchOn()->find(Target::colour($target), new Limits(top: 1, schools: new SchoolSet(shadows: $school)))[0]->stack);
-            $coat = coatOf($first[0]);
-            $distance = Wheel::distance(Wheel::position($coat->hueDegrees()), Wheel::position($target->hueDegrees()));
-
-            return count($first) > 1 && $coat->chroma() > 12.0 && $first[0]->pressurePercent <= 50.0 && $distance > 8.0;
-        }));
-        expect($straight(Shadows::Split))->toBeLessThanOrEqual($straight(Shadows::Complement))->and($straight(Shadows::Split))->toBeLessThan(2);
-    });
-});
-
-it('lays the complement under, or over, as the school says', function (): void {
-    $at = static fn (Complement $school, bool $last): int => count(array_filter(recipesBy(new SchoolSet(complement: $school), 35, 65), static function (Stack $stack) use ($last): bool {
-        $layers = layersOf($stack);
-        if (count($layers) < 2) {
-            return false;
-        }
-        $own = $layers[$last ? count($layers) - 1 : 0];
-        $look = model()->draw($stack)->lab();
-
-        return $own->pressurePercent <= 50.0 && coatOf($own)->chroma() > 12.0 && Wheel::distance(Wheel::position(coatOf($own)->hueDegrees()), Appearance::of($look)->wheelPosition) >= 5.0;
-    }));
-    expect($at(Complement::Under, false))->toBeGreaterThan($at(Complement::Over, false))
-        ->and($at(Complement::Over, true))->toBeGreaterThan($at(Complement::Under, true));
-});
-
-it('brightens coloured lights with yellow or with white, as the school says', function (): void {
-    $over = static function (Brightening $school, Closure $which): int {
-        $count = 0;
-        foreach (range(0, 23) as $i) {
-            $target = polar(60.0 + 28.0 * ($i % 4) / 3, 14.0 + 8.0 * ($i % 4), 15.0 * $i);
-            $stack = searchOn()->find(Target::colour($target), new Limits(top: 1, schools: new SchoolSet(brightening: $school)))[0]->stack;
-            $count += count(array_filter(array_slice(layersOf($stack), 1), $which));
-        }
-
-        return $count;
-    };
-    $yellow = static fn (Step $step): bool => coatOf($step)->L > 70.0 && coatOf($step)->hueDegrees() > 75.0 && coatOf($step)->hueDegrees() < 112.0 && coatOf($step)->chroma() > 22.0;
-    expect($over(Brightening::White, isWhiteStep(...)))->toBeGreaterThan($over(Brightening::Yellow, isWhiteStep(...)))
-        ->and($over(Brightening::Yellow, $yellow))->toBeGreaterThan($over(Brightening::White, $yellow));
-});
-
 describe('blending', function (): void {
-    it('ends in a burnish, a blender or has a wash after three passes, and else in layers only', function (): void {
-        $share = static fn (Blending $school, Closure $which): float => share(array_map($which, recipesBy(new SchoolSet(blending: $school), 25, 60, surface: Surface::Hard)));
-        $burnished = static fn (Stack $stack): bool => $stack->steps[count($stack) - 1]->kind === StepKind::Layer && $stack->steps[count($stack) - 1]->pressurePercent >= Pressure::BURNISH_PERCENT;
-        $blended = static fn (Stack $stack): bool => $stack->steps[count($stack) - 1]->kind === StepKind::Blend;
-        $washed = static fn (Stack $stack): bool => array_filter($stack->steps, static fn (Step $step): bool => $step->kind === StepKind::Wash) !== [];
-        $plain = static fn (Stack $stack): bool => array_filter($stack->steps, static fn (Step $step): bool => $step->kind !== StepKind::Layer) === [];
-        expect($share(Blending::Layers, $plain))->toBe(1.0)->and($share(Blending::Tissue, $plain))->toBe(1.0)
-            ->and($share(Blending::Burnish, $burnished))->toBeGreaterThan($share(Blending::Layers, $burnished) + 0.3)
-            ->and($share(Blending::Blender, $blended))->toBeGreaterThan(0.7)
-            ->and($share(Blending::Solvent, $washed))->toBeGreaterThan(0.4);
+    it('washes from three coats on, and not before', function (): void {
         foreach (recipesBy(new SchoolSet(blending: Blending::Solvent), 25, 60) as $stack) {
-            $passes = 0;
+            $coats = 0;
             foreach ($stack->steps as $step) {
                 if ($step->kind === StepKind::Wash) {
-                    expect($passes)->toBeGreaterThanOrEqual(3);
+                    expect($coats)->toBeGreaterThanOrEqual(3);
                 }
-                $passes += $step->kind === StepKind::Layer ? $step->passes : 0;
+                $coats += $step->kind === StepKind::Layer ? $step->passes : 0;
             }
         }
     });

@@ -10,6 +10,7 @@ use Prism\Planning\Designation;
 use Prism\Planning\Lightener;
 use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
+use Prism\Planning\ValuePart;
 use Prism\Planning\ZoneAdvice;
 use Prism\Reference\Distance;
 use Prism\Reference\TargetRole;
@@ -125,6 +126,23 @@ it('knows warm and cool lighteners, and no white or strong colour among them', f
     foreach (pencils() as $pencil) {
         if (Lightener::of($pencil) !== null) {
             expect($pencil->fullCoat->L)->toBeGreaterThan(70.0)->and($pencil->fullCoat->chroma())->toBeLessThan(30.0)->toBeGreaterThan(2.0);
+        }
+    }
+});
+
+it('sets given pencils by hand, also against their value, and gives each its own part of the values', function (): void {
+    $kit = box(['QW:113', 'QW:404', 'QW:201']);
+    $of = static fn (array $parts): Designation => Designation::of($kit, new Predictor(model()), $parts);
+    $parts = static fn (Designation $d): array => array_combine(array_map(static fn (array $own): string => (string) $own['pencil']->id, $d->pencils), array_column($d->pencils, 'part'));
+    $found = $of([]);
+    expect($parts($found)['QW:113'])->toBe('light')->and($parts($of(['QW:113' => ValuePart::Dark]))['QW:113'])->toBe('dark');
+    // None takes them all: of what is reached nobody has more than two thirds, and each has something.
+    $by = array_count_values(array_map(static fn (array $rung): string => (string) $rung['stack']->pencils()[0], array_filter($found->ladder, static fn (array $rung): bool => $rung['reached'])));
+    expect(max($by))->toBeLessThanOrEqual(array_sum($by) * 2 / 3)->and(count($by))->toBeGreaterThanOrEqual(2);
+    // Nothing firm lies below, and no burnish.
+    foreach ($found->ladder as $rung) {
+        foreach ($rung['stack']->steps as $at => $step) {
+            expect($step->pressurePercent)->toBeLessThanOrEqual($at < count($rung['stack']) - 1 ? 60.0 : 80.0);
         }
     }
 });

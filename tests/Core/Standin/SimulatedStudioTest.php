@@ -158,3 +158,43 @@ it('is learnt by the engine, on another paper too, within what its own hand vari
     }
     expect($calibration->after)->toBeLessThan(0.7 * $calibration->before);
 });
+
+it('shows the grain where the engine predicts it: in the same order over many stacks, on two papers', function (): void {
+    $studio = simulated();
+    $box = box(SIMULATED);
+    $stacks = [];
+    foreach (['QW:404', 'QW:201', 'LO:7206', 'QW:722', 'QW:513', 'QW:116'] as $id) {
+        array_push($stacks, "$id@25", "$id@45x2", "$id@50x5", "$id@80x3");
+    }
+    array_push($stacks, 'QW:201@45x2 > QW:513@45x2', 'QW:116@45x3 > QW:404@30', 'QW:404@40x2 > QW:116@60x3', 'QW:722@30 > QW:116@50x4');
+    foreach (['harbour-cartridge' => Paper::cartridge(), 'slipway-smooth' => Paper::of('slipway-smooth', 'Smooth', Lab::of(96.0, -0.5, 0.9), 0.74, 0.8)] as $slug => $paper) {
+        $model = Calibrator::fit($box, [])->model($paper);
+        $predicted = $drawn = [];
+        foreach ($stacks as $stack) {
+            $predicted[] = $model->draw(Stack::parse($stack))->grain();
+            $drawn[] = $studio->grain($slug, Stack::parse($stack), $stack);
+        }
+        expect(rankCorrelation($predicted, $drawn))->toBeGreaterThan(0.8);
+    }
+});
+
+/**
+ * Spearman's: 1 where both put all in the same order.
+ *
+ * @param  list<float>  $one
+ * @param  list<float>  $other
+ */
+function rankCorrelation(array $one, array $other): float
+{
+    $ranks = static function (array $values): array {
+        asort($values);
+        $ranks = array_flip(array_keys($values));
+        ksort($ranks);
+
+        return $ranks;
+    };
+    $n = count($one);
+    $square = array_sum(array_map(static fn (int $a, int $b): int => ($a - $b) ** 2, $ranks($one), $ranks($other)));
+
+    return 1.0 - 6.0 * $square / ($n * ($n ** 2 - 1));
+}

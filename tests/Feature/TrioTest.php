@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\User;
+
+use function Tests\Feature\artist;
+use function Tests\Feature\pieceOf;
+
+beforeEach(function (): void {
+    $this->user = artist();
+    $this->piece = pieceOf($this->user);
+    $this->actingAs($this->user);
+    $this->zone = $this->piece->zones()->create(['name' => 'Buoy', 'x' => 0.5, 'y' => 0.5, 'radius' => 0.01, 'position' => 1]);
+    $this->shaded = function (): void {
+        foreach ([['light', 68, 42, 38], ['middle', 52, 50, 36], ['dark', 36, 36, 22]] as [$role, $L, $a, $b]) {
+            $this->zone->targets()->create(['role' => $role, 'L' => $L, 'a' => $a, 'b' => $b, 'share' => 0.3]);
+        }
+    };
+});
+
+it('finds three neighbouring hues for a shaded zone, and says what they cost', function (): void {
+    ($this->shaded)();
+    $trio = $this->postJson("/api/zones/{$this->zone->id}/trio")->assertOk()->json();
+    expect(array_unique($trio['pencils']))->toHaveCount(3)->and($trio['further'])->toBeNumeric();
+    foreach (['light', 'middle', 'dark'] as $part) {
+        $numbers = array_filter(array_map(static fn (array $step): ?string => $step['pencil']['number'] ?? null, $trio['recipes'][$part]['steps']));
+        expect(array_diff($numbers, array_values($trio['pencils'])))->toBe([]);
+    }
+});
+
+it('says why not: nothing shaded, an empty box, somebody else\'s zone', function (): void {
+    $this->postJson("/api/zones/{$this->zone->id}/trio")->assertUnprocessable()->assertJsonFragment(['message' => 'This zone has not a light, a middle and a dark of its own; choose one that is shaded.']);
+    ($this->shaded)();
+    $this->actingAs(User::factory()->create())->postJson("/api/zones/{$this->zone->id}/trio")->assertNotFound();
+});
+
+it('tells a recipe as it is laid: rounds, a line, grain, at most two warnings each with what avoids it or none', function (): void {
+    foreach ([[48.9, -19.2, 6.6], [30, 12, -14], [72, 18, 34], [22, 1, -1]] as [$L, $a, $b]) {
+        foreach ($this->postJson("/api/pieces/{$this->piece->id}/recipes", ['L' => $L, 'a' => $a, 'b' => $b, 'maxLayers' => 8])->assertOk()->json('recipes') as $recipe) {
+            $steps = array_sum(array_map(static fn (array $round): int => $round['times'] * $round['steps'], $recipe['rounds']));
+            expect($steps)->toBe(count($recipe['steps']))->and($recipe['build'])->toEndWith('.')->not->toContain('@')
+                ->and($recipe['grain'])->toContain('grain')->and(count($recipe['warnings']))->toBeLessThanOrEqual(2);
+            foreach ($recipe['warnings'] as $warning) {
+                expect($warning['cure'] === null)->toBe($warning['cureStack'] === null);
+            }
+        }
+    }
+});
+
+it('sets given pencils by hand to light, middle and dark', function (): void {
+    $found = fn (array $parts): array => array_column($this->postJson("/api/pieces/{$this->piece->id}/designation", ['pencils' => ['QW:404', 'QW:113'], 'parts' => $parts])->assertOk()->json('pencils'), 'part', 'id');
+    expect($found([]))->toBe(['QW:113' => 'light', 'QW:404' => 'dark'])->and($found(['QW:113' => 'dark', 'QW:404' => 'light']))->toBe(['QW:113' => 'dark', 'QW:404' => 'light']);
+    $this->postJson("/api/pieces/{$this->piece->id}/designation", ['pencils' => ['QW:404', 'QW:113'], 'parts' => ['QW:113' => 'loud']])->assertUnprocessable();
+});
