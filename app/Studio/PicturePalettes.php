@@ -17,6 +17,7 @@ use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
 use Prism\Materials\PencilId;
+use Prism\Materials\PencilKind;
 use Prism\Planning\Designation;
 use Prism\Planning\Feathering;
 use Prism\Planning\Palette;
@@ -139,15 +140,32 @@ final class PicturePalettes
     private function colours(Piece $piece): array
     {
         $targets = $weights = $limits = [];
+        $given = $this->blacksAndWhites($piece);
         foreach ($this->zones->of($piece) as $zone) {
             foreach ($zone->targets as $target) {
                 $targets[$target->id] = $piece->value_only ? Target::value($target->drawn) : Target::colour($target->drawn);
-                $limits[$target->id] = $zone->limits(Limits::PICTURE_LAYERS, $targets[$target->id]);
+                $limits[$target->id] = $zone->limits(Limits::PICTURE_LAYERS, $targets[$target->id], $given);
                 $weights[$target->id] = $zone->weight($target);
             }
         }
 
         return [$targets, $weights, $limits];
+    }
+
+    /**
+     * Of the pinned pencils those that a school may rule out; the others need no permission, and a pin gathers nothing.
+     *
+     * @return list<string>
+     */
+    private function blacksAndWhites(Piece $piece): array
+    {
+        $box = $this->catalogue->box($piece->user);
+
+        return array_values(array_filter($piece->pinned ?? [], static function (string $id) use ($box): bool {
+            $coat = $box->has(PencilId::of($id)) ? $box->get(PencilId::of($id))->fullCoat : null;
+
+            return $coat !== null && in_array(PencilKind::of($coat), [PencilKind::Black, PencilKind::White], true);
+        }));
     }
 
     private static function free(Piece $piece, Kit $known): Kit

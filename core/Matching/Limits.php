@@ -19,6 +19,7 @@ final readonly class Limits
     /**
      * @param  bool  $noBlack  no black pencil, whatever the school of shadows says
      * @param  bool  $waxLast  nothing goes over a wax pencil but wax
+     * @param  list<string>  $given  pencils that the artist has chosen, permitted whatever the schools say, RANGE:NUMBER
      * @param  bool  $last  an accent or a line, laid when all else is done: at any pressure
      * @param  list<string>  $must  pencils that are to be used, RANGE:NUMBER
      *
@@ -34,6 +35,7 @@ final readonly class Limits
         public array $must = [],
         public Surface $surface = Surface::Smooth,
         public bool $last = false,
+        public array $given = [],
     ) {
         foreach (['top' => [$top, 1, 20], 'max-pencils' => [$maxPencils, 1, 8], 'max-layers' => [$maxLayers, 1, self::MOST_LAYERS]] as $what => [$value, $low, $high]) {
             if ($value < $low || $value > $high) {
@@ -45,18 +47,18 @@ final readonly class Limits
     /** For a place of another surface, or what is laid last in it. */
     public function at(Surface $surface, bool $last): self
     {
-        return new self($this->top, $this->maxPencils, $this->maxLayers, $this->schools, $this->noBlack, $this->waxLast, $this->must, $surface, $last);
+        return new self($this->top, $this->maxPencils, $this->maxLayers, $this->schools, $this->noBlack, $this->waxLast, $this->must, $surface, $last, $this->given);
     }
 
     /** One recipe of at most so many pencils. */
     public function of(int $maxPencils): self
     {
-        return new self(1, $maxPencils, $this->maxLayers, $this->schools, $this->noBlack, $this->waxLast, $this->must, $this->surface, $this->last);
+        return new self(1, $maxPencils, $this->maxLayers, $this->schools, $this->noBlack, $this->waxLast, $this->must, $this->surface, $this->last, $this->given);
     }
 
     /** For one pencil in one layer, by the same manner. */
     public function alone(): self
     {
-        return new self(1, 1, 1, $this->schools, $this->noBlack, false, [], $this->surface, $this->last);
+        return new self(1, 1, 1, $this->schools, $this->noBlack, false, [], $this->surface, $this->last, $this->given);
     }
 }

@@ -80,9 +80,10 @@ final readonly class Manner
         $finish = $limits->schools->blending->ofStacks()->on($surface);
         $mostLast = match (true) {
             $limits->last || $finish === Blending::Burnish => self::BURNISH_LAST,
-            $surface->isOpen() => self::OPEN_LAST,
             $surface === Surface::Hard => self::HARD_LAST,
-            $target->colour->L < self::DARK_L => self::DARK_LAST,
+            // Open grain costs a dark its value; only what is soft is not pressed for it.
+            $target->colour->L < self::DARK_L && $surface !== Surface::Soft => self::DARK_LAST,
+            $surface->isOpen() => self::OPEN_LAST,
             default => self::SMOOTH_LAST,
         };
 

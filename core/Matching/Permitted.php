@@ -11,8 +11,12 @@ use Prism\Schools\Shadows;
 /** Which pencils the schools have for a colour: black in shadows where they say so and freely on toned paper, white unless never. */
 final class Permitted
 {
-    public static function pencil(PencilKind $kind, Target $target, Limits $limits): bool
+    public static function pencil(string $id, PencilKind $kind, Target $target, Limits $limits): bool
     {
+        // Asked for by name, a pencil is wanted.
+        if (in_array($id, $limits->given, true) || in_array($id, $limits->must, true)) {
+            return true;
+        }
         $never = $limits->schools->blackAndWhite === BlackAndWhite::Never;
 
         return match ($kind) {
@@ -21,8 +25,6 @@ final class Permitted
                 ($limits->schools->shadows === Shadows::Black && $target->isShadow())
                 || ($limits->schools->shadows === Shadows::BlackFirst && $target->isTrulyBlack())
                 || $limits->schools->blackAndWhite === BlackAndWhite::Toned
-                // Asked for by name, a pencil is wanted.
-                || $limits->must !== []
             ),
             default => true,
         };

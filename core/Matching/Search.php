@@ -89,8 +89,7 @@ final class Search
             array_unshift($ranked, new Candidate(Sketch::of([]), $bare, min($easel->candidate(Sketch::of([]))->cost, $ranked[0]->cost)));
         }
         $most = $limits->top - ($broken === null || $limits->top < 2 ? 0 : 1);
-        $refiner = new Refiner($easel, $this->book);
-        $recipes = array_map(fn (Candidate $candidate): Recipe => $this->made($easel, $refiner->inRounds($candidate)->costing($candidate->cost))->cured($judged), Variety::of($ranked, $most, $this->book));
+        $recipes = array_map(fn (Candidate $candidate): Recipe => $this->inRounds($easel, $candidate)->cured($judged), Variety::of($ranked, $most, $this->book));
 
         return $broken === null || $limits->top < 2 ? $recipes : [...$recipes, $broken];
     }
@@ -224,7 +223,7 @@ final class Search
     private function query(Target $target, Limits $limits, ?Kit $only = null, ?Passage $ground = null): Query
     {
         $here = array_keys(array_filter($this->library->ids, static fn (string $id): bool => $only === null || $only->has(PencilId::of($id))));
-        $allowed = array_values(array_filter($here, fn (int $index): bool => Permitted::pencil($this->book->coat($index)->kind, $target, $limits)));
+        $allowed = array_values(array_filter($here, fn (int $index): bool => Permitted::pencil($this->library->ids[$index], $this->book->coat($index)->kind, $target, $limits)));
         if ($allowed === [] && ! $limits->noBlack && $limits->schools->blackAndWhite !== BlackAndWhite::Never) {
             // A box of blacks alone is drawn with blacks.
             $allowed = $here;
@@ -258,6 +257,15 @@ final class Search
         }
 
         return [[...Candidate::ranked($own), ...array_slice($ranked, self::JUDGED)], $recipes];
+    }
+
+    /** As it is proposed: in rounds, unless those bring a warning that it had not. */
+    private function inRounds(Easel $easel, Candidate $candidate): Recipe
+    {
+        $plain = $this->made($easel, $candidate);
+        $rounds = $this->made($easel, (new Refiner($easel, $this->book))->inRounds($candidate)->costing($candidate->cost));
+
+        return count($rounds->warnings) <= count($plain->warnings) ? $rounds : $plain;
     }
 
     /** What only a broken rule reaches: a burnish, or black where nothing else is dark enough. */

@@ -363,7 +363,9 @@ final class PaletteFinder
                 }
             }
             $settled = array_map(fn (Sketch $sketch): Candidate => $this->search->settle($targets[$at], $limits[$at], $sketch), array_values($near));
-            usort($settled, static fn (Candidate $a, Candidate $b): int => $a->cost <=> $b->cost);
+            // What the paper is already stays paper, whatever a stack would cost.
+            $rank = static fn (Candidate $one): array => [$one->sketch->members === [] ? 0 : 1, $one->cost];
+            usort($settled, static fn (Candidate $a, Candidate $b): int => $rank($a) <=> $rank($b));
             $made = [];
             foreach ($sets as $size => $chosen) {
                 foreach ($settled as $i => $candidate) {

@@ -74,12 +74,16 @@ final readonly class PictureZone
         );
     }
 
-    /** What a search for a colour of it is allowed, by the schools that bear on it. */
-    public function limits(int $maxLayers, Target $target): Limits
+    /**
+     * What a search for a colour of it is allowed, by the schools that bear on it.
+     *
+     * @param  list<string>  $given  pencils that the artist has chosen for the picture, RANGE:NUMBER
+     */
+    public function limits(int $maxLayers, Target $target, array $given = []): Limits
     {
         $schools = $this->schools->blending($this->schools->blending->ofStacks()->on($this->surface));
 
-        return new Limits(maxLayers: $maxLayers, schools: Bearing::of($schools, $target), surface: $this->surface);
+        return new Limits(maxLayers: $maxLayers, schools: Bearing::of($schools, $target), surface: $this->surface, given: $given);
     }
 
     /** What a colour of it counts against those of the whole picture. */

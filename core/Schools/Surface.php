@@ -24,7 +24,7 @@ enum Surface: string
         };
     }
 
-    /** Where the grain may speak: nothing is pressed flat here, not even a dark. */
+    /** Where the grain may speak. */
     public function isOpen(): bool
     {
         return in_array($this, [self::Soft, self::Rough, self::Stranded], true);

@@ -132,5 +132,5 @@ test('an edit of a kept recipe saves itself', async ({ page }) => {
     await expect(editor.getByRole('button', { name: 'Kept for Buoy, cream band: middle' })).toBeVisible();
     await page.reload();
     await page.getByRole('button', { name: 'All recipes' }).click();
-    await expect(page.getByRole('article', { name: /For Buoy, cream band/ })).toContainText('lift');
+    await expect(page.getByRole('article', { name: /For Buoy, cream band/ })).toContainText('eraser, one dab');
 });

@@ -14,7 +14,7 @@ beforeEach(function (): void {
     $this->zone = $this->piece->zones()->create(['name' => 'Buoy', 'x' => 0.5, 'y' => 0.5, 'radius' => 0.01, 'position' => 1]);
     $this->shaded = function (): void {
         foreach ([['light', 68, 42, 38], ['middle', 52, 50, 36], ['dark', 36, 36, 22]] as [$role, $L, $a, $b]) {
-            $this->zone->targets()->create(['role' => $role, 'L' => $L, 'a' => $a, 'b' => $b, 'share' => 0.3]);
+            $this->zone->targets()->create(['role' => $role, 'L' => $L, 'a' => $a, 'b' => $b, 'spread' => 0, 'share' => 0.3, 'x' => 0.2, 'y' => 0.2]);
         }
     };
 });

@@ -312,7 +312,9 @@ describe('schools of a picture', () => {
             ]),
         );
         // Who chose it by keyboard is still where it was chosen.
-        expect(document.activeElement).toBe(screen.getByRole('button', { name: /Which value first$/ }));
+        await waitFor(() =>
+            expect(document.activeElement).toBe(screen.getByRole('button', { name: /Which value first$/ })),
+        );
     });
 
     it.each([

@@ -138,7 +138,7 @@ describe('Match', () => {
             b: 7.1,
             zone: 'z',
             maxPencils: 4,
-            maxLayers: 6,
+            maxLayers: 8,
             noBlack: false,
             toned: false,
             waxLast: false,

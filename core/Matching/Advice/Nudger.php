@@ -73,7 +73,7 @@ final readonly class Nudger
         $dulls = $nudge === Nudge::Duller ? ComplementTerm::by($limits->schools, Target::colour($from)) : null;
         foreach ($this->box as $id => $pencil) {
             $coat = isset($model->optics[$id]) ? $this->coat($pencil) : null;
-            if ($coat === null || ! Permitted::pencil($coat->kind, $target, $limits)) {
+            if ($coat === null || ! Permitted::pencil($id, $coat->kind, $target, $limits)) {
                 continue;
             }
             $cost = self::LAYER_COST - ($dulls !== null && $dulls->distance($coat) >= ComplementTerm::FROM ? self::COMPLEMENT : 0.0);

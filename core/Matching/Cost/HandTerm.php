@@ -18,7 +18,7 @@ final readonly class HandTerm implements Term
     private const COAT = 0.015;
 
     /** Of each coat in one layer beyond those of a round: laid at a stretch they go patchy. */
-    private const STRETCH = 0.1;
+    private const STRETCH = 0.06;
 
     public function of(Laid $laid): float
     {

@@ -16,16 +16,16 @@ use Prism\Matching\TouchBook;
  */
 final readonly class Explorer
 {
-    private const EXTENDED = 20;
+    private const EXTENDED = 26;
 
     /** Each by so many pencils, the most promising; by more where one is extended again. */
     private const PROMISING = 14;
 
-    private const PROMISING_MORE = 16;
+    private const PROMISING_MORE = 24;
 
     private const EXTENSIONS_KEPT = 4;
 
-    private const REFINED = 16;
+    private const REFINED = 22;
 
     /** Candidates that get a complement where the school says. */
     private const COMPLEMENTED = 5;
@@ -35,7 +35,7 @@ final readonly class Explorer
     /** Rounds in which what still misses gets one more layer: so many candidates, and of each so many kept. */
     private const MORE = 2;
 
-    private const MORE_OF = 3;
+    private const MORE_OF = 4;
 
     private const MORE_KEPT = 2;
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Prism\Matching\Search;
 
+use Prism\Matching\Manner;
 use Prism\Matching\Sketch;
 use Prism\Matching\TouchBook;
 use Prism\Schools\Complement;
@@ -44,6 +45,9 @@ final readonly class Extension
         $sweeps = $query->manner->burnishes() ? [self::SWEEP, self::SWEEP_BURNISH] : [self::SWEEP];
         if ($base->look->colour->L > $query->target->colour->L + self::SWEEP_FAR) {
             $sweeps[] = self::SWEEP_STRONG;
+            if ($query->target->isShadow()) {
+                $sweeps[] = [$query->manner->mostLast, Manner::FIRM_COATS];
+            }
         }
         $used = array_flip(array_column($sketch->members, 0));
         $full = count($used) >= $query->limits->maxPencils;

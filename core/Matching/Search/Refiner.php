@@ -30,7 +30,7 @@ final readonly class Refiner
     private const SPLIT_REFINED = 2;
 
     /** What back and forth is worth against coats at a stretch: it pulls the join together, dE00. */
-    private const ROUNDS_GAIN = 0.25;
+    private const ROUNDS_GAIN = 0.15;
 
     public function __construct(private Easel $easel, private TouchBook $book)
     {

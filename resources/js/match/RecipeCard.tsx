@@ -9,15 +9,15 @@ import { space, type } from '../ui/theme';
 const Card = styled.article`
     display: grid;
     grid-template-columns: 160px minmax(0, 1fr);
-    gap: ${space.s} ${space.m};
-    padding: ${space.s} 0;
+    gap: ${space.xs} ${space.m};
+    padding: 6px 0;
     border-top: 1px solid ${({ theme }) => theme.line};
 `;
 
 const Column = styled.div`
     display: grid;
     align-content: start;
-    gap: 6px;
+    gap: 4px;
     min-width: 0;
 `;
 
@@ -105,12 +105,12 @@ export function RecipeCard({
         <Card aria-label={`Recipe ${rank}`} data-testid="recipe">
             <Column>
                 <SwatchPair target={wanted} predicted={predicted} width="160px" height="96px" />
-                <Small>{current ? 'Chosen' : [rank, reason].filter(Boolean).join(': ')}</Small>
             </Column>
             <Column>
                 <Head>
                     <p>
-                        {difference.words}
+                        {difference.words}{' '}
+                        <Small>{current ? 'Chosen' : [rank, reason].filter(Boolean).join(': ')}</Small>
                         {lamp && <Small> under the {lamp.name.toLowerCase()}</Small>}
                     </p>
                     <Button onPress={onOpen} aria-label={`Adjust recipe ${rank}`}>

@@ -8,7 +8,7 @@ const Groups = styled.ol`
     display: flex;
     flex-wrap: wrap;
     align-items: center;
-    gap: 6px ${space.m};
+    gap: 2px ${space.m};
 `;
 
 const Group = styled.li`
@@ -16,7 +16,7 @@ const Group = styled.li`
         display: flex;
         flex-wrap: wrap;
         align-items: center;
-        gap: 4px ${space.s};
+        gap: 2px ${space.s};
     }
     & em {
         font-style: normal;
@@ -24,7 +24,7 @@ const Group = styled.li`
         white-space: nowrap;
     }
     &[data-rounds='many'] {
-        padding: 2px ${space.s};
+        padding: 0 ${space.s};
         border-left: 2px solid ${({ theme }) => theme.ink};
         border-right: 2px solid ${({ theme }) => theme.ink};
     }

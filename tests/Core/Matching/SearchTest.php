@@ -196,3 +196,10 @@ it('uses the pencils that are to be used, and comes as near as it can with them'
     $same = search()->find($target, new Limits(top: 1, must: array_map(strval(...), $free->stack->pencils())))[0];
     expect($same->difference->dE00)->toBeLessThan($free->difference->dE00 + 0.5);
 });
+
+it('takes a black that is given, where the schools have none', function (): void {
+    $kit = box(['QW:722', 'QW:113']);
+    $dark = Target::value(Lab::of(35, 0, 0));
+    $uses = static fn (Limits $limits): array => array_map(strval(...), search($kit)->find($dark, $limits)[0]->stack->pencils());
+    expect($uses(new Limits(top: 1)))->toBe(['QW:113'])->and($uses(new Limits(top: 1, given: ['QW:722'])))->toContain('QW:722');
+});

@@ -59,7 +59,7 @@ describe('the manner', function (): void {
     it('says by surface and value how hard the last coat may be', function () use ($manner): void {
         expect($manner(60, Surface::Smooth)->mostLast)->toBe(70)->and($manner(30, Surface::Smooth)->mostLast)->toBe(80)
             ->and($manner(60, Surface::Hard)->mostLast)->toBe(80)->and($manner(30, Surface::Soft)->mostLast)->toBe(60)
-            ->and($manner(30, Surface::Rough)->mostLast)->toBe(60)->and($manner(60, Surface::Stranded)->mostLast)->toBe(60)
+            ->and($manner(30, Surface::Rough)->mostLast)->toBe(80)->and($manner(60, Surface::Rough)->mostLast)->toBe(60)->and($manner(60, Surface::Stranded)->mostLast)->toBe(60)
             ->and($manner(60, Surface::Hard, new SchoolSet(blending: Blending::Burnish))->mostLast)->toBe(95)
             ->and($manner(60, Surface::Soft, new SchoolSet(blending: Blending::Burnish))->mostLast)->toBe(60);
     });
