@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Prism\Matching\Search;
 
-use Prism\Matching\Cost\ComplementTerm;
 use Prism\Matching\EmptyBox;
 use Prism\Matching\Manner;
 use Prism\Matching\Sketch;
@@ -82,7 +81,7 @@ final readonly class Explorer
         foreach ($this->candidates() as $candidate) {
             $keep($this->refiner->refine($candidate));
         }
-        foreach ($this->complemented(Candidate::ranked($found)) as $candidate) {
+        foreach ($this->extension->complemented(array_slice(Candidate::ranked($found), 0, self::COMPLEMENTED), self::COMPLEMENTS_KEPT) as $candidate) {
             $keep($this->refiner->refine($candidate, Refiner::NEAR));
         }
         for ($round = 0; $round < self::MORE; $round++) {
@@ -182,28 +181,6 @@ final readonly class Explorer
         }
 
         return array_slice(Candidate::ranked($candidates), 0, self::REFINED);
-    }
-
-    /**
-     * Complements where the school has them, for a target that has one.
-     *
-     * @param  list<Candidate>  $ranked
-     * @return list<Candidate>
-     */
-    private function complemented(array $ranked): array
-    {
-        $query = $this->easel->query;
-        $term = ComplementTerm::by($query->limits->schools, $query->target);
-        if ($term === null || ! $query->bare) {
-            return [];
-        }
-        $opposite = array_values(array_filter($query->allowed, fn (int $index): bool => $term->distance($this->book->coat($index)) >= ComplementTerm::FROM));
-        $found = [];
-        foreach (array_slice($ranked, 0, self::COMPLEMENTED) as $base) {
-            array_push($found, ...array_slice($this->extension->complemented($base, $opposite), 0, self::COMPLEMENTS_KEPT));
-        }
-
-        return $found;
     }
 
     /** @return list<Candidate> each pencil once over what lies there */

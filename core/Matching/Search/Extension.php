@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Prism\Matching\Search;
 
+use Prism\Matching\Cost\ComplementTerm;
 use Prism\Matching\Manner;
 use Prism\Matching\Sketch;
 use Prism\Matching\TouchBook;
@@ -141,18 +142,31 @@ final readonly class Extension
     }
 
     /**
-     * Where complements go by the school of the query: under, between or on top.
+     * The best of some candidates with a complement where the school has it: under, between or on top; none for a target that has none.
      *
-     * @param  list<int>  $opposite
-     * @return list<Candidate> cheapest first
+     * @param  list<Candidate>  $bases
+     * @param  int  $kept  of each, the cheapest
+     * @return list<Candidate>
      */
-    public function complemented(Candidate $base, array $opposite): array
+    public function complemented(array $bases, int $kept): array
     {
-        return match ($this->easel->query->limits->schools->complement) {
-            Complement::Under => $this->under($base, $opposite),
-            Complement::Between => $this->between($base, $opposite),
-            Complement::Over => $this->onTop($base, $opposite),
-        };
+        $query = $this->easel->query;
+        $term = ComplementTerm::by($query->limits->schools, $query->target);
+        if ($term === null || ! $query->bare) {
+            return [];
+        }
+        $opposite = array_values(array_filter($query->allowed, fn (int $index): bool => $term->distance($this->book->coat($index)) >= ComplementTerm::FROM));
+        $found = [];
+        foreach ($bases as $base) {
+            $tried = match ($query->limits->schools->complement) {
+                Complement::Under => $this->under($base, $opposite),
+                Complement::Between => $this->between($base, $opposite),
+                Complement::Over => $this->onTop($base, $opposite),
+            };
+            array_push($found, ...array_slice($tried, 0, $kept));
+        }
+
+        return $found;
     }
 
     /** What was last is so no more. */

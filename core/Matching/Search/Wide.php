@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Prism\Matching\Search;
 
-use Prism\Matching\Cost\ComplementTerm;
 use Prism\Matching\Sketch;
 use Prism\Matching\Target;
 use Prism\Matching\TouchBook;
@@ -38,7 +37,7 @@ final readonly class Wide
 
     private Extension $extension;
 
-    public function __construct(private Easel $easel, private TouchBook $book, private PairLibrary $library)
+    public function __construct(private Easel $easel, TouchBook $book, private PairLibrary $library)
     {
         $this->refiner = new Refiner($easel, $book);
         $this->extension = new Extension($easel, $book, $library);
@@ -89,7 +88,10 @@ final readonly class Wide
                 }
             }
         }
-        foreach ($this->complemented(Candidate::ranked($found)) as $candidate) {
+        // In shadows, and where the school asks for them elsewhere than under: there they are what it is known by.
+        $isAsked = $query->target->isShadow() || $query->limits->schools->complement !== Complement::Under;
+        $bases = $isAsked ? array_slice(Candidate::ranked($found), 0, self::COMPLEMENTED) : [];
+        foreach ($this->extension->complemented($bases, self::COMPLEMENTS_KEPT) as $candidate) {
             $keep($this->refiner->refine($candidate, Refiner::NEAR));
         }
 
@@ -100,28 +102,5 @@ final readonly class Wide
         }
 
         return array_values(array_filter(Candidate::ranked($found), static fn (Candidate $candidate): bool => $candidate->cost <= $least + self::WORTH || count($candidate->sketch->members) <= 1));
-    }
-
-    /**
-     * Complements under what is best, where the school wants them in shadows or asks for them between.
-     *
-     * @param  list<Candidate>  $ranked
-     * @return list<Candidate>
-     */
-    private function complemented(array $ranked): array
-    {
-        $query = $this->easel->query;
-        $school = $query->limits->schools->complement;
-        $term = ComplementTerm::by($query->limits->schools, $query->target);
-        if ($term === null || ($school === Complement::Under && ! $query->target->isShadow())) {
-            return [];
-        }
-        $opposite = array_values(array_filter($query->allowed, fn (int $index): bool => $term->distance($this->book->coat($index)) >= ComplementTerm::FROM));
-        $found = [];
-        foreach (array_slice($ranked, 0, self::COMPLEMENTED) as $base) {
-            array_push($found, ...array_slice($this->extension->complemented($base, $opposite), 0, self::COMPLEMENTS_KEPT));
-        }
-
-        return $found;
     }
 }
