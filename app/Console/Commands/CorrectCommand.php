@@ -30,6 +30,6 @@ final class CorrectCommand extends StudioFiles
             $corrections[$id] = $search->correct($place->believed, Target::colour($place->target), $limits, seen: $place->seen)[0];
         }
         $this->write('out', CorrectionTable::write($corrections));
-        $this->progress(sprintf('%d places looked at', count($corrections)));
+        $this->progress(sprintf('%d %s looked at', count($corrections), count($corrections) === 1 ? 'place' : 'places'));
     }
 }
