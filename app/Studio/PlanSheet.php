@@ -214,7 +214,7 @@ final class PlanSheet
         $layer = $step->step;
         if ($layer?->pencil !== null) {
             $this->text($pdf, self::MARGIN + 15, $y + 1.6, $layer->pencil->range.' '.$layer->pencil->number, 13, 'B', 32);
-            $this->text($pdf, self::MARGIN + 47, $y + 2.4, sprintf('%s%% %s%s', rtrim(rtrim(sprintf('%.1f', $layer->pressurePercent), '0'), '.'), Pressure::word($layer->pressurePercent), $layer->passes > 1 ? ', '.$layer->passes.' passes' : ''), 9, '', 44);
+            $this->text($pdf, self::MARGIN + 47, $y + 2.4, sprintf('%s%% %s%s', rtrim(rtrim(sprintf('%.1f', $layer->pressurePercent), '0'), '.'), Pressure::word($layer->pressurePercent), $layer->passes > 1 ? ', '.$layer->passes.' coats' : ''), 9, '', 44);
         } else {
             $this->text($pdf, self::MARGIN + 15, $y + 1.6, ucfirst($step->role->value), 13, 'B', 60);
         }
