@@ -78,7 +78,7 @@ final class GatheredStacks
             return serialize([$nearby->pack(), TargetStacks::of($search, $targets[$id], $limits[$id], $free, $nearby)->pack()]);
         };
         $nearby = $stacks = [];
-        foreach (SideBySide::each(count($ids), $part, $progress) as $i => $bytes) {
+        foreach ((new SideBySide)->each(count($ids), $part, $progress) as $i => $bytes) {
             [$nearby[$targetKeys[$ids[$i]]], $stacks[$keys[$ids[$i]]]] = unserialize($bytes, ['allowed_classes' => false]);
             $found[$ids[$i]] = TargetStacks::unpack($stacks[$keys[$ids[$i]]]);
         }

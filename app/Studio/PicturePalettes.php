@@ -22,6 +22,7 @@ use Prism\Planning\Designation;
 use Prism\Planning\Feathering;
 use Prism\Planning\Palette;
 use Prism\Planning\PaletteFinder;
+use Prism\Planning\PaletteWish;
 use Prism\Planning\PlanStep;
 use Prism\Planning\TonedSet;
 use Prism\Planning\ValuePart;
@@ -91,11 +92,7 @@ final class PicturePalettes
         $sizes = array_values(array_unique(array_filter([...self::SIZES, $wanted, $most], static fn (int $size): bool => $size <= $most)));
         $banned = self::ids($piece->banned ?? []);
         $gathered = $this->gathered->of($piece, $search, $targets, $limits, $known, self::free($piece, $known), static fn (float $share) => $progress('Trying stacks for each of them', 0.1 + 0.5 * $share));
-        $curve = (new PaletteFinder($search, $known))->curve(
-            $targets, $sizes, $weights, array_values(array_unique($pinned, SORT_REGULAR)), $banned,
-            progress: static fn (float $share) => $progress('Choosing pencils that serve all of them', max(0.6, 0.95 * $share)),
-            each: $limits, gathered: $gathered, spread: SideBySide::each(...),
-        );
+        $curve = (new PaletteFinder($search, $known))->curve(new PaletteWish($targets, $sizes, $weights, array_values(array_unique($pinned, SORT_REGULAR)), $banned, each: $limits), progress: static fn (float $share) => $progress('Choosing pencils that serve all of them', max(0.6, 0.95 * $share)), gathered: $gathered, parts: new SideBySide);
         ksort($curve);
 
         return ['chosen' => $curve[$wanted], 'size' => $piece->palette_size, 'curve' => $curve, 'rows' => $rows, 'own' => $own];

@@ -57,31 +57,24 @@ final class PaletteFinder
     }
 
     /**
-     * @param  array<string, Target>  $targets
-     * @param  list<int>  $sizes
-     * @param  array<string, float>  $weights  by target, 1 where none is given
-     * @param  list<PencilId>  $pinned  always in
-     * @param  list<PencilId>  $banned  never in
-     * @param  array<string, Limits>  $each  for targets with limits of their own
      * @param  array<array-key, TargetStacks>  $gathered  for targets whose stacks are known already
      * @param  ?\Closure(float): void  $progress  how far it is, 0-1; may throw to stop
-     * @param  ?\Closure(int, \Closure(int): string, \Closure(float): void): list<string>  $spread  does so many parts by their places, and says how far it is; null: one after the other
      * @return array<int, Palette> by size, of no more pencils than there are
      *
      * @throws EmptyBox
      */
-    public function curve(array $targets, array $sizes, array $weights = [], array $pinned = [], array $banned = [], Limits $limits = new Limits(maxLayers: Limits::PICTURE_LAYERS), ?\Closure $progress = null, array $each = [], array $gathered = [], ?\Closure $spread = null): array
+    public function curve(PaletteWish $wish, array $gathered = [], ?\Closure $progress = null, Parts $parts = new OneByOne): array
     {
-        $this->limits = array_map(static fn (string $id): Limits => $each[$id] ?? $limits, array_combine(array_keys($targets), array_map(strval(...), array_keys($targets))));
+        $this->limits = $wish->limitsByTarget();
         $progress ??= static function (): void {
         };
         $ids = $this->kit->ids();
         $index = array_flip($ids);
-        $out = array_map(strval(...), $banned);
+        $out = array_map(strval(...), $wish->banned);
         $free = $this->kit->where(static fn ($pencil): bool => ! in_array((string) $pencil->id, $out, true));
-        $this->gather($targets, $weights, $free, $gathered, static fn (float $share) => $progress(self::GATHERING * $share));
+        $this->gather($wish->targets, $wish->weights, $free, $gathered, static fn (float $share) => $progress(self::GATHERING * $share));
         $chosen = [];
-        foreach ($pinned as $pencil) {
+        foreach ($wish->pinned as $pencil) {
             if (isset($index[(string) $pencil])) {
                 $chosen[$index[(string) $pencil]] = true;
             }
@@ -89,6 +82,7 @@ final class PaletteFinder
         $fixed = $chosen;
         $open = array_map(static fn (string $id): int => $index[$id], $free->ids());
         $sets = [];
+        $sizes = $wish->sizes;
         sort($sizes);
         foreach ($sizes as $size) {
             while (count($chosen) < min($size, count($open) + count($fixed))) {
@@ -102,7 +96,7 @@ final class PaletteFinder
             $sets[$size] = $chosen;
             $progress(self::GATHERING + (self::CHOOSING - self::GATHERING) * count($sets) / count($sizes));
         }
-        $found = $this->recipes($targets, $sets, $spread ?? self::inTurn(...), static fn (float $share) => $progress(self::CHOOSING + (1.0 - self::CHOOSING) * $share));
+        $found = $this->recipes($wish->targets, $sets, $parts, static fn (float $share) => $progress(self::CHOOSING + (1.0 - self::CHOOSING) * $share));
         $palettes = [];
         foreach ($sets as $size => $chosen) {
             $palettes[$size] = $this->palette($chosen, array_map(static fn (array $recipes): ?Recipe => $recipes[$size] ?? null, $found));
@@ -347,11 +341,10 @@ final class PaletteFinder
      *
      * @param  array<string, Target>  $targets
      * @param  array<int, array<int, true>>  $sets  by size
-     * @param  \Closure(int, \Closure(int): string, \Closure(float): void): list<string>  $spread
      * @param  \Closure(float): void  $progress
      * @return list<array<int, Recipe>> by target and size; none where a set can lay no stack
      */
-    private function recipes(array $targets, array $sets, \Closure $spread, \Closure $progress): array
+    private function recipes(array $targets, array $sets, Parts $parts, \Closure $progress): array
     {
         $targets = array_values($targets);
         $limits = array_values($this->limits);
@@ -380,23 +373,7 @@ final class PaletteFinder
             return serialize($recipes);
         };
 
-        return array_map(unserialize(...), $spread(count($targets), $part, $progress));
-    }
-
-    /**
-     * @param  \Closure(int): string  $do
-     * @param  \Closure(float): void  $progress
-     * @return list<string>
-     */
-    private static function inTurn(int $count, \Closure $do, \Closure $progress): array
-    {
-        $done = [];
-        for ($i = 0; $i < $count; $i++) {
-            $progress($i / $count);
-            $done[] = $do($i);
-        }
-
-        return $done;
+        return array_map(unserialize(...), $parts->each(count($targets), $part, $progress));
     }
 
     /**

@@ -13,7 +13,7 @@ it('does many parts two at a time, and gives all in their order', function (): v
     };
     $told = [];
     $before = hrtime(true);
-    $done = SideBySide::each(21, $slow, static function (float $share) use (&$told): void {
+    $done = (new SideBySide)->each(21, $slow, static function (float $share) use (&$told): void {
         $told[] = $share;
     });
     expect((hrtime(true) - $before) / 1e9)->toBeLessThan(0.55)
@@ -31,7 +31,7 @@ it('leaves more to whoever has the lighter parts', function (): void {
 
         return (string) getmypid();
     };
-    $by = array_count_values(SideBySide::each(20, $slowHere, static function (): void {
+    $by = array_count_values((new SideBySide)->each(20, $slowHere, static function (): void {
     }));
     expect($by)->toHaveCount(2)->and($by[$here])->toBeLessThan(6);
 });
@@ -44,7 +44,7 @@ it('stops both where it is stopped', function (): void {
 
         return '';
     };
-    expect(fn () => SideBySide::each(60, $part, static fn (float $share) => $share > 0.1 ? throw new DomainException('Stopped.') : null))->toThrow(DomainException::class, 'Stopped.')
+    expect(fn () => (new SideBySide)->each(60, $part, static fn (float $share) => $share > 0.1 ? throw new DomainException('Stopped.') : null))->toThrow(DomainException::class, 'Stopped.')
         ->and(strlen((string) file_get_contents($path)))->toBeGreaterThan(2)->toBeLessThan(15);
     unlink($path);
 });
@@ -58,9 +58,9 @@ it('does a few without a copy, and none at once', function (): void {
     };
     $quiet = static function (): void {
     };
-    expect(SideBySide::each(3, $pid, $quiet))->toBe(array_fill(0, 3, (string) $here))
-        ->and(array_unique(SideBySide::each(9, $pid, $quiet)))->toHaveCount(2)
-        ->and(SideBySide::each(0, $pid, $quiet))->toBe([]);
+    expect((new SideBySide)->each(3, $pid, $quiet))->toBe(array_fill(0, 3, (string) $here))
+        ->and(array_unique((new SideBySide)->each(9, $pid, $quiet)))->toHaveCount(2)
+        ->and((new SideBySide)->each(0, $pid, $quiet))->toBe([]);
 });
 
 it('hears of what goes wrong in either process, and leaves nothing behind', function (): void {
@@ -73,8 +73,8 @@ it('hears of what goes wrong in either process, and leaves nothing behind', func
     };
     $quiet = static function (): void {
     };
-    expect(fn () => SideBySide::each(12, $wrong(4), $quiet))->toThrow(DomainException::class)
-        ->and(fn () => SideBySide::each(12, $wrong(5), $quiet))->toThrow(DomainException::class)
+    expect(fn () => (new SideBySide)->each(12, $wrong(4), $quiet))->toThrow(DomainException::class)
+        ->and(fn () => (new SideBySide)->each(12, $wrong(5), $quiet))->toThrow(DomainException::class)
         ->and($files())->toBe($before)
         ->and(pcntl_waitpid(-1, $status, WNOHANG))->toBe(-1);
 });

@@ -20,6 +20,7 @@ use Prism\Materials\Kit;
 use Prism\Materials\PencilKind;
 use Prism\Planning\Fitting;
 use Prism\Planning\PaletteFinder;
+use Prism\Planning\PaletteWish;
 use Prism\Planning\PictureZone;
 use Prism\Reference\Field;
 use Prism\Reference\PictureReading;
@@ -75,7 +76,7 @@ final class CraftFigures
                 $limits[$target->id] = $zone->limits(Limits::PICTURE_LAYERS, $targets[$target->id]);
             }
         }
-        $palette = (new PaletteFinder($this->search, $this->box))->curve($targets, [self::FEW], $weights, each: $limits)[self::FEW];
+        $palette = (new PaletteFinder($this->search, $this->box))->curve(new PaletteWish($targets, [self::FEW], $weights, each: $limits))[self::FEW];
         $worst = [];
         foreach ($palette->recipes as $id => $recipe) {
             $worst[$of[$id]][] = $recipe->difference->dE00;

@@ -14,6 +14,7 @@ use Prism\Matching\Search\PairLibrary;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use Prism\Planning\PaletteFinder;
+use Prism\Planning\PaletteWish;
 use Prism\Planning\PictureZone;
 use Prism\Planning\PlannedZone;
 use Prism\Planning\Planner;
@@ -60,7 +61,7 @@ final class PlanFigures
             $limits = new Limits(maxLayers: Limits::PICTURE_LAYERS);
             [$gathered, $gathering] = Clock::milliseconds(static fn (): array => array_map(static fn (Target $target): TargetStacks => TargetStacks::of($search, $target, $limits, $box), $targets));
             // What a pin takes: the stacks are known.
-            [$curve, $choosing] = Clock::milliseconds(static fn (): array => (new PaletteFinder($search, $box))->curve($targets, [...self::SIZES, count($box)], $weights, limits: $limits, gathered: $gathered));
+            [$curve, $choosing] = Clock::milliseconds(static fn (): array => (new PaletteFinder($search, $box))->curve(new PaletteWish($targets, [...self::SIZES, count($box)], $weights, limits: $limits), gathered: $gathered));
             $stacks = array_map(static fn (Recipe $recipe): Stack => $recipe->stack, $curve[self::FEW]->recipes);
             $planned = [];
             foreach ($zones as $zone) {

@@ -14,6 +14,7 @@ use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use Prism\Materials\PencilId;
 use Prism\Planning\PaletteFinder;
+use Prism\Planning\PaletteWish;
 
 /** Latency and quality of the search, and of palettes. */
 final class SearchFigures
@@ -99,8 +100,8 @@ final class SearchFigures
         $finder = new PaletteFinder($this->search($kit), $kit);
         $names = array_map(static fn (int $i): string => 'target '.$i, array_keys(self::TARGETS));
         $targets = array_combine($names, self::targets());
-        $finder->curve($targets, [6]);
-        [$palettes, $elapsed] = Clock::milliseconds(static fn (): array => $finder->curve($targets, self::PALETTE_SIZES));
+        $finder->curve(new PaletteWish($targets, [6]));
+        [$palettes, $elapsed] = Clock::milliseconds(static fn (): array => $finder->curve(new PaletteWish($targets, self::PALETTE_SIZES)));
         $rows = [];
         foreach ($palettes as $size => $palette) {
             $rows[] = [$size.' of 60', sprintf('%.2f', $palette->meanDifference), $rows === [] ? sprintf('%.1f for all sizes', $elapsed / 1e3) : ''];

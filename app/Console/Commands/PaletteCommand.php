@@ -8,6 +8,7 @@ use Prism\Exchange\PaletteTable;
 use Prism\Exchange\TargetTable;
 use Prism\Matching\Target;
 use Prism\Planning\PaletteFinder;
+use Prism\Planning\PaletteWish;
 
 final class PaletteCommand extends StudioFiles
 {
@@ -30,7 +31,7 @@ final class PaletteCommand extends StudioFiles
 
         $calibration = $this->calibration($kit, $swatches);
         $finder = new PaletteFinder($this->searchIn($calibration, $kit), $calibration->known($kit));
-        $palettes = $finder->curve($targets, $sizes);
+        $palettes = $finder->curve(new PaletteWish($targets, $sizes));
         $this->write('out', PaletteTable::write($palettes));
         foreach ($palettes as $size => $palette) {
             $this->progress(sprintf('%d pencils: mean dE00 %.2f', $size, $palette->meanDifference));

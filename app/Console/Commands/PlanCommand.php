@@ -19,6 +19,7 @@ use Prism\Planning\Neighbours;
 use Prism\Planning\Pair;
 use Prism\Planning\Palette;
 use Prism\Planning\PaletteFinder;
+use Prism\Planning\PaletteWish;
 use Prism\Planning\PictureZone;
 use Prism\Planning\Plan;
 use Prism\Planning\PlannedZone;
@@ -94,7 +95,7 @@ final class PlanCommand extends StudioFiles
                 $limits[$target->id] = $zone->limits(Limits::PICTURE_LAYERS, $targets[$target->id]);
             }
         }
-        $palette = (new PaletteFinder($search, $calibration->known($kit)))->curve($targets, [$size], $weights, each: $limits)[$size];
+        $palette = (new PaletteFinder($search, $calibration->known($kit)))->curve(new PaletteWish($targets, [$size], $weights, each: $limits))[$size];
         $this->progress(sprintf('%d pencils: mean dE00 %.2f', count($palette->pencils), $palette->meanDifference));
         $plan = (new Planner($predictor, $kit))->plan(self::planned($zones, $palette, $field));
         $this->write('out', self::json($zones, $field, $palette, $plan));

@@ -22,6 +22,7 @@ use Prism\Planning\BoxCover;
 use Prism\Planning\NextPencils;
 use Prism\Planning\Palette;
 use Prism\Planning\PaletteFinder;
+use Prism\Planning\PaletteWish;
 use Prism\Planning\Representatives;
 
 /** Looks a box through: what it covers, what it cannot reach, what would help most, and how few of it would do. */
@@ -72,9 +73,9 @@ final class AuditWork implements LongWork
         $finder = new PaletteFinder($search, $this->engine->searchable($paper, $artist, $box));
         $progress('Finding the best few of your box', 0.72);
         $general = array_map(static fn (Lab $lab): Target => Target::colour($lab), self::spread($has));
-        $curve = $finder->curve($general, self::sizes($box));
+        $curve = $finder->curve(new PaletteWish($general, self::sizes($box)));
         $progress('Finding the best few for your pieces', 0.87);
-        $ownCurve = count($own) < self::LEAST_TARGETS ? [] : $finder->curve($ownTargets, self::sizes($box));
+        $ownCurve = count($own) < self::LEAST_TARGETS ? [] : $finder->curve(new PaletteWish($ownTargets, self::sizes($box)));
 
         return [
             'paper' => $paper->name,

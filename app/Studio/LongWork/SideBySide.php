@@ -5,23 +5,19 @@ declare(strict_types=1);
 namespace App\Studio\LongWork;
 
 use Closure;
+use Prism\Planning\Parts;
 
 /**
  * A computation of many parts on two processors: in this process and in a copy of it, each of which takes the next part as soon as
  * it is free. In a web server, and where no copy can be had, one part after the other.
  */
-final class SideBySide
+final class SideBySide implements Parts
 {
     /** Fewer parts than this are done before a second process is under way. */
     private const WORTH_SPLITTING = 8;
 
-    /**
-     * @param  int  $count  at most some ten thousand
-     * @param  Closure(int): string  $do  one part, by its place; only computes: what it changes may be lost, and the connections are not its own
-     * @param  Closure(float): void  $progress  how far it is, 0-1; may throw to stop
-     * @return list<string> by place
-     */
-    public static function each(int $count, Closure $do, Closure $progress): array
+    /** Of a part the connections are not its own. */
+    public function each(int $count, Closure $do, Closure $progress): array
     {
         $path = $count >= self::WORTH_SPLITTING && PHP_SAPI === 'cli' && function_exists('pcntl_fork') ? tempnam(sys_get_temp_dir(), 'prism') : false;
         $places = self::places($count);

@@ -12,6 +12,7 @@ use Prism\Colour\Lab;
 use Prism\Matching\Limits;
 use Prism\Matching\Target;
 use Prism\Planning\PaletteFinder;
+use Prism\Planning\PaletteWish;
 use Prism\Schools\Blending;
 use Prism\Schools\SchoolSet;
 use Throwable;
@@ -67,7 +68,7 @@ final class WarmUp
         $found = 0;
         foreach ([Blending::Layers, Blending::Blender, Blending::Solvent] as $blending) {
             $limits = new Limits(maxLayers: Limits::PICTURE_LAYERS, schools: new SchoolSet(blending: $blending));
-            foreach ((new PaletteFinder($search, $known))->curve($targets, self::SIZES, limits: $limits) as $palette) {
+            foreach ((new PaletteFinder($search, $known))->curve(new PaletteWish($targets, self::SIZES, limits: $limits)) as $palette) {
                 $found += count($palette->recipes);
             }
         }

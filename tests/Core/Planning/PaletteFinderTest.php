@@ -16,6 +16,7 @@ use Prism\Materials\Pencil;
 use Prism\Materials\PencilId;
 use Prism\Planning\Lightener;
 use Prism\Planning\PaletteFinder;
+use Prism\Planning\PaletteWish;
 use Prism\Planning\TargetStacks;
 use Prism\Schools\Blending;
 use Prism\Schools\SchoolSet;
@@ -49,7 +50,7 @@ function twenty(): Kit
 }
 
 it('gives a palette of each size, better the more pencils it has', function (): void {
-    $palettes = finder(twenty())->curve(pictureTargets(), [12, 3, 6]);
+    $palettes = finder(twenty())->curve(new PaletteWish(pictureTargets(), [12, 3, 6]));
     expect(array_keys($palettes))->toBe([3, 6, 12]);
     $mean = INF;
     foreach ($palettes as $size => $palette) {
@@ -67,17 +68,17 @@ it('gives a palette of each size, better the more pencils it has', function (): 
 
 it('keeps what is pinned and leaves out what is banned', function (): void {
     $kit = twenty();
-    $free = array_map(strval(...), finder($kit)->curve(pictureTargets(), [5])[5]->pencils);
+    $free = array_map(strval(...), finder($kit)->curve(new PaletteWish(pictureTargets(), [5]))[5]->pencils);
     $pin = PencilId::of(array_values(array_diff($kit->ids(), $free))[0]);
     $ban = PencilId::of($free[0]);
-    $palette = array_map(strval(...), finder($kit)->curve(pictureTargets(), [5], pinned: [$pin], banned: [$ban])[5]->pencils);
+    $palette = array_map(strval(...), finder($kit)->curve(new PaletteWish(pictureTargets(), [5], pinned: [$pin], banned: [$ban]))[5]->pencils);
     expect($palette)->toHaveCount(5)->toContain((string) $pin)->not->toContain((string) $ban);
 });
 
 it('serves the heavy targets first', function (): void {
     $targets = ['red' => Target::colour(Lab::of(40, 45, 25)), 'blue' => Target::colour(Lab::of(40, 5, -40))];
     $kit = box(['QW:201', 'QW:404', 'QW:107', 'QW:722']);
-    $first = static fn (string $heavy): string => (string) finder($kit)->curve($targets, [1], [$heavy => 20.0])[1]->pencils[0];
+    $first = static fn (string $heavy): string => (string) finder($kit)->curve(new PaletteWish($targets, [1], [$heavy => 20.0]))[1]->pencils[0];
     expect($first('red'))->toBe('QW:201')->and($first('blue'))->toBe('QW:404');
 });
 
@@ -91,14 +92,14 @@ it('is as good as trying every set of a small box', function (): void {
         $in = array_values(array_filter($ids, static fn (string $id, int $i): bool => ($mask >> $i & 1) === 1, ARRAY_FILTER_USE_BOTH));
         if (count($in) === 3) {
             $banned = array_map(PencilId::of(...), array_values(array_diff($ids, $in)));
-            $best = min($best, $finder->curve($targets, [3], banned: $banned)[3]->meanDifference);
+            $best = min($best, $finder->curve(new PaletteWish($targets, [3], banned: $banned))[3]->meanDifference);
         }
     }
-    expect($finder->curve($targets, [3])[3]->meanDifference)->toBeLessThan($best + 0.6);
+    expect($finder->curve(new PaletteWish($targets, [3]))[3]->meanDifference)->toBeLessThan($best + 0.6);
 });
 
 it('gives all there is where more is asked for', function (): void {
-    expect(finder(box(['QW:201', 'QW:404']))->curve(pictureTargets(), [8])[8]->pencils)->toHaveCount(2);
+    expect(finder(box(['QW:201', 'QW:404']))->curve(new PaletteWish(pictureTargets(), [8]))[8]->pencils)->toHaveCount(2);
 });
 
 it('keeps a warm and a cool lightener from eight pencils on, whatever the picture asks for', function (): void {
@@ -110,7 +111,7 @@ it('keeps a warm and a cool lightener from eight pencils on, whatever the pictur
         $targets["d$i"] = Target::colour(Lab::of(...$lab));
     }
     $pinned = [PencilId::of($kit->ids()[0])];
-    $palettes = finder($kit)->curve($targets, [6, 8, 10], pinned: $pinned);
+    $palettes = finder($kit)->curve(new PaletteWish($targets, [6, 8, 10], pinned: $pinned));
     $kinds = static fn (int $size): array => array_unique(array_filter(array_map(static fn (PencilId $id): ?string => Lightener::of(pencils()->get($id))?->value, $palettes[$size]->pencils)));
     expect($kinds(6))->toBe([])->and($kinds(8))->toHaveCount(2)->and($kinds(10))->toHaveCount(2);
     foreach ([8, 10] as $size) {
@@ -122,7 +123,7 @@ it('follows limits of single targets', function (): void {
     $targets = pictureTargets();
     $blended = new Limits(maxLayers: 3, schools: new SchoolSet(blending: Blending::Blender), surface: Surface::Hard);
     $each = ['z0' => new Limits(maxPencils: 1, maxLayers: 1), 'z1' => $blended, 'z2' => $blended, 'z3' => $blended, 'z4' => $blended, 'z5' => $blended];
-    $recipes = finder(twenty())->curve($targets, [8], each: $each)[8]->recipes;
+    $recipes = finder(twenty())->curve(new PaletteWish($targets, [8], each: $each))[8]->recipes;
     $closed = array_filter(array_intersect_key($recipes, $each), static fn ($recipe): bool => str_ends_with((string) $recipe->stack, 'blend'));
     $mixed = array_filter(array_diff_key(array_intersect_key($recipes, $each), ['z0' => true]), static fn ($recipe): bool => $recipe->stack->layerCount() > 1);
     expect($recipes['z0']->stack->layerCount())->toBe(1)->and($closed)->toHaveKeys(array_keys($mixed))->and(count($mixed))->toBeGreaterThan(2)
@@ -132,7 +133,7 @@ it('follows limits of single targets', function (): void {
 it('serves a picture about as well as a search for each colour by itself would, from the same pencils', function (): void {
     $kit = twenty();
     $search = new Search(new Predictor(model()), $kit, PairLibrary::build(model(), $kit->ids()));
-    $palette = (new PaletteFinder($search, $kit))->curve(pictureTargets(), [8])[8];
+    $palette = (new PaletteFinder($search, $kit))->curve(new PaletteWish(pictureTargets(), [8]))[8];
     $limits = new Limits(top: 1, maxLayers: 3);
     $alone = array_map(static fn (Target $target): float => $search->find($target, $limits, $kit->only($palette->pencils))[0]->difference->dE00, pictureTargets());
     // Both look for what costs least, schools and turns reckoned in: half a dE00 lies within that.
@@ -144,7 +145,7 @@ it('comes out the same from stacks that were gathered before, whatever is pinned
     $search = new Search(new Predictor(model()), $kit, PairLibrary::build(model(), $kit->ids()));
     $limits = new Limits(maxLayers: 3);
     $kept = array_map(static fn (Target $target): TargetStacks => TargetStacks::unpack(TargetStacks::of($search, $target, $limits, $kit)->pack()), pictureTargets());
-    $stacks = static fn (array $gathered, PencilId ...$pinned): array => array_map(static fn ($recipe): string => (string) $recipe->stack, (new PaletteFinder($search, $kit))->curve(pictureTargets(), [6], pinned: $pinned, limits: $limits, gathered: $gathered)[6]->recipes);
+    $stacks = static fn (array $gathered, PencilId ...$pinned): array => array_map(static fn ($recipe): string => (string) $recipe->stack, (new PaletteFinder($search, $kit))->curve(new PaletteWish(pictureTargets(), [6], pinned: $pinned, limits: $limits), gathered: $gathered)[6]->recipes);
     $pin = PencilId::of($kit->ids()[3]);
     expect($stacks($kept))->toBe($stacks([]))->and($stacks($kept, $pin))->toBe($stacks([], $pin));
 });
@@ -169,6 +170,6 @@ it('bans a pencil by its number as it is printed: 119 is not 0119', function ():
     $kit = Kit::of([$named('119'), $named('0119'), $named('200')]);
     $model = Calibrator::fit($kit, [])->model(Paper::cartridge());
     $finder = new PaletteFinder(new Search(new Predictor($model), $kit, PairLibrary::build($model, $kit->ids())), $kit);
-    $pencils = $finder->curve(['t' => Target::colour(Lab::of(60, 20, 8))], [3], banned: [PencilId::of('ZZ:119')])[3]->pencils;
+    $pencils = $finder->curve(new PaletteWish(['t' => Target::colour(Lab::of(60, 20, 8))], [3], banned: [PencilId::of('ZZ:119')]))[3]->pencils;
     expect(array_map(strval(...), $pencils))->toBe(['ZZ:0119', 'ZZ:200']);
 });
