@@ -31,6 +31,11 @@ final readonly class PencilCoat
     /** Up to here, L*, a pencil is dark enough to anchor. */
     private const DARK_L = 45.0;
 
+    /** L* from which, and chroma within which, a pale colour that is no white softens a passage at the end. */
+    private const PALE = 76.0;
+
+    private const PALE_CHROMA = [2.5, 26.0];
+
     public float $L;
 
     public float $chroma;
@@ -48,6 +53,12 @@ final readonly class PencilCoat
     public function isColoured(): bool
     {
         return $this->chroma > self::COLOURED;
+    }
+
+    /** Cream, ivory, a pale flesh, a light grey: what passages are softened with. */
+    public function isLightener(): bool
+    {
+        return $this->L >= self::PALE && $this->chroma >= self::PALE_CHROMA[0] && $this->chroma <= self::PALE_CHROMA[1];
     }
 
     public function isForm(): bool

@@ -46,6 +46,7 @@ final readonly class Cost
             ShadowTerm::by($schools->shadows, $target),
             new BlackAndWhiteTerm($schools, $book->paperL),
             BrighteningTerm::by($schools->brightening, $target),
+            LightenerTerm::by($target),
             FirmTerm::by($schools->hand, $target),
             FinishTerm::by($schools->blending->on($limits->surface)),
         ])));

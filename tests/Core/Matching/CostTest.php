@@ -8,6 +8,7 @@ use Prism\Layering\Look;
 use Prism\Matching\Bearing;
 use Prism\Matching\Cost\Cost;
 use Prism\Matching\Cost\Laid;
+use Prism\Matching\Cost\LightenerTerm;
 use Prism\Matching\Limits;
 use Prism\Matching\Sketch;
 use Prism\Matching\Target;
@@ -199,4 +200,23 @@ it('sees pencils as the trade does', function (): void {
         ->and(array_values(array_filter(PRICED, static fn (string $id): bool => $book->isWhite((int) array_search($id, PRICED, true)))))->toBe(['QW:101'])
         ->and(model()->lay(model()->bare(), $book->touch(2, 50, 2))->lab())->toEqual(seen('QW:404@50x2'))
         ->and($book->coat(0)->isForm())->toBeFalse()->and($book->coat(6)->isForm())->toBeTrue();
+});
+
+it('bars a lightener whose own lean would show', function (): void {
+    $pale = array_values(array_filter(pencils()->ids(), static fn (string $id): bool => (new TouchBook(model(), [$id], pencils()))->coat(0)->isLightener()));
+    expect(count($pale))->toBeGreaterThan(3);
+    $book = new TouchBook(model(), ['QW:201', ...$pale], pencils());
+    $barred = $allowed = 0;
+    foreach (range(1, count($pale)) as $lightener) {
+        $position = $book->coat($lightener)->position;
+        foreach ([0.0, 9.0] as $away) {
+            $hue = deg2rad(Prism\Colour\Wheel::hueDegrees($position + $away));
+            $target = Target::colour(Lab::of(70, 20 * cos($hue), 20 * sin($hue)));
+            $laid = Laid::of(Sketch::of([[0, 40, 1], [$lightener, 45, 1]]), new Look($target->colour, 0.0, 1.0), $book);
+            $cost = LightenerTerm::by($target)?->of($laid) ?? 0.0;
+            $away > 0.0 ? $barred += $cost > 1.0 ? 1 : 0 : $allowed += $cost < 0.1 ? 1 : 0;
+        }
+    }
+    expect($barred)->toBe(count($pale))->and($allowed)->toBe(count($pale))
+        ->and(LightenerTerm::by(Target::colour(Lab::of(70, 1, 1))))->toBeNull();
 });
