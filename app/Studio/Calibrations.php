@@ -21,15 +21,19 @@ final class Calibrations
     }
 
     /**
-     * Fits the engine to all of an artist's swatches and puts that in force.
+     * Fits the engine to an artist's swatches and puts that in force.
      *
+     * @param  bool  $onlyNew  only the pencils and papers of swatches that the one in force does not rest on move; the hand stays
      * @param  ?Closure(string, float): void  $progress  may throw to cancel
      */
-    public function calibrate(User $user, ?Closure $progress = null): CalibrationModel
+    public function calibrate(User $user, ?Closure $progress = null, bool $onlyNew = false): CalibrationModel
     {
         $swatches = $this->catalogue->swatches($user);
         $kit = $this->catalogue->desk($user, ...array_map(static fn (Swatch $swatch) => $swatch->stack, $swatches));
-        $calibration = Calibrator::fit($kit, $swatches, $this->catalogue->papers(), progress: $progress);
+        $known = $onlyNew ? $this->inForce($user) : null;
+        $calibration = $known === null
+            ? Calibrator::fit($kit, $swatches, $this->catalogue->papers(), progress: $progress)
+            : Calibrator::refit($this->read($known, $kit), $kit, $swatches, $this->catalogue->papers(), $progress);
 
         return DB::transaction(function () use ($user, $swatches, $calibration): CalibrationModel {
             $kept = $user->calibrations()->create([

@@ -179,6 +179,22 @@ describe('charts', function (): void {
 });
 
 describe('calibration', function (): void {
+    it('takes in new swatches alone, where that is asked: the hand and the other pencils stay as they were', function (): void {
+        $fit = fn (int $id): array => App\Models\Calibration::query()->findOrFail($id)->fit;
+        $made = function (array $wish): int {
+            $work = $this->postJson('/api/works', ['kind' => 'calibration', ...$wish])->json('id');
+            $this->user->refresh();
+
+            return $this->getJson("/api/works/$work")->assertJsonPath('state', 'done')->json('result.calibration');
+        };
+        swatch($this->user, coatsOf(['QW:404', 'QW:119', 'QW:201', 'QW:519']));
+        $first = $fit($made([]));
+        swatch($this->user, [...coatsOf(['QW:607'])]);
+        $second = $fit($made(['onlyNew' => true]));
+        expect($second['hand'])->toEqual($first['hand'])->and($second['pencils']['QW:404'])->toEqual($first['pencils']['QW:404'])
+            ->and($second['pencils'])->toHaveKey('QW:607');
+    });
+
     it('is made in the queue, counted, compared, and undone', function (): void {
         $piece = pieceOf($this->user);
         $zone = $this->postJson("/api/pieces/{$piece->id}/zones", ['name' => 'Float', 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'stack' => 'QW:404@60'])->json('id');

@@ -500,6 +500,20 @@ describe('calibration', () => {
         await waitFor(() => expect(asked.some(({ method }) => method === 'DELETE')).toBe(true));
     });
 
+    it('takes in the new swatches alone where there are some', async () => {
+        const asked = serve({
+            'GET /api/calibrations': () => index(8, 12),
+            'GET /api/calibrations/8': () => review,
+            'GET /api/works': () => ({ work: null }),
+            'POST /api/works': () => workOf('calibration', { state: 'waiting' }),
+        });
+        show(<CalibrationPage />, '/swatches/calibration');
+        await userEvent.click(await screen.findByRole('button', { name: 'Take in the 12 new ones' }));
+        await waitFor(() =>
+            expect(asked.find(({ method }) => method === 'POST')?.body).toEqual({ kind: 'calibration', onlyNew: true }),
+        );
+    });
+
     it('shows progress, cancels, and says that nothing was changed', async () => {
         let state: Work | null = null;
         serve({

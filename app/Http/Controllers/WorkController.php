@@ -28,6 +28,7 @@ final class WorkController
         new OA\Property(property: 'targets', type: 'array', items: new OA\Items(type: 'string'), description: 'for a search again'),
         new OA\Property(property: 'piece', type: 'string', description: 'for a look, for planning and for reserves'),
         new OA\Property(property: 'anew', type: 'boolean', description: 'for planning: exchange recipes that were chosen by hand too'),
+        new OA\Property(property: 'onlyNew', type: 'boolean', description: 'for a calibration: only take in the swatches that are new to the one in use'),
     ])), responses: [
         new OA\Response(response: 202, description: 'Waits for its turn; of one kind only one runs at a time', content: new OA\JsonContent(ref: '#/components/schemas/Work')),
         new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),

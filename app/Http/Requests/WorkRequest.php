@@ -20,6 +20,7 @@ final class WorkRequest extends FormRequest
             'sheet' => ['integer', 'between:1,60'],
             'piece' => ['required_if:kind,look,planning,reserves', 'string', 'max:30'],
             'anew' => ['boolean'],
+            'onlyNew' => ['boolean'],
             'targets' => ['required_if:kind,search-again', 'array', 'max:500'],
             'targets.*' => ['string', 'max:30'],
         ];

@@ -25,7 +25,7 @@ final class CalibrationWork implements LongWork
             throw new WorkRefused(sprintf('A calibration needs %d swatches or more; there are %d in your book. Print a chart, or type some in.', self::LEAST_SWATCHES, $count));
         }
         $progress('Reading the swatch book', 0.0);
-        $made = $this->calibrations->calibrate($artist, static fn (string $doing, float $share) => $progress(sprintf('Fitting hand, papers and pencils to %d swatches', $count), 0.05 + 0.9 * $share));
+        $made = $this->calibrations->calibrate($artist, static fn (string $doing, float $share) => $progress(sprintf('Fitting hand, papers and pencils to %d swatches', $count), 0.05 + 0.9 * $share), ($wish['onlyNew'] ?? false) === true);
 
         return ['calibration' => $made->id];
     }

@@ -4572,6 +4572,8 @@ export interface operations {
                     piece?: string;
                     /** @description for planning: exchange recipes that were chosen by hand too */
                     anew?: boolean;
+                    /** @description for a calibration: only take in the swatches that are new to the one in use */
+                    onlyNew?: boolean;
                 };
             };
         };

@@ -182,6 +182,11 @@ export function CalibrationPage() {
                 <StrongButton isDisabled={work.open} onPress={() => work.start.mutate({})}>
                     Calibrate on {swatches} swatches
                 </StrongButton>
+                {current && newer > 0 && (
+                    <Button isDisabled={work.open} onPress={() => work.start.mutate({ onlyNew: true })}>
+                        Take in the {newer} new ones
+                    </Button>
+                )}
             </Row>
             <p>
                 {newer > 0
