@@ -137,7 +137,7 @@ final class PicturePalettes
     private function colours(Piece $piece): array
     {
         $targets = $weights = $limits = [];
-        $given = $this->blacksAndWhites($piece);
+        $given = $this->ruledOut($piece);
         foreach ($this->zones->of($piece) as $zone) {
             foreach ($zone->targets as $target) {
                 $targets[$target->id] = $piece->value_only ? Target::value($target->drawn) : Target::colour($target->drawn);
@@ -150,18 +150,20 @@ final class PicturePalettes
     }
 
     /**
-     * Of the pinned pencils those that a school may rule out; the others need no permission, and a pin gathers nothing.
+     * Of the pinned pencils those that the schools of the piece may rule out; the others need no permission, and a pin gathers nothing.
      *
      * @return list<string>
      */
-    private function blacksAndWhites(Piece $piece): array
+    private function ruledOut(Piece $piece): array
     {
         $box = $this->catalogue->box($piece->user);
+        $never = SchoolChoices::ofPiece($piece)->schools()->blackAndWhite === BlackAndWhite::Never;
+        $kinds = $never ? [PencilKind::Black, PencilKind::White] : [PencilKind::Black];
 
-        return array_values(array_filter($piece->pinned ?? [], static function (string $id) use ($box): bool {
+        return array_values(array_filter($piece->pinned ?? [], static function (string $id) use ($box, $kinds): bool {
             $coat = $box->has(PencilId::of($id)) ? $box->get(PencilId::of($id))->fullCoat : null;
 
-            return $coat !== null && in_array(PencilKind::of($coat), [PencilKind::Black, PencilKind::White], true);
+            return $coat !== null && in_array(PencilKind::of($coat), $kinds, true);
         }));
     }
 

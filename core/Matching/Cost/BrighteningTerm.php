@@ -31,9 +31,20 @@ final readonly class BrighteningTerm implements Term
         return new self($school, $target->colour->L > self::LIGHT_L && $target->colour->chroma() > PencilCoat::COLOURED);
     }
 
+    /** Whether a pencil is what this school brightens with. */
+    public function isOwn(PencilCoat $coat): bool
+    {
+        return $coat->kind === $this->own();
+    }
+
+    private function own(): PencilKind
+    {
+        return $this->school === Brightening::Yellow ? PencilKind::Yellow : PencilKind::White;
+    }
+
     public function of(Laid $laid): float
     {
-        $own = $this->school === Brightening::Yellow ? PencilKind::Yellow : PencilKind::White;
+        $own = $this->own();
         $other = $this->school === Brightening::Yellow ? PencilKind::White : PencilKind::Yellow;
         $cost = 0.0;
         for ($i = 1, $last = count($laid->coats) - 1; $i <= $last; $i++) {

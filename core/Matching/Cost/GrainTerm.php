@@ -18,6 +18,9 @@ final readonly class GrainTerm implements Term
     /** For each L* of grain beyond what a surface bears, as the eye sees it. */
     private const SEEN = 0.2;
 
+    /** The same where only the value is asked for: that comes first. */
+    private const SEEN_BY_VALUE = 0.05;
+
     private const BEARS = ['hard' => 3.0, 'smooth' => 4.0, 'soft' => 6.0, 'rough' => 8.0, 'stranded' => 6.0];
 
     /** For each L* that the target is lighter than a near-black's own coat, beyond what coats close. */
@@ -25,18 +28,18 @@ final readonly class GrainTerm implements Term
 
     private const SPECKS_FROM = 18.0;
 
-    private function __construct(private float $bears, private float $targetL)
+    private function __construct(private float $bears, private float $targetL, private float $each)
     {
     }
 
     public static function on(Surface $surface, Target $target): self
     {
-        return new self(self::BEARS[$surface->value], $target->colour->L);
+        return new self(self::BEARS[$surface->value], $target->colour->L, $target->valueOnly ? self::SEEN_BY_VALUE : self::SEEN);
     }
 
     public function of(Laid $laid): float
     {
-        $cost = self::SEEN * max(0.0, Grain::SEEN * $laid->look->grain - $this->bears);
+        $cost = $this->each * max(0.0, Grain::SEEN * $laid->look->grain - $this->bears);
         foreach ($laid->coats as $coat) {
             if ($coat->kind === PencilKind::NearBlack || $coat->kind === PencilKind::Black) {
                 $cost += self::SPECKS * max(0.0, $this->targetL - $coat->L - self::SPECKS_FROM);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Prism\Matching\Search;
 
+use Prism\Matching\Cost\BrighteningTerm;
 use Prism\Matching\EmptyBox;
 use Prism\Matching\Manner;
 use Prism\Matching\Sketch;
@@ -44,6 +45,8 @@ final readonly class Explorer
     private const PRESSED_PERCENT = 90;
 
     private const FIRM_PERCENT = 70;
+
+    private const BRIGHT_PERCENT = 40;
 
     /** Pencils alone that are refined. */
     private const SINGLES = 5;
@@ -94,7 +97,8 @@ final readonly class Explorer
         if ($found === []) {
             throw new EmptyBox;
         }
-        foreach ([...$this->pressed(Candidate::ranked($found)), ...$this->firmEarly(Candidate::ranked($found))] as $candidate) {
+        $ranked = Candidate::ranked($found);
+        foreach ([...$this->pressed($ranked), ...$this->firmEarly($ranked), ...$this->brightened($ranked)] as $candidate) {
             $keep($candidate);
         }
         $ranked = Candidate::ranked($found);
@@ -103,6 +107,30 @@ final readonly class Explorer
         }
 
         return Candidate::ranked($ranked);
+    }
+
+    /**
+     * Coloured lights with the brightener of the school on top.
+     *
+     * @param  list<Candidate>  $ranked
+     * @return list<Candidate>
+     */
+    private function brightened(array $ranked): array
+    {
+        $term = BrighteningTerm::by($this->easel->query->limits->schools->brightening, $this->easel->query->target);
+        if ($term->mostGain() <= 0.0) {
+            return [];
+        }
+        $own = array_filter($this->easel->query->allowed, fn (int $index): bool => $term->isOwn($this->book->coat($index)));
+        $found = [];
+        foreach (array_slice($ranked, 0, self::PRESSED) as $candidate) {
+            $tried = array_map(fn (int $index): Candidate => $this->easel->candidate($candidate->sketch->then([$index, self::BRIGHT_PERCENT, 1])), array_values($own));
+            foreach (array_slice(Candidate::ranked($tried), 0, 1) as $best) {
+                $found[] = $this->refiner->refine($best, Refiner::NEAR);
+            }
+        }
+
+        return $found;
     }
 
     /**

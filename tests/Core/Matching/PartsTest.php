@@ -127,3 +127,20 @@ it('knows a black and a white by their own coats, on toned paper as on white', f
             ->and($book->coat(2)->kind)->toBe(PencilKind::Yellow)->and($book->coat(3)->kind)->not->toBe(PencilKind::Yellow);
     }
 });
+
+it('keeps what short stacks look like apart in a box of any size, by their finish too', function (): void {
+    $keys = [];
+    foreach ([0, 1, 2, 511, 512, 513, 1024, 4095] as $lower) {
+        foreach ([0, 1, 512, 513, 4095] as $upper) {
+            foreach ([20, 100] as $percent) {
+                foreach (['layers', 'blender'] as $finish) {
+                    $keys[] = Prism\Matching\Search\ShortStacks::keyOf([[$lower, $percent, 1], [$upper, 45, 9]], $finish);
+                    $keys[] = Prism\Matching\Search\ShortStacks::keyOf([[$lower, $percent, 1], [$upper, 4, 59]], $finish);
+                }
+            }
+        }
+        $keys[] = Prism\Matching\Search\ShortStacks::keyOf([[$lower, 40, 1]], 'layers');
+    }
+    expect(array_unique($keys))->toHaveCount(count($keys))
+        ->and(Prism\Matching\Search\ShortStacks::keyOf([[0, 40, 1], [1, 40, 1], [2, 40, 1]], 'layers'))->toBeNull();
+});
