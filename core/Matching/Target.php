@@ -21,7 +21,7 @@ final readonly class Target
     private const VALUE_TOLERANCE = 0.5;
 
     /** Where only the value counts: what a whole step of it costs, in dE00. */
-    private const VALUE_STEP = 8.0;
+    private const VALUE_STEP = 12.0;
 
     /** Darker than this a colour is a shadow, L*. */
     private const SHADOW_L = 45.0;

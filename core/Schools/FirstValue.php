@@ -17,7 +17,7 @@ enum FirstValue: string
     {
         return match ($this) {
             self::LightToDark => 'Light to dark',
-            self::BothEnds => 'Both ends first, then between',
+            self::BothEnds => 'Both ends first',
             self::DarkToLight => 'Dark to light',
             self::MiddleFirst => 'Middle first',
             self::FormFirst => 'Form first',

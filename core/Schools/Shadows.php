@@ -16,11 +16,11 @@ enum Shadows: string
     public function label(): string
     {
         return match ($this) {
-            self::Complement => 'Complement and dark cool colours, no black',
-            self::Split => 'Split complement, no black',
+            self::Complement => 'Complement, no black',
+            self::Split => 'Split complement',
             self::Black => 'Black, last',
-            self::BlackFirst => 'Black first where it is truly black',
-            self::Neutral => 'Neutral from blue and magenta, no black',
+            self::BlackFirst => 'Black first',
+            self::Neutral => 'Blue and magenta',
         };
     }
 

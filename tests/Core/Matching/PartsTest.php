@@ -76,7 +76,7 @@ it('weighs an error of value above the same error of hue or chroma', function ()
     expect($target->miss(54, 20, 10))->toBeGreaterThan($target->miss(50, 20, $high) + 0.3)
         ->and($target->miss(50, 20, 10))->toBe(0.0)
         ->and(Target::value(Lab::of(50, 20, 10))->miss(50, -60, 60))->toBe(0.0)
-        ->and(Target::value(Lab::of(50, 20, 10))->miss(61, 20, 10))->toEqualWithDelta(8.0, 0.01);
+        ->and(Target::value(Lab::of(50, 20, 10))->miss(61, 20, 10))->toEqualWithDelta(12.0, 0.01);
 });
 
 it('shares pencils, near-twins being one', function (): void {
