@@ -50,6 +50,20 @@ test('no stage of a piece has a serious fault or sticks out at 1024 by 768, in e
     }
 });
 
+test('on a tablet held upright the photo takes the full width and the stage lies below it', async ({ page }) => {
+    await page.setViewportSize({ width: 768, height: 1024 });
+    await openHarbour(page);
+    await page.getByRole('link', { name: /Match/ }).click();
+    await page.getByRole('button', { name: /Small float, blue/ }).click();
+    await expect(page.getByTestId('recipe').first()).toBeVisible();
+    const photo = await page.getByTestId('picture').boundingBox();
+    const stage = await page.getByRole('main').boundingBox();
+    expect(photo?.width).toBeGreaterThan(700);
+    expect((photo?.x ?? 0) + (photo?.width ?? 0)).toBeLessThanOrEqual(768);
+    expect(stage?.y).toBeGreaterThan((photo?.y ?? 0) + (photo?.height ?? 0));
+    expect(stage?.width).toBe(768);
+});
+
 test('no page of pencils and swatches has a serious fault or sticks out at 1024 by 768, in either light', async ({
     page,
 }) => {

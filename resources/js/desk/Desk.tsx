@@ -5,7 +5,7 @@ import { messageOf, Refusal } from '../api/client';
 import { usePiece, usePlan, useSample } from '../api/queries';
 import { useKeptReserves, useLook } from '../api/lookQueries';
 import { Loading, Problem } from '../ui/States';
-import { space } from '../ui/theme';
+import { space, UPRIGHT } from '../ui/theme';
 import { useShortcuts } from '../ui/useShortcuts';
 import { DeskContext, mainTarget, type DeskState, type Selected, type Tool } from './DeskContext';
 import { Picture } from './Picture';
@@ -28,6 +28,12 @@ const Layout = styled.div`
     grid-template-columns: minmax(0, 1fr) minmax(500px, 44%);
     height: 100%;
     min-height: 0;
+    /* A tablet held upright: the photo above, the stage below, and all of it scrolls as one sheet. */
+    @media ${UPRIGHT} {
+        grid-template-columns: minmax(0, 1fr);
+        grid-template-rows: max-content max-content;
+        overflow-y: auto;
+    }
 `;
 
 const Left = styled.div`
@@ -38,6 +44,10 @@ const Left = styled.div`
     min-height: 0;
     position: relative;
     overflow: auto;
+    @media ${UPRIGHT} {
+        grid-template-rows: max-content max-content max-content;
+        overflow: visible;
+    }
 `;
 
 const Right = styled.main`
@@ -73,6 +83,9 @@ const Stage = styled.div`
     min-height: 0;
     position: relative;
     overflow-y: auto;
+    @media ${UPRIGHT} {
+        overflow-y: visible;
+    }
 `;
 
 /** One piece: the reference on the left and never away, the stage at hand on the right, one selection between them. */

@@ -3,13 +3,20 @@ import styled from 'styled-components';
 import type { Zone } from '../api/client';
 import { spoken } from '../ui/Swatch';
 import { mainTarget } from './DeskContext';
-import { radius, space, type } from '../ui/theme';
+import { radius, space, type, UPRIGHT } from '../ui/theme';
 
 const Strip = styled.ul`
     display: flex;
     flex-wrap: wrap;
     align-content: start;
     gap: ${space.xs};
+    @media ${UPRIGHT} {
+        flex-wrap: nowrap;
+        overflow-x: auto;
+        & > li {
+            flex: none;
+        }
+    }
 `;
 
 const Item = styled.button<{ $chosen: boolean }>`

@@ -18,6 +18,10 @@ const Group = styled.li`
         align-items: center;
         gap: 2px ${space.s};
     }
+    /* On a line of its own, so that the numbers stand under one another. */
+    & > ol > li:has(em) {
+        flex-basis: 100%;
+    }
     & em {
         font-style: normal;
         font-weight: 680;

@@ -68,6 +68,9 @@ export const type = {
     huge: '132px',
 } as const;
 
+/** Too narrow for two columns: a tablet held upright. */
+export const UPRIGHT = '(max-width: 900px)';
+
 /** Touch targets; larger in Draw, where a pencil is in the hand. */
 export const target = { usual: '36px', draw: '60px' } as const;
 
