@@ -30,4 +30,17 @@ final class Dice
     {
         return sqrt(-2.0 * log($this->uniform())) * cos(2.0 * M_PI * $this->uniform());
     }
+
+    /**
+     * The same in another order.
+     *
+     * @template T
+     *
+     * @param  list<T>  $of
+     * @return list<T>
+     */
+    public function shuffled(array $of): array
+    {
+        return $this->randomizer->shuffleArray($of);
+    }
 }

@@ -23,7 +23,13 @@ final class Drawing
     private const STROKE_WIDTH = 1.25;
 
     /** How sharply the point leaves a valley alone. */
-    private const EDGE = 0.075;
+    private const EDGE = 0.085;
+
+    /** How much deeper one stroke of a coat reaches than another: the point turns, and finds what the last coat left. */
+    private const UNEVEN = 0.16;
+
+    /** Strokes side by side, from the lightest to the heaviest, in parts of that; which lies where is chance. */
+    private const STROKES = [-1.5, -0.9, -0.5, -0.15, 0.15, 0.5, 0.9, 1.5];
 
     private const FIRM = 0.5;
 
@@ -127,11 +133,14 @@ final class Drawing
     {
         $angle = M_PI * $this->dice->uniform();
         $offset = self::STROKE_SPACING * $this->dice->uniform();
-        $reach = 0.12 + 0.86 * $force ** 1.15;
+        $reach = 0.22 + 0.88 * $force ** 1.15;
+        $strokes = $this->dice->shuffled(self::STROKES);
+        $count = count($strokes);
         $amount = $lead->soft * $force ** 1.05;
         foreach ($this->sheet->height as $i => $height) {
             $along = cos($angle) * ($i % Sheet::SIZE) + sin($angle) * intdiv($i, Sheet::SIZE) + $offset;
             $off = fmod($along, self::STROKE_SPACING) - self::STROKE_SPACING / 2.0;
+            $own = self::UNEVEN * $strokes[((int) floor($along / self::STROKE_SPACING) % $count + $count) % $count];
             $stroke = 0.55 + 0.75 * exp(-0.5 * ($off / self::STROKE_WIDTH) ** 2);
             $had = $thickness[$i];
             $slip = 0.0;
@@ -140,7 +149,7 @@ final class Drawing
                 $slip = max($slip, $below->slip * min(1.0, 2.0 * $film[$i]));
             }
             $depth = (1.0 - $height) * $this->sheet->depth * (1.0 - 0.8 * $this->crushed[$i]) - 0.08 * $had;
-            $contact = 1.0 / (1.0 + exp(($depth - $reach) / self::EDGE));
+            $contact = 1.0 / (1.0 + exp(($depth - $reach - $own) / self::EDGE));
             $room = max(0.0, 1.0 - $had / ($this->sheet->holds * (0.8 + 0.5 * (1.0 - $height)) * (1.0 + 0.7 * $force ** 4) * (1.0 - 0.35 * $this->crushed[$i])));
             $thickness[$i] += $amount * $stroke * $contact * $room * (1.0 - $slip);
             $this->crushed[$i] = max($this->crushed[$i], $contact * max(0.0, ($force - 0.55) / 0.4));

@@ -12,6 +12,11 @@ final readonly class Lead
     /** Scattering of a film of thickness 1, by the word on the barrel. */
     private const SCATTERS = ['transparent' => 0.22, 'semi' => 0.34, 'opaque' => 0.55];
 
+    /** Less of it in darks, which hold little but soot and dye: the share of a lead that reflects nothing, and what its lightest band adds. */
+    private const DARK_SCATTERS = 0.3;
+
+    private const LIGHT_ADDS = 1.4;
+
     /** More of it in pale leads, which hold white. */
     private const WHITE_SCATTERS = 6.0;
 
@@ -35,7 +40,7 @@ final readonly class Lead
     {
         $dice = new Dice($id);
         $white = max(0.0, (min($coat->samples()) - 0.35) / 0.6);
-        $S = self::SCATTERS[$opacity] * exp(0.25 * $dice->normal()) + self::WHITE_SCATTERS * $white ** 3;
+        $S = self::SCATTERS[$opacity] * min(1.0, self::DARK_SCATTERS + self::LIGHT_ADDS * max($coat->samples())) * exp(0.25 * $dice->normal()) + self::WHITE_SCATTERS * $white ** 3;
         $K = [];
         foreach ($coat->samples() as $i => $value) {
             $r = max(self::LEAST_REFLECTANCE, min(0.985, $value));

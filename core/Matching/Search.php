@@ -39,6 +39,9 @@ final class Search
     /** Candidates that are judged with their own doubt and warnings. */
     private const JUDGED = 12;
 
+    /** Share of a stack's own doubt that counts when it is ranked: who builds in coats sees what comes, and mends the rest. */
+    private const DOUBT_COUNTS = 0.5;
+
     /** Nor is pencil laid on bare paper for a gain smaller than this. */
     private const BARE_PAPER_GAIN = 1.2;
 
@@ -252,7 +255,7 @@ final class Search
             }
             $seen[$stack] = true;
             $recipes[] = $recipe = $this->made($easel, $candidate);
-            $cost = $easel->cost($candidate->sketch, $candidate->look, Doubt::inRounds($recipe->prediction->sigma, count($candidate->sketch->layers), count($candidate->sketch->members)));
+            $cost = $easel->cost($candidate->sketch, $candidate->look, self::DOUBT_COUNTS * Doubt::inRounds($recipe->prediction->sigma, count($candidate->sketch->layers), count($candidate->sketch->members)));
             $own[] = $candidate->costing($cost + self::WARNED * count($recipe->warnings));
         }
 

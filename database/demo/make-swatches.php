@@ -48,6 +48,11 @@ for ($i = 0; $i < 36; $i++) {
 for ($i = 0; $i < 8; $i++) {
     $wanted[] = ['harbour-cartridge', $any($box).'@50x2 > '.$any($box).$any(['@90', '@85', '@95x2'])];
 }
+for ($i = 0; $i < 24; $i++) {
+    // As it is drawn: rounds of two or three pencils, back and forth.
+    $round = array_map(static fn (): string => $any($box).$any(['@35x2', '@40', '@45x2', '@50', '@50x3']), range(1, 2 + $i % 2));
+    $wanted[] = ['harbour-cartridge', implode(' > ', [...$round, ...$round, ...($i % 3 === 0 ? [$any($box).'@65x2'] : [])])];
+}
 foreach (['wash', 'wash', 'wash', 'wash', 'blend', 'blend', 'blend', 'blend', 'lift', 'lift', 'lift'] as $finish) {
     $wanted[] = ['harbour-cartridge', $any($box).'@50x2 > '.$any($box).'@45 > '.$finish];
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Prism\Matching\Cost;
 
+use Prism\Matching\Manner;
 use Prism\Matching\Target;
 use Prism\Schools\Hand;
 
@@ -11,8 +12,6 @@ use Prism\Schools\Hand;
 final readonly class FirmTerm implements Term
 {
     private const GAIN = 1.6;
-
-    private const FIRM_PERCENT = 65;
 
     /** Lighter than this, L*, nothing is begun firmly. */
     private const DARK_L = 50.0;
@@ -28,7 +27,7 @@ final readonly class FirmTerm implements Term
 
     public function of(Laid $laid): float
     {
-        return count($laid->members) > 1 && $laid->coats[0]->anchors() && $laid->members[0][1] >= self::FIRM_PERCENT ? -self::GAIN : 0.0;
+        return count($laid->members) > 1 && $laid->coats[0]->anchors() && $laid->members[0][1] > Manner::FIRM_PERCENT ? -self::GAIN : 0.0;
     }
 
     public function mostGain(): float

@@ -17,6 +17,9 @@ final readonly class HandTerm implements Term
     /** Of each coat: some two minutes on a hand's breadth of paper. */
     private const COAT = 0.015;
 
+    /** What back and forth is worth against coats at a stretch: it pulls the join together. */
+    private const ROUNDS = 0.15;
+
     /** Of each coat in one layer beyond those of a round: laid at a stretch they go patchy. */
     private const STRETCH = 0.06;
 
@@ -30,11 +33,11 @@ final readonly class HandTerm implements Term
         }
 
         return self::PENCIL * max(0, count($used) - 1) + self::TURN * max(0, count($laid->members) - 1)
-            + self::COAT * max(0, $laid->allCoats - 1) + self::STRETCH * $stretched;
+            + self::COAT * max(0, $laid->allCoats - 1) + self::STRETCH * $stretched - ($laid->rounds > 1 ? self::ROUNDS : 0.0);
     }
 
     public function mostGain(): float
     {
-        return 0.0;
+        return self::ROUNDS;
     }
 }

@@ -44,8 +44,6 @@ final readonly class Explorer
 
     private const PRESSED_PERCENT = 90;
 
-    private const FIRM_PERCENT = 70;
-
     private const BRIGHT_PERCENT = 40;
 
     /** Pencils alone that are refined. */
@@ -146,7 +144,7 @@ final readonly class Explorer
             $members = $candidate->sketch->members;
             $percent = count($members) < 2 ? 0 : $this->easel->query->manner->mostBelow($this->book->coat($members[0][0]));
             if ($percent > Manner::FIRM_PERCENT) {
-                $firm = $candidate->sketch->with(0, [$members[0][0], self::FIRM_PERCENT, 1]);
+                $firm = $candidate->sketch->with(0, [$members[0][0], Manner::FIRM_PERCENT + 2 * Manner::GRID, 1]);
                 $found[] = $this->refiner->refine($this->easel->candidate($firm), Refiner::NEAR);
             }
         }

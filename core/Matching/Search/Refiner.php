@@ -29,9 +29,6 @@ final readonly class Refiner
     /** Of the ways to share the coats out, so many are refined. */
     private const SPLIT_REFINED = 2;
 
-    /** What back and forth is worth against coats at a stretch: it pulls the join together, dE00. */
-    private const ROUNDS_GAIN = 0.15;
-
     public function __construct(private Easel $easel, private TouchBook $book)
     {
     }
@@ -99,14 +96,9 @@ final readonly class Refiner
             }
         }
         $best = $candidate;
-        $least = $candidate->cost;
         foreach (array_slice(Candidate::ranked($tried), 0, self::SPLIT_REFINED) as $split) {
             $refined = $this->refine($split, self::LAST);
-            $cost = $refined->cost - ($refined->sketch->times > 1 ? self::ROUNDS_GAIN : 0.0);
-            if ($cost < $least) {
-                $least = $cost;
-                $best = $refined;
-            }
+            $best = $refined->cost < $best->cost ? $refined : $best;
         }
 
         return $best;
