@@ -46,7 +46,7 @@ final class Search
     private const BARE_PAPER_GAIN = 1.2;
 
     /** A recipe with a warning gives way to one without that costs so much more, dE00. */
-    private const WARNED = 1.0;
+    private const WARNED = 1.5;
 
     /** Where the best misses by less, dE00, no rule is broken; nor for a gain smaller than this. */
     private const BREAKS_FROM = 2.5;

@@ -45,6 +45,7 @@ test('a recipe that cannot be had says so, and one as light as the paper leaves 
     await page.getByRole('button', { name: /^light/ }).click();
     await expect(page.getByTestId('recipe').filter({ hasText: 'Leave the paper bare.' }).first()).toBeVisible();
     await page.getByRole('button', { name: /Small float, blue/ }).click();
+    await page.getByRole('button', { name: 'More conditions' }).click();
     await page.getByText('Value only').click();
     await expect(page.getByRole('article', { name: 'Recipe No. 1' })).toBeVisible();
 });
@@ -53,6 +54,7 @@ test('fewer pencils give other recipes', async ({ page }) => {
     await openHarbour(page);
     await sampleAt(page, 0.5, 0.12);
     await expect(page.getByTestId('recipe').first()).toBeVisible();
+    await page.getByRole('button', { name: 'More conditions' }).click();
     await page.getByRole('button', { name: /Pencils, at most/ }).click();
     await page.getByRole('option', { name: '1', exact: true }).click();
     await expect(page.getByRole('article', { name: 'Recipe No. 1' })).toBeVisible();

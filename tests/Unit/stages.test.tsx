@@ -161,7 +161,11 @@ describe('Match', () => {
             </Around>,
         );
         await screen.findAllByTestId('recipe');
+        await userEvent.click(screen.getByRole('button', { name: 'More conditions' }));
         await userEvent.click(screen.getByRole('checkbox', { name: 'No black' }));
+        await userEvent.click(screen.getByRole('button', { name: 'Fewer conditions' }));
+        // Folded away, it is still said.
+        expect(screen.getByText('Up to 4 pencils in 8 layers, no black')).toBeTruthy();
         await waitFor(() => expect(asked.at(-1)?.body).toMatchObject({ noBlack: true }));
     });
 

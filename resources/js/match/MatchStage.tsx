@@ -7,13 +7,10 @@ import { useDesk, type Selected } from '../desk/DeskContext';
 import { Reading } from '../desk/Reading';
 import { TargetChoice } from '../desk/TargetChoice';
 import { DEFAULT_RADIUS } from '../desk/useSelection';
-import { Button } from '../ui/Button';
-import { Choice } from '../ui/Choice';
 import { Empty, Loading, Problem } from '../ui/States';
 import { RestsOnLine } from '../ui/RestsOnLine';
-import { Tick } from '../ui/Tick';
 import { space } from '../ui/theme';
-import { PencilPicker } from './PencilPicker';
+import { Conditions } from './Conditions';
 import { reasons } from './reasons';
 import { TrioPanel } from './TrioPanel';
 import { RecipeCard } from './RecipeCard';
@@ -25,21 +22,6 @@ const Page = styled.div`
     gap: ${space.m};
     padding: ${space.m} ${space.l} ${space.l};
 `;
-
-const Wishes = styled.div`
-    display: flex;
-    align-items: end;
-    flex-wrap: wrap;
-    gap: ${space.xs} ${space.m};
-    & > h2 {
-        flex: 1;
-        min-width: 50%;
-        font-size: 16px;
-    }
-`;
-
-const COUNTS = ['1', '2', '3', '4'] as const;
-const LAYERS = ['1', '2', '3', '4', '6', '8', '12'] as const;
 
 const NO_WISHES: SearchWishes = {
     maxPencils: 4,
@@ -53,21 +35,6 @@ const NO_WISHES: SearchWishes = {
     must: [],
     avoid: [],
 };
-
-const Left = styled.p`
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: ${space.s};
-    padding: ${space.xs} 0;
-    & button {
-        min-height: 28px;
-        padding: 0 8px;
-    }
-`;
-
-/** Pencils that a recipe can be asked to use. */
-const MOST_USED = 3;
 
 /** A typed colour is nowhere in the photo. */
 const NOWHERE = { x: 0.5, y: 0.5, radius: DEFAULT_RADIUS };
@@ -89,10 +56,6 @@ export function MatchStage() {
               : null;
     const owned = useBox();
     const [wishes, setWishes] = useState<SearchWishes>(NO_WISHES);
-    const [more, setMore] = useState(false);
-    // A wish that holds is never out of sight.
-    const moreShown =
-        more || wishes.waxLast || wishes.toned || wishes.lightfast || wishes.paletteOnly || wishes.must.length > 0;
     const plan = usePlan(piece.id, wishes.paletteOnly);
     const box = (owned.data ?? []).map((pencil) => pencil.id);
     const circumstances = [
@@ -139,105 +102,13 @@ export function MatchStage() {
                 <StackEditor key={selected.target?.id ?? 'free'} selected={selected} />
             ) : (
                 <section aria-label="Recipes" aria-busy={found.isFetching}>
-                    <Wishes>
-                        <h2>{selected.target ? `Recipes for ${name}` : 'Recipes'}</h2>
-                        <Choice
-                            label="Pencils, at most"
-                            value={String(wishes.maxPencils) as (typeof COUNTS)[number]}
-                            options={COUNTS.map((count) => ({ id: count, name: count }))}
-                            onChange={(count) => setWishes({ ...wishes, maxPencils: Number(count) })}
-                        />
-                        <Choice
-                            label="Layers, at most"
-                            value={String(wishes.maxLayers) as (typeof LAYERS)[number]}
-                            options={LAYERS.map((count) => ({ id: count, name: count }))}
-                            onChange={(count) => setWishes({ ...wishes, maxLayers: Number(count) })}
-                        />
-                        <Tick isSelected={wishes.noBlack} onChange={(noBlack) => setWishes({ ...wishes, noBlack })}>
-                            No black
-                        </Tick>
-                        <Tick
-                            isSelected={wishes.valueOnly}
-                            onChange={(valueOnly) => setWishes({ ...wishes, valueOnly })}
-                        >
-                            Value only
-                        </Tick>
-                        {!moreShown && <Button onPress={() => setMore(true)}>More conditions</Button>}
-                    </Wishes>
-                    {moreShown && (
-                        <Wishes>
-                            <Tick isSelected={wishes.waxLast} onChange={(waxLast) => setWishes({ ...wishes, waxLast })}>
-                                Wax only last
-                            </Tick>
-                            {piece.paper.toned && (
-                                <Tick isSelected={wishes.toned} onChange={(toned) => setWishes({ ...wishes, toned })}>
-                                    Black and white freely
-                                </Tick>
-                            )}
-                            <Tick
-                                isSelected={wishes.lightfast}
-                                onChange={(lightfast) => setWishes({ ...wishes, lightfast })}
-                            >
-                                Lightfast
-                            </Tick>
-                            <Tick
-                                isSelected={wishes.paletteOnly}
-                                onChange={(paletteOnly) => setWishes({ ...wishes, paletteOnly })}
-                            >
-                                From the palette
-                            </Tick>
-                            {wishes.must.length < MOST_USED && (
-                                <span style={{ width: 170 }}>
-                                    <PencilPicker
-                                        key={`${wishes.must.join()} ${owned.data ? 'box' : 'waiting'}`}
-                                        pencils={owned.data ?? []}
-                                        value=""
-                                        label="Use this pencil"
-                                        placeholder="Use this pencil"
-                                        onChange={(id) =>
-                                            setWishes({
-                                                ...wishes,
-                                                must: [...wishes.must.filter((other) => other !== id), id],
-                                                avoid: wishes.avoid.filter((other) => other !== id),
-                                            })
-                                        }
-                                    />
-                                </span>
-                            )}
-                        </Wishes>
-                    )}
-                    {wishes.must.length > 0 && (
-                        <Left>
-                            Used in any case:
-                            {wishes.must.map((id) => (
-                                <Button
-                                    key={id}
-                                    aria-label={`Use ${id} only if it fits`}
-                                    onPress={() =>
-                                        setWishes({ ...wishes, must: wishes.must.filter((other) => other !== id) })
-                                    }
-                                >
-                                    {id.replace(':', ' ')} ×
-                                </Button>
-                            ))}
-                        </Left>
-                    )}
-                    {wishes.avoid.length > 0 && (
-                        <Left>
-                            Left out:
-                            {wishes.avoid.map((id) => (
-                                <Button
-                                    key={id}
-                                    aria-label={`Use ${id} again`}
-                                    onPress={() =>
-                                        setWishes({ ...wishes, avoid: wishes.avoid.filter((other) => other !== id) })
-                                    }
-                                >
-                                    {id.replace(':', ' ')} ×
-                                </Button>
-                            ))}
-                        </Left>
-                    )}
+                    <Conditions
+                        title={selected.target ? `Recipes for ${name}` : 'Recipes'}
+                        wishes={wishes}
+                        toned={piece.paper.toned}
+                        owned={owned.data}
+                        onChange={setWishes}
+                    />
                     {found.isError && emptyBox && (
                         <Empty title="Your box is empty">
                             <p>Recipes are made from pencils you own.</p>
@@ -248,7 +119,6 @@ export function MatchStage() {
                         <Problem message={messageOf(found.error)} retry={() => void found.refetch()} />
                     )}
                     {found.isPending && <Loading what="Trying stacks" />}
-                    {found.data && <RestsOnLine calibration={found.data.calibration} />}
                     {kept && (
                         <RecipeCard
                             rank={`For ${name}`}
@@ -293,6 +163,7 @@ export function MatchStage() {
                             onOpen={() => selection.edit(found.data.nearest.stack)}
                         />
                     )}
+                    {found.data && <RestsOnLine calibration={found.data.calibration} />}
                     {selected.zone && (
                         <TrioPanel
                             key={selected.zone.id}

@@ -12,25 +12,29 @@ const Groups = styled.ol`
 `;
 
 const Group = styled.li`
+    display: flex;
+    align-items: center;
+    gap: ${space.s};
     & > ol {
         display: flex;
         flex-wrap: wrap;
         align-items: center;
         gap: 2px ${space.s};
     }
-    /* On a line of its own, so that the numbers stand under one another. */
-    & > ol > li:has(em) {
-        flex-basis: 100%;
-    }
-    & em {
+    /* How often stands behind the bracket, so that all numbers stand under one another; it is read out first. */
+    & > em {
+        order: 1;
         font-style: normal;
         font-weight: 680;
         white-space: nowrap;
     }
-    &[data-rounds='many'] {
-        padding: 0 ${space.s};
-        border-left: 2px solid ${({ theme }) => theme.ink};
-        border-right: 2px solid ${({ theme }) => theme.ink};
+    &[data-rounds='many'] > ol {
+        padding-right: ${space.s};
+        border: solid ${({ theme }) => theme.ink};
+        border-width: 2px 2px 2px 0;
+        border-radius: 0 6px 6px 0;
+        flex-direction: column;
+        align-items: start;
     }
 `;
 
@@ -114,12 +118,8 @@ export function RecipeBuild({ recipe, onAvoid }: Props) {
         <Groups aria-label="Steps, first laid first">
             {rounds.map(({ times, from, steps: length }) => (
                 <Group key={from} data-rounds={times > 1 ? 'many' : 'one'}>
+                    {times > 1 && <em>{times} rounds</em>}
                     <ol>
-                        {times > 1 && (
-                            <li>
-                                <em>{times} rounds</em>
-                            </li>
-                        )}
                         {steps.slice(from, from + length).map((step, index) => (
                             <RecipeStep
                                 key={from + index}
