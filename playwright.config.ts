@@ -12,7 +12,7 @@ export default defineConfig({
     use: {
         baseURL: process.env.BASE_URL ?? 'http://127.0.0.1:8020',
         viewport: { width: 1280, height: 800 },
-        trace: 'retain-on-failure',
+        trace: 'on-first-retry',
         launchOptions: {
             executablePath: '/usr/bin/chromium',
             args: [

@@ -18,18 +18,18 @@ use Prism\Layering\StepKind;
  */
 final class Drawing
 {
-    private const STROKE_SPACING = 3.1;
+    private const STROKE_SPACING = 2.3;
 
-    private const STROKE_WIDTH = 1.25;
+    private const STROKE_WIDTH = 0.95;
 
     /** How sharply the point leaves a valley alone. */
     private const EDGE = 0.085;
 
     /** How much deeper one stroke of a coat reaches than another: the point turns, and finds what the last coat left. */
-    private const UNEVEN = 0.16;
+    private const UNEVEN = 0.15;
 
     /** Strokes side by side, from the lightest to the heaviest, in parts of that; which lies where is chance. */
-    private const STROKES = [-1.5, -0.9, -0.5, -0.15, 0.15, 0.5, 0.9, 1.5];
+    private const STROKES = [-1.3, -0.4, 0.4, 1.3];
 
     private const FIRM = 0.5;
 
@@ -56,7 +56,7 @@ final class Drawing
      *
      * @param  array<string, Lead>  $leads
      */
-    public static function of(Stack $stack, Sheet $sheet, array $leads, string $seed, float $weight = 1.0, float $shake = 0.04): Lab
+    public static function of(Stack $stack, Sheet $sheet, array $leads, string $seed, float $weight = 1.0, float $shake = 0.025): Lab
     {
         return self::drawn($stack, $sheet, $leads, $seed, $weight, $shake)->read();
     }
@@ -67,7 +67,7 @@ final class Drawing
      * @param  array<string, Lead>  $leads
      * @return list<array{float, float, float}> linear light
      */
-    public static function texture(Stack $stack, Sheet $sheet, array $leads, string $seed, float $weight = 1.0, float $shake = 0.04): array
+    public static function texture(Stack $stack, Sheet $sheet, array $leads, string $seed, float $weight = 1.0, float $shake = 0.025): array
     {
         $drawing = self::drawn($stack, $sheet, $leads, $seed, $weight, $shake);
         $points = Sheet::SIZE ** 2;
@@ -139,8 +139,9 @@ final class Drawing
         $amount = $lead->soft * $force ** 1.05;
         foreach ($this->sheet->height as $i => $height) {
             $along = cos($angle) * ($i % Sheet::SIZE) + sin($angle) * intdiv($i, Sheet::SIZE) + $offset;
-            $off = fmod($along, self::STROKE_SPACING) - self::STROKE_SPACING / 2.0;
-            $own = self::UNEVEN * $strokes[((int) floor($along / self::STROKE_SPACING) % $count + $count) % $count];
+            $stroked = (int) floor($along / self::STROKE_SPACING);
+            $off = $along - ($stroked + 0.5) * self::STROKE_SPACING;
+            $own = self::UNEVEN * $strokes[($stroked % $count + $count) % $count];
             $stroke = 0.55 + 0.75 * exp(-0.5 * ($off / self::STROKE_WIDTH) ** 2);
             $had = $thickness[$i];
             $slip = 0.0;

@@ -28,7 +28,7 @@ final class Studio
      * @param  string  $character  seed of what its leads are besides their colour
      * @param  float  $weight  how heavy its hand is
      */
-    public static function of(array $pencils, string $character = 'harbour', float $weight = 1.0, float $shake = 0.04): self
+    public static function of(array $pencils, string $character = 'harbour', float $weight = 1.0, float $shake = 0.025): self
     {
         $leads = [];
         foreach ($pencils as $id => ['coat' => $coat, 'wax' => $wax, 'opacity' => $opacity]) {

@@ -39,8 +39,8 @@ final class Search
     /** Candidates that are judged with their own doubt and warnings. */
     private const JUDGED = 12;
 
-    /** Share of a stack's own doubt that counts when it is ranked: who builds in coats sees what comes, and mends the rest. */
-    private const DOUBT_COUNTS = 0.5;
+    /** Share of a stack's own doubt that counts when it is ranked: who builds in coats sees what comes, and mends some of it. */
+    private const DOUBT_COUNTS = 0.6;
 
     /** Nor is pencil laid on bare paper for a gain smaller than this. */
     private const BARE_PAPER_GAIN = 1.2;

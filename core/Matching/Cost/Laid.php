@@ -17,9 +17,19 @@ final readonly class Laid
      * @param  list<PencilCoat>  $coats  of the members
      * @param  int  $layers  how many in all, each round counted
      * @param  int  $allCoats  of all layers, each round counted
+     * @param  bool  $opensInRound  the first member comes again
+     * @param  bool  $endsInRound  the last member lay below others before
      */
-    private function __construct(public array $members, public array $coats, public int $layers, public int $allCoats, public int $rounds, public Look $look)
-    {
+    private function __construct(
+        public array $members,
+        public array $coats,
+        public int $layers,
+        public int $allCoats,
+        public int $rounds,
+        public bool $opensInRound,
+        public bool $endsInRound,
+        public Look $look,
+    ) {
     }
 
     public static function of(Sketch $sketch, Look $look, TouchBook $book): self
@@ -33,6 +43,6 @@ final readonly class Laid
             $all += $passes;
         }
 
-        return new self($sketch->members, $coats, count($sketch->layers), $all, $sketch->times, $look);
+        return new self($sketch->members, $coats, count($sketch->layers), $all, $sketch->times, $sketch->isInRound(0), $sketch->isInRound(count($sketch->members) - 1), $look);
     }
 }

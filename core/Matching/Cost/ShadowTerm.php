@@ -14,8 +14,8 @@ final readonly class ShadowTerm implements Term
     /** Black as asked for: lightly, last, on top of other darks; or first, with coloured darks over it. */
     private const BLACK_GAIN = 0.7;
 
-    /** Black first, alone, below others or pressed. */
-    private const BLACK_WRONG = 5.0;
+    /** Black first, alone, below others or pressed: however dark the target, it is never laid so. */
+    private const BLACK_WRONG = 40.0;
 
     private const BLACK_LIGHTLY = 50;
 
@@ -54,8 +54,8 @@ final readonly class ShadowTerm implements Term
         foreach ($laid->coats as $i => $coat) {
             if ($coat->kind === PencilKind::Black) {
                 $right = $first
-                    ? $this->trulyBlack && $i === 0 && $last > 0
-                    : $i === $last && $last > 0 && $laid->members[$i][1] <= self::BLACK_LIGHTLY;
+                    ? $this->trulyBlack && $i === 0 && $last > 0 && ! $laid->opensInRound
+                    : $i === $last && $last > 0 && ! $laid->endsInRound && $laid->members[$i][1] <= self::BLACK_LIGHTLY;
                 $cost += $right ? -self::BLACK_GAIN : self::BLACK_WRONG;
             }
         }

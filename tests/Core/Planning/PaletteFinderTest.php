@@ -136,8 +136,8 @@ it('serves a picture about as well as a search for each colour by itself would, 
     $palette = (new PaletteFinder($search, $kit))->curve(new PaletteWish(pictureTargets(), [8]))[8];
     $limits = new Limits(top: 1, maxLayers: 3);
     $alone = array_map(static fn (Target $target): float => $search->find($target, $limits, $kit->only($palette->pencils))[0]->difference->dE00, pictureTargets());
-    // Both look for what costs least, schools and turns reckoned in: half a dE00 lies within that.
-    expect($palette->meanDifference)->toBeLessThan(array_sum($alone) / count($alone) + 0.5);
+    // Both look for what costs least, schools, turns and doubt reckoned in.
+    expect($palette->meanDifference)->toBeLessThan(array_sum($alone) / count($alone) + 0.6);
 });
 
 it('comes out the same from stacks that were gathered before, whatever is pinned', function (): void {
@@ -157,7 +157,7 @@ it('keeps gathered stacks whole, cheapest first, and reads no broken ones', func
     $read = TargetStacks::unpack($gathered->pack());
     $before = -INF;
     foreach ($gathered->stacks as $i => $stack) {
-        expect($read->stacks[$i]->layers)->toBe($stack->layers)->and($read->stacks[$i]->cost)->toEqualWithDelta($stack->cost, 1e-5)->and($stack->cost)->toBeGreaterThanOrEqual($before);
+        expect($read->stacks[$i]->sketch->layers)->toBe($stack->sketch->layers)->and($stack->sketch->layers)->not->toBe([])->and($read->stacks[$i]->cost)->toEqualWithDelta($stack->cost, 1e-5)->and($stack->cost)->toBeGreaterThanOrEqual($before);
         $before = $stack->cost;
     }
     expect($read->stacks)->toHaveCount(count($gathered->stacks))->and(count($read->stacks))->toBeGreaterThanOrEqual(3)

@@ -49,7 +49,7 @@ it('draws the same from the same seed, and twice as a hand would', function (): 
         $apart[] = drawnBy($studio, 'QW:404@50 > QW:116@40', "a$i")->differenceTo(drawnBy($studio, 'QW:404@50 > QW:116@40', "b$i"));
     }
     sort($apart);
-    expect($apart[10])->toBeGreaterThan(0.2)->toBeLessThan(4.0);
+    expect($apart[10])->toBeGreaterThan(0.5)->toBeLessThan(3.0);
 });
 
 it('reads bare paper as paper', function (): void {
@@ -64,6 +64,15 @@ it('darkens with pressure and passes, more under a heavy hand', function (): voi
             ->and(drawnBy($studio, "$id@90")->L)->toBeLessThan(drawnBy($studio, "$id@60")->L)
             ->and(drawnBy($studio, "$id@45x3")->L)->toBeLessThan(drawnBy($studio, "$id@45")->L)
             ->and(drawnBy(simulated(1.2, 0.0), "$id@50")->L)->toBeLessThan(drawnBy($studio, "$id@50")->L);
+    }
+});
+
+it('closes the grain by many light coats, and by a firm one', function (): void {
+    $studio = simulated();
+    foreach (['QW:404', 'QW:722', 'LO:7206'] as $id) {
+        $grain = static fn (string $steps): float => $studio->grain('harbour-cartridge', Stack::parse($steps), 'g');
+        expect($grain("$id@50x9"))->toBeLessThan(0.75 * $grain("$id@50x2"))
+            ->and($grain("$id@90x2"))->toBeLessThan($grain("$id@50x9"));
     }
 });
 
@@ -123,10 +132,8 @@ function learnt(Studio $studio): Calibration
         foreach (["$id@30", "$id@55", "$id@55x3", "$id@90x2", "$id@50 > $next@45", "$id@50x2 > $next@90"] as $steps) {
             $add($steps);
         }
-        if ($i % 2 === 0) {
-            foreach (["$id@30", "$id@55", "$id@90x2"] as $steps) {
-                $add($steps, 'slipway-smooth');
-            }
+        foreach (["$id@30", "$id@55", "$id@55x3", "$id@90x2"] as $steps) {
+            $add($steps, 'slipway-smooth');
         }
     }
     foreach (['QW:404@50x2 > QW:116@45 > wash', 'QW:201@50 > QW:513@50 > blend', 'LO:7206@50x2 > lift'] as $steps) {
@@ -141,7 +148,8 @@ it('is learnt by the engine, on another paper too, within what its own hand vari
     $studio = simulated(1.08);
     $calibration = learnt($studio);
     mt_srand(9);
-    foreach (['harbour-cartridge' => 3.0, 'slipway-smooth' => 3.6] as $paper => $limit) {
+    // A paper known by ten pencils alone is doubted a little too little.
+    foreach (['harbour-cartridge' => [2.0, 0.6], 'slipway-smooth' => [3.2, 0.4]] as $paper => [$limit, $honest]) {
         $predictor = $calibration->predictor(Paper::cartridge($paper));
         $errors = [];
         $within = 0;
@@ -154,7 +162,7 @@ it('is learnt by the engine, on another paper too, within what its own hand vari
         }
         sort($errors);
         expect($errors[30])->toBeLessThan($limit)
-            ->and($within / 60)->toBeGreaterThan(0.45)->toBeLessThan(0.92);
+            ->and($within / 60)->toBeGreaterThan($honest)->toBeLessThan(0.92);
     }
     expect($calibration->after)->toBeLessThan(0.7 * $calibration->before);
 });
