@@ -38,7 +38,8 @@ final class ChartPhoto
     /** @var array<int, array<int, float>> linear light of the flat sheet, by channel */
     private array $flat = [];
 
-    public function __construct(private readonly float $width, private readonly float $height, Lab $paper)
+    /** @param  int  $pixels  width of the pictures that are taken of it */
+    public function __construct(private readonly float $width, private readonly float $height, Lab $paper, private readonly int $pixels = self::WIDTH)
     {
         $this->columns = (int) round($width * self::DOTS_PER_MM);
         $this->rows = (int) round($height * self::DOTS_PER_MM);
@@ -90,7 +91,7 @@ final class ChartPhoto
     public function taken(string $seed, float $slant = 0.1, float $turn = 4.0, float $falloff = 0.35, float $noise = 0.006, bool $shadow = false, ?Closure $progress = null): array
     {
         $dice = new Dice($seed);
-        $width = self::WIDTH;
+        $width = $this->pixels;
         $height = (int) round($width * $this->height / $this->width);
         $cos = cos(deg2rad($turn));
         $sin = sin(deg2rad($turn));

@@ -102,7 +102,8 @@ final class PicturePalettes
      * A few pencils set to light, middle and dark, what each makes over each, and all feathered into one gradient.
      *
      * @param  array<string, ValuePart>  $parts  set by hand
-     * @return array{designation: Designation, gradient: Feathering, combinations: list<array{stack: Stack, colour: Lab}>} each over each, the lower by row
+     * @return array{designation: Designation, gradient: Feathering, combinations: list<array{stack: Stack, colour: Lab}>, triples: list<array{stack: Stack, colour: Lab}>} each
+     *     over each, the lower by row; every three, from the lightest up and from the darkest up
      */
     public function designated(Piece $piece, Kit $pencils, array $parts = []): array
     {
@@ -117,7 +118,9 @@ final class PicturePalettes
             }
         }
 
-        return ['designation' => $designation, 'gradient' => Feathering::of($ids, $predictor), 'combinations' => $combinations];
+        $triples = array_map(static fn (Stack $stack): array => ['stack' => $stack, 'colour' => $predictor->predict($stack)->colour], array_slice(ChartStacks::triples($ids), 1));
+
+        return ['designation' => $designation, 'gradient' => Feathering::of($ids, $predictor), 'combinations' => $combinations, 'triples' => $triples];
     }
 
     /** Tries the stacks for each colour ahead of the next planning, which then need not. With an empty box there are none. */

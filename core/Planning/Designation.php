@@ -11,6 +11,7 @@ use Prism\Layering\Stack;
 use Prism\Layering\Step;
 use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
+use Prism\Materials\PencilId;
 
 /**
  * A few given pencils, whatever their hues, set to the values they serve: this one is my light, these are middle, that is dark.
@@ -25,6 +26,9 @@ final readonly class Designation
     /** Rungs are tried with these pressures, percent and passes. */
     private const TOUCHES = [[20, 1], [30, 1], [40, 1], [50, 1], [45, 2], [45, 3], [50, 5], [60, 4], [70, 2], [80, 3]];
 
+    /** What blends lies over the coat of another: percent and coats. */
+    private const BLENDING = [50, 2];
+
     /** The two darkest over one another, back and forth: percent and coats of each. */
     private const TOGETHER = [50, 2];
 
@@ -32,9 +36,9 @@ final readonly class Designation
     private const FOREIGN = 0.9;
 
     /**
-     * @param  list<array{pencil: Pencil, part: string, coat: Lab, from: int, to: int}>  $pencils  lightest first: light, middle or
-     *                                                                                             dark, and from which step of
-     *                                                                                             nine to which
+     * @param  list<array{pencil: Pencil, part: string, coat: Lab, from: int, to: int}>  $pencils  lightest first: light, middle,
+     *                                                                                             dark or blend, and from which
+     *                                                                                             step of nine to which
      * @param  list<array{step: int, stack: Stack, colour: Lab, reached: bool}>  $ladder  from 9 down to 1: what draws each step
      */
     private function __construct(public array $pencils, public array $ladder)
@@ -44,7 +48,7 @@ final readonly class Designation
     /**
      * @param  array<string, ValuePart>  $parts  set by hand, by RANGE:NUMBER, also against a pencil's own value; what is not set is found
      *
-     * @throws \InvalidArgumentException unless it is two to five pencils
+     * @throws \InvalidArgumentException unless it is two to five pencils, of which one at least does more than blend
      * @throws \Prism\Layering\UnknownPencil
      */
     public static function of(Kit $pencils, Predictor $predictor, array $parts = []): self
@@ -53,29 +57,43 @@ final readonly class Designation
             throw new \InvalidArgumentException(sprintf('%d pencils cannot be set to light, middle and dark; choose %d to %d.', count($pencils), self::FEWEST, self::MOST));
         }
         $byId = $coats = $tried = [];
+        $blends = array_keys(array_filter($parts, static fn (ValuePart $part): bool => $part === ValuePart::Blend));
         foreach ($pencils as $pencil) {
             $id = (string) $pencil->id;
             $byId[$id] = $pencil;
             foreach (self::TOUCHES as [$percent, $passes]) {
-                $stack = Stack::of(Step::layer($pencil->id, $percent, $passes));
-                $coats[$id] = $predictor->predict($stack)->colour;
-                $tried[] = [$id, $stack, $coats[$id]];
+                $coat = Step::layer($pencil->id, $percent, $passes);
+                $coats[$id] = $predictor->predict(Stack::of($coat))->colour;
+                if (in_array($id, $blends, true)) {
+                    continue;
+                }
+                $tried[] = [$id, Stack::of($coat), $coats[$id]];
+                foreach ($blends as $blend) {
+                    $stack = Stack::of($coat, Step::layer(PencilId::of($blend), ...self::BLENDING));
+                    $tried[] = [$id, $stack, $predictor->predict($stack)->colour];
+                }
             }
+        }
+        if ($tried === []) {
+            throw new \InvalidArgumentException('All of these are set only to blend; set one at least to light, middle or dark.');
         }
         uasort($coats, static fn (Lab $a, Lab $b): int => $b->L <=> $a->L);
         $order = array_keys($coats);
-        $found = [];
-        foreach ($order as $i => $id) {
+        $drawing = array_values(array_diff($order, $blends));
+        $found = array_fill_keys($blends, ValuePart::Blend);
+        foreach ($drawing as $i => $id) {
             $found[$id] = $parts[$id] ?? match ($i) {
                 0 => ValuePart::Light,
-                count($order) - 1 => ValuePart::Dark,
+                count($drawing) - 1 => ValuePart::Dark,
                 default => ValuePart::Middle,
             };
         }
-        // The two darkest over one another reach further down than either.
-        [$over, $under] = array_slice($order, -2);
-        $stack = Stack::of(Step::layer($byId[$under]->id, ...self::TOGETHER), Step::layer($byId[$over]->id, ...self::TOGETHER), Step::layer($byId[$under]->id, ...self::TOGETHER));
-        $tried[] = [$under, $stack, $predictor->predict($stack)->colour];
+        if (count($drawing) > 1) {
+            // The two darkest over one another reach further down than either.
+            [$over, $under] = array_slice($drawing, -2);
+            $stack = Stack::of(Step::layer($byId[$under]->id, ...self::TOGETHER), Step::layer($byId[$over]->id, ...self::TOGETHER), Step::layer($byId[$under]->id, ...self::TOGETHER));
+            $tried[] = [$under, $stack, $predictor->predict($stack)->colour];
+        }
         $ladder = self::ladder($tried, $found);
         $from = $to = [];
         foreach ($ladder as $rung) {

@@ -534,6 +534,10 @@ describe('the palette of a picture', () => {
                     { stack: 'QW:519@40x2', from: 0.6, to: 1, apart: 0.4, toldApart: false },
                 ].map((own) => ({ ...own, colour: colour() })),
                 combinations: [1, 2, 3, 4].map((i) => ({ stack: `QW:404@4${i}`, colour: colour() })),
+                triples: ['QW:404@40 > QW:519@45 > QW:113@50', 'QW:113@40 > QW:519@45 > QW:404@50'].map((stack) => ({
+                    stack,
+                    colour: colour(),
+                })),
             }),
         });
         const go = await screen.findByRole('button', { name: 'Set to light, middle, dark' });
@@ -554,6 +558,8 @@ describe('the palette of a picture', () => {
         );
         expect(screen.getByRole('table', { name: 'Each over each' })).toBeTruthy();
         expect(screen.getByRole('list', { name: 'Value ladder of these pencils' }).children).toHaveLength(9);
+        const three = screen.getByRole('list', { name: 'Three over one another' });
+        expect([...three.children].map(({ textContent }) => textContent)).toEqual(['404, 519, 113', '113, 519, 404']);
         const gradient = () => [...screen.getByTestId('gradient').children].map(({ textContent }) => textContent);
         expect(gradient()).toEqual([
             '0 to 24 mm, 0 to 40 %: QW:404@40x2',

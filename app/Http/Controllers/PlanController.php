@@ -107,7 +107,7 @@ final class PlanController
     }
 
     #[OA\Post(path: '/api/pieces/{piece}/designation', operationId: 'designate', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
-        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['pencils'], properties: [new OA\Property(property: 'pencils', type: 'array', items: new OA\Items(type: 'string'), description: 'two to five'), new OA\Property(property: 'parts', type: 'object', description: 'set by hand: light, middle or dark, by pencil; the others are found', additionalProperties: new OA\AdditionalProperties(type: 'string', enum: ['light', 'middle', 'dark']))])),
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['pencils'], properties: [new OA\Property(property: 'pencils', type: 'array', items: new OA\Items(type: 'string'), description: 'two to five'), new OA\Property(property: 'parts', type: 'object', description: 'set by hand: light, middle, dark or only to blend, by pencil; the others are found', additionalProperties: new OA\AdditionalProperties(type: 'string', enum: ['light', 'middle', 'dark', 'blend']))])),
         responses: [
             new OA\Response(response: 200, description: 'Which of them is light, middle and dark, and what they make together', content: new OA\JsonContent(ref: '#/components/schemas/Designation')),
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),

@@ -6,9 +6,11 @@ namespace App\Http\Requests;
 
 use App\Models\User;
 use App\Studio\Catalogue;
+use Closure;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
+use Illuminate\Validation\Validator;
 use Prism\Materials\Kit;
 use Prism\Planning\Designation;
 use Prism\Planning\ValuePart;
@@ -33,6 +35,17 @@ final class DesignationRequest extends FormRequest
             'pencils.*' => sprintf('Choose %d to %d pencils.', Designation::FEWEST, Designation::MOST),
             'pencils.*.distinct' => 'Choose each pencil once.',
         ];
+    }
+
+    /** @return list<Closure(Validator): void> */
+    public function after(): array
+    {
+        return [function (Validator $validator): void {
+            $blending = array_keys((array) $this->input('parts', []), ValuePart::Blend->value, true);
+            if ($blending !== [] && array_diff((array) $this->input('pencils', []), $blending) === []) {
+                $validator->errors()->add('parts', 'All of these are set only to blend; set one at least to light, middle or dark.');
+            }
+        }];
     }
 
     /** @return array<string, ValuePart> set by hand, by pencil */

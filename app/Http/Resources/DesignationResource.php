@@ -12,14 +12,14 @@ use Prism\Layering\Stack;
 use Prism\Planning\Designation;
 use Prism\Planning\Feathering;
 
-/** @property-read array{designation: Designation, gradient: Feathering, combinations: list<array{stack: Stack, colour: Lab}>} $resource */
-#[OA\Schema(schema: 'Designation', required: ['pencils', 'ladder', 'gradient', 'combinations'], properties: [
+/** @property-read array{designation: Designation, gradient: Feathering, combinations: list<array{stack: Stack, colour: Lab}>, triples: list<array{stack: Stack, colour: Lab}>} $resource */
+#[OA\Schema(schema: 'Designation', required: ['pencils', 'ladder', 'gradient', 'combinations', 'triples'], properties: [
     new OA\Property(property: 'pencils', type: 'array', description: 'lightest first', items: new OA\Items(required: ['id', 'range', 'number', 'name', 'part', 'coat', 'from', 'to'], properties: [
         new OA\Property(property: 'id', type: 'string'),
         new OA\Property(property: 'range', type: 'string'),
         new OA\Property(property: 'number', type: 'string'),
         new OA\Property(property: 'name', type: 'string'),
-        new OA\Property(property: 'part', type: 'string', enum: ['light', 'middle', 'dark']),
+        new OA\Property(property: 'part', type: 'string', enum: ['light', 'middle', 'dark', 'blend']),
         new OA\Property(property: 'coat', ref: '#/components/schemas/Colour'),
         new OA\Property(property: 'from', type: 'integer', description: 'lightest step of nine that it serves'),
         new OA\Property(property: 'to', type: 'integer'),
@@ -42,6 +42,10 @@ use Prism\Planning\Feathering;
         new OA\Property(property: 'stack', type: 'string'),
         new OA\Property(property: 'colour', ref: '#/components/schemas/Colour'),
     ])),
+    new OA\Property(property: 'triples', type: 'array', description: 'every three of them, each twice: the lightest first, then the darkest first', items: new OA\Items(required: ['stack', 'colour'], properties: [
+        new OA\Property(property: 'stack', type: 'string'),
+        new OA\Property(property: 'colour', ref: '#/components/schemas/Colour'),
+    ])),
 ])]
 final class DesignationResource extends JsonResource
 {
@@ -49,6 +53,7 @@ final class DesignationResource extends JsonResource
     public function toArray(Request $request): array
     {
         $designation = $this->resource['designation'];
+        $mixed = static fn (array $mix): array => ['stack' => (string) $mix['stack'], 'colour' => ColourResource::make($mix['colour'])];
 
         return [
             'pencils' => array_map(static fn (array $own): array => [
@@ -62,7 +67,8 @@ final class DesignationResource extends JsonResource
                 'stack' => (string) $step['stack'], 'colour' => ColourResource::make($step['colour']), 'from' => round($step['from'], 4), 'to' => round($step['to'], 4),
                 'apart' => $step['apart'] === null ? null : round($step['apart'], 1), 'toldApart' => ($step['apart'] ?? INF) >= Feathering::TOLD_APART,
             ], $this->resource['gradient']->steps),
-            'combinations' => array_map(static fn (array $pair): array => ['stack' => (string) $pair['stack'], 'colour' => ColourResource::make($pair['colour'])], $this->resource['combinations']),
+            'combinations' => array_map($mixed, $this->resource['combinations']),
+            'triples' => array_map($mixed, $this->resource['triples']),
         ];
     }
 }

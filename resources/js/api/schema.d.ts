@@ -1316,7 +1316,7 @@ export interface components {
                 number: string;
                 name: string;
                 /** @enum {string} */
-                part: 'light' | 'middle' | 'dark';
+                part: 'light' | 'middle' | 'dark' | 'blend';
                 coat: components['schemas']['Colour'];
                 /** @description lightest step of nine that it serves */
                 from: number;
@@ -1342,6 +1342,11 @@ export interface components {
             }[];
             /** @description each over each, row by row: the lower pencil, the upper in the column */
             combinations: {
+                stack: string;
+                colour: components['schemas']['Colour'];
+            }[];
+            /** @description every three of them, each twice: the lightest first, then the darkest first */
+            triples: {
                 stack: string;
                 colour: components['schemas']['Colour'];
             }[];
@@ -3589,9 +3594,9 @@ export interface operations {
                 'application/json': {
                     /** @description two to five */
                     pencils: string[];
-                    /** @description set by hand: light, middle or dark, by pencil; the others are found */
+                    /** @description set by hand: light, middle, dark or only to blend, by pencil; the others are found */
                     parts?: {
-                        [key: string]: 'light' | 'middle' | 'dark';
+                        [key: string]: 'light' | 'middle' | 'dark' | 'blend';
                     };
                 };
             };

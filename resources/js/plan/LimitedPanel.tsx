@@ -80,13 +80,34 @@ const Crossed = styled.table`
     }
 `;
 
+/** In twos: the lightest first, and the darkest first. */
+const Triples = styled.ol`
+    display: grid;
+    grid-template-columns: repeat(4, minmax(0, max-content));
+    gap: ${space.s} 0;
+    font-size: ${type.small};
+    font-variant-numeric: tabular-nums;
+    & li {
+        display: grid;
+    }
+    & li:nth-child(even) {
+        padding-right: ${space.l};
+    }
+`;
+
 const part = (pencil: Designation['pencils'][number]) =>
-    `${pencil.number} is ${pencil.part}: step ${pencil.from === pencil.to ? pencil.from : `${pencil.from} to ${pencil.to}`}`;
+    pencil.part === 'blend'
+        ? `${pencil.number} only blends`
+        : `${pencil.number} is ${pencil.part}: step ${pencil.from === pencil.to ? pencil.from : `${pencil.from} to ${pencil.to}`}`;
+
+/** Numbers bottom to top, as they are called out. */
+const called = (stack: string) => [...stack.matchAll(/:(\S+?)@/g)].map(([, number]) => number).join(', ');
 
 const PARTS: { id: ValuePart; name: string }[] = [
     { id: 'light', name: 'light' },
     { id: 'middle', name: 'middle' },
     { id: 'dark', name: 'dark' },
+    { id: 'blend', name: 'only to blend' },
 ];
 
 /** Two to five given pencils set to light, middle and dark, whatever their hues, and what each makes over each. */
@@ -238,6 +259,16 @@ export function LimitedPanel() {
                             ))}
                         </tbody>
                     </Crossed>
+                    {found.triples.length > 0 && (
+                        <Triples aria-label="Three over one another">
+                            {found.triples.map(({ stack, colour }) => (
+                                <li key={stack}>
+                                    <Swatch colour={colour} label={called(stack)} width="96px" height="40px" />
+                                    <span aria-hidden>{called(stack)}</span>
+                                </li>
+                            ))}
+                        </Triples>
+                    )}
                     <Line>
                         <Button onPress={planWith}>Plan the picture with these, by value</Button>
                         <Button

@@ -86,7 +86,7 @@ export function useTakePlanningBack(piece: string) {
 }
 
 /** A few pencils set to light, middle and dark. */
-export type ValuePart = 'light' | 'middle' | 'dark';
+export type ValuePart = 'light' | 'middle' | 'dark' | 'blend';
 
 export const useDesignation = (piece: string) =>
     useMutation({

@@ -139,6 +139,17 @@ it('sets given pencils by hand, also against their value, and gives each its own
     // None takes them all: of what is reached nobody has more than two thirds, and each has something.
     $by = array_count_values(array_map(static fn (array $rung): string => (string) $rung['stack']->pencils()[0], array_filter($found->ladder, static fn (array $rung): bool => $rung['reached'])));
     expect(max($by))->toBeLessThanOrEqual(array_sum($by) * 2 / 3)->and(count($by))->toBeGreaterThanOrEqual(2);
+    // Set only to blend, a pencil draws no rung alone: it lies over another, and last.
+    $white = box(['QW:101', 'QW:404', 'QW:201']);
+    $blended = Designation::of($white, new Predictor(model()), ['QW:101' => ValuePart::Blend]);
+    $over = 0;
+    foreach ($blended->ladder as $rung) {
+        $ids = array_map(strval(...), $rung['stack']->pencils());
+        expect($ids[0])->not->toBe('QW:101');
+        $over += end($ids) === 'QW:101' ? 1 : 0;
+    }
+    expect($over)->toBeGreaterThan(0)->and($parts($blended))->toMatchArray(['QW:101' => 'blend', 'QW:201' => 'light', 'QW:404' => 'dark'])
+        ->and(fn () => Designation::of($white, new Predictor(model()), array_fill_keys(['QW:101', 'QW:404', 'QW:201'], ValuePart::Blend)))->toThrow(InvalidArgumentException::class, 'only to blend');
     // Nothing firm lies below, and no burnish.
     foreach ($found->ladder as $rung) {
         foreach ($rung['stack']->steps as $at => $step) {

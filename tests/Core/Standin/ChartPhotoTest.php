@@ -11,6 +11,12 @@ use Standin\Sheet;
 
 const PAGE = [210.0, 297.0];
 
+/** A small picture of a sheet of paper. */
+function sheetPhoto(): ChartPhoto
+{
+    return new ChartPhoto(...PAGE, paper: Lab::of(95, 0, 1), pixels: 420);
+}
+
 /** @return list<array{float, float, float}> */
 function plain(Lab $lab): array
 {
@@ -27,24 +33,24 @@ function byteAt(array $taken, float $x, float $y): array
 }
 
 it('gives three bytes for every pixel, in the page\'s proportions', function (): void {
-    [$width, $height, $bytes] = (new ChartPhoto(...PAGE, paper: Lab::of(95, 0, 1)))->taken('x');
+    [$width, $height, $bytes] = sheetPhoto()->taken('x');
     expect(strlen($bytes))->toBe(3 * $width * $height)->and($height / $width)->toEqualWithDelta(297 / 210, 0.001);
 });
 
 it('is the same for the same seed, and noisy otherwise', function (): void {
-    $photo = new ChartPhoto(...PAGE, paper: Lab::of(95, 0, 1));
+    $photo = sheetPhoto();
     expect($photo->taken('a'))->toBe($photo->taken('a'))->and($photo->taken('a')[2])->not->toBe($photo->taken('b')[2])
         ->and($photo->taken('a', noise: 0.0)[2])->toBe($photo->taken('b', noise: 0.0)[2]);
 });
 
 it('shows paper in the middle and the desk around it, under a warm lamp', function (): void {
-    $taken = (new ChartPhoto(...PAGE, paper: Lab::of(95, 0, 1)))->taken('x', 0.0, 0.0, 0.0, 0.0);
+    $taken = sheetPhoto()->taken('x', 0.0, 0.0, 0.0, 0.0);
     [$r, $g, $b] = byteAt($taken, 0.5, 0.5);
     expect($r)->toBeGreaterThan(200)->and($r)->toBeGreaterThan($g)->and($g)->toBeGreaterThan($b)->and(byteAt($taken, 0.005, 0.005)[0])->toBeLessThan(60);
 });
 
 it('has the whole sheet in the picture, however it lies', function (float $slant, float $turn): void {
-    [$width, $height, $bytes] = (new ChartPhoto(...PAGE, paper: Lab::of(95, 0, 1)))->taken('x', $slant, $turn, 0.0, 0.0);
+    [$width, $height, $bytes] = sheetPhoto()->taken('x', $slant, $turn, 0.0, 0.0);
     $light = static fn (int $x, int $y): bool => ord($bytes[3 * ($y * $width + $x)]) > 120;
     $lit = 0;
     for ($i = 0; $i < $width; $i++) {
@@ -58,7 +64,7 @@ it('has the whole sheet in the picture, however it lies', function (float $slant
 })->with([[0.0, 0.0], [0.25, 0.0], [0.1, 30.0], [0.2, 90.0], [0.1, 180.0], [0.15, -45.0]]);
 
 it('is darker away from the lamp, and within a shadow', function (): void {
-    $photo = new ChartPhoto(...PAGE, paper: Lab::of(95, 0, 1));
+    $photo = sheetPhoto();
     $even = $photo->taken('x', 0.0, 0.0, 0.0, 0.0);
     $lamp = $photo->taken('x', 0.0, 0.0, 0.6, 0.0);
     $shadow = $photo->taken('x', 0.0, 0.0, 0.0, 0.0, true);
@@ -68,7 +74,7 @@ it('is darker away from the lamp, and within a shadow', function (): void {
 });
 
 it('paints ink and patches where they belong', function (): void {
-    $photo = new ChartPhoto(...PAGE, paper: Lab::of(95, 0, 1));
+    $photo = sheetPhoto();
     $photo->ink(95.0, 138.5, 20.0, 20.0);
     $photo->patch(20.0, 20.0, 40.0, 40.0, plain(Lab::of(50, 60, 40)));
     $taken = $photo->taken('x', 0.0, 0.0, 0.0, 0.0);
@@ -79,10 +85,10 @@ it('paints ink and patches where they belong', function (): void {
 
 it('writes numbers in dark dots', function (): void {
     $dark = static function (int $number): int {
-        $photo = new ChartPhoto(...PAGE, paper: Lab::of(95, 0, 1));
+        $photo = sheetPhoto();
         $photo->number(100.0, 148.0, $number);
         [, , $bytes] = $photo->taken('x', 0.0, 0.0, 0.0, 0.0);
-        [, , $blank] = (new ChartPhoto(...PAGE, paper: Lab::of(95, 0, 1)))->taken('x', 0.0, 0.0, 0.0, 0.0);
+        [, , $blank] = sheetPhoto()->taken('x', 0.0, 0.0, 0.0, 0.0);
 
         return count(array_filter(str_split($bytes ^ $blank), static fn (string $byte): bool => $byte !== "\0"));
     };
