@@ -16,6 +16,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property list<string> $aliases
  * @property string $binder
  * @property string $opacity
+ * @property ?string $core
+ * @property bool $stains
  * @property ?string $lightfastness
  * @property string $status
  * @property ?string $replaced_by  RANGE:NUMBER
@@ -28,10 +30,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Pencil extends Model
 {
-    protected $fillable = ['range_id', 'number', 'name', 'aliases', 'binder', 'opacity', 'lightfastness', 'status', 'replaced_by', 'bands', 'spectrum', 'L', 'a', 'b'];
+    protected $fillable = ['range_id', 'number', 'name', 'aliases', 'binder', 'opacity', 'core', 'stains', 'lightfastness', 'status', 'replaced_by', 'bands', 'spectrum', 'L', 'a', 'b'];
 
     /** @var array<string, string> */
-    protected $casts = ['aliases' => 'array', 'bands' => 'array', 'spectrum' => 'array'];
+    protected $casts = ['aliases' => 'array', 'bands' => 'array', 'spectrum' => 'array', 'stains' => 'boolean'];
 
     /** @return Builder<self> the pencils an artist sees: those that ship, and those of their own ranges */
     public static function seenBy(User $artist): Builder

@@ -26,7 +26,7 @@ use Prism\Colour\Lamp;
  * @property float $width_mm
  * @property float $height_mm
  * @property string $unit
- * @property array{mode: string, photoDark: float, photoLight: float, reachDark: float, reachLight: float}|null $tone
+ * @property array{mode: string, photoDark: float, photoLight: float, reachDark: float, reachLight: float, chroma?: array<string, float>}|null $tone
  * @property float|null $light_degrees
  * @property Lamp $lamp
  * @property int $session_minutes

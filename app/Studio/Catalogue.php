@@ -13,6 +13,7 @@ use Prism\Calibration\Swatch;
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
 use Prism\Materials\Binder;
+use Prism\Materials\Core;
 use Prism\Materials\Kit;
 use Prism\Materials\Opacity;
 use Prism\Materials\Paper;
@@ -151,6 +152,8 @@ final class Catalogue
             $row->lightfastness,
             self::colour($row),
             $row->bands === null ? null : array_map(floatval(...), $row->bands),
+            $row->core === null ? null : Core::from($row->core),
+            $row->stains,
         );
     }
 

@@ -118,7 +118,7 @@ final class Engine
         if (! isset($this->kits[$kit])) {
             $pencils = [];
             foreach ($kit as $id => $pencil) {
-                $pencils[] = [$id, $pencil->binder->value, $pencil->opacity->value, $pencil->fullCoatBands];
+                $pencils[] = [$id, $pencil->binder->value, $pencil->opacity->value, $pencil->fullCoatBands, $pencil->core?->value, $pencil->stains];
             }
             $this->kits[$kit] = json_encode($pencils, JSON_THROW_ON_ERROR);
         }

@@ -56,7 +56,7 @@ final class Looking
     /**
      * Brings the values of the photo within reach in this way, from now on.
      *
-     * @return array{mode: string, photoDark: float, photoLight: float, reachDark: float, reachLight: float} what a piece keeps of it
+     * @return array{mode: string, photoDark: float, photoLight: float, reachDark: float, reachLight: float, chroma: array<string, float>} what a piece keeps of it
      *
      * @throws LookRefused if the box is empty
      */
@@ -68,7 +68,7 @@ final class Looking
         $reach = $this->reach->of($piece) ?? throw new LookRefused('Your box is empty, so what can be reached is not known. Put pencils in the box first.');
         $values = $this->values($piece);
 
-        return ToneMap::of($mode, $values->dark, $values->light, $reach['dark'], $reach['light'])->toArray();
+        return ToneMap::of($mode, $values->dark, $values->light, $reach['dark'], $reach['light'], $this->reach->chroma($piece))->toArray();
     }
 
     /** What must stay paper or pale, in the part that is drawn; null if it was not looked for since something in it changed. */

@@ -115,6 +115,8 @@ final class PencilBook
             'aliases' => $entry->aliases,
             'binder' => $pencil->binder->value,
             'opacity' => $pencil->opacity->value,
+            'core' => $pencil->core?->value,
+            'stains' => $pencil->stains,
             'lightfastness' => $pencil->lightfastness,
             'status' => $entry->status->value,
             'replaced_by' => $entry->replacedBy === null ? null : (string) $entry->replacedBy,

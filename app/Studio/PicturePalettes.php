@@ -74,7 +74,7 @@ final class PicturePalettes
         if (count($box) === 0) {
             throw new WorkRefused('Your box is empty; recipes are made from pencils you own. Put pencils in the box first.');
         }
-        [$targets, $weights, $limits] = $this->colours($piece);
+        [$targets, $weights, $limits, $parted] = $this->colours($piece);
         $progress('Mixing pairs of your pencils', 0.08);
         $search = $this->engine->search($piece->paper, $piece->user, $box);
         $known = $this->engine->searchable($piece->paper, $piece->user, $box);
@@ -92,7 +92,7 @@ final class PicturePalettes
         $sizes = array_values(array_unique(array_filter([...self::SIZES, $wanted, $most], static fn (int $size): bool => $size <= $most)));
         $banned = self::ids($piece->banned ?? []);
         $gathered = $this->gathered->of($piece, $search, $targets, $limits, $known, self::free($piece, $known), static fn (float $share) => $progress('Trying stacks for each of them', 0.1 + 0.5 * $share));
-        $curve = (new PaletteFinder($search, $known))->curve(new PaletteWish($targets, $sizes, $weights, array_values(array_unique($pinned, SORT_REGULAR)), $banned, each: $limits), progress: static fn (float $share) => $progress('Choosing pencils that serve all of them', max(0.6, 0.95 * $share)), gathered: $gathered, parts: new SideBySide);
+        $curve = (new PaletteFinder($search, $known))->curve(new PaletteWish($targets, $sizes, $weights, array_values(array_unique($pinned, SORT_REGULAR)), $banned, each: $limits, zones: $parted), progress: static fn (float $share) => $progress('Choosing pencils that serve all of them', max(0.6, 0.95 * $share)), gathered: $gathered, parts: new SideBySide);
         ksort($curve);
 
         return ['chosen' => $curve[$wanted], 'size' => $piece->palette_size, 'curve' => $curve, 'rows' => $rows, 'own' => $own];
@@ -136,20 +136,21 @@ final class PicturePalettes
         });
     }
 
-    /** @return array{array<string, Target>, array<string, float>, array<string, Limits>} targets, what each counts, and by what it is searched */
+    /** @return array{array<string, Target>, array<string, float>, array<string, Limits>, array<string, string>} targets, what each counts, by what it is searched, its zone */
     private function colours(Piece $piece): array
     {
-        $targets = $weights = $limits = [];
+        $targets = $weights = $limits = $parted = [];
         $given = $this->ruledOut($piece);
         foreach ($this->zones->of($piece) as $zone) {
             foreach ($zone->targets as $target) {
                 $targets[$target->id] = $piece->value_only ? Target::value($target->drawn) : Target::colour($target->drawn);
                 $limits[$target->id] = $zone->limits(Limits::PICTURE_LAYERS, $targets[$target->id], $given);
                 $weights[$target->id] = $zone->weight($target);
+                $parted[$target->id] = $zone->id;
             }
         }
 
-        return [$targets, $weights, $limits];
+        return [$targets, $weights, $limits, $parted];
     }
 
     /**

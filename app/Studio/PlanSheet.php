@@ -42,7 +42,7 @@ final class PlanSheet
 
     private const PROOFS_ACROSS = 3;
 
-    public function __construct(private readonly PhotoStore $photos, private readonly PictureDrawings $drawings)
+    public function __construct(private readonly PhotoStore $photos, private readonly PictureDrawings $drawings, private readonly Catalogue $catalogue)
     {
     }
 
@@ -126,7 +126,7 @@ final class PlanSheet
     {
         $this->heading($pdf, 'Have ready');
         $this->font($pdf, 8.5);
-        $pdf->MultiCell(self::WIDTH, 4, implode('; ', Prep::of($plan->steps, $piece->paper->name, $piece->width_mm, $piece->height_mm)).'.', 0, 'L', false, 1, self::MARGIN, $pdf->GetY());
+        $pdf->MultiCell(self::WIDTH, 4, implode('; ', Prep::of($plan->steps, $piece->paper->name, $piece->width_mm, $piece->height_mm, $this->catalogue->box($piece->user))).'.', 0, 'L', false, 1, self::MARGIN, $pdf->GetY());
     }
 
     /** The drawing as it will look on the way and at the end, small. */

@@ -7,8 +7,10 @@ namespace App\Studio;
 use App\Models\Piece;
 use Illuminate\Contracts\Cache\Repository;
 use Prism\Colour\Lab;
+use Prism\Matching\Gamut;
 use Prism\Matching\Limits;
 use Prism\Planning\Fitting;
+use Prism\Reference\ChromaReach;
 
 /** How light and how dark an artist can draw on a paper, and what can be laid in its lights. */
 final class Reach
@@ -40,6 +42,14 @@ final class Reach
         );
 
         return ['dark' => round($dark, 1), 'light' => round((float) max([$piece->paper->L, ...$L]), 1)];
+    }
+
+    /** How coloured the box can be on this paper; unlimited with an empty box. */
+    public function chroma(Piece $piece): ChromaReach
+    {
+        $known = $this->engine->searchable($piece->paper, $piece->user, $this->catalogue->box($piece->user));
+
+        return count($known) === 0 ? ChromaReach::unlimited() : Fitting::chroma(Gamut::of($this->engine->library($piece->paper, $piece->user, $known)));
     }
 
     /** Changes when anything does that the reach rests on. */

@@ -12,6 +12,7 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Prism\Colour\Lab;
 use Prism\Matching\Target;
+use Prism\Reference\ChromaReach;
 use Prism\Reference\RangeMode;
 use Prism\Reference\TargetRole;
 use Prism\Reference\ToneMap;
@@ -67,7 +68,7 @@ final class Targets
     {
         $tone = $piece->tone;
 
-        return $tone === null ? ToneMap::none() : ToneMap::of(RangeMode::from($tone['mode']), (float) $tone['photoDark'], (float) $tone['photoLight'], (float) $tone['reachDark'], (float) $tone['reachLight']);
+        return $tone === null ? ToneMap::none() : ToneMap::of(RangeMode::from($tone['mode']), (float) $tone['photoDark'], (float) $tone['photoLight'], (float) $tone['reachDark'], (float) $tone['reachLight'], ChromaReach::fromArray($tone['chroma'] ?? []));
     }
 
     /** A colour more for a zone, as sampled in the photo. */

@@ -7,6 +7,7 @@ namespace Prism\Exchange;
 use Prism\Colour\Lab;
 use Prism\Colour\Spectrum;
 use Prism\Materials\Binder;
+use Prism\Materials\Core;
 use Prism\Materials\InvalidMaterial;
 use Prism\Materials\Kit;
 use Prism\Materials\Opacity;
@@ -15,7 +16,7 @@ use Prism\Materials\PencilId;
 use Prism\Materials\Status;
 
 /**
- * The pencils table: range,number,name,binder, and optionally aliases, status, replaced_by, opacity, lightfastness and a
+ * The pencils table: range,number,name,binder, and optionally aliases, status, replaced_by, opacity, lightfastness, core, stains and a
  * measured heavy coat as L,a,b or R380...R730. A successor without a range is of the same one.
  */
 final readonly class PencilTable
@@ -39,7 +40,7 @@ final readonly class PencilTable
             $spectral = $spectral || $entry->spectrum !== null;
             $rows[] = $entry;
         }
-        $columns = [...self::REQUIRED, 'aliases', 'status', 'replaced_by', 'opacity', 'lightfastness', 'L', 'a', 'b', ...($spectral ? RowReader::spectrumColumns() : [])];
+        $columns = [...self::REQUIRED, 'aliases', 'status', 'replaced_by', 'opacity', 'lightfastness', 'core', 'stains', 'L', 'a', 'b', ...($spectral ? RowReader::spectrumColumns() : [])];
 
         return Csv::write($columns, array_map(static function (PencilEntry $entry) use ($spectral): array {
             $pencil = $entry->pencil;
@@ -47,7 +48,7 @@ final readonly class PencilTable
 
             return [
                 $pencil->id->range, $pencil->id->number, $pencil->name, $pencil->binder->value,
-                implode('|', $entry->aliases), $entry->status->value, (string) $entry->replacedBy, $pencil->opacity->value, (string) $pencil->lightfastness,
+                implode('|', $entry->aliases), $entry->status->value, (string) $entry->replacedBy, $pencil->opacity->value, (string) $pencil->lightfastness, $pencil->core->value ?? '', $pencil->stains ? 'yes' : '',
                 ...($colour === null ? ['', '', ''] : [round($colour->L, 3), round($colour->a, 3), round($colour->b, 3)]),
                 ...($spectral ? ($entry->spectrum?->samples() ?? array_fill(0, count(RowReader::spectrumColumns()), '')) : []),
             ];
@@ -108,13 +109,21 @@ final readonly class PencilTable
         if ($lightfastness !== null && ! in_array($lightfastness, Pencil::LIGHTFASTNESS, true)) {
             $reader->refuse($row, 'lightfastness', $cells['lightfastness'], 'Write I, II, III, IV or V.');
         }
+        $core = Core::tryFrom(strtolower($cells['core'] ?? ''));
+        if ($core === null && ($cells['core'] ?? '') !== '') {
+            $reader->refuse($row, 'core', $cells['core'], 'Write hard or soft, or leave it empty.');
+        }
+        $stains = strtolower($cells['stains'] ?? '');
+        if (! in_array($stains, ['', 'yes', 'no'], true)) {
+            $reader->refuse($row, 'stains', $cells['stains'] ?? '', 'Write yes or no, or leave it empty.');
+        }
         [$lab, $spectrum] = self::colour($csv, $reader, $row, $cells);
         if ($id === null || $binder === null || $opacity === null || $status === null) {
             return null;
         }
 
         return new PencilEntry(
-            new Pencil($id, $cells['name'], $binder, $opacity, $lightfastness, $lab, $spectrum?->bands()),
+            new Pencil($id, $cells['name'], $binder, $opacity, $lightfastness, $lab, $spectrum?->bands(), $core, $stains === 'yes'),
             array_values(array_filter(array_map(trim(...), explode('|', $cells['aliases'] ?? '')), static fn (string $alias): bool => $alias !== '')),
             $status,
             $replacedBy,

@@ -43,7 +43,7 @@ final readonly class PencilCoat
     /** On the wheel of 18. */
     public float $position;
 
-    public function __construct(public Lab $coat, public PencilKind $kind, public ?Binder $binder, public Opacity $opacity)
+    public function __construct(public Lab $coat, public PencilKind $kind, public ?Binder $binder, public Opacity $opacity, public bool $isSoft = false, public bool $stains = false)
     {
         $this->L = $coat->L;
         $this->chroma = $coat->chroma();

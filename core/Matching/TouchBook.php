@@ -9,6 +9,7 @@ use Prism\Layering\PencilOptics;
 use Prism\Layering\ToothModel;
 use Prism\Layering\Touch;
 use Prism\Materials\Binder;
+use Prism\Materials\Core;
 use Prism\Materials\Kit;
 use Prism\Materials\Opacity;
 use Prism\Materials\PencilId;
@@ -51,7 +52,7 @@ final class TouchBook
             $coat = $model->layer($model->bare(), $optics, PencilKind::HEAVY_PERCENT / 100.0, (float) PencilKind::HEAVY_COATS)->lab();
 
             // A white is a white on dark paper too, on which its coat is none.
-            return new PencilCoat($coat, PencilKind::of($pencil->fullCoat ?? $coat), $pencil?->binder, $pencil->opacity ?? Opacity::Semi);
+            return new PencilCoat($coat, PencilKind::of($pencil->fullCoat ?? $coat), $pencil?->binder, $pencil->opacity ?? Opacity::Semi, $pencil?->core === Core::Soft, $pencil->stains ?? false);
         }, $ids, $this->optics);
     }
 

@@ -17,6 +17,8 @@ final readonly class Pencil
     /**
      * @param  ?Lab  $fullCoat  colour of a heavy coat on white paper
      * @param  ?array<int, float>  $fullCoatBands  the same as reflectances in the engine's bands, where a spectrum was measured
+     * @param  ?Core  $core  null if not known
+     * @param  bool  $stains  cannot be erased without a trace
      */
     public function __construct(
         public PencilId $id,
@@ -26,6 +28,8 @@ final readonly class Pencil
         public ?string $lightfastness = null,
         public ?Lab $fullCoat = null,
         public ?array $fullCoatBands = null,
+        public ?Core $core = null,
+        public bool $stains = false,
     ) {
     }
 }

@@ -10,6 +10,7 @@ use Prism\Matching\Gamut;
 use Prism\Matching\Limits;
 use Prism\Matching\Search;
 use Prism\Matching\Target;
+use Prism\Reference\ChromaReach;
 use Prism\Reference\RangeMode;
 use Prism\Reference\ToneMap;
 
@@ -19,12 +20,7 @@ use Prism\Reference\ToneMap;
  */
 final readonly class Fitting
 {
-    /** How far chroma is taken in at most, and in what steps, as shares. */
-    private const LEAST_CHROMA = 0.5;
-
-    private const CHROMA_STEP = 0.05;
-
-    private function __construct(private ToneMap $tone, private Gamut $gamut)
+    private function __construct(private ToneMap $tone, private bool $isNeeded)
     {
     }
 
@@ -41,9 +37,12 @@ final readonly class Fitting
         $light = $L === [] ? 100.0 : max($L);
         $reach = self::darkest($search);
         $exceeds = $dark < $reach || $light > $paperL;
-        $tone = $exceeds && $dark < $light && $reach < $paperL ? ToneMap::of(RangeMode::Compress, $dark, $light, $reach, $paperL) : ToneMap::none();
+        $chroma = self::chroma($gamut);
+        $tone = $dark < $light && $reach < $paperL
+            ? ToneMap::of(RangeMode::Compress, $dark, $light, $reach, $paperL, $chroma)
+            : ToneMap::none();
 
-        return new self($tone, $gamut);
+        return new self($tone, $exceeds || array_filter($read, static fn (Lab $lab): bool => $chroma->colour($lab) !== $lab) !== []);
     }
 
     /** L* of the darkest that the box reaches by the schools of practice. @throws EmptyBox */
@@ -52,18 +51,24 @@ final readonly class Fitting
         return $search->find(Target::value(Lab::of(0.0, 0.0, 0.0)), $limits)[0]->prediction->colour->L;
     }
 
+    /** How coloured a box can be: the middles of the cells it fills, and what lies in them beyond. */
+    public static function chroma(Gamut $gamut): ChromaReach
+    {
+        return ChromaReach::of(array_map(static function (Lab $lab): Lab {
+            $share = 1.0 + Gamut::CELL / 2.0 / max(Gamut::CELL, $lab->chroma());
+
+            return Lab::of($lab->L, $share * $lab->a, $share * $lab->b);
+        }, $gamut->colours()));
+    }
+
+    /** Whether any colour of the picture changes. */
     public function isNeeded(): bool
     {
-        return $this->tone->mode !== RangeMode::AsIs;
+        return $this->isNeeded;
     }
 
     public function colour(Lab $read): Lab
     {
-        $fitted = $this->tone->colour($read);
-        for ($share = 1.0; $share >= self::LEAST_CHROMA && ! $this->gamut->has($fitted); $share -= self::CHROMA_STEP) {
-            $fitted = Lab::of($fitted->L, $share * $read->a, $share * $read->b);
-        }
-
-        return $fitted;
+        return $this->isNeeded ? $this->tone->colour($read) : $read;
     }
 }

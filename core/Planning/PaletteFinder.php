@@ -29,6 +29,9 @@ final class PaletteFinder
     /** Stacks of which the pressures are refined for each target of a palette: what looks best before is not always best after. */
     private const SETTLED = 4;
 
+    /** Recipes that are kept of each colour: the best, and one for where the best draws its neighbour. */
+    private const SPARE = 2;
+
     private const EXCHANGE_ROUNDS = 2;
 
     /** In smaller palettes there is no room for lighteners. */
@@ -96,7 +99,7 @@ final class PaletteFinder
             $sets[$size] = $chosen;
             $progress(self::GATHERING + (self::CHOOSING - self::GATHERING) * count($sets) / count($sizes));
         }
-        $found = $this->recipes($wish->targets, $sets, $parts, static fn (float $share) => $progress(self::CHOOSING + (1.0 - self::CHOOSING) * $share));
+        $found = $this->apart($wish, $this->recipes($wish->targets, $sets, $parts, static fn (float $share) => $progress(self::CHOOSING + (1.0 - self::CHOOSING) * $share)));
         $palettes = [];
         foreach ($sets as $size => $chosen) {
             $palettes[$size] = $this->palette($chosen, array_map(static fn (array $recipes): ?Recipe => $recipes[$size] ?? null, $found));
@@ -342,7 +345,7 @@ final class PaletteFinder
      * @param  array<string, Target>  $targets
      * @param  array<int, array<int, true>>  $sets  by size
      * @param  \Closure(float): void  $progress
-     * @return list<array<int, Recipe>> by target and size; none where a set can lay no stack
+     * @return list<array<int, non-empty-list<Recipe>>> by target and size, the best and another; none where a set can lay no stack
      */
     private function recipes(array $targets, array $sets, Parts $parts, \Closure $progress): array
     {
@@ -362,10 +365,11 @@ final class PaletteFinder
             $made = [];
             foreach ($sets as $size => $chosen) {
                 foreach ($settled as $i => $candidate) {
-                    if (array_diff_key(array_flip($candidate->sketch->pencils()), $chosen) === []) {
-                        $recipes[$size] = $made[$i] ??= $this->search->recipe($targets[$at], $limits[$at], $candidate);
-
-                        break;
+                    if (count($recipes[$size] ?? []) < self::SPARE && array_diff_key(array_flip($candidate->sketch->pencils()), $chosen) === []) {
+                        $recipe = $made[$i] ??= $this->search->recipe($targets[$at], $limits[$at], $candidate);
+                        if (! isset($recipes[$size]) || (string) $recipes[$size][0]->stack !== (string) $recipe->stack) {
+                            $recipes[$size][] = $recipe;
+                        }
                     }
                 }
             }
@@ -374,6 +378,35 @@ final class PaletteFinder
         };
 
         return array_map(unserialize(...), $parts->each(count($targets), $part, $progress));
+    }
+
+    /**
+     * One recipe for each: what the photo parts in a zone is not drawn alike, so of two that came to the same stack the one that it
+     * fits less takes its other.
+     *
+     * @param  list<array<int, non-empty-list<Recipe>>>  $found  by target and size
+     * @return list<array<int, Recipe>>
+     */
+    private function apart(PaletteWish $wish, array $found): array
+    {
+        $ids = array_keys($this->limits);
+        $one = array_map(static fn (array $sizes): array => array_map(static fn (array $recipes): Recipe => $recipes[0], $sizes), $found);
+        foreach ($one as $at => $sizes) {
+            foreach ($sizes as $size => $recipe) {
+                for ($other = 0; $other < $at; $other++) {
+                    $theirs = $one[$other][$size] ?? null;
+                    if ($theirs === null || (string) $theirs->stack !== (string) $recipe->stack || ! $wish->parts($ids[$at], $ids[$other])) {
+                        continue;
+                    }
+                    $gives = $theirs->difference->dE00 > $recipe->difference->dE00 ? $other : $at;
+                    $one[$gives][$size] = $found[$gives][$size][1] ?? $one[$gives][$size];
+
+                    break;
+                }
+            }
+        }
+
+        return $one;
     }
 
     /**

@@ -11,6 +11,11 @@ use Prism\Materials\PencilId;
 /** What a palette is to serve: the colours of a picture, of how many pencils, with which and without which. */
 final readonly class PaletteWish
 {
+    /** Colours of a zone that lie further apart than this in L*, or in dE00, are parted in the photo: a quarter of a value step is seen side by side. */
+    private const PARTED_L = 3.0;
+
+    private const PARTED = 3.0;
+
     /**
      * @param  array<string, Target>  $targets
      * @param  list<int>  $sizes  of the palettes wanted
@@ -18,6 +23,7 @@ final readonly class PaletteWish
      * @param  list<PencilId>  $pinned  always in
      * @param  list<PencilId>  $banned  never in
      * @param  array<string, Limits>  $each  for targets with limits of their own
+     * @param  array<string, string>  $zones  in which zone a target lies: what the photo parts there is not drawn by one recipe
      */
     public function __construct(
         public array $targets,
@@ -27,7 +33,18 @@ final readonly class PaletteWish
         public array $banned = [],
         public Limits $limits = new Limits(maxLayers: Limits::PICTURE_LAYERS),
         public array $each = [],
+        public array $zones = [],
     ) {
+    }
+
+    /** Whether two targets of one zone are to be told apart: they are a value apart, or a colour. */
+    public function parts(string $one, string $other): bool
+    {
+        $zone = $this->zones[$one] ?? null;
+        [$a, $b] = [$this->targets[$one], $this->targets[$other]];
+
+        return $one !== $other && $zone !== null && $zone === ($this->zones[$other] ?? null)
+            && (abs($a->colour->L - $b->colour->L) >= self::PARTED_L || ! $a->valueOnly && $a->colour->differenceTo($b->colour) >= self::PARTED);
     }
 
     /** @return array<string, Limits> by target */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Prism\Planning;
 
 use Prism\Layering\StepKind;
+use Prism\Materials\Kit;
 use Prism\Schools\Highlights;
 
 /** What lies ready before the first stroke, beside the pencils of the pull list. */
@@ -14,15 +15,19 @@ final class Prep
      * @param  list<PlanStep>  $steps
      * @param  float  $widthMm  of the drawing
      * @param  float  $heightMm  of the drawing
+     * @param  Kit  $box  of which the steps use some
      * @return list<string>
      */
-    public static function of(array $steps, string $paper, float $widthMm, float $heightMm): array
+    public static function of(array $steps, string $paper, float $widthMm, float $heightMm, Kit $box): array
     {
-        $kinds = $highlights = [];
+        $kinds = $highlights = $used = [];
         $rubs = false;
         foreach ($steps as $step) {
             $rubs = $rubs || $step->role === StepRole::Rub;
             $kinds[$step->step->kind->value ?? ''] = true;
+            if ($step->step?->pencil !== null && $box->has($step->step->pencil)) {
+                $used[(string) $step->step->pencil] = $step->step->pencil;
+            }
             if ($step->role === StepRole::Sparkle || ($step->role === StepRole::Reserve && $step->step === null)) {
                 $highlights[$step->zone->highlights->value] = true;
             }
@@ -30,8 +35,11 @@ final class Prep
         $has = static fn (StepKind $kind): bool => isset($kinds[$kind->value]);
         $keeps = static fn (Highlights $way): bool => isset($highlights[$way->value]);
 
+        $maps = Mapping::of($box->only(array_values($used)));
+
         return array_values(array_filter([
             sprintf('%s, at least %.0f × %.0f mm, and a scrap of it to try on', $paper, $widthMm, $heightMm),
+            $maps === null ? null : sprintf('%s to map the shapes with, lightly: it is pale and can be lifted', $maps->id->number),
             'tape to hold it, a clean sheet under the hand',
             'sharpener, and a cap for its blade',
             'soft brush for crumbs',

@@ -6,16 +6,22 @@ namespace Prism\Reference;
 
 use Prism\Colour\Lab;
 
-/** Brings the values of a photo into those that a paper and a box can reach. Hue and chroma stay. */
+/** Brings the colours of a photo into those that a paper and a box can reach: values first, then chroma. Hue stays. */
 final readonly class ToneMap
 {
-    private function __construct(public RangeMode $mode, public float $photoDark, public float $photoLight, public float $reachDark, public float $reachLight)
-    {
+    private function __construct(
+        public RangeMode $mode,
+        public float $photoDark,
+        public float $photoLight,
+        public float $reachDark,
+        public float $reachLight,
+        private ChromaReach $chroma,
+    ) {
     }
 
     public static function none(): self
     {
-        return new self(RangeMode::AsIs, 0.0, 100.0, 0.0, 100.0);
+        return new self(RangeMode::AsIs, 0.0, 100.0, 0.0, 100.0, ChromaReach::unlimited());
     }
 
     /**
@@ -24,13 +30,13 @@ final readonly class ToneMap
      *
      * @throws LookRefused if dark is not darker than light
      */
-    public static function of(RangeMode $mode, float $photoDark, float $photoLight, float $reachDark, float $reachLight): self
+    public static function of(RangeMode $mode, float $photoDark, float $photoLight, float $reachDark, float $reachLight, ?ChromaReach $chroma = null): self
     {
         if ($photoDark >= $photoLight || $reachDark >= $reachLight) {
             throw new LookRefused('The darkest value must be darker than the lightest.');
         }
 
-        return new self($mode, $photoDark, $photoLight, $reachDark, $reachLight);
+        return new self($mode, $photoDark, $photoLight, $reachDark, $reachLight, $chroma ?? ChromaReach::unlimited());
     }
 
     public function lightness(float $L): float
@@ -44,13 +50,13 @@ final readonly class ToneMap
 
     public function colour(Lab $colour): Lab
     {
-        return $colour->withLightness(max(0.0, min(100.0, $this->lightness($colour->L))));
+        return $this->chroma->colour($colour->withLightness(max(0.0, min(100.0, $this->lightness($colour->L)))));
     }
 
-    /** @return array{mode: string, photoDark: float, photoLight: float, reachDark: float, reachLight: float} */
+    /** @return array{mode: string, photoDark: float, photoLight: float, reachDark: float, reachLight: float, chroma: array<string, float>} */
     public function toArray(): array
     {
-        return ['mode' => $this->mode->value, 'photoDark' => $this->photoDark, 'photoLight' => $this->photoLight, 'reachDark' => $this->reachDark, 'reachLight' => $this->reachLight];
+        return ['mode' => $this->mode->value, 'photoDark' => $this->photoDark, 'photoLight' => $this->photoLight, 'reachDark' => $this->reachDark, 'reachLight' => $this->reachLight, 'chroma' => $this->chroma->toArray()];
     }
 
     /** Nothing is stretched: a photo with less range than the paper keeps its values. */

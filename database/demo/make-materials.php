@@ -178,7 +178,7 @@ $fates = [
     'QW:101' => ['renamed', ''], 'QW:404' => ['renamed', ''], 'QW:122' => ['discontinued', 'QW:119'], 'QW:301' => ['discontinued', ''],
     'LO:7048' => ['discontinued', 'LO:7044'], 'LO:7624' => ['discontinued', 'QW:716'],
 ];
-$header = ['range', 'number', 'name', 'binder', 'aliases', 'status', 'replaced_by', 'opacity', 'lightfastness'];
+$header = ['range', 'number', 'name', 'binder', 'aliases', 'status', 'replaced_by', 'opacity', 'lightfastness', 'core', 'stains'];
 for ($i = 0; $i < Observer::SAMPLES; $i++) {
     $header[] = 'R'.(Observer::FIRST_NM + $i * Observer::STEP_NM);
 }
@@ -187,7 +187,9 @@ fputcsv($out, $header, ',', '"', '');
 foreach ($ranges as $code => [$binder, $pencils]) {
     foreach ($pencils as $number => $pencil) {
         [$name, $shares, $opacity, $lightfastness] = $pencil;
-        $row = [$code, (string) $number, $name, $binder, $pencil[4] ?? '', ...($fates["$code:$number"] ?? ['current', '']), $opacity, $lightfastness];
+        // Oil leads are hard and so is one wax lead in nine, for details; what is dyed rather than pigmented is clear, and stains.
+        $core = $binder === 'oil' || $number % 9 === 2 ? 'hard' : 'soft';
+        $row = [$code, (string) $number, $name, $binder, $pencil[4] ?? '', ...($fates["$code:$number"] ?? ['current', '']), $opacity, $lightfastness, $core, $opacity === 'transparent' ? 'yes' : 'no'];
         for ($i = 0; $i < Observer::SAMPLES; $i++) {
             $nm = (float) (Observer::FIRST_NM + $i * Observer::STEP_NM);
             $k = $s = 0.0;

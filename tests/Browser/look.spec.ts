@@ -115,6 +115,8 @@ test('the colours of a zone are found, set, added and removed', async ({ page })
     await page.getByLabel('L', { exact: true }).fill('61,5');
     await page.getByRole('button', { name: 'Set', exact: true }).last().click();
     await expect(page.getByTestId('reading')).toContainText('L 61.5');
+    // Saved, the form closes.
+    await expect(page.getByLabel('L', { exact: true })).toHaveCount(0);
     await page.getByRole('button', { name: 'Set middle' }).click();
     await page.getByRole('button', { name: 'As in the photo' }).click();
     await expect(page.getByTestId('reading')).not.toContainText('L 61.5');

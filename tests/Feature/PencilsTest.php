@@ -134,6 +134,18 @@ describe('writing down', function (): void {
         $this->getJson('/api/pencils/HS:12')->assertNotFound();
     });
 
+    it('keeps what is known of a lead: core and stain, through a table too', function (): void {
+        $this->postJson('/api/pencils', [...$this->form, 'core' => 'hard', 'stains' => true])->assertCreated();
+        expect($this->getJson('/api/pencils/HS:12')->json())->toMatchArray(['core' => 'hard', 'stains' => true]);
+        $csv = (string) $this->get('/api/pencils.csv')->assertOk()->getContent();
+        $known = PencilTable::read($csv)->entries['HS:12']->pencil;
+        expect([$known->core?->value, $known->stains])->toBe(['hard', true]);
+        $this->putJson('/api/pencils/HS:12', $this->form)->assertOk();
+        app()->forgetScopedInstances();
+        expect($this->getJson('/api/pencils/HS:12')->json())->toMatchArray(['core' => null, 'stains' => false]);
+        $this->postJson('/api/pencils', [...$this->form, 'number' => '13', 'core' => 'crumbly'])->assertUnprocessable()->assertJsonValidationErrorFor('core');
+    });
+
     it('leaves a measured spectrum alone when only the name changes', function (): void {
         $csv = PencilTable::write([PencilTable::read((string) file_get_contents(database_path('demo/pencils.csv')))->entries['QW:404']]);
         $this->postJson('/api/pencils/import', ['text' => str_replace('QW,404', 'HS,404', $csv)])->assertOk()->assertJsonPath('written', 1);

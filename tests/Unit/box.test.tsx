@@ -87,6 +87,8 @@ const page = (changes: Partial<PageData> = {}): PageData => ({
     maker: 'Saltmarket Works',
     own: false,
     opacity: 'semi',
+    core: 'hard',
+    stains: true,
     lightfastness: 'I',
     colour: colour(),
     measured: 'spectrum',

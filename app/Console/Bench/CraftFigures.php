@@ -76,7 +76,7 @@ final class CraftFigures
                 $limits[$target->id] = $zone->limits(Limits::PICTURE_LAYERS, $targets[$target->id]);
             }
         }
-        $palette = (new PaletteFinder($this->search, $this->box))->curve(new PaletteWish($targets, [self::FEW], $weights, each: $limits))[self::FEW];
+        $palette = (new PaletteFinder($this->search, $this->box))->curve(new PaletteWish($targets, [self::FEW], $weights, each: $limits, zones: $of))[self::FEW];
         $worst = [];
         foreach ($palette->recipes as $id => $recipe) {
             $worst[$of[$id]][] = $recipe->difference->dE00;

@@ -88,14 +88,15 @@ final class PlanCommand extends StudioFiles
         $predictor = $calibration->predictor($this->paper($calibration, $this->text('paper')));
         $fitting = Fitting::of(array_map(static fn (Target $target): Lab => $target->colour, array_values($targets)), $search, Gamut::of(PairLibrary::build($predictor->model, $calibration->known($kit)->ids())), $predictor->model->bare()->lab()->L);
         $zones = array_map(static fn (PictureZone $zone): PictureZone => $zone->by($schools, $fitting), $zones);
-        $limits = [];
+        $limits = $parted = [];
         foreach ($zones as $zone) {
             foreach ($zone->targets as $target) {
                 $targets[$target->id] = Target::colour($target->drawn);
                 $limits[$target->id] = $zone->limits(Limits::PICTURE_LAYERS, $targets[$target->id]);
+                $parted[$target->id] = $zone->id;
             }
         }
-        $palette = (new PaletteFinder($search, $calibration->known($kit)))->curve(new PaletteWish($targets, [$size], $weights, each: $limits))[$size];
+        $palette = (new PaletteFinder($search, $calibration->known($kit)))->curve(new PaletteWish($targets, [$size], $weights, each: $limits, zones: $parted))[$size];
         $this->progress(sprintf('%d pencils: mean dE00 %.2f', count($palette->pencils), $palette->meanDifference));
         $plan = (new Planner($predictor, $kit))->plan(self::planned($zones, $palette, $field));
         $this->write('out', self::json($zones, $field, $palette, $plan));

@@ -84,6 +84,8 @@ final class PencilController
         new OA\Property(property: 'aliases', type: 'array', items: new OA\Items(type: 'string')),
         new OA\Property(property: 'binder', type: 'string', enum: ['wax', 'oil']),
         new OA\Property(property: 'opacity', type: 'string', enum: ['transparent', 'semi', 'opaque']),
+        new OA\Property(property: 'core', type: 'string', enum: ['hard', 'soft'], nullable: true, description: 'null: not known'),
+        new OA\Property(property: 'stains', type: 'boolean', description: 'cannot be erased without a trace'),
         new OA\Property(property: 'lightfastness', type: 'string', nullable: true),
         new OA\Property(property: 'status', type: 'string', enum: ['current', 'renamed', 'discontinued', 'replaced']),
         new OA\Property(property: 'replacedBy', type: 'string', nullable: true),

@@ -11,6 +11,7 @@ use Prism\Colour\InvalidColour;
 use Prism\Colour\Lab;
 use Prism\Exchange\PencilEntry;
 use Prism\Materials\Binder;
+use Prism\Materials\Core;
 use Prism\Materials\InvalidMaterial;
 use Prism\Materials\Opacity;
 use Prism\Materials\Pencil;
@@ -33,6 +34,8 @@ final class PencilRequest extends FormRequest
             'aliases.*' => ['string', 'max:120'],
             'binder' => ['required', Rule::enum(Binder::class)],
             'opacity' => ['required', Rule::enum(Opacity::class)],
+            'core' => ['nullable', Rule::enum(Core::class)],
+            'stains' => ['boolean'],
             'lightfastness' => ['nullable', Rule::in(Pencil::LIGHTFASTNESS)],
             'status' => ['required', Rule::enum(Status::class)],
             'replacedBy' => ['nullable', 'string', 'max:25'],
@@ -63,6 +66,8 @@ final class PencilRequest extends FormRequest
                 Opacity::from((string) $this->string('opacity')),
                 $this->filled('lightfastness') ? (string) $this->string('lightfastness') : null,
                 $colour === '' ? null : self::colour($colour),
+                core: $this->filled('core') ? Core::from((string) $this->string('core')) : null,
+                stains: $this->boolean('stains'),
             ),
             array_values(array_filter(array_map(trim(...), (array) $this->validated('aliases', [])), static fn (string $alias): bool => $alias !== '')),
             Status::from((string) $this->string('status')),

@@ -17,12 +17,14 @@ use OpenApi\Attributes as OA;
 use Prism\Materials\PencilId;
 
 /** @property-read Pencil $resource */
-#[OA\Schema(schema: 'PencilPage', required: ['pencil', 'rangeName', 'maker', 'own', 'opacity', 'lightfastness', 'colour', 'measured', 'paper', 'strengths', 'partners', 'usedIn', 'swatches', 'swatchCount', 'error', 'calibration', 'spare', 'lengthMm'], properties: [
+#[OA\Schema(schema: 'PencilPage', required: ['pencil', 'rangeName', 'maker', 'own', 'opacity', 'core', 'stains', 'lightfastness', 'colour', 'measured', 'paper', 'strengths', 'partners', 'usedIn', 'swatches', 'swatchCount', 'error', 'calibration', 'spare', 'lengthMm'], properties: [
     new OA\Property(property: 'pencil', ref: '#/components/schemas/Pencil'),
     new OA\Property(property: 'rangeName', type: 'string'),
     new OA\Property(property: 'maker', type: 'string'),
     new OA\Property(property: 'own', type: 'boolean', description: 'may be changed'),
     new OA\Property(property: 'opacity', type: 'string', enum: ['transparent', 'semi', 'opaque']),
+    new OA\Property(property: 'core', type: 'string', enum: ['hard', 'soft'], nullable: true, description: 'null: not known'),
+    new OA\Property(property: 'stains', type: 'boolean', description: 'cannot be erased without a trace'),
     new OA\Property(property: 'lightfastness', type: 'string', nullable: true),
     new OA\Property(property: 'colour', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/Colour')]),
     new OA\Property(property: 'measured', type: 'string', enum: ['spectrum', 'Lab', 'none']),
@@ -89,6 +91,8 @@ final class PencilPageResource extends JsonResource
             'maker' => $row->range->maker,
             'own' => $row->range->user_id === $this->artist->id,
             'opacity' => $row->opacity,
+            'core' => $row->core,
+            'stains' => $row->stains,
             'lightfastness' => $row->lightfastness,
             'colour' => $colour === null ? null : ColourResource::make($colour),
             'measured' => $row->spectrum !== null ? 'spectrum' : ($colour === null ? 'none' : 'Lab'),

@@ -161,7 +161,7 @@ final class PlanResource extends JsonResource
             'begunRecipes' => count(app(PicturePalettes::class)->begun($this->piece)),
             'joins' => $advice->joins($this->piece, $zones),
             'advice' => array_map(static fn (ZoneAdvice $told): array => ['zone' => $told->zone, 'kind' => $told->kind->label(), 'sentence' => $told->sentence], $advice->advice($zones, $this->resource)),
-            'prep' => Prep::of($this->resource->steps, $this->piece->paper->name, $this->piece->width_mm, $this->piece->height_mm),
+            'prep' => Prep::of($this->resource->steps, $this->piece->paper->name, $this->piece->width_mm, $this->piece->height_mm, app(Catalogue::class)->box($this->piece->user)),
             'canTakeBack' => $this->piece->before_planning !== null,
             'calibration' => RestsOn::of($this->piece->user),
         ];

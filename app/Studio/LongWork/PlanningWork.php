@@ -12,6 +12,7 @@ use App\Studio\Looking;
 use App\Studio\PicturePalettes;
 use App\Studio\Pieces;
 use App\Studio\Reach;
+use App\Studio\Targets;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Prism\Colour\ValueScale;
@@ -26,6 +27,9 @@ use Prism\Reference\RangeMode;
  */
 final class PlanningWork implements LongWork
 {
+    /** A colour that is so much more coloured than the box, dE00, is seen to be. */
+    private const SEEN = 2.0;
+
     public function __construct(private readonly PicturePalettes $palettes, private readonly Looking $looking, private readonly Reach $reach)
     {
     }
@@ -64,7 +68,10 @@ final class PlanningWork implements LongWork
             return;
         }
         $values = $this->looking->values($piece);
-        if ($values->dark < $reach['dark'] || $values->light > $reach['light']) {
+        $chroma = $this->reach->chroma($piece);
+        $targets = ZoneTarget::query()->whereRelation('zone', 'piece_id', $piece->id)->where('edited', false)->get();
+        $tooColoured = static fn (ZoneTarget $target): bool => $chroma->colour(Targets::read($target))->differenceTo(Targets::read($target)) > self::SEEN;
+        if ($values->dark < $reach['dark'] || $values->light > $reach['light'] || $targets->contains($tooColoured)) {
             $piece->update(['tone' => $this->looking->tone($piece, RangeMode::Compress)]);
         }
     }

@@ -47,6 +47,7 @@ final readonly class Cost
             new BlackAndWhiteTerm($schools, $book->paperL),
             BrighteningTerm::by($schools->brightening, $target),
             LightenerTerm::by($target),
+            TraitTerm::by($target, $limits),
             FirmTerm::by($schools->hand, $target),
             FinishTerm::by($schools->blending->on($limits->surface)),
         ])));

@@ -1190,6 +1190,13 @@ export interface components {
             binder: 'wax' | 'oil';
             /** @enum {string} */
             opacity: 'transparent' | 'semi' | 'opaque';
+            /**
+             * @description null: not known
+             * @enum {string|null}
+             */
+            core?: 'hard' | 'soft' | null;
+            /** @description cannot be erased without a trace */
+            stains?: boolean;
             lightfastness?: string | null;
             /** @enum {string} */
             status: 'current' | 'renamed' | 'discontinued' | 'replaced';
@@ -1438,6 +1445,13 @@ export interface components {
             own: boolean;
             /** @enum {string} */
             opacity: 'transparent' | 'semi' | 'opaque';
+            /**
+             * @description null: not known
+             * @enum {string|null}
+             */
+            core: 'hard' | 'soft' | null;
+            /** @description cannot be erased without a trace */
+            stains: boolean;
             lightfastness: string | null;
             colour: components['schemas']['Colour'] | null;
             /** @enum {string} */

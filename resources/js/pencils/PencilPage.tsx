@@ -115,6 +115,8 @@ export function PencilPage() {
                         aliases: pencil.aliases,
                         binder: pencil.binder,
                         opacity: page.opacity,
+                        core: page.core,
+                        stains: page.stains,
                         lightfastness: page.lightfastness,
                         status: pencil.status,
                         replacedBy: pencil.replacedBy,
@@ -179,6 +181,11 @@ export function PencilPage() {
                         <dd>{pencil.binder}</dd>
                         <dt>Opacity</dt>
                         <dd>{page.opacity}</dd>
+                        <dt>Core</dt>
+                        <dd>
+                            {page.core ?? 'not known'}
+                            {page.stains && ', stains when erased'}
+                        </dd>
                         <dt>Lightfastness</dt>
                         <dd>{page.lightfastness ?? 'not known'}</dd>
                         <dt>Former names</dt>

@@ -7,6 +7,7 @@ import { Field } from '../ui/Field';
 import { Row } from '../ui/Page';
 import { Problem } from '../ui/States';
 import { Sheet } from '../ui/Sheet';
+import { Tick } from '../ui/Tick';
 import { useAddPencil, useChangePencil } from './pencilQueries';
 
 const option = <T extends string>(id: T) => ({ id, name: id });
@@ -20,6 +21,8 @@ const BLANK: PencilForm & { colour: string } = {
     aliases: [],
     binder: 'wax',
     opacity: 'semi',
+    core: null,
+    stains: false,
     lightfastness: null,
     status: 'current',
     replacedBy: null,
@@ -35,6 +38,8 @@ const from = (page: PencilPage): typeof BLANK => ({
     aliases: page.pencil.aliases,
     binder: page.pencil.binder,
     opacity: page.opacity,
+    core: page.core,
+    stains: page.stains,
     lightfastness: page.lightfastness,
     status: page.pencil.status,
     replacedBy: page.pencil.replacedBy,
@@ -122,6 +127,15 @@ export function PencilSheet({ page, onClose, onWritten }: Props) {
                         options={[option('transparent'), option('semi'), option('opaque')]}
                         onChange={(opacity) => set({ opacity })}
                     />
+                    <Choice
+                        label="Core"
+                        value={form.core ?? ''}
+                        options={[{ id: '', name: 'not known' }, option('hard'), option('soft')]}
+                        onChange={(core) => set({ core: core || null })}
+                    />
+                    <Tick isSelected={form.stains ?? false} onChange={(stains) => set({ stains })}>
+                        Stains: leaves a trace when erased
+                    </Tick>
                     <Choice
                         label="Lightfastness"
                         value={form.lightfastness ?? ''}

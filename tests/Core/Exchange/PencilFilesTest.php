@@ -40,7 +40,8 @@ it('writes pencils that read back as they were', function (): void {
     expect($back->entries)->toHaveCount(120);
     foreach ($table->entries as $id => $entry) {
         expect($back->entries[$id]->aliases)->toBe($entry->aliases)->and($back->entries[$id]->pencil->name)->toBe($entry->pencil->name)
-            ->and($back->entries[$id]->spectrum?->samples())->toBe($entry->spectrum?->samples());
+            ->and($back->entries[$id]->spectrum?->samples())->toBe($entry->spectrum?->samples())
+            ->and([$back->entries[$id]->pencil->core, $back->entries[$id]->pencil->stains])->toBe([$entry->pencil->core, $entry->pencil->stains]);
     }
 });
 
@@ -55,10 +56,10 @@ it('keeps status, successor and a colour without a spectrum', function (): void 
 });
 
 it('names every bad cell of a pencils table at once', function (): void {
-    $text = "range,number,name,binder,status,replaced_by,opacity,lightfastness,L,a,b\n"
-        ."HS,1,a,crayon,,,,,50,0,0\nHS,2,b,wax,lost,no where,,,50,0,0\nHS,3,c,wax,,,glassy,VI,fifty,0,0\nHS,3,d,wax,,,,,50,0,0\nHS,,e,wax,,,,,50,0,0\n";
+    $text = "range,number,name,binder,status,replaced_by,opacity,lightfastness,core,stains,L,a,b\n"
+        ."HS,1,a,crayon,,,,,,,50,0,0\nHS,2,b,wax,lost,no where,,,,,50,0,0\nHS,3,c,wax,,,glassy,VI,crumbly,often,fifty,0,0\nHS,3,d,wax,,,,,,,50,0,0\nHS,,e,wax,,,,,,,50,0,0\n";
     expect(wrongCells(static fn () => PencilTable::read($text)))->toBe([
-        [2, 'binder'], [3, 'status'], [3, 'replaced_by'], [4, 'opacity'], [4, 'lightfastness'], [4, 'L'], [6, 'number'],
+        [2, 'binder'], [3, 'status'], [3, 'replaced_by'], [4, 'opacity'], [4, 'lightfastness'], [4, 'core'], [4, 'stains'], [4, 'L'], [6, 'number'],
     ]);
 });
 

@@ -100,6 +100,12 @@ it('fits values in their order, keeps hue, and leaves a picture within reach as 
     }
     $within = [Lab::of(45, 2, 1), Lab::of(80, 1, 3)];
     expect(Fitting::of($within, $search, $gamut, 95.4)->isNeeded())->toBeFalse();
+    // A colour that is too strong for the box alone is reason to fit; its value and its hue stay.
+    $strong = Lab::of(50, -60, 55);
+    $tamed = Fitting::of([...$within, $strong], $search, $gamut, 95.4);
+    expect($tamed->isNeeded())->toBeTrue()->and($tamed->colour($strong)->L)->toEqualWithDelta(50.0, 1e-9)
+        ->and($tamed->colour($strong)->chroma())->toBeLessThan(0.9 * $strong->chroma())->and($tamed->colour($strong)->hueDegrees())->toEqualWithDelta($strong->hueDegrees(), 1e-6)
+        ->and($tamed->colour($within[0]))->toEqual($within[0]);
 });
 
 it('offers what breaks a rule last, marked with what it gains, and only where that is much', function (): void {

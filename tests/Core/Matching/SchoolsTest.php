@@ -163,7 +163,7 @@ it('rubs light layers with tissue: a step of its own after the last of them, wit
     expect(array_map(static fn (PlanStep $step): string => $step->role->value, $rubbed->steps))->toBe(['layer', 'layer', 'rub', 'layer'])
         ->and($rubbed->steps[2]->step)->toBeNull()->and($rubbed->steps[2]->why)->toContain('tissue')->and($rubbed->steps[2]->before)->toEqual($rubbed->steps[1]->after)->and($rubbed->steps[2]->after)->toEqual($rubbed->steps[3]->before)
         ->and($rubbed->minutes)->toBeGreaterThan($plain->minutes)->and(count($plain->steps))->toBe(3)
-        ->and(implode(Prep::of($rubbed->steps, 'Cartridge', 100, 100)))->toContain('tissue')->and(implode(Prep::of($plain->steps, 'Cartridge', 100, 100)))->not->toContain('tissue or')
+        ->and(implode(Prep::of($rubbed->steps, 'Cartridge', 100, 100, pencils())))->toContain('tissue')->and(implode(Prep::of($plain->steps, 'Cartridge', 100, 100, pencils())))->not->toContain('tissue or')
         ->and(count(array_unique(array_map(static fn (PlanStep $step): string => $step->key, $rubbed->steps))))->toBe(4);
 });
 

@@ -140,6 +140,17 @@ it('serves a picture about as well as a search for each colour by itself would, 
     expect($palette->meanDifference)->toBeLessThan(array_sum($alone) / count($alone) + 0.6);
 });
 
+it('draws what the photo parts in a zone by recipes that differ, though one stack would be the best for both', function (): void {
+    $targets = ['a' => Target::colour(Lab::of(6, 0, 0)), 'b' => Target::colour(Lab::of(11, 0, 0)), 'c' => Target::colour(Lab::of(12, 0, 0))];
+    $stacks = static fn (array $zones): array => array_map(static fn ($recipe): string => (string) $recipe->stack, finder(box(['QW:625', 'LO:7326']))->curve(new PaletteWish($targets, [2], zones: $zones))[2]->recipes);
+    $alone = $stacks([]);
+    expect($alone['a'])->toBe($alone['b']);
+    // In one zone the first two are parted; the third lies in another, and next to the second in colour.
+    $parted = $stacks(['a' => 'z', 'b' => 'z', 'c' => 'y']);
+    expect($parted['a'])->not->toBe($parted['b'])->and($parted['c'])->toBe($alone['c'])
+        ->and($stacks(['a' => 'z', 'b' => 'y', 'c' => 'x']))->toBe($alone);
+});
+
 it('comes out the same from stacks that were gathered before, whatever is pinned', function (): void {
     $kit = twenty();
     $search = new Search(new Predictor(model()), $kit, PairLibrary::build(model(), $kit->ids()));

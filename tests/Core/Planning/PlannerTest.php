@@ -111,7 +111,7 @@ it('has nothing to say without zones', function (): void {
 });
 
 it('tells what lies ready: only what the steps need', function (): void {
-    $prep = static fn (array $zones, Highlights $highlights = Highlights::Reserve): string => implode('; ', Prep::of((new Planner(new Predictor(model()), pencils()))->plan(under($zones, new SchoolSet, $highlights))->steps, 'Cartridge', 240.0, 180.0));
+    $prep = static fn (array $zones, Highlights $highlights = Highlights::Reserve): string => implode('; ', Prep::of((new Planner(new Predictor(model()), pencils()))->plan(under($zones, new SchoolSet, $highlights))->steps, 'Cartridge', 240.0, 180.0, pencils()));
     expect($prep([zone('a', 'QW:404@40')]))->toContain('Cartridge, at least 240 × 180 mm')->toContain('sharpener')->not->toContain('solvent')->not->toContain('blender')
         ->and($prep([zone('a', 'QW:404@40x3 > wash > QW:119@40')]))->toContain('solvent in a lidded vessel')
         ->and($prep([zone('a', 'QW:404@40 > blend')]))->toContain('colourless blender')
