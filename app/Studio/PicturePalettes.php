@@ -25,6 +25,7 @@ use Prism\Planning\PaletteFinder;
 use Prism\Planning\PaletteWish;
 use Prism\Planning\PlanStep;
 use Prism\Planning\TonedSet;
+use Prism\Planning\TrioShading;
 use Prism\Planning\ValuePart;
 use Prism\Reference\LookRefused;
 use Prism\Schools\BlackAndWhite;
@@ -53,7 +54,7 @@ final class PicturePalettes
      *
      * @param  Closure(string, float): void  $progress
      * @param  bool  $anew  whether recipes that the artist has chosen are found anew too, unless they are begun
-     * @return array{chosen: Palette, size: int|null, curve: array<int, Palette>, rows: list<ZoneTarget>, own: list<string>} own: targets whose recipes stay
+     * @return array{chosen: Palette, trio: array{zones: int, without: int, further: float}|null, size: int|null, curve: array<int, Palette>, rows: list<ZoneTarget>, own: list<string>} own: targets whose recipes stay
      *
      * @throws WorkRefused if there is nothing to plan, or to plan with
      */
@@ -95,7 +96,10 @@ final class PicturePalettes
         $curve = (new PaletteFinder($search, $known))->curve(new PaletteWish($targets, $sizes, $weights, array_values(array_unique($pinned, SORT_REGULAR)), $banned, each: $limits, zones: $parted), progress: static fn (float $share) => $progress('Choosing pencils that serve all of them', max(0.6, 0.95 * $share)), gathered: $gathered, parts: new SideBySide);
         ksort($curve);
 
-        return ['chosen' => $curve[$wanted], 'size' => $piece->palette_size, 'curve' => $curve, 'rows' => $rows, 'own' => $own];
+        $progress('Shading by trios', 0.97);
+        $chosen = TrioShading::of($curve[$wanted], $this->zones->of($piece), $search, $known->only($curve[$wanted]->pencils), $targets, $weights, $limits, $own);
+
+        return ['chosen' => $chosen->palette, 'trio' => $chosen->zones + $chosen->without === 0 ? null : ['zones' => $chosen->zones, 'without' => $chosen->without, 'further' => round($chosen->further, 2)], 'size' => $piece->palette_size, 'curve' => $curve, 'rows' => $rows, 'own' => $own];
     }
 
     /**

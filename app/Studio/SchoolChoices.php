@@ -18,6 +18,7 @@ use Prism\Schools\Hand;
 use Prism\Schools\Highlights;
 use Prism\Schools\Progress;
 use Prism\Schools\SchoolSet;
+use Prism\Schools\Shading;
 use Prism\Schools\Shadows;
 
 /**
@@ -36,6 +37,7 @@ final readonly class SchoolChoices
         'blending' => ['Blending', Blending::class],
         'blackAndWhite' => ['Black and white pencils', BlackAndWhite::class],
         'hand' => ['Hand', Hand::class],
+        'shading' => ['Light, middle and dark of a form', Shading::class],
         'background' => ['Over the picture', Progress::class],
     ];
 
@@ -72,6 +74,7 @@ final readonly class SchoolChoices
         return new SchoolSet(
             FirstValue::from($this->chosen['value']), Shadows::from($this->chosen['shadows']), Complement::from($this->chosen['complement']),
             Brightening::from($this->chosen['brightening']), Blending::from($this->chosen['blending']), BlackAndWhite::from($this->chosen['blackAndWhite']), Hand::from($this->chosen['hand']), Highlights::from($this->chosen['highlights']),
+            Shading::from($this->chosen['shading']),
         );
     }
 
@@ -118,7 +121,7 @@ final readonly class SchoolChoices
         $questions = [];
         foreach (self::QUESTIONS as $id => [$name, $schools]) {
             $questions[] = ['id' => $id, 'name' => $name, 'ofRecipes' => ! in_array($id, self::OF_THE_ORDER, true), 'schools' => array_map(
-                static fn (FirstValue|Shadows|Highlights|Complement|Brightening|Blending|BlackAndWhite|Hand|Progress $school): array => ['id' => $school->value, 'name' => $school->label(), 'sentence' => $school->sentence()],
+                static fn (FirstValue|Shadows|Highlights|Complement|Brightening|Blending|BlackAndWhite|Hand|Shading|Progress $school): array => ['id' => $school->value, 'name' => $school->label(), 'sentence' => $school->sentence()],
                 $schools::cases(),
             )];
         }

@@ -17,6 +17,7 @@ final class Bearing
             'shadows' => $target->isShadow() ? $schools->shadows : $usual->shadows,
             'complement' => $target->hasComplement() ? $schools->complement : $usual->complement,
             'highlights' => $usual->highlights,
+            'shading' => $usual->shading,
         ]);
     }
 }

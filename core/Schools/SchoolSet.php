@@ -14,6 +14,7 @@ final readonly class SchoolSet
     private const QUESTIONS = [
         'value' => FirstValue::class, 'shadows' => Shadows::class, 'complement' => Complement::class, 'brightening' => Brightening::class,
         'blending' => Blending::class, 'blackAndWhite' => BlackAndWhite::class, 'hand' => Hand::class, 'highlights' => Highlights::class,
+        'shading' => Shading::class,
     ];
 
     public function __construct(
@@ -25,6 +26,7 @@ final readonly class SchoolSet
         public BlackAndWhite $blackAndWhite = BlackAndWhite::Last,
         public Hand $hand = Hand::Light,
         public Highlights $highlights = Highlights::Reserve,
+        public Shading $shading = Shading::Free,
     ) {
     }
 
@@ -64,7 +66,7 @@ final readonly class SchoolSet
         return $this->with(['blackAndWhite' => $blackAndWhite]);
     }
 
-    /** @param  array<string, FirstValue|Shadows|Complement|Brightening|Blending|BlackAndWhite|Hand|Highlights>  $answers  by question */
+    /** @param  array<string, FirstValue|Shadows|Complement|Brightening|Blending|BlackAndWhite|Hand|Highlights|Shading>  $answers  by question */
     public function with(array $answers): self
     {
         return new self(...[...get_object_vars($this), ...$answers]);

@@ -46,6 +46,28 @@ it('leaves alone what is begun on the paper, even where all is planned anew', fu
     expect(($this->stacks)()[$target])->not->toContain($step['step']['pencil']['id']);
 });
 
+it('shades every form by a trio where that is the school, says for how many it could and at what cost, and goes back', function (): void {
+    $this->patchJson($this->url, ['paletteSize' => null]);
+    $buoy = $this->piece->zones()->first();
+    $buoy->targets()->delete();
+    foreach ([['light', 68, 42, 38], ['middle', 52, 50, 36], ['dark', 36, 36, 22]] as [$role, $L, $a, $b]) {
+        $buoy->targets()->create(['role' => $role, 'L' => $L, 'a' => $a, 'b' => $b, 'spread' => 0, 'share' => 0.3, 'x' => 0.2, 'y' => 0.2]);
+    }
+    ($this->plan)();
+    expect($this->getJson($this->url.'/plan')->json('palette.trio'))->toBeNull();
+    $free = ($this->stacks)();
+    $this->patchJson($this->url, ['schools' => ['shading' => 'trio']])->assertOk();
+    ($this->plan)();
+    $trio = $this->getJson($this->url.'/plan')->json('palette.trio');
+    $forms = $this->piece->zones()->with('targets.recipe')->get()
+        ->map(fn ($zone) => $zone->targets->whereIn('role.value', ['light', 'middle', 'dark'])->unique('role'))->filter(fn ($three): bool => $three->count() === 3);
+    $three = $forms->filter(fn ($targets): bool => count(array_unique($targets->flatMap(fn ($target) => array_map(strval(...), Prism\Layering\Stack::parse($target->recipe?->stack ?? '')->pencils()))->all())) <= 3);
+    expect($trio['zones'] + $trio['without'])->toBe($forms->count())->and($forms)->not->toBeEmpty()->and($three->count())->toBeGreaterThanOrEqual($trio['zones']);
+    $this->patchJson($this->url, ['schools' => ['shading' => null]])->assertOk();
+    ($this->plan)();
+    expect(($this->stacks)())->toBe($free);
+});
+
 it('gathers only what has changed, and reads nothing stale or broken', function (): void {
     $this->patchJson($this->url, ['paletteSize' => 5]);
     ($this->plan)();

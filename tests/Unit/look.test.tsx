@@ -146,7 +146,7 @@ describe('zones', () => {
         expect(bodies(asked, 'POST')).toEqual([['/api/works', { kind: 'look', piece: 'p1' }]]);
         expect(await screen.findByText('Following the edges')).toBeTruthy();
         await userEvent.click(screen.getByRole('button', { name: 'Cancel' }));
-        expect(asked.some(({ method }) => method === 'DELETE')).toBe(true);
+        await waitFor(() => expect(asked.some(({ method }) => method === 'DELETE')).toBe(true));
     });
 
     it('are merged, split, drawn and taken back by their tools', async () => {

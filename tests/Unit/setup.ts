@@ -1,5 +1,8 @@
-import { cleanup } from '@testing-library/react';
+import { cleanup, configure } from '@testing-library/react';
 import { afterEach, vi } from 'vitest';
+
+// A shared machine may stall for seconds.
+configure({ asyncUtilTimeout: 5000 });
 
 // jsdom has no CSS object; React Aria only escapes keys with it, and ours need no escaping.
 const CSS = { escape: (key: string) => key };

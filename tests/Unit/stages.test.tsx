@@ -319,6 +319,7 @@ describe('the palette of a picture', () => {
         dE00: 2.5,
         wholeBox: 2.2,
         valueError: null,
+        trio: null,
         curve: [
             { size: 6, dE00: 3.1 },
             { size: 12, dE00: 2.5 },
@@ -451,9 +452,15 @@ describe('the palette of a picture', () => {
 
     it('is planned by value only, and says how near it comes by value', async () => {
         const asked = put({
-            'GET /api/pieces/p1/plan': () => planOf([planStep(1)], { palette: { ...palette, valueError: 0.34 } }),
+            'GET /api/pieces/p1/plan': () =>
+                planOf([planStep(1)], {
+                    palette: { ...palette, valueError: 0.34, trio: { zones: 2, without: 1, further: 0.84 } },
+                }),
         });
         expect((await screen.findByTestId('palette')).textContent).toContain('within 0.3 of a value step');
+        expect(screen.getByTestId('trios').textContent).toBe(
+            '2 zones shaded by three neighbouring hues, 0.8 further from the photo than the free choice. For 1 zone these pencils hold no such three.',
+        );
         await userEvent.click(screen.getByText('By value only'));
         await waitFor(() => expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ valueOnly: true }));
     });

@@ -26,6 +26,7 @@ use Prism\Planning\PlannedZone;
 use Prism\Planning\Planner;
 use Prism\Planning\PlanStep;
 use Prism\Planning\Simulation;
+use Prism\Planning\TrioShading;
 use Prism\Planning\ZoneJoin;
 use Prism\Reference\Field;
 use Prism\Reference\MergeTree;
@@ -97,6 +98,7 @@ final class PlanCommand extends StudioFiles
             }
         }
         $palette = (new PaletteFinder($search, $calibration->known($kit)))->curve(new PaletteWish($targets, [$size], $weights, each: $limits, zones: $parted))[$size];
+        $palette = TrioShading::of($palette, $zones, $search, $calibration->known($kit)->only($palette->pencils), $targets, $weights, $limits)->palette;
         $this->progress(sprintf('%d pencils: mean dE00 %.2f', count($palette->pencils), $palette->meanDifference));
         $plan = (new Planner($predictor, $kit))->plan(self::planned($zones, $palette, $field));
         $this->write('out', self::json($zones, $field, $palette, $plan));

@@ -85,10 +85,15 @@ use Prism\Planning\ZoneAdvice;
     new OA\Property(property: 'part', type: 'string', enum: ['main', 'support', 'accent']),
     new OA\Property(property: 'lightener', type: 'string', nullable: true, enum: ['warm', 'cool'], description: 'a pale pencil to soften with'),
 ])]
-#[OA\Schema(schema: 'Palette', required: ['size', 'dE00', 'wholeBox', 'curve', 'pencils', 'valueError'], properties: [
+#[OA\Schema(schema: 'Palette', required: ['size', 'dE00', 'wholeBox', 'curve', 'pencils', 'valueError', 'trio'], properties: [
     new OA\Property(property: 'size', type: 'integer', nullable: true, description: 'asked for; null: the whole box'),
     new OA\Property(property: 'dE00', type: 'number', description: 'mean over the picture, by area and importance'),
     new OA\Property(property: 'wholeBox', type: 'number'),
+    new OA\Property(property: 'trio', nullable: true, type: 'object', description: 'zones shaded by three neighbouring hues, those for which the palette has no such three, and how much further their colours come out; null where no zone wants it', required: ['zones', 'without', 'further'], properties: [
+        new OA\Property(property: 'zones', type: 'integer'),
+        new OA\Property(property: 'without', type: 'integer'),
+        new OA\Property(property: 'further', type: 'number'),
+    ]),
     new OA\Property(property: 'valueError', type: 'number', nullable: true, description: 'mean, in steps of nine, where it was planned by value only; else null'),
     new OA\Property(property: 'curve', type: 'array', items: new OA\Items(required: ['size', 'dE00'], properties: [
         new OA\Property(property: 'size', type: 'integer'),
@@ -145,7 +150,7 @@ final class PlanResource extends JsonResource
 
         return [
             'pullList' => [...array_map($this->entry(...), $this->resource->pullList), ...$this->lighteners()],
-            'palette' => $this->piece->palette === null ? null : ['valueError' => null, ...$this->piece->palette],
+            'palette' => $this->piece->palette === null ? null : ['valueError' => null, 'trio' => null, ...$this->piece->palette],
             'cautions' => array_map(static fn (Caution $caution): string => $caution->sentence(), $this->resource->cautions),
             'steps' => $steps,
             'minutes' => round($this->resource->minutes, 1),

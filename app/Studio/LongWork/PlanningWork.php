@@ -54,7 +54,7 @@ final class PlanningWork implements LongWork
                 }
             }
             self::write($stacks);
-            $piece->update(['before_planning' => ['recipes' => $before, 'palette' => $piece->palette], 'palette' => self::told($palette, $found['size'], $found['curve'], $piece->value_only)]);
+            $piece->update(['before_planning' => ['recipes' => $before, 'palette' => $piece->palette], 'palette' => ['trio' => $found['trio'], ...self::told($palette, $found['size'], $found['curve'], $piece->value_only)]]);
         });
 
         return ['piece' => $piece->id, 'pencils' => count($palette->pencils), 'dE00' => round($palette->meanDifference, 2), 'found' => count($palette->recipes), 'kept' => count($found['own'])];

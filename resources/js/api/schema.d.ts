@@ -1663,6 +1663,12 @@ export interface components {
             /** @description mean over the picture, by area and importance */
             dE00: number;
             wholeBox: number;
+            /** @description zones shaded by three neighbouring hues, those for which the palette has no such three, and how much further their colours come out; null where no zone wants it */
+            trio: {
+                zones: number;
+                without: number;
+                further: number;
+            } | null;
             /** @description mean, in steps of nine, where it was planned by value only; else null */
             valueError: number | null;
             curve: {

@@ -170,6 +170,18 @@ function PlanningControls({ plan }: { plan: Plan | undefined }) {
 
 type PaletteFound = NonNullable<Plan['palette']>;
 
+function triosIn({ zones, without, further }: NonNullable<PaletteFound['trio']>): string {
+    const one = (count: number) => `${count} ${count === 1 ? 'zone' : 'zones'}`;
+    const cost =
+        further > 0.05
+            ? `${further.toFixed(1)} further from the photo than the free choice`
+            : 'as near as the free choice';
+    const shaded = zones > 0 ? `${one(zones)} shaded by three neighbouring hues, ${cost}.` : '';
+    const rest = without > 0 ? `For ${one(without)} these pencils hold no such three.` : '';
+
+    return [shaded, rest].filter(Boolean).join(' ');
+}
+
 /** What so many pencils can do, and what others could. */
 function PaletteFigures({ palette }: { palette: PaletteFound }) {
     return (
@@ -193,6 +205,7 @@ function PaletteFigures({ palette }: { palette: PaletteFound }) {
                     palette.pencils.length > palette.size &&
                     ' Pinned pencils and recipes of your own hold more than you asked for.'}
             </p>
+            {palette.trio && <p data-testid="trios">{triosIn(palette.trio)}</p>}
             <CurvePlot
                 curves={[
                     {
