@@ -40,8 +40,8 @@ export function FilesPage() {
                     <h2>Import</h2>
                     <p>
                         A table (CSV) with the columns range, number, name, binder, and where known aliases, status,
-                        replaced_by, opacity, lightfastness, core, stains and the colour of a heavy coat as L, a, b or R380 to R730.
-                        Or a GPL palette whose entries are called RANGE:NUMBER and a name.
+                        replaced_by, opacity, lightfastness, core, stains and the colour of a heavy coat as L, a, b or
+                        R380 to R730. Or a GPL palette whose entries are called RANGE:NUMBER and a name.
                     </p>
                     <Row style={{ marginTop: 12 }}>
                         <FileTrigger
