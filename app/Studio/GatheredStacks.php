@@ -32,7 +32,7 @@ final class GatheredStacks
     private const NEARBY = 'nearby';
 
     /** Goes up when stacks are gathered differently. */
-    private const VERSION = 7;
+    private const VERSION = 8;
 
     /** Of each colour, the stacks of so many different wishes are kept, the latest. */
     private const WISHES = 4;

@@ -170,7 +170,10 @@ final class Search
      */
     public function nearby(Target $target, ?Kit $only = null): Nearby
     {
-        return (new NearestPairs($this->library, $this->query($target, new Limits, $only)))->nearby();
+        $query = $this->query($target, new Limits, $only);
+
+        // Whatever a school rules out: another may have it.
+        return (new NearestPairs($this->library, $query->with(array_values(array_diff($this->here($only), $query->allowed)))))->nearby();
     }
 
     /**
@@ -222,10 +225,16 @@ final class Search
         return new Easel($this->model, $this->book, $query, $this->short);
     }
 
+    /** @return list<int> pencils that lie there, whatever may be used of them */
+    private function here(?Kit $only): array
+    {
+        return array_keys(array_filter($this->library->ids, static fn (string $id): bool => $only === null || $only->has(PencilId::of($id))));
+    }
+
     /** @throws EmptyBox */
     private function query(Target $target, Limits $limits, ?Kit $only = null, ?Passage $ground = null): Query
     {
-        $here = array_keys(array_filter($this->library->ids, static fn (string $id): bool => $only === null || $only->has(PencilId::of($id))));
+        $here = $this->here($only);
         $allowed = array_values(array_filter($here, fn (int $index): bool => Permitted::pencil($this->library->ids[$index], $this->book->coat($index)->kind, $target, $limits)));
         if ($allowed === [] && ! $limits->noBlack && $limits->schools->blackAndWhite !== BlackAndWhite::Never) {
             // A box of blacks alone is drawn with blacks.

@@ -18,6 +18,7 @@ use Prism\Planning\Lightener;
 use Prism\Planning\PaletteFinder;
 use Prism\Planning\PaletteWish;
 use Prism\Planning\TargetStacks;
+use Prism\Schools\BlackAndWhite;
 use Prism\Schools\Blending;
 use Prism\Schools\SchoolSet;
 use Prism\Schools\Surface;
@@ -149,6 +150,16 @@ it('draws what the photo parts in a zone by recipes that differ, though one stac
     $parted = $stacks(['a' => 'z', 'b' => 'z', 'c' => 'y']);
     expect($parted['a'])->not->toBe($parted['b'])->and($parted['c'])->toBe($alone['c'])
         ->and($stacks(['a' => 'z', 'b' => 'y', 'c' => 'x']))->toBe($alone);
+});
+
+it('gathers each pencil alone that a school allows, black on toned paper too, and black nowhere by default', function (): void {
+    $kit = box([...array_filter(twenty()->ids(), static fn (string $id): bool => $id !== 'QW:722'), 'QW:722']);
+    $search = new Search(new Predictor(model()), $kit, PairLibrary::build(model(), $kit->ids()));
+    $alone = static fn (SchoolSet $schools): array => array_map(
+        static fn ($stack): string => $kit->ids()[$stack->sketch->pencils()[0]],
+        array_values(array_filter(TargetStacks::of($search, Target::colour(Lab::of(16, 0, 0)), new Limits(maxLayers: 3, schools: $schools), $kit)->stacks, static fn ($stack): bool => count($stack->sketch->members) === 1)),
+    );
+    expect($alone(new SchoolSet(blackAndWhite: BlackAndWhite::Toned)))->toContain('QW:722')->and($alone(new SchoolSet))->not->toContain('QW:722');
 });
 
 it('comes out the same from stacks that were gathered before, whatever is pinned', function (): void {
