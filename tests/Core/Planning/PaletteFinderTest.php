@@ -152,14 +152,18 @@ it('draws what the photo parts in a zone by recipes that differ, though one stac
         ->and($stacks(['a' => 'z', 'b' => 'y', 'c' => 'x']))->toBe($alone);
 });
 
-it('gathers each pencil alone that a school allows, black on toned paper too, and black nowhere by default', function (): void {
-    $kit = box([...array_filter(twenty()->ids(), static fn (string $id): bool => $id !== 'QW:722'), 'QW:722']);
-    $search = new Search(new Predictor(model()), $kit, PairLibrary::build(model(), $kit->ids()));
-    $alone = static fn (SchoolSet $schools): array => array_map(
-        static fn ($stack): string => $kit->ids()[$stack->sketch->pencils()[0]],
-        array_values(array_filter(TargetStacks::of($search, Target::colour(Lab::of(16, 0, 0)), new Limits(maxLayers: 3, schools: $schools), $kit)->stacks, static fn ($stack): bool => count($stack->sketch->members) === 1)),
-    );
-    expect($alone(new SchoolSet(blackAndWhite: BlackAndWhite::Toned)))->toContain('QW:722')->and($alone(new SchoolSet))->not->toContain('QW:722');
+it('keeps for all schools what comes near with any pencil, black too, and lets each school have what it allows', function (): void {
+    $kit = box([...twenty()->ids(), 'QW:722']);
+    $library = PairLibrary::build(model(), $kit->ids());
+    $search = new Search(new Predictor(model()), $kit, $library);
+    $target = Target::colour(Lab::of(16, 0, 0));
+    $near = array_map(static fn (int $entry): string => $kit->ids()[$library->layers($entry)[0][0]], array_keys($search->nearby($target)->singles));
+    $gathered = static fn (SchoolSet $schools): array => array_unique(array_merge(...array_map(
+        static fn ($stack): array => array_map(static fn (int $index): string => $kit->ids()[$index], $stack->sketch->pencils()),
+        TargetStacks::of($search, $target, new Limits(maxLayers: 3, schools: $schools), $kit)->stacks,
+    )));
+    expect($near)->toContain('QW:722')->and($gathered(new SchoolSet(blackAndWhite: BlackAndWhite::Toned)))->toContain('QW:722')
+        ->and($gathered(new SchoolSet))->not->toContain('QW:722');
 });
 
 it('comes out the same from stacks that were gathered before, whatever is pinned', function (): void {
