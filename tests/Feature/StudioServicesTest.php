@@ -298,8 +298,11 @@ describe('the demo studio', function (): void {
         }
         expect($errors['calibrated'])->toBeLessThan($errors['plain'])->and($errors['calibrated'] / 5)->toBeLessThan(4.5);
 
+        $pieces = $this->actingAs($demo)->getJson('/api/pieces')->assertOk()->json();
+        expect($demo->box()->count())->toBe(48)->and($pieces[0]['zoneCount'])->toBe(22)->and($pieces[0]['recipeCount'])->toBe(20);
+
         (new DemoSeeder)->run();
-        expect($demo->calibrations()->count())->toBe(1)->and($demo->pieces()->count())->toBe(3);
+        expect($demo->calibrations()->count())->toBe(1)->and($demo->pieces()->count())->toBe(3)->and(User::query()->where('email', config('prism.demo_email'))->count())->toBe(1);
 
         // A studio from before there were swatches gets them, and keeps its pieces.
         $demo->calibrations()->delete();
