@@ -23,6 +23,7 @@ use Prism\Planning\Feathering;
 use Prism\Planning\Palette;
 use Prism\Planning\PaletteFinder;
 use Prism\Planning\PaletteWish;
+use Prism\Planning\PictureZone;
 use Prism\Planning\PlanStep;
 use Prism\Planning\TonedSet;
 use Prism\Planning\TrioShading;
@@ -75,7 +76,8 @@ final class PicturePalettes
         if (count($box) === 0) {
             throw new WorkRefused('Your box is empty; recipes are made from pencils you own. Put pencils in the box first.');
         }
-        [$targets, $weights, $limits, $parted] = $this->colours($piece);
+        $picture = $this->zones->of($piece);
+        [$targets, $weights, $limits, $parted] = $this->colours($piece, $picture);
         $progress('Mixing pairs of your pencils', 0.08);
         $search = $this->engine->search($piece->paper, $piece->user, $box);
         $known = $this->engine->searchable($piece->paper, $piece->user, $box);
@@ -97,7 +99,7 @@ final class PicturePalettes
         ksort($curve);
 
         $progress('Shading by trios', 0.97);
-        $chosen = TrioShading::of($curve[$wanted], $this->zones->of($piece), $search, $known->only($curve[$wanted]->pencils), $targets, $weights, $limits, $own);
+        $chosen = TrioShading::of($curve[$wanted], $picture, $search, $known->only($curve[$wanted]->pencils), $targets, $weights, $limits, $own);
 
         return ['chosen' => $chosen->palette, 'trio' => $chosen->zones + $chosen->without === 0 ? null : ['zones' => $chosen->zones, 'without' => $chosen->without, 'further' => round($chosen->further, 2)], 'size' => $piece->palette_size, 'curve' => $curve, 'rows' => $rows, 'own' => $own];
     }
@@ -135,17 +137,20 @@ final class PicturePalettes
         if (count($known) === 0) {
             return;
         }
-        [$targets, , $limits] = $this->colours($piece);
+        [$targets, , $limits] = $this->colours($piece, $this->zones->of($piece));
         $this->gathered->of($piece, $this->engine->search($piece->paper, $piece->user, $box), $targets, $limits, $known, self::free($piece, $known), static function (): void {
         });
     }
 
-    /** @return array{array<string, Target>, array<string, float>, array<string, Limits>, array<string, string>} targets, what each counts, by what it is searched, its zone */
-    private function colours(Piece $piece): array
+    /**
+     * @param  list<PictureZone>  $zones  of the piece
+     * @return array{array<string, Target>, array<string, float>, array<string, Limits>, array<string, string>} targets, what each counts, by what it is searched, its zone
+     */
+    private function colours(Piece $piece, array $zones): array
     {
         $targets = $weights = $limits = $parted = [];
         $given = $this->ruledOut($piece);
-        foreach ($this->zones->of($piece) as $zone) {
+        foreach ($zones as $zone) {
             foreach ($zone->targets as $target) {
                 $targets[$target->id] = $piece->value_only ? Target::value($target->drawn) : Target::colour($target->drawn);
                 $limits[$target->id] = $zone->limits(Limits::PICTURE_LAYERS, $targets[$target->id], $given);
