@@ -569,9 +569,9 @@ describe('the palette of a picture', () => {
         expect([...three.children].map(({ textContent }) => textContent)).toEqual(['404, 519, 113', '113, 519, 404']);
         const gradient = () => [...screen.getByTestId('gradient').children].map(({ textContent }) => textContent);
         expect(gradient()).toEqual([
-            '0 to 24 mm, 0 to 40 %: QW:404@40x2',
-            '24 to 36 mm, 40 to 60 %: QW:404@40 > QW:519@40',
-            '36 to 60 mm, 60 to 100 %: QW:519@40x2, hardly told from the step before',
+            '0 to 24 mm, 0 to 40 %: 404 40 % light, 2 coats',
+            '24 to 36 mm, 40 to 60 %: 404 40 % light, then 519 40 % light',
+            '36 to 60 mm, 60 to 100 %: 519 40 % light, 2 coats, hardly told from the step before',
         ]);
         const length = screen.getByLabelText('Length, mm');
         await userEvent.clear(length);

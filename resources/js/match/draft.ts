@@ -1,3 +1,4 @@
+import { pressureText } from '../ui/Pressure';
 import type { Step } from '../api/client';
 
 /** A step in the editor, with a key of its own so that it can be dragged. */
@@ -44,6 +45,14 @@ export function readStack(notation: string): DraftStep[] | null {
 
     return steps;
 }
+
+/** A stack as it is called out, bottom to top: numbers, pressures with their words, coats. */
+export const calledOut = (notation: string) =>
+    (readStack(notation) ?? [])
+        .map(({ kind, pencil, pressure, passes }) =>
+            kind === 'layer' ? `${pencil.split(':')[1] ?? pencil} ${pressureText(pressure, passes)}` : kind,
+        )
+        .join(', then ');
 
 export const writeStack = (steps: DraftStep[]) =>
     steps

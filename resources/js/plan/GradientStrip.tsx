@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { Designation } from '../api/client';
+import { calledOut } from '../match/draft';
 import { Field } from '../ui/Field';
 import { Swatch } from '../ui/Swatch';
 import { space, type } from '../ui/theme';
@@ -59,7 +60,7 @@ export function GradientStrip({ gradient }: { gradient: Designation['gradient'] 
             <Strip>
                 {gradient.map((step) => (
                     <span key={step.from} style={{ width: `${100 * (step.to - step.from)}%` }}>
-                        <Swatch colour={step.colour} label={step.stack} width="100%" height="56px" />
+                        <Swatch colour={step.colour} label={calledOut(step.stack)} width="100%" height="56px" />
                     </span>
                 ))}
             </Strip>
@@ -67,7 +68,7 @@ export function GradientStrip({ gradient }: { gradient: Designation['gradient'] 
                 {gradient.map((step) => (
                     <li key={step.from}>
                         {across(step.from, mm ?? USUAL_MM)} to {across(step.to, mm ?? USUAL_MM)} mm,{' '}
-                        {Math.round(100 * step.from)} to {Math.round(100 * step.to)} %: <code>{step.stack}</code>
+                        {Math.round(100 * step.from)} to {Math.round(100 * step.to)} %: {calledOut(step.stack)}
                         {!step.toldApart && ', hardly told from the step before'}
                     </li>
                 ))}

@@ -4,6 +4,7 @@ import styled from 'styled-components';
 import { messageOf, type Designation } from '../api/client';
 import { changePiece, useBox } from '../api/queries';
 import { useDesk } from '../desk/DeskContext';
+import { calledOut, readStack } from '../match/draft';
 import { PencilPicker } from '../match/PencilPicker';
 import { Button, StrongButton } from '../ui/Button';
 import { Choice } from '../ui/Choice';
@@ -100,8 +101,8 @@ const part = (pencil: Designation['pencils'][number]) =>
         ? `${pencil.number} only blends`
         : `${pencil.number} is ${pencil.part}: step ${pencil.from === pencil.to ? pencil.from : `${pencil.from} to ${pencil.to}`}`;
 
-/** Numbers bottom to top, as they are called out. */
-const called = (stack: string) => [...stack.matchAll(/:(\S+?)@/g)].map(([, number]) => number).join(', ');
+/** Numbers alone, bottom to top. */
+const numbersOf = (stack: string) => (readStack(stack) ?? []).map(({ pencil }) => pencil.split(':')[1]).join(', ');
 
 const PARTS: { id: ValuePart; name: string }[] = [
     { id: 'light', name: 'light' },
@@ -212,7 +213,7 @@ export function LimitedPanel() {
                             <li key={rung.step} data-reached={rung.reached}>
                                 <Swatch
                                     colour={rung.colour}
-                                    label={`Step ${rung.step}: ${rung.stack}${rung.reached ? '' : ', not reached'}`}
+                                    label={`Step ${rung.step}: ${calledOut(rung.stack)}${rung.reached ? '' : ', not reached'}`}
                                     width="100%"
                                     height="44px"
                                 />
@@ -247,7 +248,7 @@ export function LimitedPanel() {
                                                 {pair && (
                                                     <Swatch
                                                         colour={pair.colour}
-                                                        label={pair.stack}
+                                                        label={calledOut(pair.stack)}
                                                         width="64px"
                                                         height="40px"
                                                     />
@@ -263,8 +264,8 @@ export function LimitedPanel() {
                         <Triples aria-label="Three over one another">
                             {found.triples.map(({ stack, colour }) => (
                                 <li key={stack}>
-                                    <Swatch colour={colour} label={called(stack)} width="96px" height="40px" />
-                                    <span aria-hidden>{called(stack)}</span>
+                                    <Swatch colour={colour} label={calledOut(stack)} width="96px" height="40px" />
+                                    <span aria-hidden>{numbersOf(stack)}</span>
                                 </li>
                             ))}
                         </Triples>
