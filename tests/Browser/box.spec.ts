@@ -116,7 +116,7 @@ test('what to take instead of a pencil and of a recipe, in words', async ({ page
     await expect(found.getByRole('heading', { name: /Instead of 7023/ })).toBeVisible();
     await expect(found.getByText('Nearest pencil')).toBeVisible();
     await expect(found.getByRole('row', { name: /heavy, mix/ })).toContainText(/dE00 \d/);
-    await expect(found.getByRole('row', { name: /pencil for pencil/ })).toContainText('QW:404@40');
+    await expect(found.getByRole('row', { name: /pencil for pencil/ })).toContainText('404 40 % light');
     await expect(found.getByTestId('rests-on')).toContainText('Predicted by calibration');
 });
 
@@ -201,11 +201,11 @@ test('swatches are typed, found, noted, taken out and put back', async ({ page }
     await page.getByRole('button', { name: 'Close', exact: true }).first().click();
     await page.goto('/swatches?technique=burnish&pencil=119&view=page');
     await expect(page.getByTestId('count')).toHaveText('1 swatch found');
-    await page.getByLabel(/Note to QW:404/).fill('over-worked');
-    await page.getByLabel(/Note to QW:404/).blur();
+    await page.getByLabel(/Note to 404/).fill('over-worked');
+    await page.getByLabel(/Note to 404/).blur();
     await page.reload();
-    await expect(page.getByLabel(/Note to QW:404/)).toHaveValue('over-worked');
-    await page.getByRole('button', { name: /Take out QW:404/ }).click();
+    await expect(page.getByLabel(/Note to 404/)).toHaveValue('over-worked');
+    await page.getByRole('button', { name: /Take out 404/ }).click();
     await expect(page.getByText('No swatch answers to that.')).toBeVisible();
     await page.getByRole('button', { name: 'Take back' }).click();
     await expect(page.getByTestId('count')).toHaveText('1 swatch found');

@@ -176,7 +176,7 @@ describe('a pencil', () => {
         expect(screen.getByText('90 % burnish, 2 coats')).toBeTruthy();
         expect(screen.getByText(/L 46 ± 3.0 dE00/)).toBeTruthy();
         expect(screen.getByText('Flag Blue')).toBeTruthy();
-        expect(screen.getByText('QW:404@25 > QW:119@92')).toBeTruthy();
+        expect(screen.getByRole('row', { name: /404 25 % whisper, then 119 92 % burnish/ })).toBeTruthy();
         expect(screen.getByRole('link', { name: 'Floats: Float, light' }).getAttribute('href')).toBe(
             '/pieces/p1/match?zone=z1&target=t1',
         );

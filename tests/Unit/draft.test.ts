@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { layer, operation, readStack, writeStack } from '../../resources/js/match/draft';
+import { calledOut } from '../../resources/js/ui/notation';
 
 /** What a stack says, without the keys of the editor. */
 const plain = (notation: string) =>
@@ -60,5 +61,15 @@ describe('writing stack notation', () => {
         expect(writeStack([layer('QW:204', 40, 1), layer('QW:204', 40, 3), operation('wash')])).toBe(
             'QW:204@40 > QW:204@40x3 > wash',
         );
+    });
+});
+
+describe('a stack as it is called out', () => {
+    it.each([
+        ['QW:204@35x2 > wash > LO:7206@60', '204 35 % light, 2 coats, then wash, let dry, then 7206 60 % medium'],
+        ['QW:204', '204 50 % easy'],
+        ['', 'bare paper'],
+    ])('"%s" is "%s"', (notation, said) => {
+        expect(calledOut(notation)).toBe(said);
     });
 });

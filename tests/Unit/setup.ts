@@ -2,7 +2,7 @@ import { cleanup, configure } from '@testing-library/react';
 import { afterEach, vi } from 'vitest';
 
 // A shared machine may stall for seconds.
-configure({ asyncUtilTimeout: 5000 });
+configure({ asyncUtilTimeout: 10_000 });
 
 // jsdom has no CSS object; React Aria only escapes keys with it, and ours need no escaping.
 const CSS = { escape: (key: string) => key };
@@ -22,6 +22,13 @@ class ResizeObserver {
     }
 }
 Object.assign(globalThis, { ResizeObserver });
+
+// jsdom would go through every rule of every sheet for each element that a query passes. Here only what an element says
+// of itself counts; what the sheets do is seen in the browser tests.
+const gone = document.createElement('i').style;
+gone.display = 'none';
+const computed = (element: HTMLElement) => (element.hidden ? gone : element.style);
+Object.assign(window, { getComputedStyle: computed });
 
 // jsdom draws nothing.
 HTMLCanvasElement.prototype.getContext = () => null;

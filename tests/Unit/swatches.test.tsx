@@ -135,7 +135,10 @@ describe('the swatch book', () => {
         const asked = serve({ ...around, 'GET /api/swatches': () => book() });
         show(<BookPage />, '/swatches?pencil=404&technique=single&source=typed');
         expect((await screen.findByTestId('count')).textContent).toBe('2 swatches found');
-        expect(screen.getByText('QW:404@60')).toBeTruthy();
+        expect(screen.getAllByRole('listitem').map((item) => item.textContent)).toContainEqual(
+            expect.stringMatching(/^404 60 % medium/),
+        );
+        expect(document.body.textContent).not.toContain('QW:404@');
         expect(screen.getByText('Harbour Cartridge, simulated', { exact: false })).toBeTruthy();
         expect(asked.find(({ path }) => path === '/api/swatches')?.query).toBe(
             '?pencil=404&technique=single&source=typed&page=1',
@@ -169,11 +172,11 @@ describe('the swatch book', () => {
             </>,
             '/swatches?view=page',
         );
-        await userEvent.type(await screen.findByLabelText('Note to QW:404@60'), 'streaky');
+        await userEvent.type(await screen.findByLabelText('Note to 404 60 % medium'), 'streaky');
         await userEvent.tab();
         await waitFor(() => expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ note: 'streaky' }));
         expect(screen.getByText(/spread 1.4/)).toBeTruthy();
-        await userEvent.click(screen.getByRole('button', { name: 'Take out QW:404@60' }));
+        await userEvent.click(screen.getByRole('button', { name: 'Take out 404 60 % medium' }));
         await userEvent.click(await screen.findByRole('button', { name: 'Take back' }));
         await waitFor(() => expect(asked.some(({ path }) => path === '/api/swatches/1/restore')).toBe(true));
     });

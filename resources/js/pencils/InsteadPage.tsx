@@ -5,6 +5,7 @@ import styled from 'styled-components';
 import { messageOf, Refusal, type Recipe, type Substitutes } from '../api/client';
 import { usePapers } from '../api/queries';
 import { StrongButton } from '../ui/Button';
+import { CalledOut } from '../ui/CalledOut';
 import { Choice } from '../ui/Choice';
 import { FieldLabel } from '../ui/Field';
 import { Page, Row, Table } from '../ui/Page';
@@ -45,7 +46,9 @@ function Against({ wanted, recipe, name }: { wanted: Recipe; recipe: Recipe | nu
                     dE00 {recipe.difference.dE00.toFixed(1)} ± {recipe.sigma.toFixed(1)}
                 </small>
             </td>
-            <td>{recipe.stack || 'bare paper'}</td>
+            <td>
+                <CalledOut stack={recipe.stack} />
+            </td>
         </tr>
     );
 }
@@ -147,7 +150,9 @@ export function InsteadPage() {
                     ))}
                     {find.data.recipes.map((found) => (
                         <section key={found.wanted.stack}>
-                            <h2>Instead of {found.wanted.stack}</h2>
+                            <h2>
+                                Instead of <CalledOut stack={found.wanted.stack} />
+                            </h2>
                             {!found.swapped && <p>All of its pencils are at hand.</p>}
                             <Table>
                                 <tbody>

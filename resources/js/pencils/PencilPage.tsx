@@ -4,11 +4,13 @@ import styled from 'styled-components';
 import { messageOf, type PencilPage as PageData } from '../api/client';
 import { useChangeBox, usePapers } from '../api/queries';
 import { Button } from '../ui/Button';
+import { CalledOut } from '../ui/CalledOut';
 import { Choice } from '../ui/Choice';
 import { Field } from '../ui/Field';
 import { GrainSwatch } from '../ui/GrainSwatch';
 import { HueRing } from '../ui/HueRing';
 import { Ladder } from '../ui/Ladder';
+import { calledOut } from '../ui/notation';
 import { notify } from '../ui/Notices';
 import { Columns, Facts, Page, Row, Table } from '../ui/Page';
 import { PencilTag } from '../ui/PencilTag';
@@ -272,13 +274,13 @@ export function PencilPage() {
                                     <td>
                                         <Swatch
                                             colour={partner.colour}
-                                            label={partner.stack}
+                                            label={calledOut(partner.stack)}
                                             width="52px"
                                             height="28px"
                                         />
                                     </td>
                                     <td>
-                                        <small>{partner.stack}</small>
+                                        <CalledOut stack={partner.stack} />
                                     </td>
                                 </tr>
                             ))}
@@ -294,7 +296,7 @@ export function PencilPage() {
                                 <Link to={`/pieces/${use.piece}/match?zone=${use.zone}&target=${use.target}`}>
                                     {use.title}: {use.name}
                                 </Link>{' '}
-                                <small>{use.stack}</small>
+                                <CalledOut stack={use.stack} />
                             </li>
                         ))}
                     </ul>
@@ -320,12 +322,14 @@ export function PencilPage() {
                                     <td>
                                         <Swatch
                                             colour={swatch.colour}
-                                            label={swatch.stack}
+                                            label={calledOut(swatch.stack)}
                                             width="44px"
                                             height="24px"
                                         />
                                     </td>
-                                    <td>{swatch.stack}</td>
+                                    <td>
+                                        <CalledOut stack={swatch.stack} />
+                                    </td>
                                     <td>
                                         <small>
                                             {swatch.paper}, {swatch.source}

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { Designation } from '../api/client';
-import { calledOut } from '../match/draft';
+import { calledOut } from '../ui/notation';
 import { Field } from '../ui/Field';
 import { Swatch } from '../ui/Swatch';
 import { space, type } from '../ui/theme';

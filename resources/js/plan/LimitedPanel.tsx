@@ -4,7 +4,7 @@ import styled from 'styled-components';
 import { messageOf, type Designation } from '../api/client';
 import { changePiece, useBox } from '../api/queries';
 import { useDesk } from '../desk/DeskContext';
-import { calledOut, readStack } from '../match/draft';
+import { calledOut, numberOf, readNotation } from '../ui/notation';
 import { PencilPicker } from '../match/PencilPicker';
 import { Button, StrongButton } from '../ui/Button';
 import { Choice } from '../ui/Choice';
@@ -102,7 +102,7 @@ const part = (pencil: Designation['pencils'][number]) =>
         : `${pencil.number} is ${pencil.part}: step ${pencil.from === pencil.to ? pencil.from : `${pencil.from} to ${pencil.to}`}`;
 
 /** Numbers alone, bottom to top. */
-const numbersOf = (stack: string) => (readStack(stack) ?? []).map(({ pencil }) => pencil.split(':')[1]).join(', ');
+const numbersOf = (stack: string) => (readNotation(stack) ?? []).map(({ pencil }) => numberOf(pencil)).join(', ');
 
 const PARTS: { id: ValuePart; name: string }[] = [
     { id: 'light', name: 'light' },

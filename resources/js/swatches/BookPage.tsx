@@ -4,9 +4,11 @@ import styled from 'styled-components';
 import { messageOf, type SwatchEntry } from '../api/client';
 import { usePapers } from '../api/queries';
 import { Button, buttonLook, SignButton, StrongButton } from '../ui/Button';
+import { CalledOut } from '../ui/CalledOut';
 import { Choice } from '../ui/Choice';
 import { Field } from '../ui/Field';
 import { FilterField } from '../ui/FilterField';
+import { calledOut } from '../ui/notation';
 import { notify } from '../ui/Notices';
 import { Page, Row, Table } from '../ui/Page';
 import { Empty, Loading, Problem } from '../ui/States';
@@ -65,7 +67,7 @@ export function BookPage() {
     const takeOut = (swatch: SwatchEntry) =>
         remove.mutate(swatch.id, {
             onSuccess: () =>
-                notify(`${swatch.stack || 'Bare paper'} taken out of the book`, () => restore.mutate(swatch.id)),
+                notify(`Taken out of the book: ${calledOut(swatch.stack)}`, () => restore.mutate(swatch.id)),
             onError: (error) => notify(messageOf(error)),
         });
     const paperName = (id: string) => papers.data.find((paper) => paper.id === id)?.name ?? id;
@@ -152,12 +154,14 @@ export function BookPage() {
                                 <td>
                                     <Swatch
                                         colour={swatch.colour}
-                                        label={swatch.stack || 'bare paper'}
+                                        label={calledOut(swatch.stack)}
                                         width="72px"
                                         height="36px"
                                     />
                                 </td>
-                                <td>{swatch.stack || 'bare paper'}</td>
+                                <td>
+                                    <CalledOut stack={swatch.stack} />
+                                </td>
                                 <td>{paperName(swatch.paper)}</td>
                                 <td className="number">
                                     {swatch.colour.L.toFixed(1)} {swatch.colour.a.toFixed(1)}{' '}
@@ -174,7 +178,7 @@ export function BookPage() {
                                 </td>
                                 <td>
                                     <Field
-                                        label={`Note to ${swatch.stack || 'bare paper'}`}
+                                        label={`Note to ${calledOut(swatch.stack)}`}
                                         hideLabel
                                         defaultValue={swatch.note}
                                         onBlur={(event) => {
@@ -185,7 +189,7 @@ export function BookPage() {
                                 </td>
                                 <td>
                                     <SignButton
-                                        aria-label={`Take out ${swatch.stack || 'bare paper'}`}
+                                        aria-label={`Take out ${calledOut(swatch.stack)}`}
                                         onPress={() => takeOut(swatch)}
                                     >
                                         ×
@@ -199,14 +203,9 @@ export function BookPage() {
                 <Grid>
                     {swatches.map((swatch) => (
                         <li key={swatch.id}>
-                            <Swatch
-                                colour={swatch.colour}
-                                label={swatch.stack || 'bare paper'}
-                                width="100%"
-                                height="74px"
-                            />
+                            <Swatch colour={swatch.colour} label={calledOut(swatch.stack)} width="100%" height="74px" />
                             <div title={spoken(swatch.colour)}>
-                                <strong>{swatch.stack || 'bare paper'}</strong>
+                                <CalledOut stack={swatch.stack} />
                                 <br />
                                 {paperName(swatch.paper)}, {SOURCES[swatch.source]}
                             </div>

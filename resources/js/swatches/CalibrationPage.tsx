@@ -3,7 +3,9 @@ import { Link, useSearchParams } from 'react-router';
 import { messageOf, type CalibrationReview } from '../api/client';
 import { useWork } from '../api/works';
 import { Button, StrongButton } from '../ui/Button';
+import { CalledOut } from '../ui/CalledOut';
 import { Choice } from '../ui/Choice';
+import { calledOut } from '../ui/notation';
 import { notify } from '../ui/Notices';
 import { Columns, Page, Row, Table } from '../ui/Page';
 import { ErrorPlot } from '../ui/plots/ErrorPlot';
@@ -88,7 +90,7 @@ function Recipes({ review }: { review: CalibrationReview }) {
                             <td className="number">{recipe.oldMiss.toFixed(1)}</td>
                             <td className="number">{recipe.newMiss.toFixed(1)}</td>
                             <td>
-                                <small>{recipe.stack || 'bare paper'}</small>
+                                <CalledOut stack={recipe.stack} />
                             </td>
                         </tr>
                     ))}
@@ -125,7 +127,7 @@ function Outliers({ review }: { review: CalibrationReview }) {
                                 />
                             </td>
                             <td>
-                                {outlier.swatch.stack} <small>{outlier.swatch.paper}</small>
+                                <CalledOut stack={outlier.swatch.stack} /> <small>{outlier.swatch.paper}</small>
                             </td>
                             <td className="number">{outlier.dE00.toFixed(1)}</td>
                             <td>
@@ -133,8 +135,9 @@ function Outliers({ review }: { review: CalibrationReview }) {
                                     onPress={() =>
                                         remove.mutate(outlier.swatch.id, {
                                             onSuccess: () =>
-                                                notify(`${outlier.swatch.stack} taken out of the book`, () =>
-                                                    restore.mutate(outlier.swatch.id),
+                                                notify(
+                                                    `Taken out of the book: ${calledOut(outlier.swatch.stack)}`,
+                                                    () => restore.mutate(outlier.swatch.id),
                                                 ),
                                         })
                                     }

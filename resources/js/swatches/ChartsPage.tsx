@@ -5,6 +5,7 @@ import styled from 'styled-components';
 import { messageOf, Refusal } from '../api/client';
 import { useBox, usePapers } from '../api/queries';
 import { SignButton, StrongButton } from '../ui/Button';
+import { CalledOut } from '../ui/CalledOut';
 import { Choice } from '../ui/Choice';
 import { Field, FieldLabel } from '../ui/Field';
 import { notify } from '../ui/Notices';
@@ -138,7 +139,7 @@ export function ChartsPage() {
                             {lessons.data?.map((lesson) => (
                                 <tr key={lesson.stack}>
                                     <td>
-                                        <b>{lesson.stack}</b>
+                                        <CalledOut stack={lesson.stack} />
                                     </td>
                                     <td>
                                         <small>{lesson.why}</small>

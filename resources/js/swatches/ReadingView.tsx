@@ -2,6 +2,7 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { messageOf, type ChartReading } from '../api/client';
 import { StrongButton } from '../ui/Button';
+import { CalledOut } from '../ui/CalledOut';
 import { notify } from '../ui/Notices';
 import { Columns, Row, Table } from '../ui/Page';
 import { Problem } from '../ui/States';
@@ -127,7 +128,9 @@ export function ReadingView({ chart, reading, picture, simulated, onDone }: Prop
                                         height="26px"
                                     />
                                 </td>
-                                <td>{field.stack || 'bare paper'}</td>
+                                <td>
+                                    <CalledOut stack={field.stack} />
+                                </td>
                                 <td className="number">{field.spread.toFixed(1)}</td>
                                 <td>{field.doubts.length > 0 && <strong>! {field.doubts.join('; ')}</strong>}</td>
                             </tr>

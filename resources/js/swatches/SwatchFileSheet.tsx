@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import { messageOf, Refusal, type Paper } from '../api/client';
 import { Button, StrongButton } from '../ui/Button';
+import { CalledOut } from '../ui/CalledOut';
 import { Choice } from '../ui/Choice';
 import { notify } from '../ui/Notices';
 import { Row, Table } from '../ui/Page';
@@ -69,7 +70,9 @@ export function SwatchFileSheet({ papers, onClose }: Props) {
                                             aria-hidden
                                         />
                                     </td>
-                                    <td>{row.stack || 'bare paper'}</td>
+                                    <td>
+                                        <CalledOut stack={row.stack} />
+                                    </td>
                                     <td>{row.paper}</td>
                                     <td className="number">
                                         {row.L.toFixed(1)} {row.a.toFixed(1)} {row.b.toFixed(1)}

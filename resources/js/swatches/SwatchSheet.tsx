@@ -4,6 +4,7 @@ import { Refusal, type Paper } from '../api/client';
 import { Button, StrongButton } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Field } from '../ui/Field';
+import { calledOut } from '../ui/notation';
 import { notify } from '../ui/Notices';
 import { Row } from '../ui/Page';
 import { Problem } from '../ui/States';
@@ -26,7 +27,7 @@ export function SwatchSheet({ papers, onClose }: Props) {
             { ...form, drawnOn: form.drawnOn || null, simulated, colour: simulated ? null : form.colour },
             {
                 onSuccess: () => {
-                    notify(`${form.stack || 'Bare paper'} is in the book`);
+                    notify(`In the book: ${calledOut(form.stack)}`);
                     set({ stack: '', colour: '', note: '' });
                 },
             },

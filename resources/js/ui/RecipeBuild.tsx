@@ -1,6 +1,7 @@
 import styled from 'styled-components';
 import type { Recipe, Step } from '../api/client';
 import { Button } from './Button';
+import { OPERATIONS } from './notation';
 import { pressureText } from './Pressure';
 import { space, type } from './theme';
 
@@ -66,13 +67,6 @@ const LeaveOut = styled(Button)`
         color: ${({ theme }) => theme.quiet};
     }
 `;
-
-const OPERATIONS: Record<Step['kind'], string> = {
-    layer: 'layer',
-    wash: 'wash, let dry',
-    blend: 'blender',
-    lift: 'eraser, one dab',
-};
 
 interface StepProps {
     step: Step;
