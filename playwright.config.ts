@@ -1,16 +1,21 @@
 import { defineConfig } from '@playwright/test';
 
+// A worker has a studio of its own: what one test changes, no other sees while it runs.
+const studios = (process.env.BASE_URL ?? 'http://127.0.0.1:8020').split(' ');
+const studio = studios[Number(process.env.TEST_PARALLEL_INDEX ?? 0) % studios.length];
+
 export default defineConfig({
     testDir: 'tests/Browser',
     outputDir: 'storage/testing/playwright',
     // A shared machine may stall for seconds; what fails twice is a fault.
     timeout: 120_000,
-    expect: { timeout: 15_000 },
+    expect: { timeout: 30_000 },
     retries: process.env.CI ? 1 : 0,
-    workers: 1,
+    workers: studios.length,
+    fullyParallel: studios.length > 1,
     reporter: [['list']],
     use: {
-        baseURL: process.env.BASE_URL ?? 'http://127.0.0.1:8020',
+        baseURL: studio,
         viewport: { width: 1280, height: 800 },
         trace: 'on-first-retry',
         launchOptions: {

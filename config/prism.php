@@ -10,6 +10,9 @@ return [
     // Where pictures and precomputed libraries are kept.
     'storage' => env('PRISM_STORAGE', storage_path('app')),
 
+    // Whether a queue worker warms up before its first work.
+    'warm_up' => (bool) env('PRISM_WARM_UP', true),
+
     'photo' => [
         'max_megabytes' => 40,
         // Checked before a picture is decoded.

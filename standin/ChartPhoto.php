@@ -31,6 +31,9 @@ final class ChartPhoto
         '111100111001111', '111100111101111', '111001010010010', '111101111101111', '111101111001111',
     ];
 
+    /** Steps of light between none and full that the sensor tells apart. */
+    private const LEVELS = 16383;
+
     private readonly int $columns;
 
     private readonly int $rows;
@@ -115,6 +118,8 @@ final class ChartPhoto
             $throws[] = $noise * $dice->normal();
         }
         [$red, $green, $blue] = $this->flat;
+        $bytesOf = self::bytesOfLevels();
+        $level = static fn (float $light): int => $light <= 0.0 ? 0 : ($light >= 1.0 ? self::LEVELS : (int) ($light * self::LEVELS + 0.5));
         for ($v = 0; $v < $height; $v++) {
             if ($progress !== null && $v % 40 === 0) {
                 $progress($v / $height);
@@ -145,12 +150,22 @@ final class ChartPhoto
                     $g = $green[$at];
                     $b = $blue[$at];
                 }
-                $line .= chr(Srgb::encode($r * $light * $lamp[0] + $throws[$n])).chr(Srgb::encode($g * $light * $lamp[1] + $throws[($n + 1365) & 4095])).chr(Srgb::encode($b * $light * $lamp[2] + $throws[($n + 2731) & 4095]));
+                $line .= $bytesOf[$level($r * $light * $lamp[0] + $throws[$n])]
+                    .$bytesOf[$level($g * $light * $lamp[1] + $throws[($n + 1365) & 4095])]
+                    .$bytesOf[$level($b * $light * $lamp[2] + $throws[($n + 2731) & 4095])];
             }
             $bytes .= $line;
         }
 
         return [$width, $height, $bytes];
+    }
+
+    /** @return list<string> the sRGB byte of each level: three powers for each pixel would take most of the time */
+    private static function bytesOfLevels(): array
+    {
+        static $bytes = null;
+
+        return $bytes ??= array_map(static fn (int $level): string => chr(Srgb::encode($level / self::LEVELS)), range(0, self::LEVELS));
     }
 
     /** @param  Closure(float, float): array{float, float, float}  $colour  by place within, mm */

@@ -4,12 +4,19 @@ declare(strict_types=1);
 
 namespace Tests;
 
+use Database\Seeders\MaterialsSeeder;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
 
 abstract class TestCase extends BaseTestCase
 {
     use RefreshDatabase;
+
+    /** The ranges and papers that ship are there once for all tests. */
+    protected bool $seed = true;
+
+    /** @var class-string<\Illuminate\Database\Seeder> */
+    protected string $seeder = MaterialsSeeder::class;
 
     public function createApplication()
     {

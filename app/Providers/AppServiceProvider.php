@@ -39,7 +39,9 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         JsonResource::withoutWrapping();
-        Event::listen(WorkerStarting::class, WarmUp::class);
+        if ((bool) config('prism.warm_up')) {
+            Event::listen(WorkerStarting::class, WarmUp::class);
+        }
         Password::defaults(static fn (): Password => Password::min(10));
         RateLimiter::for('sign-in', static fn (Request $request): array => [
             Limit::perMinute(5)->by($request->string('email')->lower().'|'.$request->ip()),

@@ -25,7 +25,6 @@ use Prism\Materials\Kit;
 use Prism\Materials\PencilId;
 
 use function Tests\Feature\artist;
-use function Tests\Feature\materials;
 use function Tests\Feature\pieceOf;
 use function Tests\Feature\spotIn;
 
@@ -51,7 +50,6 @@ function engineFolder(): string
 
 describe('the catalogue', function (): void {
     it('has every pencil by range and number, as numbers are counted', function (): void {
-        materials();
         $ids = app(Catalogue::class)->pencils(artist())->ids();
         expect($ids)->toHaveCount(120)->and($ids[0])->toBe('QW:101')->and(end($ids))->toBe('LO:7642');
         $range = Range::query()->where('code', 'QW')->firstOrFail();
@@ -73,7 +71,6 @@ describe('the catalogue', function (): void {
     });
 
     it('brings pencils and papers over whole', function (): void {
-        materials();
         $pencil = app(Catalogue::class)->pencils(artist())->get(Prism\Materials\PencilId::of('LO:7044'));
         expect($pencil->name)->toBe('Flare')->and($pencil->binder->value)->toBe('oil')->and($pencil->fullCoatBands)->toHaveCount(12)
             ->and($pencil->fullCoat?->a)->toBeGreaterThan(40.0);
@@ -82,7 +79,6 @@ describe('the catalogue', function (): void {
     });
 
     it('is seeded again without doubling, and mends what was changed', function (): void {
-        materials();
         Pencil::query()->where('number', '101')->update(['name' => 'Scribbled over']);
         (new MaterialsSeeder)->run();
         expect(Pencil::query()->count())->toBe(120)->and(Paper::query()->count())->toBe(4)
@@ -275,7 +271,6 @@ describe('the database', function (): void {
 describe('the demo studio', function (): void {
     it('comes swatched and calibrated, once, and to those that have it already', function (): void {
         config(['prism.demo' => true]);
-        (new MaterialsSeeder)->run();
         (new DemoSeeder)->run();
         $demo = User::query()->where('email', config('prism.demo_email'))->firstOrFail();
         expect($demo->swatches()->count())->toBeGreaterThan(300)

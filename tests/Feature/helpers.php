@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Paper;
 use App\Models\Pencil;
 use App\Models\Piece;
 use App\Models\User;
@@ -14,7 +13,6 @@ use App\Studio\PhotoReader;
 use App\Studio\PhotoRenderer;
 use App\Studio\PhotoStore;
 use App\Studio\ReferenceRole;
-use Database\Seeders\MaterialsSeeder;
 use Illuminate\Http\UploadedFile;
 use Imagick;
 use ImagickPixel;
@@ -23,16 +21,8 @@ use Prism\Reference\TargetRole;
 /** A few pencils of both ranges, enough for a search. */
 const BOX = ['QW' => ['101', '113', '119', '201', '404', '513', '519', '610', '716', '722'], 'LO' => ['7012', '7111', '7206', '7335', '7511']];
 
-function materials(): void
-{
-    (new MaterialsSeeder)->run();
-}
-
 function artist(bool $withBox = true): User
 {
-    if (Paper::query()->doesntExist()) {
-        materials();
-    }
     $user = User::factory()->create();
     if ($withBox) {
         foreach (BOX as $range => $numbers) {
