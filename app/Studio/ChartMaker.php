@@ -13,7 +13,7 @@ use Prism\Calibration\ChartStacks;
 use Prism\Exchange\PastedList;
 use Prism\Layering\Stack;
 use Prism\Materials\PencilId;
-use Prism\Planning\Plan;
+use Prism\Planning\Order\Plan;
 
 /** Lays out charts to be drawn: which stacks go into their cells. */
 final class ChartMaker
@@ -80,14 +80,12 @@ final class ChartMaker
         ]);
     }
 
-    /** @return list<Stack> */
+    /** @return list<Stack> as the turns lay them */
     public static function recipes(Plan $plan): array
     {
         $stacks = [];
-        foreach ($plan->steps as $step) {
-            if (count($step->zone->stack) > 0) {
-                $stacks[(string) $step->zone->stack] = $step->zone->stack;
-            }
+        foreach ($plan->laid() as $stack) {
+            $stacks[(string) $stack] = $stack;
         }
 
         return array_values($stacks);

@@ -7,8 +7,8 @@ namespace App\Studio;
 use App\Models\DrawnStep;
 use App\Models\Piece;
 use App\Models\User;
-use Prism\Planning\Pace;
-use Prism\Planning\PlanStep;
+use Prism\Planning\Order\Pace;
+use Prism\Planning\Order\PlanStep;
 
 /** How fast an artist works, learned from the steps that they have marked as done. */
 final class Paces

@@ -8,9 +8,9 @@ use App\Models\Piece;
 use Prism\Matching\Advice\Nudge;
 use Prism\Materials\Kit;
 use Prism\Planning\Neighbours;
+use Prism\Planning\Order\Plan;
 use Prism\Planning\Pair;
 use Prism\Planning\PictureZone;
-use Prism\Planning\Plan;
 use Prism\Planning\ZoneAdvice;
 use Prism\Planning\ZoneJoin;
 

@@ -18,7 +18,7 @@ final class PictureDrawings
     private const EDGE = 1024;
 
     /** Goes up when drawings are simulated differently. */
-    private const VERSION = 2;
+    private const VERSION = 3;
 
     public function __construct(
         private readonly Engine $engine,
@@ -78,13 +78,7 @@ final class PictureDrawings
     /** @return array<string, string> what is laid after so many steps, as notations by target */
     private function laid(Piece $piece, ?int $steps): array
     {
-        $plan = $this->recipes->plan($piece);
-        $stacks = [];
-        foreach (array_slice($plan->steps, 0, $steps ?? count($plan->steps)) as $step) {
-            if ($step->step !== null) {
-                $stacks[$step->zone->id] = implode(' > ', array_slice($step->zone->stack->steps, 0, $step->layer));
-            }
-        }
+        $stacks = array_map(strval(...), $this->recipes->plan($piece)->laid($steps));
         ksort($stacks);
 
         return $stacks;

@@ -24,7 +24,6 @@ use Prism\Planning\Palette;
 use Prism\Planning\PaletteFinder;
 use Prism\Planning\PaletteWish;
 use Prism\Planning\PictureZone;
-use Prism\Planning\PlanStep;
 use Prism\Planning\TonedSet;
 use Prism\Planning\TrioShading;
 use Prism\Planning\ValuePart;
@@ -83,7 +82,7 @@ final class PicturePalettes
         $known = $this->engine->searchable($piece->paper, $piece->user, $box);
         $pinned = self::ids($piece->pinned ?? []);
         $own = [];
-        $begun = array_flip($this->begun($piece));
+        $begun = array_flip(Begun::of($piece));
         foreach ($rows as $row) {
             if ($row->recipe !== null && ($row->recipe->by_hand && ! $anew || isset($begun[$row->id]))) {
                 $own[] = $row->id;
@@ -212,15 +211,6 @@ final class PicturePalettes
             'palette_size' => self::TONED, 'pinned' => $pinned, 'banned' => array_values(array_diff($piece->banned ?? [], $pinned)), 'value_only' => false,
             'schools' => SchoolChoices::answered($piece->schools, ['blackAndWhite' => BlackAndWhite::Toned->value]),
         ]);
-    }
-
-    /** @return list<string> targets of which something lies on the paper */
-    public function begun(Piece $piece): array
-    {
-        $done = $piece->drawnSteps();
-        $done->where('state', 'done');
-
-        return array_values(array_unique(array_map(PlanStep::targetOf(...), $done->pluck('step_key')->all())));
     }
 
     /**

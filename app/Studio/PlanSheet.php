@@ -7,15 +7,21 @@ namespace App\Studio;
 use App\Models\Piece;
 use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
+use Prism\Colour\ValueScale;
+use Prism\Colour\Wheel;
 use Prism\Layering\Pressure;
-use Prism\Planning\Plan;
-use Prism\Planning\PlanStep;
+use Prism\Materials\Pencil;
+use Prism\Planning\Order\Plan;
+use Prism\Planning\Order\PlanStep;
+use Prism\Planning\Order\Turn;
+use Prism\Planning\Order\ZonePart;
 use Prism\Planning\Prep;
 use TCPDF;
 
 /**
- * The plan as a sheet of A4 to lie beside the drawing: picture with numbered zones, pull list, cautions, steps with the
- * colour before and after. Vector, fonts embedded, in millimetres.
+ * The plan as sheets of A4 to lie beside the drawing: picture with numbered zones, pull list, cautions, the drawing at three
+ * stages, a value strip and the complements of the piece to hold beside it, and the turns with their places and the colour
+ * that each comes to. Vector, fonts embedded, in millimetres.
  */
 final class PlanSheet
 {
@@ -27,20 +33,28 @@ final class PlanSheet
 
     private const FONT = Pdf::FONT;
 
-    private const ROW = 12.5;
+    /** Turns stand in two columns; a turn is so high at least, and each of its places takes a line. */
+    private const GAP = 6.0;
+
+    private const TURN = 10.5;
+
+    private const PLACE = 4.6;
+
+    /** Colours further apart on the wheel of eighteen are complements. */
+    private const OPPOSITE = 7.5;
+
+    private const COLOURED = 12.0;
+
+    /** Of the value strip, in millimetres. */
+    private const STRIP = 12.0;
 
     private const LEGEND_PITCH = 5.4;
 
     /** Shares of the plan after which the sheet shows the drawing. */
-    private const STAGES = [0.25, 0.5, 0.75, 1.0];
+    private const STAGES = [1 / 3, 2 / 3, 1.0];
 
     /** Of their pictures, in pixels: 300 to the inch. */
     private const STAGE_EDGE = 520;
-
-    /** Of the proof chart, in millimetres. */
-    private const CELL = 14.0;
-
-    private const PROOFS_ACROSS = 3;
 
     public function __construct(private readonly PhotoStore $photos, private readonly PictureDrawings $drawings, private readonly Catalogue $catalogue)
     {
@@ -57,8 +71,8 @@ final class PlanSheet
         $this->pullList($pdf, $plan);
         $this->prep($pdf, $piece, $plan);
         $this->stages($pdf, $piece, $plan);
-        $this->steps($pdf, $plan);
-        $this->proof($pdf, $plan);
+        $this->strip($pdf, $plan);
+        $this->turns($pdf, $piece, $plan);
         $this->pageNumbers($pdf, $piece);
 
         return $pdf->Output('plan.pdf', 'S');
@@ -103,7 +117,7 @@ final class PlanSheet
 
     private function pullList(TCPDF $pdf, Plan $plan): void
     {
-        $this->heading($pdf, sprintf('Take out %d pencils', count($plan->pullList)));
+        $this->heading($pdf, count($plan->pullList) === 1 ? 'Lay out this pencil' : sprintf('Lay out these %d', count($plan->pullList)));
         $column = self::WIDTH / 3;
         $y = $pdf->GetY();
         foreach ($plan->pullList as $index => ['pencil' => $pencil, 'layers' => $layers]) {
@@ -145,89 +159,128 @@ final class PlanSheet
         $this->heading($pdf, 'How it grows');
         $y = $pdf->GetY();
         foreach (self::STAGES as $i => $share) {
-            $steps = max(1, (int) round($share * count($plan->steps)));
+            $turn = max(1, (int) round($share * count($plan->turns)));
+            $steps = count(array_filter($plan->steps, static fn (PlanStep $step): bool => $step->turn <= $turn));
             $x = self::MARGIN + $i * ($width + 4);
             $pdf->Image('@'.$this->drawings->simulated($piece, $steps, self::STAGE_EDGE), $x, $y, $width, $height, 'PNG');
-            $this->text($pdf, $x, $y + $height + 0.5, sprintf('after step %d', $steps), 8, '', $width);
+            $this->text($pdf, $x, $y + $height + 0.5, $share < 1.0 ? sprintf('after turn %d', $turn) : 'finished', 8, '', $width);
         }
         $pdf->setY($y + $height + 6);
     }
 
-    /** A numbered square for each recipe, to be drawn on scrap of the same paper beside what it should come out as. */
-    private function proof(TCPDF $pdf, Plan $plan): void
+    /** Nine values to hold beside photo and drawing, and which of these pencils make one another sing or dull one another. */
+    private function strip(TCPDF $pdf, Plan $plan): void
     {
-        $after = [];
-        foreach ($plan->steps as $step) {
-            $after[(string) $step->zone->stack] = $step->after;
+        $pairs = self::complements($plan);
+        if ($pdf->GetY() > self::BOTTOM - 3 * self::STRIP) {
+            $pdf->AddPage();
+            $pdf->setY(self::MARGIN);
         }
-        $recipes = ChartMaker::recipes($plan);
-        if ($recipes === []) {
+        $this->heading($pdf, $pairs === [] ? 'Values' : 'Values, and the complements of this piece');
+        $y = $pdf->GetY();
+        for ($step = 1; $step <= ValueScale::STEPS; $step++) {
+            $x = self::MARGIN + self::STRIP * ($step - 1);
+            $this->swatch($pdf, $x, $y, self::STRIP, self::STRIP, Lab::of(ValueScale::lightnessOf($step), 0.0, 0.0));
+            $this->text($pdf, $x, $y + self::STRIP, (string) $step, 7, '', self::STRIP);
+        }
+        $x = self::MARGIN + self::STRIP * ValueScale::STEPS + 6;
+        foreach ($pairs as [$one, $other]) {
+            if ($x > self::MARGIN + self::WIDTH - 2 * 8.0) {
+                break;
+            }
+            $this->swatch($pdf, $x, $y, 8, self::STRIP, $one->fullCoat ?? Lab::of(50, 0, 0));
+            $this->swatch($pdf, $x + 8, $y, 8, self::STRIP, $other->fullCoat ?? Lab::of(50, 0, 0));
+            $this->text($pdf, $x, $y + self::STRIP, $one->id->number.', '.$other->id->number, 6.5, '', 18);
+            $x += 19;
+        }
+        $pdf->setY($y + self::STRIP + 5);
+    }
+
+    /** @return list<array{Pencil, Pencil}> the most opposite first, each pencil once */
+    private static function complements(Plan $plan): array
+    {
+        $coloured = array_values(array_filter(array_column($plan->pullList, 'pencil'), static fn (Pencil $pencil): bool => ($pencil->fullCoat?->chroma() ?? 0.0) > self::COLOURED));
+        $pairs = [];
+        foreach ($coloured as $i => $one) {
+            foreach (array_slice($coloured, $i + 1) as $other) {
+                $apart = Wheel::distance(Wheel::position($one->fullCoat?->hueDegrees() ?? 0.0), Wheel::position($other->fullCoat?->hueDegrees() ?? 0.0));
+                if ($apart >= self::OPPOSITE) {
+                    $pairs[] = [$apart, $one, $other];
+                }
+            }
+        }
+        usort($pairs, static fn (array $a, array $b): int => $b[0] <=> $a[0]);
+        $used = $kept = [];
+        foreach ($pairs as [, $one, $other]) {
+            if (! isset($used[(string) $one->id]) && ! isset($used[(string) $other->id])) {
+                $kept[] = [$one, $other];
+                $used[(string) $one->id] = $used[(string) $other->id] = true;
+            }
+        }
+
+        return $kept;
+    }
+
+    /** In two columns, as the work goes. */
+    private function turns(TCPDF $pdf, Piece $piece, Plan $plan): void
+    {
+        if ($plan->turns === []) {
             return;
         }
+        $numbers = array_flip($piece->zones->pluck('id')->values()->all());
         $pdf->AddPage();
-        $pdf->setY(self::MARGIN);
-        $this->heading($pdf, 'Prove this plan: draw each recipe beside the colour it should come to');
-        $top = $pdf->GetY();
-        $column = self::WIDTH / self::PROOFS_ACROSS;
-        $row = 0;
-        foreach ($recipes as $i => $stack) {
-            if ($i % self::PROOFS_ACROSS === 0 && $i > 0) {
-                $row++;
+        $pdf->setY(self::MARGIN - 3);
+        $this->heading($pdf, sprintf('%d turns', count($plan->turns)));
+        $top = $y = $pdf->GetY();
+        $width = (self::WIDTH - self::GAP) / 2;
+        $column = 0;
+        $stage = null;
+        foreach ($plan->turns as $turn) {
+            $heads = $turn->stage !== $stage;
+            $height = max(self::TURN, 1.5 + self::PLACE * count($turn->places)) + ($heads ? 6.0 : 0.0);
+            if ($y + $height > self::BOTTOM && $y > $top) {
+                $column++;
+                if ($column > 1) {
+                    $pdf->AddPage();
+                    $column = 0;
+                    $top = self::MARGIN;
+                }
+                $y = $top;
             }
-            $y = $top + $row * (self::CELL + 5);
-            if ($y > self::BOTTOM - self::CELL) {
-                $pdf->AddPage();
-                $top = $y = self::MARGIN;
-                $row = 0;
+            $x = self::MARGIN + $column * ($width + self::GAP);
+            if ($heads) {
+                $this->text($pdf, $x, $y + 1.0, $turn->stage->label(), 9, 'B', $width);
+                $y += 6.0;
+                $height -= 6.0;
             }
-            $x = self::MARGIN + $column * ($i % self::PROOFS_ACROSS);
-            $pdf->setDrawColor(110, 110, 110);
-            $pdf->Rect($x, $y, self::CELL, self::CELL);
-            $this->swatch($pdf, $x + self::CELL, $y, self::CELL, self::CELL, $after[(string) $stack]);
-            $this->text($pdf, $x + 2 * self::CELL + 2, $y - 0.5, (string) ($i + 1), 11, 'B', 12);
-            $this->font($pdf, 6.5);
-            $pdf->MultiCell($column - 2 * self::CELL - 4, self::CELL - 4, str_replace(' > ', "\n", (string) $stack), 0, 'L', false, 1, $x + 2 * self::CELL + 2, $y + 4.5, true, 0, false, true, self::CELL - 3, 'T', true);
+            $this->turn($pdf, $x, $y, $width, $turn, $numbers);
+            $y += $height;
+            $stage = $turn->stage;
         }
+        $pdf->setY($y);
     }
 
-    private function steps(TCPDF $pdf, Plan $plan): void
+    /** @param  array<int|string, int>  $numbers  of zones, from 0 */
+    private function turn(TCPDF $pdf, float $x, float $y, float $width, Turn $turn, array $numbers): void
     {
-        $this->heading($pdf, sprintf('%d steps', count($plan->steps)));
-        foreach ($plan->steps as $index => $step) {
-            if ($pdf->GetY() > self::BOTTOM - self::ROW) {
-                $pdf->AddPage();
-                $pdf->setY(self::MARGIN);
-            }
-            $this->step($pdf, $index + 1, $step);
-        }
-    }
-
-    private function step(TCPDF $pdf, int $number, PlanStep $step): void
-    {
-        $y = $pdf->GetY();
         $pdf->setDrawColor(205, 205, 205);
-        $pdf->Line(self::MARGIN, $y, self::MARGIN + self::WIDTH, $y);
+        $pdf->Line($x, $y, $x + $width, $y);
         $pdf->setDrawColor(110, 110, 110);
         // A box to tick with the pencil in hand.
-        $pdf->Rect(self::MARGIN, $y + 3, 4.4, 4.4);
-        $this->text($pdf, self::MARGIN + 6, $y + 2.6, (string) $number, 8.5, '', 10);
-        $layer = $step->step;
-        if ($layer?->pencil !== null) {
-            $this->text($pdf, self::MARGIN + 15, $y + 1.6, $layer->pencil->range.' '.$layer->pencil->number, 13, 'B', 32);
-            $this->text($pdf, self::MARGIN + 47, $y + 2.4, sprintf('%s%% %s%s', rtrim(rtrim(sprintf('%.1f', $layer->pressurePercent), '0'), '.'), Pressure::word($layer->pressurePercent), $layer->passes > 1 ? ', '.$layer->passes.' coats' : ''), 9, '', 44);
+        $pdf->Rect($x, $y + 1.6, 4.0, 4.0);
+        $this->text($pdf, $x, $y + 5.8, (string) $turn->number, 6.5, '', 8);
+        if ($turn->pencil !== null) {
+            $this->text($pdf, $x + 6, $y + 0.6, $turn->pencil->number, 14, 'B', 22);
+            $this->text($pdf, $x + 6, $y + 6.2, sprintf('%s%% %s', rtrim(rtrim(sprintf('%.1f', $turn->pressurePercent), '0'), '.'), Pressure::word($turn->pressurePercent ?? 0.0)), 7.5, '', 26);
         } else {
-            $this->text($pdf, self::MARGIN + 15, $y + 1.6, ucfirst($step->role->value), 13, 'B', 60);
+            $this->text($pdf, $x + 6, $y + 1.0, ucfirst($turn->role->value), 10, 'B', 26);
         }
-        $this->text($pdf, self::MARGIN + 91, $y + 0.9, $step->zone->name, 9, 'B', 62);
-        $this->font($pdf, 7.5);
-        $pdf->MultiCell(62, 7.0, $step->why, 0, 'L', false, 1, self::MARGIN + 91, $y + 5.2, true, 0, false, true, 7.0, 'T', true);
-        // Neutral behind the colours, so that a white one shows on white paper.
-        $pdf->setFillColor(224, 224, 224);
-        $pdf->Rect(self::MARGIN + self::WIDTH - 28.5, $y + 0.6, 28.5, 11.2, 'F');
-        $this->swatch($pdf, self::MARGIN + self::WIDTH - 27, $y + 1.7, 9, 9, $step->before);
-        $this->swatch($pdf, self::MARGIN + self::WIDTH - 18, $y + 1.7, 9, 9, $step->after);
-        $this->swatch($pdf, self::MARGIN + self::WIDTH - 7.5, $y + 1.7, 6, 9, $step->zone->target);
-        $pdf->setY($y + self::ROW);
+        foreach ($turn->places as $i => $place) {
+            $line = $y + 1.0 + self::PLACE * $i;
+            $said = ($place->part === ZonePart::All ? '' : ', '.$place->part->value).($place->coats > 1 ? ', '.$place->coats.' coats' : '');
+            $this->text($pdf, $x + 31, $line, sprintf('%d  %s%s', ($numbers[$place->zone] ?? -1) + 1, $place->name, $said), 7.5, '', $width - 31 - 11);
+            $this->swatch($pdf, $x + $width - 9.5, $line + 0.1, 9.5, self::PLACE - 0.8, $place->steps[0]->after);
+        }
     }
 
     private function pageNumbers(TCPDF $pdf, Piece $piece): void
@@ -235,7 +288,7 @@ final class PlanSheet
         $pages = $pdf->getNumPages();
         for ($page = 1; $page <= $pages; $page++) {
             $pdf->setPage($page);
-            $this->text($pdf, self::MARGIN, 287, sprintf('%s, page %d of %d. Last swatch of a step: the target.', $piece->title, $page, $pages), 7, '', self::WIDTH);
+            $this->text($pdf, self::MARGIN, 287, sprintf('%s, page %d of %d. Beside a place: the colour it comes to in this turn.', $piece->title, $page, $pages), 7, '', self::WIDTH);
         }
     }
 

@@ -14,9 +14,9 @@ use Prism\Matching\Limits;
 use Prism\Matching\Recipe;
 use Prism\Matching\Target;
 use Prism\Matching\Trio;
-use Prism\Planning\Plan;
-use Prism\Planning\PlannedZone;
-use Prism\Planning\Planner;
+use Prism\Planning\Order\Plan;
+use Prism\Planning\Order\PlannedZone;
+use Prism\Planning\Order\Planner;
 use Prism\Reference\LookRefused;
 
 /** The recipes of a piece's targets as the engine sees them now, and the plan they make. */
@@ -108,7 +108,10 @@ final class ZoneRecipes
                 $stack = $stacks[$target->id] ?? null;
                 if ($stack !== null) {
                     $drawn = Targets::drawn($target->setRelation('zone', $zone));
-                    $zones[] = new PlannedZone($target->id, $zone->id, Targets::name($target), $drawn, $stack, $recipes->underlayer($stack, Target::colour($drawn)), $paper * $zone->share * $target->share, $touching, $schools->schools(), $schools->highlights());
+                    $zones[] = new PlannedZone(
+                        $target->id, $zone->id, Targets::name($target), $drawn, $stack, $recipes->underlayer($stack, Target::colour($drawn)), $paper * $zone->share * $target->share,
+                        $touching, $schools->schools(), $schools->highlights(), $target->role, $zone->name, $target->recipe?->by_hand === true, $piece->value_only,
+                    );
                 }
             }
         }

@@ -64,7 +64,7 @@ final readonly class Manner
     private const DARK_L = 40.0;
 
     /** Coats that paper bears, and film, which holds less than this against cartridge. */
-    private const COATS = 15;
+    public const COATS = 15;
 
     private const FILM_COATS = 4;
 

@@ -13,6 +13,7 @@ use Prism\Matching\Sketch;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use Prism\Materials\PencilId;
+use Prism\Planning\Build\ZoneBuild;
 
 /**
  * Chooses the few pencils that serve all targets of a picture together, for every size of a curve in one run.
@@ -27,10 +28,10 @@ final class PaletteFinder
     private const UNSERVED = 60.0;
 
     /** Stacks of which the pressures are refined for each target of a palette: what looks best before is not always best after. */
-    private const SETTLED = 4;
+    private const SETTLED = 6;
 
-    /** Recipes that are kept of each colour: the best, and one for where the best draws its neighbour. */
-    private const SPARE = 2;
+    /** Recipes that are kept of each colour: the best, and others with which its zone may be built of fewer turns. */
+    private const SPARE = 8;
 
     private const EXCHANGE_ROUNDS = 2;
 
@@ -99,7 +100,7 @@ final class PaletteFinder
             $sets[$size] = $chosen;
             $progress(self::GATHERING + (self::CHOOSING - self::GATHERING) * count($sets) / count($sizes));
         }
-        $found = $this->apart($wish, $this->recipes($wish->targets, $sets, $parts, static fn (float $share) => $progress(self::CHOOSING + (1.0 - self::CHOOSING) * $share)));
+        $found = $this->built($wish, $this->recipes($wish->targets, $sets, $parts, static fn (float $share) => $progress(self::CHOOSING + (1.0 - self::CHOOSING) * $share)));
         $palettes = [];
         foreach ($sets as $size => $chosen) {
             $palettes[$size] = $this->palette($chosen, array_map(static fn (array $recipes): ?Recipe => $recipes[$size] ?? null, $found));
@@ -381,27 +382,29 @@ final class PaletteFinder
     }
 
     /**
-     * One recipe for each: what the photo parts in a zone is not drawn alike, so of two that came to the same stack the one that it
-     * fits less takes its other.
+     * One recipe for each: those with which its zone is built as a whole.
      *
      * @param  list<array<int, non-empty-list<Recipe>>>  $found  by target and size
      * @return list<array<int, Recipe>>
      */
-    private function apart(PaletteWish $wish, array $found): array
+    private function built(PaletteWish $wish, array $found): array
     {
         $ids = array_keys($this->limits);
+        $zones = [];
+        foreach ($ids as $at => $id) {
+            $zones[$wish->zones[$id] ?? "alone $id"][] = $at;
+        }
         $one = array_map(static fn (array $sizes): array => array_map(static fn (array $recipes): Recipe => $recipes[0], $sizes), $found);
-        foreach ($one as $at => $sizes) {
-            foreach ($sizes as $size => $recipe) {
-                for ($other = 0; $other < $at; $other++) {
-                    $theirs = $one[$other][$size] ?? null;
-                    if ($theirs === null || (string) $theirs->stack !== (string) $recipe->stack || ! $wish->parts($ids[$at], $ids[$other])) {
-                        continue;
-                    }
-                    $gives = $theirs->difference->dE00 > $recipe->difference->dE00 ? $other : $at;
-                    $one[$gives][$size] = $found[$gives][$size][1] ?? $one[$gives][$size];
-
-                    break;
+        foreach ($zones as $colours) {
+            foreach ($wish->sizes as $size) {
+                $of = array_values(array_filter($colours, static fn (int $at): bool => isset($found[$at][$size])));
+                $taken = ZoneBuild::of(
+                    array_map(static fn (int $at): array => $found[$at][$size], $of),
+                    array_map(fn (int $at): float => $this->weights[$at], $of),
+                    static fn (int $a, int $b): bool => $wish->parts($ids[$of[$a]], $ids[$of[$b]]),
+                );
+                foreach ($of as $i => $at) {
+                    $one[$at][$size] = $found[$at][$size][$taken[$i]];
                 }
             }
         }

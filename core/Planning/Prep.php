@@ -6,6 +6,8 @@ namespace Prism\Planning;
 
 use Prism\Layering\StepKind;
 use Prism\Materials\Kit;
+use Prism\Planning\Order\PlanStep;
+use Prism\Planning\Order\StepRole;
 use Prism\Schools\Highlights;
 
 /** What lies ready before the first stroke, beside the pencils of the pull list. */

@@ -21,7 +21,7 @@ enum Progress: string
     public function sentence(): string
     {
         return match ($this) {
-            self::ZoneByZone => 'Zone by zone: each is finished before the next; while one dries, the next is begun.',
+            self::ZoneByZone => 'Zone by zone: some at a time are finished before the next; while one dries, work goes on in another.',
             self::ColourByColour => 'Colour by colour: the same pencil everywhere it is needed, then the next.',
         };
     }

@@ -68,14 +68,18 @@ test('another paper and school are kept, and the plan follows', async ({ page })
     await openHarbour(page);
     const before = await (async () => {
         await page.getByRole('link', { name: 'Plan' }).click();
-        await expect(page.getByTestId('plan-step').first()).toBeVisible();
+        await page.getByRole('tab', { name: 'Order' }).click();
+        await expect(page.getByTestId('turn').first()).toBeVisible();
 
-        return page.getByTestId('plan-step').allTextContents();
+        return page.getByTestId('turn').allTextContents();
     })();
+    await page.getByRole('tab', { name: 'Ways of working' }).click();
     await page.getByRole('button', { name: /Which value first/ }).click();
     await page.getByRole('option', { name: 'Dark to light' }).click();
     await expect(page.getByText('Dark to light: the darks anchor', { exact: false })).toBeVisible();
-    await expect.poll(() => page.getByTestId('plan-step').allTextContents()).not.toEqual(before);
+    await page.getByRole('tab', { name: 'Order' }).click();
+    await expect.poll(() => page.getByTestId('turn').allTextContents()).not.toEqual(before);
+    await page.getByRole('tab', { name: 'Ways of working' }).click();
     // Back to what the studio says, wherever that is chosen.
     await page.getByRole('button', { name: 'Which value first: As the studio' }).click();
     await expect(page.getByText('Light to dark: the pale layers', { exact: false })).toBeVisible();
@@ -119,7 +123,7 @@ test('when the studio does not answer, the page says so and tries again', async 
     await expect(page.getByText('The studio does not answer', { exact: false })).toBeVisible({ timeout: 15_000 });
     await page.unroute('**/plan');
     await page.getByRole('button', { name: 'Try again' }).click();
-    await expect(page.getByTestId('plan-step').first()).toBeVisible();
+    await expect(page.getByTestId('plan-head')).toBeVisible();
 });
 
 test('a long search shows that it goes on, a quick one does not flicker', async ({ page }) => {

@@ -52,9 +52,10 @@ test('from a spot in the photo to a drawn step, and all of it survives a reload'
 
     // Plan: pencils to take out, cautions, ordered steps, the sheet.
     await page.keyboard.press('3');
-    await expect(page.getByRole('heading', { name: /Take out \d+ pencils/ })).toBeVisible();
+    await expect(page.getByRole('heading', { name: /Lay out these \d+/ })).toBeVisible();
+    await page.getByRole('tab', { name: 'Order' }).click();
     await expect(page.getByRole('list', { name: 'Cautions' })).toContainText('Solvent: air the room');
-    await expect(page.getByTestId('plan-step').filter({ hasText: 'Front plank' }).first()).toBeVisible();
+    await expect(page.getByTestId('turn').filter({ hasText: 'Front plank' }).first()).toBeVisible();
     const sheet = await page.request.get(
         (await page.getByRole('link', { name: 'Plan sheet, PDF' }).getAttribute('href')) ?? '',
     );

@@ -7,15 +7,15 @@ test('from a photo to a planned picture, its drawing and its sheet', async ({ pa
     await page.getByRole('radio', { name: '8', exact: true }).click();
     const palette = page.getByTestId('palette');
     await expect(palette).toContainText('8 pencils come within dE00', { timeout: 60_000 });
-    await expect(page.getByRole('heading', { name: /Take out \d pencils/ })).toBeVisible();
-    await expect(page.getByTestId('time')).toContainText('About');
+    await expect(page.getByRole('heading', { name: /Lay out these \d/ })).toBeVisible();
+    await expect(page.getByTestId('plan-head')).toContainText(/8 pencils, \d+ turns, .*misses by \d/);
     const list = page.getByRole('list', { name: 'Zones' });
     await expect(list.getByRole('button', { name: /has a recipe/ }).first()).toBeVisible();
 
     // Without one of them, and with it again.
     const first = page.getByTestId('pencil').first();
     const number = (await first.locator('b').textContent()) ?? '';
-    await page.getByRole('button', { name: `Do without ${number}`, exact: true }).click();
+    await page.getByRole('button', { name: `Leave out ${number}`, exact: true }).click();
     const back = page.getByRole('button', { name: new RegExp(`Allow \\w+:${number} again`) });
     await expect(back).toBeEnabled({ timeout: 60_000 });
     await expect(page.getByTestId('pencil').locator('b', { hasText: number })).toHaveCount(0, {
@@ -26,6 +26,7 @@ test('from a photo to a planned picture, its drawing and its sheet', async ({ pa
     await expect(palette).toContainText('8 pencils', { timeout: 60_000 });
 
     // The drawing, stage by stage, where the photo was.
+    await page.getByRole('tab', { name: 'Preview' }).click();
     await page.getByRole('radio', { name: 'Drawing' }).click();
     const photo = page.getByTestId('photo');
     await expect(photo).toHaveAttribute('src', /simulation/);
@@ -39,12 +40,16 @@ test('from a photo to a planned picture, its drawing and its sheet', async ({ pa
     await expect(page.getByTestId('value-check')).toContainText('off by L', { timeout: 30_000 });
 
     // Order, joins, and the way back to Match for one colour.
+    await page.getByRole('tab', { name: 'Ways of working' }).click();
     await page.getByRole('button', { name: /Over the picture/ }).click();
     await page.getByRole('option', { name: 'Zone by zone' }).click();
-    await expect(page.getByText('Zone by zone: each is finished', { exact: false })).toBeVisible({ timeout: 20_000 });
+    await expect(page.getByText('Zone by zone: some at a time', { exact: false })).toBeVisible({ timeout: 20_000 });
     await clickAt(page, 0.22, 0.45);
+    await page.getByRole('tab', { name: 'Advice' }).click();
     await expect(page.getByTestId('joins')).toContainText('mm');
-    await expect(page.getByTestId('plan-step').filter({ hasText: 'before' }).first()).toBeVisible();
+    await page.getByRole('tab', { name: 'Order' }).click();
+    await expect(page.getByTestId('time')).toContainText('About');
+    await expect(page.getByTestId('turn').filter({ hasText: 'Now, since' }).first()).toBeVisible();
     await expectSound(page);
     // The panels scroll, never the page under them.
     expect(await page.evaluate(() => document.documentElement.scrollHeight - innerHeight)).toBe(0);
@@ -53,9 +58,10 @@ test('from a photo to a planned picture, its drawing and its sheet', async ({ pa
     );
     expect(sheet.headers()['content-type']).toBe('application/pdf');
     // What to mind beside the colours, and the whole planning taken back and made again.
-    await expect(page.getByTestId('advice')).toContainText('Finish');
     await expect(page.getByTestId('prep')).toContainText('kneaded eraser');
-    await page.getByRole('button', { name: 'Prove this plan' }).click();
+    await page.getByRole('tab', { name: 'Advice' }).click();
+    await expect(page.getByTestId('advice')).toContainText('Finish');
+    await page.getByRole('button', { name: 'Test sheet' }).click();
     await expect(page.getByRole('heading', { name: /Prove this plan: Jugs to plan/ })).toBeVisible();
     await page.goBack();
     await page.keyboard.press('2');
@@ -73,6 +79,7 @@ test('from a photo to a planned picture, its drawing and its sheet', async ({ pa
 test('a few given pencils are set to light, middle and dark, planned by value, and taken back', async ({ page }) => {
     await openOwnPiece(page, 'Jugs by value');
     await page.getByRole('link', { name: '3 Plan' }).click();
+    await page.getByRole('tab', { name: 'Ways of working' }).click();
     await page.waitForLoadState('networkidle');
     // A list closes when what it stands in scrolls: first to where it is, then type.
     await page.getByRole('combobox', { name: 'Pencil 1' }).evaluate((field) => field.scrollIntoView());
@@ -91,10 +98,13 @@ test('a few given pencils are set to light, middle and dark, planned by value, a
     );
     await expectSound(page);
     await page.getByRole('button', { name: 'Plan the picture with these, by value' }).click();
+    await page.getByRole('tab', { name: 'Palette' }).click();
     await expect(page.getByTestId('palette')).toContainText('of a value step', { timeout: 60_000 });
     await expect(page.getByTestId('pencil')).toHaveCount(2);
-    await expect(page.getByTestId('plan-step').first()).toBeVisible();
-    await page.getByRole('button', { name: 'Take the planning back' }).click();
+    await page.getByRole('tab', { name: 'Order' }).click();
+    await expect(page.getByTestId('turn').first()).toBeVisible();
+    await page.getByRole('tab', { name: 'Palette' }).click();
+    await page.getByRole('button', { name: 'Undo the plan' }).click();
     await expect(page.getByText('Nothing to plan yet?', { exact: false })).toBeVisible();
 });
 
@@ -117,7 +127,9 @@ test('a colour that is typed is matched; what is none is refused', async ({ page
 test('toned paper takes black, white and one colour, and a school plans the picture anew', async ({ page }) => {
     await openOwnPiece(page, 'Jugs on toned', 'Fog Toned');
     await page.getByRole('link', { name: '3 Plan' }).click();
+    await page.getByRole('tab', { name: 'Ways of working' }).click();
     await page.getByRole('button', { name: 'Plan with black, white and one colour' }).click();
+    await page.getByRole('tab', { name: 'Palette' }).click();
     await expect(page.getByTestId('palette')).toContainText('3 pencils come within dE00', { timeout: 60_000 });
     await expect(page.getByRole('radio', { name: '3', exact: true })).toBeChecked();
     await expect(page.getByTestId('pencil').filter({ hasText: /101|722/ })).toHaveCount(2);
@@ -127,11 +139,15 @@ test('toned paper takes black, white and one colour, and a school plans the pict
     await expect(page.getByText('1 behind you', { exact: false })).toBeVisible();
     await page.getByRole('link', { name: '3 Plan' }).click();
     await expect(page.getByText('One recipe is begun on the paper and stays as it is.')).toBeVisible();
-    await expect(page.getByTestId('plan-step').filter({ hasText: 'rub' })).toHaveCount(0);
+    await page.getByRole('tab', { name: 'Order' }).click();
+    await expect(page.getByTestId('turn').first()).toBeVisible();
+    await expect(page.getByTestId('turn').filter({ hasText: 'Tissue' })).toHaveCount(0);
+    await page.getByRole('tab', { name: 'Ways of working' }).click();
     await page.getByRole('button', { name: 'All questions' }).click();
     await page.getByRole('button', { name: / Blending$/ }).click();
     await page.getByRole('option', { name: 'Tissue or cotton' }).click();
-    await expect(page.getByTestId('plan-step').filter({ hasText: 'rub' }).first()).toBeVisible({ timeout: 60_000 });
+    await page.getByRole('tab', { name: 'Order' }).click();
+    await expect(page.getByTestId('turn').filter({ hasText: 'Tissue' }).first()).toBeVisible({ timeout: 60_000 });
     await expectSound(page);
     await page.keyboard.press('2');
     await clickAt(page, 0.22, 0.45);

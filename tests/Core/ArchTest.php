@@ -38,7 +38,7 @@ arch('the core is strict')->expect('Prism')->toUseStrictTypes();
 arch('the application is strict')->expect('App')->toUseStrictTypes();
 
 arch('controllers hold no computation')->expect('App\Http\Controllers')
-    ->not->toUse(['Prism\Calibration', 'Prism\Layering\ToothModel', 'Prism\Layering\KubelkaMunk', 'Prism\Matching\Search', 'Prism\Planning\Planner', 'Prism\Reference\Raster']);
+    ->not->toUse(['Prism\Calibration', 'Prism\Layering\ToothModel', 'Prism\Layering\KubelkaMunk', 'Prism\Matching\Search', 'Prism\Planning\Order\Planner', 'Prism\Reference\Raster']);
 
 arch('the studio\'s services know nothing of who asks')->expect('App\Studio')->not->toUse(['App\Http', 'App\Jobs', 'App\Console']);
 

@@ -15,7 +15,7 @@ use Prism\Materials\Kit;
 use Prism\Materials\Paper;
 use Prism\Materials\Pencil;
 use Prism\Materials\PencilId;
-use Prism\Planning\PlannedZone;
+use Prism\Planning\Order\PlannedZone;
 use Prism\Schools\FirstValue;
 use Prism\Schools\Highlights;
 use Prism\Schools\SchoolSet;

@@ -145,10 +145,10 @@ describe('the plan of a photo', function (): void {
     it('goes from the photo to zones and targets without pencils', function (): void {
         $this->artisan('prism:plan', ['photo' => database_path('demo/jugs.jpg'), '--zones' => '8', '--targets-only' => true, '--out' => $this->out])->assertSuccessful();
         $plan = json_decode(File::get($this->out), true);
-        expect($plan['format'])->toBe('prism-plan-1')->and($plan['zones'])->toHaveCount(8)->and($plan)->not->toHaveKey('steps')
+        expect($plan['format'])->toBe('prism-plan-2')->and($plan['zones'])->toHaveCount(8)->and($plan)->not->toHaveKey('turns')
             ->and(array_sum(array_column($plan['zones'], 'share')))->toEqualWithDelta(1.0, 0.001);
         foreach ($plan['zones'] as $zone) {
-            expect($zone['targets'])->not->toBe([])->and($zone['name'])->toContain(',')->and($zone['touching'])->not->toBe([]);
+            expect($zone['parts'])->not->toBe([])->and($zone['parts'][0]['targets'][0])->toHaveKeys(['id', 'role', 'L', 'a', 'b'])->and($zone['name'])->toContain(',')->and($zone['touching'])->not->toBe([]);
         }
     });
 
@@ -157,19 +157,24 @@ describe('the plan of a photo', function (): void {
         $preview = "$this->folder/preview.png";
         $this->artisan('prism:plan', ['photo' => database_path('demo/jugs.jpg'), '--pencils' => $pencils, '--swatches' => '', '--zones' => '6', '--palette-size' => '6', '--out' => $this->out, '--preview' => $preview])->assertSuccessful();
         $plan = json_decode(File::get($this->out), true);
-        expect($plan['palette'])->toHaveCount(6)->and($plan['dE00'])->toBeLessThan(12.0)->and($plan['steps'])->not->toBe([])->and($plan['cautions'])->not->toBe([]);
-        $used = [];
+        expect($plan['palette'])->toHaveCount(6)->and($plan['dE00'])->toBeLessThan(12.0)->and($plan['fitted'])->toBeBool()->and($plan['cautions'])->not->toBe([]);
+        $used = $laid = [];
         foreach ($plan['zones'] as $zone) {
-            foreach ($zone['targets'] as $target) {
+            foreach (array_merge(...array_column($zone['parts'], 'targets')) as $target) {
                 foreach (array_filter(explode(' > ', $target['steps'])) as $step) {
                     $used[explode('@', $step)[0]] = true;
+                    $laid[] = $step;
                 }
             }
         }
         expect(array_diff(array_keys($used), [...$plan['palette'], 'wash', 'blend', 'lift']))->toBe([]);
-        expect(array_sum(array_column($plan['steps'], 'minutes')))->toBeLessThanOrEqual($plan['minutes'] + 1)->and(array_filter(array_column($plan['steps'], 'because')))->not->toBe([])
-            ->and([$plan['widthMm'], $plan['heightMm']])->toEqual([240, 180])->and($plan['tooAlike'])->toBeArray();
-        $joined = array_values(array_filter($plan['zones'], fn (array $zone): bool => array_diff(['light', 'dark'], array_column($zone['targets'], 'role')) === []));
+        // Every step of every stack is laid in a turn of that pencil and pressure.
+        $turned = array_map(static fn (array $turn): string => sprintf('%s@%s', $turn['pencil'], $turn['pressure']), $plan['turns']);
+        expect(array_diff(array_unique(array_map(static fn (string $step): string => explode('x', $step)[0], $laid)), $turned))->toBe([])
+            ->and(array_column($plan['turns'], 'number'))->toBe(range(1, count($plan['turns'])))->and(count($plan['turns']))->toBeLessThan(count($laid));
+        expect(array_sum(array_column($plan['turns'], 'minutes')))->toBeLessThanOrEqual($plan['minutes'] + 1)->and(array_filter(array_column($plan['turns'], 'because')))->not->toBe([])
+            ->and([$plan['widthMm'], $plan['heightMm']])->toEqual([240, 180])->and($plan['advice'])->toBeArray();
+        $joined = array_filter($plan['zones'], static fn (array $zone): bool => array_diff(['light', 'dark'], array_column($zone['parts'], 'part')) === []);
         expect(count($plan['joins']))->toBeGreaterThanOrEqual(count($joined))->and($plan['joins'])->not->toBe([]);
         foreach ($plan['joins'] as $join) {
             expect($join['lengthMm'])->toBeGreaterThan(1)->toBeLessThan(300)->and($join['spans'][0]['from'])->toEqual(0)->and(end($join['spans'])['to'])->toEqual(1)->and($join['steps'])->toBe(2 * count($join['spans']) - 1);

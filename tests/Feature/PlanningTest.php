@@ -213,23 +213,55 @@ it('sets a few given pencils to light, middle and dark', function (): void {
     $this->actingAs(artist())->postJson($this->url.'/designation', ['pencils' => ['QW:119', 'QW:404']])->assertNotFound();
 });
 
-it('is proved on a chart: each planned recipe once, numbered, ready to be read into the swatch book', function (): void {
+it('is proved on a chart: each recipe as the turns lay it once, numbered, ready to be read into the swatch book', function (): void {
     $this->postJson($this->url.'/proof', ['page' => 'a4'])->assertUnprocessable()->assertJsonPath('errors.piece.0', fn (string $said): bool => str_contains($said, 'nothing to prove'));
     $this->patchJson($this->url, ['paletteSize' => 5]);
     planPicture($this);
     $chart = $this->postJson($this->url.'/proof', ['page' => 'a4'])->assertCreated()->assertJsonPath('kind', 'proof')->json();
-    $planned = array_values(array_unique(array_filter(ZoneTarget::query()->with('recipe')->get()->map(fn (ZoneTarget $t): string => (string) $t->recipe?->stack)->all())));
+    $laid = [];
+    foreach ($this->getJson($this->url.'/plan')->json('steps') as $step) {
+        if ($step['step'] !== null) {
+            $laid[$step['zone']['target']][] = $step['step']['notation'];
+        }
+    }
+    $planned = array_values(array_unique(array_map(static fn (array $steps): string => implode(' > ', $steps), $laid)));
     expect($chart['fields'][0])->toBe('')->and(array_slice($chart['fields'], 1))->toEqualCanonicalizing($planned);
     $this->get("/api/charts/{$chart['id']}/chart.pdf")->assertOk()->assertHeader('Content-Type', 'application/pdf');
     $this->postJson($this->url.'/proof', ['page' => 'a0'])->assertUnprocessable();
     $this->actingAs(artist())->postJson($this->url.'/proof', ['page' => 'a4'])->assertNotFound();
 });
 
-it('has a sheet with the drawing at four stages, every step, and squares to prove it', function (): void {
+it('is worked in turns: every step at one place of one turn, done when all its places are', function (): void {
+    $this->patchJson($this->url, ['paletteSize' => 5]);
+    planPicture($this);
+    $plan = $this->getJson($this->url.'/plan')->assertOk()->json();
+    $keys = array_merge(...array_map(static fn (array $turn): array => array_merge(...array_column($turn['places'], 'keys')), $plan['turns']));
+    expect($keys)->toEqualCanonicalizing(array_column($plan['steps'], 'key'))->and(count(array_unique($keys)))->toBe(count($keys))
+        ->and(count($plan['turns']))->toBeLessThanOrEqual(count($plan['steps']))->and($plan['built'])->toBeGreaterThan(0.0);
+    foreach ($plan['turns'] as $turn) {
+        foreach ($turn['places'] as $place) {
+            foreach ($place['keys'] as $key) {
+                $step = $plan['steps'][array_search($key, array_column($plan['steps'], 'key'), true)];
+                expect($step['turn'])->toBe($turn['number'])->and($step['step']['pencil']['id'] ?? null)->toBe($turn['step']['pencil']['id'] ?? null)
+                    ->and($step['step']['pressurePercent'] ?? null)->toBe($turn['step']['pressurePercent'] ?? null);
+            }
+        }
+    }
+    // A turn of several places is open until the last of them is done.
+    $turn = collect($plan['turns'])->first(static fn (array $turn): bool => count(array_merge(...array_column($turn['places'], 'keys'))) > 1);
+    $of = array_merge(...array_column($turn['places'], 'keys'));
+    $state = fn (): string => $this->getJson($this->url.'/plan')->json('turns.'.($turn['number'] - 1).'.state');
+    foreach ($of as $i => $key) {
+        $this->postJson($this->url.'/drawing', ['key' => $key, 'state' => 'done'])->assertOk();
+        expect($state())->toBe($i === count($of) - 1 ? 'done' : 'open');
+    }
+});
+
+it('has a sheet of few pages, with the photo and the drawing at three stages', function (): void {
     $this->patchJson($this->url, ['paletteSize' => 5]);
     planPicture($this);
     $pdf = $this->get($this->url.'/plan.pdf')->assertOk()->getContent();
-    expect(preg_match_all('#/Subtype /Image#', $pdf))->toBeGreaterThanOrEqual(5)->and(preg_match_all('#/Type /Page\b#', $pdf))->toBeGreaterThanOrEqual(2)->and($pdf)->toContain('/FontFile2');
+    expect(preg_match_all('#/Subtype /Image#', $pdf))->toBe(4)->and(preg_match_all('#/Type /Page\b#', $pdf))->toBeGreaterThanOrEqual(2)->toBeLessThanOrEqual(6)->and($pdf)->toContain('/FontFile2');
 });
 
 it('learns the pace from the steps that are marked, breaks and catching up left out', function (): void {
@@ -242,9 +274,9 @@ it('learns the pace from the steps that are marked, breaks and catching up left 
     $this->travelTo(now());
     $before = $plan()['minutes'];
     foreach (array_slice($steps, 0, min(12, count($steps))) as $i => $step) {
-        // Ten times as long as reckoned; once a break, once two at a time.
+        // Half as long again as reckoned; once a break, once two at a time.
         $this->travel((int) round(60 * match ($i) {
-            3 => 300, 5 => 0.1, default => min(40, 0.5 + 10 * $step['minutes']),
+            3 => 300, 5 => 0.1, default => 0.5 + 1.5 * $step['minutes'],
         }))->seconds();
         $this->postJson($this->url.'/drawing', ['key' => $step['key'], 'state' => 'done'])->assertOk();
     }

@@ -8,6 +8,7 @@ import type {
     Piece,
     Plan,
     PlanStep,
+    Turn,
     Recipe,
     Reference,
     RestsOn,
@@ -265,8 +266,36 @@ export const planStep = (number: number, changes: Partial<PlanStep> = {}): PlanS
     why: `Because of ${number}.`,
     minutes: 4,
     session: 1,
+    turn: number,
     because: [],
     state: 'open',
+    ...changes,
+});
+
+/** A turn that goes to one place. */
+export const turnOf = (of: PlanStep, changes: Partial<Turn> = {}): Turn => ({
+    number: of.number,
+    stage: of.role === 'reserve' ? 'reserve' : 'build',
+    role: of.role,
+    step: of.step,
+    places: [
+        {
+            zone: of.zone.id,
+            target: of.zone.target,
+            name: of.zone.name,
+            part: 'all',
+            coats: of.step?.passes ?? 1,
+            before: of.before,
+            after: of.after,
+            keys: [of.key],
+            state: of.state,
+        },
+    ],
+    why: of.why,
+    because: of.because,
+    minutes: of.minutes,
+    session: of.session,
+    state: of.state,
     ...changes,
 });
 
@@ -294,6 +323,8 @@ export const planOf = (steps: PlanStep[], changes: Partial<Plan> = {}): Plan => 
     sessions: 1,
     calibration: restsOn,
     cautions: ['Sharpening: cut away from the body and cap the blade.'],
+    turns: steps.map((one) => turnOf(one)),
+    built: 1.6,
     steps,
     currentKey: steps.find(({ state }) => state === 'open')?.key ?? null,
     done: steps.filter(({ state }) => state !== 'open').length,

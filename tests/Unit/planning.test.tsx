@@ -184,7 +184,7 @@ describe('the time it takes', () => {
         [{ idleMinutes: 12 }, 'About 1 h 35 min in one session, 12 min of it waiting for a wash to dry.'],
         [
             { apartMinutes: 125 },
-            'About 1 h 35 min in one session. Finishing one colour after the other would take 30 min longer.',
+            'About 1 h 35 min in one session. Finishing one zone after the other would take 30 min longer.',
         ],
     ])('is told in words (%#)', (of, said) => {
         put(of);

@@ -18,6 +18,9 @@ const prediction = (stack: string, steps = stack === '' ? 0 : stack.split(' > ')
     calibration: restsOn,
 });
 
+/** Opens a part of the stage. */
+const part = async (name: string) => userEvent.click(await screen.findByRole('tab', { name }));
+
 describe('Match', () => {
     const found = {
         recipes: [recipe(), recipe({ stack: 'QW:513@60', steps: [step('513', 60)] })],
@@ -333,7 +336,7 @@ describe('the palette of a picture', () => {
     ) => {
         const asked = serve({
             'GET /api/pieces/p1/plan': () =>
-                planOf([planStep(1, { because: ['before 12: it would close the paper'] })], { palette }),
+                planOf([planStep(1, { because: ['a burnish beside it would close the paper'] })], { palette }),
             'GET /api/works': () => ({ work: null }),
             'GET /api/pencils': () => ({ pencils: [] }),
             'PATCH /api/pieces/p1': () => of,
@@ -364,7 +367,10 @@ describe('the palette of a picture', () => {
         expect(screen.getByRole('img', { name: /6 miss by 3.1, 12 miss by 2.5/ })).toBeTruthy();
         expect(screen.getByTestId('pencil').textContent).toContain('main, 30 %');
         expect(screen.getByTestId('pencil').textContent).toContain('without it + 0.31');
-        expect(screen.getByTestId('plan-step').textContent).toContain('before 12: it would close the paper');
+        await part('Order');
+        expect(screen.getByTestId('turn').textContent).toContain(
+            'Now, since a burnish beside it would close the paper.',
+        );
     });
 
     it('says how the values of the chosen zone are feathered, and which neighbours merge', async () => {
@@ -402,6 +408,7 @@ describe('the palette of a picture', () => {
                 <PlanStage />
             </Around>,
         );
+        await part('Advice');
         expect((await screen.findByTestId('joins')).textContent).toContain('0 to 24 mm');
         expect((await screen.findByTestId('alike')).textContent).toContain('1 and 2');
         expect(screen.getByText(/Push Zone 2 half a step darker/)).toBeTruthy();
@@ -446,6 +453,7 @@ describe('the palette of a picture', () => {
 
     it('tells the time in hours', async () => {
         put();
+        await part('Order');
         expect((await screen.findByTestId('time')).textContent).toContain('About 1 h 35 min in one session');
         expect(screen.getByTestId('time').textContent).toContain('25 min longer');
     });
@@ -470,13 +478,13 @@ describe('the palette of a picture', () => {
             'GET /api/pieces/p1/plan': () => planOf([planStep(1)], { palette, canTakeBack: true }),
             'DELETE /api/pieces/p1/planning/last': () => planOf([planStep(1)]),
         });
-        await userEvent.click(await screen.findByRole('button', { name: 'Take the planning back' }));
+        await userEvent.click(await screen.findByRole('button', { name: 'Undo the plan' }));
         await waitFor(() => expect(asked.some(({ method }) => method === 'DELETE')).toBe(true));
     });
 
     it('is proved on a chart of its own', async () => {
         put({ 'POST /api/pieces/p1/proof': () => ({ id: 'c9' }) });
-        await userEvent.click(await screen.findByRole('button', { name: 'Prove this plan' }));
+        await userEvent.click(await screen.findByRole('button', { name: 'Test sheet' }));
         await waitFor(() => expect(window.location.pathname).toBe('/swatches/charts/c9'));
     });
 
@@ -494,6 +502,7 @@ describe('the palette of a picture', () => {
             piece([chosen, zone('z2', 'Zone 2'), zone('z3', 'Zone 3')]),
             chosen,
         );
+        await part('Advice');
         const said = async () => (await screen.findByTestId('advice')).textContent;
         expect(await said()).toBe('EdgeGive it a last sharp line. 1 FinishMany light layers. 1 ');
         await userEvent.click(screen.getByRole('button', { name: 'All zones' }));
@@ -517,6 +526,7 @@ describe('the palette of a picture', () => {
         const row = (await screen.findByTestId('pencil')).textContent;
         expect(row).toContain('to soften with');
         expect(row).toContain('warm lightener');
+        await part('Order');
         expect(screen.getByText('At your own pace: 280 mm² a minute, from 24 steps of your log.')).toBeTruthy();
     });
 
@@ -547,6 +557,7 @@ describe('the palette of a picture', () => {
                 })),
             }),
         });
+        await part('Ways of working');
         const go = await screen.findByRole('button', { name: 'Set to light, middle, dark' });
         expect(go).toHaveProperty('disabled', true);
         // The box has come, and its list with it.
@@ -596,6 +607,7 @@ describe('the palette of a picture', () => {
     it('follows schools: of the picture, of all questions, of one zone', async () => {
         const chosen = zone('z1', 'Zone 1', { schools: { value: 'form-first' }, version: 3 });
         const asked = put({ 'PATCH /api/zones/z1': () => piece([chosen]) }, piece([chosen]), chosen);
+        await part('Ways of working');
         expect((await screen.findByTestId('school-background')).textContent).toContain('The same pencil everywhere.');
         await userEvent.click(screen.getByRole('button', { name: /Over the picture/ }));
         await userEvent.click(await screen.findByRole('option', { name: 'Zone by zone' }));
@@ -637,19 +649,25 @@ describe('Plan', () => {
         expect(screen.getByRole('button', { name: 'Plan the picture' })).toBeTruthy();
     });
 
-    it('lists pencils, cautions and steps in order', async () => {
+    it('lists pencils, cautions and turns in order, by stage', async () => {
         put(
             planOf(
                 [planStep(1, { role: 'reserve', step: null }), planStep(2), planStep(3, { role: 'wash', step: wash })],
                 { zonesWithoutRecipe: ['Cast shadow'] },
             ),
         );
-        expect(await screen.findByRole('heading', { name: 'Take out 1 pencil' })).toBeTruthy();
+        expect(await screen.findByRole('heading', { name: 'Lay out this pencil' })).toBeTruthy();
+        expect(screen.getByTestId('plan-head').textContent).toBe('1 pencil, 3 turns, 1 h 35 min, misses by 1.6');
+        await part('Order');
+        expect(screen.getAllByRole('heading', { level: 3 }).map(({ textContent }) => textContent)).toEqual([
+            'Keep the paper 4 min',
+            'Build 8 min',
+        ]);
         expect(screen.getByRole('list', { name: 'Cautions' }).textContent).toContain('cap the blade');
-        expect(screen.getAllByTestId('plan-step').map((row) => row.querySelector('b')?.textContent)).toEqual([
-            'reserve',
+        expect(screen.getAllByTestId('turn').map((row) => row.querySelector('b')?.textContent)).toEqual([
+            'Paper',
             '402',
-            'wash',
+            'Wash',
         ]);
         expect(screen.getByText('No recipe yet: Cast shadow.')).toBeTruthy();
         expect(screen.getByRole('link', { name: 'Plan sheet, PDF' }).getAttribute('href')).toBe(
@@ -657,9 +675,10 @@ describe('Plan', () => {
         );
     });
 
-    it('tells done and skipped steps apart without colour', async () => {
+    it('tells done and skipped turns apart without colour', async () => {
         put(planOf([planStep(1, { state: 'done' }), planStep(2, { state: 'skipped' }), planStep(3)]));
-        const rows = await screen.findAllByTestId('plan-step');
+        await part('Order');
+        const rows = await screen.findAllByTestId('turn');
         expect(rows.map((row) => row.dataset.state)).toEqual(['done', 'skipped', 'open']);
     });
 

@@ -82,7 +82,7 @@ final class BenchCommand extends Command
             $this->table(['megapixels', 'decode s', 'read s', 'zones and colours s', 'in all s', 'slider ms, most'], LookFigures::times($photos));
         }
         if ($wanted('plan')) {
-            $this->table(['reference, 24 zones', 'colours', 'dE00, 12 pencils', 'whole box', 'stacks + palettes s', 'steps', 'order s', 'minutes', 'drawing s', 'value error L*'], PlanFigures::rows($photos, $predictor, $pencils->only(self::demoBox())));
+            $this->table(['reference, 24 zones', 'colours', 'dE00, 12 pencils', 'whole box', 'stacks + palettes s', 'as built', 'turns, steps', 'order s', 'minutes', 'drawing s', 'value error L*'], PlanFigures::rows($photos, $predictor, $pencils->only(self::demoBox())));
         }
         if ($wanted('craft')) {
             $this->craft($photos, $predictor, $pencils->only(self::demoBox()));

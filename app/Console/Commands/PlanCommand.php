@@ -8,23 +8,27 @@ use App\Studio\PhotoReader;
 use App\Studio\PhotoRefused;
 use App\Studio\PhotoRenderer;
 use Prism\Colour\Lab;
+use Prism\Layering\Prediction;
 use Prism\Layering\Stack;
 use Prism\Matching\Gamut;
 use Prism\Matching\Limits;
-use Prism\Matching\Recipe;
 use Prism\Matching\Search\PairLibrary;
 use Prism\Matching\Target;
 use Prism\Planning\Fitting;
 use Prism\Planning\Neighbours;
+use Prism\Planning\Order\Caution;
+use Prism\Planning\Order\Place;
+use Prism\Planning\Order\Plan;
+use Prism\Planning\Order\PlannedZone;
+use Prism\Planning\Order\Planner;
+use Prism\Planning\Order\PlanStep;
+use Prism\Planning\Order\StepRole;
+use Prism\Planning\Order\Turn;
 use Prism\Planning\Pair;
 use Prism\Planning\Palette;
 use Prism\Planning\PaletteFinder;
 use Prism\Planning\PaletteWish;
 use Prism\Planning\PictureZone;
-use Prism\Planning\Plan;
-use Prism\Planning\PlannedZone;
-use Prism\Planning\Planner;
-use Prism\Planning\PlanStep;
 use Prism\Planning\Simulation;
 use Prism\Planning\TrioShading;
 use Prism\Planning\ZoneJoin;
@@ -34,17 +38,18 @@ use Prism\Reference\PictureReading;
 use Prism\Reference\Raster;
 use Prism\Reference\ZoneMap;
 use Prism\Reference\ZoneReader;
+use Prism\Schools\Progress;
 use Prism\Schools\SchoolSet;
 
-/** The whole path without a server: photo, zones, targets, palette, recipes, ordered steps; and the simulated drawing. */
+/** The whole path without a server: photo, zones, targets, palette, recipes, turns in order; and the simulated drawing. */
 final class PlanCommand extends StudioFiles
 {
     protected $signature = 'prism:plan {photo : a JPEG, PNG or WebP} {--pencils=} {--swatches=} {--paper=} {--palette-size=12} {--zones=16} {--school=} {--targets-only : stop at the targets; no pencils are needed}
         {--out= : plan.json} {--preview= : preview.png}';
 
-    protected $description = 'Plans a drawing from a photo: zones, targets, palette, recipes and steps';
+    protected $description = 'Plans a drawing from a photo: zones, targets, palette, recipes and turns';
 
-    private const FORMAT = 'prism-plan-1';
+    private const FORMAT = 'prism-plan-2';
 
     /** What a drawing is taken to be as wide as, for times and joins. */
     private const WIDTH_MM = 240.0;
@@ -77,7 +82,7 @@ final class PlanCommand extends StudioFiles
         }
         $this->progress(sprintf('%d zones, %d targets', count($zones), count($targets)));
         if ((bool) $this->option('targets-only')) {
-            $this->write('out', self::json($zones, $field, null, null));
+            $this->write('out', self::json($zones, $field));
 
             return;
         }
@@ -100,12 +105,12 @@ final class PlanCommand extends StudioFiles
         $palette = (new PaletteFinder($search, $calibration->known($kit)))->curve(new PaletteWish($targets, [$size], $weights, each: $limits, zones: $parted))[$size];
         $palette = TrioShading::of($palette, $zones, $search, $calibration->known($kit)->only($palette->pencils), $targets, $weights, $limits)->palette;
         $this->progress(sprintf('%d pencils: mean dE00 %.2f', count($palette->pencils), $palette->meanDifference));
-        $plan = (new Planner($predictor, $kit))->plan(self::planned($zones, $palette, $field));
-        $this->write('out', self::json($zones, $field, $palette, $plan));
+        $plan = (new Planner($predictor, $kit, Progress::ZoneByZone))->plan(self::planned($zones, $palette, $field));
+        $this->write('out', self::json($zones, $field, $palette, $plan, $fitting));
         if ($this->text('preview') !== '') {
-            $this->write('preview', self::preview($photo, $map, $zones, array_map(static fn ($recipe): Stack => $recipe->stack, $palette->recipes), new Simulation($predictor->model)));
+            $this->write('preview', self::preview($photo, $map, $zones, $plan->laid(), new Simulation($predictor->model)));
         }
-        $this->progress(sprintf('%d steps planned', count($plan->steps)));
+        $this->progress(sprintf('%d turns planned, %d places', count($plan->turns), count($plan->steps)));
     }
 
     private function photo(): Raster
@@ -145,7 +150,7 @@ final class PlanCommand extends StudioFiles
             foreach ($zone->targets as $target) {
                 $recipe = $palette->recipes[$target->id] ?? null;
                 if ($recipe !== null) {
-                    $planned[] = new PlannedZone($target->id, $zone->id, sprintf('%s: %s', $zone->name, $target->role->label()), $target->drawn, $recipe->stack, $recipe->underlayer, $paper * $zone->share * $target->share, array_map(strval(...), $zone->touching));
+                    $planned[] = new PlannedZone($target->id, $zone->id, sprintf('%s: %s', $zone->name, $target->role->label()), $target->drawn, $recipe->stack, $recipe->underlayer, $paper * $zone->share * $target->share, array_map(strval(...), $zone->touching), $zone->schools, $zone->highlights, $target->role, $zone->name);
                 }
             }
         }
@@ -174,40 +179,81 @@ final class PlanCommand extends StudioFiles
     }
 
     /** @param  list<PictureZone>  $zones */
-    private static function json(array $zones, Field $field, ?Palette $palette, ?Plan $plan): string
+    private static function json(array $zones, Field $field, ?Palette $palette = null, ?Plan $plan = null, ?Fitting $fitting = null): string
     {
-        return json_encode(array_filter([
-            'format' => self::FORMAT,
-            'widthMm' => self::WIDTH_MM,
-            'heightMm' => round(self::heightOf($field), 1),
-            'zones' => array_map(static fn (PictureZone $zone): array => [
-                'id' => $zone->id, 'name' => $zone->name, 'share' => round($zone->share, 5), 'importance' => $zone->importance, 'surface' => $zone->surface->value,
-                'light' => $zone->light->value, 'distance' => $zone->distance->value, 'touching' => $zone->touching,
-                'targets' => array_map(static function ($target) use ($palette): array {
-                    $recipe = $palette?->recipes[$target->id] ?? null;
+        $whole = ['format' => self::FORMAT, 'widthMm' => self::WIDTH_MM, 'heightMm' => round(self::heightOf($field), 1), 'zones' => array_map(static fn (PictureZone $zone): array => self::zone($zone, $plan), $zones)];
+        if ($palette !== null && $plan !== null && $fitting !== null) {
+            $whole += [
+                'fitted' => $fitting->isNeeded(),
+                'palette' => array_map(strval(...), $palette->pencils),
+                'dE00' => round(self::meanDifference($zones, $plan), 2),
+                'turns' => array_map(self::turn(...), $plan->turns),
+                'reserves' => array_values(array_map(static fn (PlanStep $step): array => ['zone' => $step->zone->zone, 'target' => $step->zone->id, 'why' => $step->why], array_filter($plan->steps, static fn (PlanStep $step): bool => $step->step === null && $step->role !== StepRole::Rub))),
+                'minutes' => round($plan->minutes, 1),
+                'joins' => array_values(array_filter(array_map(static fn (PictureZone $zone): ?ZoneJoin => ZoneJoin::of($zone, self::WIDTH_MM, self::heightOf($field)), $zones))),
+                'advice' => array_map(
+                    static fn (Pair $pair): array => ['one' => $pair->one->id, 'other' => $pair->other->id, 'dE00' => round($pair->dE00, 1), 'say' => $pair->sentence()],
+                    Neighbours::tooAlike($zones, array_map(static fn (Prediction $built): Lab => $built->colour, $plan->built)),
+                ),
+                'cautions' => array_map(static fn (Caution $caution): string => $caution->sentence(), $plan->cautions),
+            ];
+        }
 
-                    return array_filter([
-                        'id' => $target->id, 'role' => $target->role->value, 'share' => round($target->share, 4), 'L' => $target->drawn->L, 'a' => $target->drawn->a, 'b' => $target->drawn->b,
-                        'steps' => $recipe === null ? null : (string) $recipe->stack,
-                        'predicted' => $recipe?->prediction->colour->jsonSerialize(),
-                        'dE00' => $recipe === null ? null : round($recipe->difference->dE00, 2),
-                    ], static fn (mixed $value): bool => $value !== null);
-                }, $zone->targets),
-            ], $zones),
-            'palette' => $palette === null ? null : array_map(strval(...), $palette->pencils),
-            'dE00' => $palette === null ? null : round($palette->meanDifference, 2),
-            'steps' => $plan === null ? null : array_map(static fn (PlanStep $step): array => [
-                'target' => $step->zone->id, 'role' => $step->role->value, 'step' => $step->step === null ? null : (string) $step->step, 'why' => $step->why,
-                'because' => array_map(static fn (array $reason): string => sprintf('before %d: %s', ...$reason), $step->because),
-                'minutes' => round($step->minutes, 1), 'session' => $step->session,
-            ], $plan->steps),
-            'minutes' => $plan === null ? null : round($plan->minutes, 1),
-            'joins' => $plan === null ? null : array_values(array_filter(array_map(static fn (PictureZone $zone): ?ZoneJoin => ZoneJoin::of($zone, self::WIDTH_MM, self::heightOf($field)), $zones))),
-            'tooAlike' => $plan === null || $palette === null ? null : array_map(
-                static fn (Pair $pair): array => ['one' => $pair->one->id, 'other' => $pair->other->id, 'dE00' => round($pair->dE00, 1), 'say' => $pair->sentence()],
-                Neighbours::tooAlike($zones, array_map(static fn (Recipe $recipe): Lab => $recipe->prediction->colour, $palette->recipes)),
-            ),
-            'cautions' => $plan === null ? null : array_map(static fn ($caution): string => $caution->sentence(), $plan->cautions),
-        ], static fn (mixed $part): bool => $part !== null), JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)."\n";
+        return json_encode($whole, JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)."\n";
+    }
+
+    /** @return array<string, mixed> */
+    private static function zone(PictureZone $zone, ?Plan $plan): array
+    {
+        $laid = $plan?->laid() ?? [];
+        $parts = [];
+        foreach ($zone->targets as $target) {
+            $built = $plan?->built[$target->id] ?? null;
+            $part = $target->role->value;
+            $parts[$part] ??= ['part' => $part, 'share' => 0.0, 'targets' => []];
+            $parts[$part]['share'] = round($parts[$part]['share'] + $target->share, 4);
+            $parts[$part]['targets'][] = ['id' => $target->id, 'role' => $part, 'L' => $target->read->L, 'a' => $target->read->a, 'b' => $target->read->b] + ($built === null ? [] : [
+                'fitted' => $target->drawn->jsonSerialize(),
+                'steps' => (string) ($laid[$target->id] ?? ''),
+                'predicted' => $built->colour->jsonSerialize(),
+                'dE00' => round($built->colour->differenceTo($target->drawn), 2),
+            ]);
+        }
+
+        return [
+            'id' => $zone->id, 'name' => $zone->name, 'share' => round($zone->share, 5), 'importance' => $zone->importance, 'surface' => $zone->surface->value,
+            'light' => $zone->light->value, 'distance' => $zone->distance->value, 'touching' => $zone->touching, 'parts' => array_values($parts),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function turn(Turn $turn): array
+    {
+        return [
+            'number' => $turn->number, 'stage' => $turn->stage->value, 'tool' => $turn->kind->value ?? $turn->role->value, 'pencil' => $turn->pencil === null ? null : (string) $turn->pencil,
+            'pressure' => $turn->pressurePercent, 'round' => 1,
+            'places' => array_map(static fn (Place $place): array => ['zone' => $place->zone, 'part' => $place->part->value, 'coats' => $place->coats], $turn->places),
+            'why' => $turn->why, 'because' => $turn->because, 'minutes' => round($turn->minutes, 1), 'session' => $turn->session,
+        ];
+    }
+
+    /**
+     * What the plan comes to, as its colours count.
+     *
+     * @param  list<PictureZone>  $zones
+     */
+    private static function meanDifference(array $zones, Plan $plan): float
+    {
+        $sum = $all = 0.0;
+        foreach ($zones as $zone) {
+            foreach ($zone->targets as $target) {
+                if (isset($plan->built[$target->id])) {
+                    $sum += $zone->weight($target) * $plan->built[$target->id]->colour->differenceTo($target->drawn);
+                    $all += $zone->weight($target);
+                }
+            }
+        }
+
+        return $all > 0.0 ? $sum / $all : 0.0;
     }
 }

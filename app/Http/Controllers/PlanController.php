@@ -29,7 +29,7 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 use Prism\Materials\PencilId;
-use Prism\Planning\PlanStep;
+use Prism\Planning\Order\PlanStep;
 use Prism\Reference\PrintTiles;
 
 /** The plan of a piece, and how far the drawing has come. */

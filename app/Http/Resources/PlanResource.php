@@ -8,20 +8,21 @@ use App\Models\DrawnStep;
 use App\Models\Piece;
 use App\Models\Recipe;
 use App\Models\ZoneTarget;
+use App\Studio\Begun;
 use App\Studio\Catalogue;
 use App\Studio\Paces;
 use App\Studio\PictureAdvice;
-use App\Studio\PicturePalettes;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
 use Prism\Colour\Lab;
 use Prism\Materials\PencilId;
-use Prism\Planning\Caution;
 use Prism\Planning\Lightener;
+use Prism\Planning\Order\Caution;
+use Prism\Planning\Order\Plan;
+use Prism\Planning\Order\PlanStep;
+use Prism\Planning\Order\Turn;
 use Prism\Planning\Part;
-use Prism\Planning\Plan;
-use Prism\Planning\PlanStep;
 use Prism\Planning\Prep;
 use Prism\Planning\ZoneAdvice;
 
@@ -30,14 +31,16 @@ use Prism\Planning\ZoneAdvice;
  *
  * @property-read Plan $resource
  */
-#[OA\Schema(schema: 'Plan', required: ['pullList', 'palette', 'cautions', 'steps', 'minutes', 'idleMinutes', 'apartMinutes', 'sessions', 'currentKey', 'done', 'total', 'zonesWithoutRecipe', 'ownRecipes', 'begunRecipes', 'joins', 'advice', 'prep', 'canTakeBack', 'pace', 'calibration'], properties: [
+#[OA\Schema(schema: 'Plan', required: ['pullList', 'palette', 'cautions', 'turns', 'built', 'steps', 'minutes', 'idleMinutes', 'apartMinutes', 'sessions', 'currentKey', 'done', 'total', 'zonesWithoutRecipe', 'ownRecipes', 'begunRecipes', 'joins', 'advice', 'prep', 'canTakeBack', 'pace', 'calibration'], properties: [
     new OA\Property(property: 'pullList', type: 'array', items: new OA\Items(ref: '#/components/schemas/PullListEntry')),
     new OA\Property(property: 'palette', nullable: true, description: 'what planning the whole picture found last', oneOf: [new OA\Schema(ref: '#/components/schemas/Palette')]),
     new OA\Property(property: 'cautions', type: 'array', items: new OA\Items(type: 'string')),
-    new OA\Property(property: 'steps', type: 'array', items: new OA\Items(ref: '#/components/schemas/PlanStep')),
+    new OA\Property(property: 'turns', type: 'array', items: new OA\Items(ref: '#/components/schemas/Turn')),
+    new OA\Property(property: 'built', type: 'number', nullable: true, description: 'mean miss of the drawing as the turns lay it, dE00, by area'),
+    new OA\Property(property: 'steps', type: 'array', description: 'of all turns, in order', items: new OA\Items(ref: '#/components/schemas/PlanStep')),
     new OA\Property(property: 'minutes', type: 'number', description: 'from the first step to the last, breaks left out'),
     new OA\Property(property: 'idleMinutes', type: 'number', description: 'of these, with idle hands'),
-    new OA\Property(property: 'apartMinutes', type: 'number', description: 'what finishing one colour after the other would take'),
+    new OA\Property(property: 'apartMinutes', type: 'number', description: 'what finishing one zone after the other would take'),
     new OA\Property(property: 'sessions', type: 'integer'),
     new OA\Property(property: 'currentKey', type: 'string', nullable: true, description: 'the first step neither done nor skipped'),
     new OA\Property(property: 'done', type: 'integer'),
@@ -104,7 +107,7 @@ use Prism\Planning\ZoneAdvice;
         new OA\Property(property: 'loss', type: 'number', description: 'what the picture would lose without it, in dE00'),
     ])),
 ])]
-#[OA\Schema(schema: 'PlanStep', required: ['key', 'number', 'zone', 'role', 'step', 'layer', 'before', 'after', 'sigma', 'target', 'why', 'minutes', 'session', 'because', 'state'], properties: [
+#[OA\Schema(schema: 'PlanStep', required: ['key', 'number', 'zone', 'role', 'step', 'layer', 'before', 'after', 'sigma', 'target', 'why', 'minutes', 'session', 'turn', 'because', 'state'], properties: [
     new OA\Property(property: 'key', type: 'string'),
     new OA\Property(property: 'number', type: 'integer'),
     new OA\Property(property: 'zone', required: ['id', 'target', 'name'], type: 'object', properties: [
@@ -122,7 +125,8 @@ use Prism\Planning\ZoneAdvice;
     new OA\Property(property: 'why', type: 'string'),
     new OA\Property(property: 'minutes', type: 'number', description: 'of the hands'),
     new OA\Property(property: 'session', type: 'integer'),
-    new OA\Property(property: 'because', type: 'array', description: 'why it stands here: "before 12: ..."', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'turn', type: 'integer'),
+    new OA\Property(property: 'because', type: 'array', description: 'why it stands here', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'state', type: 'string', enum: ['open', 'done', 'skipped']),
 ])]
 final class PlanResource extends JsonResource
@@ -152,6 +156,8 @@ final class PlanResource extends JsonResource
             'pullList' => [...array_map($this->entry(...), $this->resource->pullList), ...$this->lighteners()],
             'palette' => $this->piece->palette === null ? null : ['valueError' => null, 'trio' => null, ...$this->piece->palette],
             'cautions' => array_map(static fn (Caution $caution): string => $caution->sentence(), $this->resource->cautions),
+            'turns' => array_map(static fn (Turn $turn): TurnResource => new TurnResource($turn, $states->all()), $this->resource->turns),
+            'built' => $this->resource->meanDifference() === null ? null : round($this->resource->meanDifference(), 2),
             'steps' => $steps,
             'minutes' => round($this->resource->minutes, 1),
             'idleMinutes' => round($this->resource->idleMinutes, 1),
@@ -163,7 +169,7 @@ final class PlanResource extends JsonResource
             'total' => count($steps),
             'zonesWithoutRecipe' => $this->piece->zones()->whereDoesntHave('targets.recipe')->pluck('name')->all(),
             'ownRecipes' => $this->ownRecipes(),
-            'begunRecipes' => count(app(PicturePalettes::class)->begun($this->piece)),
+            'begunRecipes' => count(Begun::of($this->piece)),
             'joins' => $advice->joins($this->piece, $zones),
             'advice' => array_map(static fn (ZoneAdvice $told): array => ['zone' => $told->zone, 'kind' => $told->kind->label(), 'sentence' => $told->sentence], $advice->advice($zones, $this->resource)),
             'prep' => Prep::of($this->resource->steps, $this->piece->paper->name, $this->piece->width_mm, $this->piece->height_mm, app(Catalogue::class)->box($this->piece->user)),
@@ -212,7 +218,8 @@ final class PlanResource extends JsonResource
             'why' => $step->why,
             'minutes' => round($step->minutes, 1),
             'session' => $step->session,
-            'because' => array_map(static fn (array $reason): string => sprintf('before %d: %s', ...$reason), $step->because),
+            'turn' => $step->turn,
+            'because' => $step->because,
             'state' => $state,
         ];
     }

@@ -1586,12 +1586,16 @@ export interface components {
             /** @description what planning the whole picture found last */
             palette: components['schemas']['Palette'] | null;
             cautions: string[];
+            turns: components['schemas']['Turn'][];
+            /** @description mean miss of the drawing as the turns lay it, dE00, by area */
+            built: number | null;
+            /** @description of all turns, in order */
             steps: components['schemas']['PlanStep'][];
             /** @description from the first step to the last, breaks left out */
             minutes: number;
             /** @description of these, with idle hands */
             idleMinutes: number;
-            /** @description what finishing one colour after the other would take */
+            /** @description what finishing one zone after the other would take */
             apartMinutes: number;
             sessions: number;
             /** @description the first step neither done nor skipped */
@@ -1702,7 +1706,8 @@ export interface components {
             /** @description of the hands */
             minutes: number;
             session: number;
-            /** @description why it stands here: "before 12: ..." */
+            turn: number;
+            /** @description why it stands here */
             because: string[];
             /** @enum {string} */
             state: 'open' | 'done' | 'skipped';
@@ -1912,6 +1917,42 @@ export interface components {
             };
             /** @description mean dE00 further off than without this condition */
             further: number;
+        };
+        Turn: {
+            /** @description One pencil in hand with all the places it goes to. */
+            number: number;
+            /** @enum {string} */
+            stage: 'reserve' | 'underlayer' | 'build' | 'dark' | 'finish';
+            /** @enum {string} */
+            role: 'reserve' | 'underlayer' | 'layer' | 'rub' | 'wash' | 'lift' | 'blend' | 'burnish' | 'sparkle';
+            /** @description pencil and pressure, coats as in most places; null where none is used */
+            step: components['schemas']['Step'] | null;
+            places: {
+                zone: string;
+                /** @description the colour with the largest area there */
+                target: string;
+                name: string;
+                part: string;
+                coats: number;
+                before: components['schemas']['Colour'];
+                after: components['schemas']['Colour'];
+                /** @description steps that this lays */
+                keys: string[];
+                /** @enum {string} */
+                state: 'open' | 'done' | 'skipped';
+            }[];
+            why: string;
+            /** @description why it stands here */
+            because: string[];
+            /** @description of the hands */
+            minutes: number;
+            /** @description in which it begins */
+            session: number;
+            /**
+             * @description open as long as one of its places is
+             * @enum {string}
+             */
+            state: 'open' | 'done' | 'skipped';
         };
         User: {
             name: string;

@@ -17,6 +17,10 @@ export type View = (typeof VIEWS)[number];
 export const LOOKS = ['zones', 'values', 'light', 'references', 'format'] as const;
 export type LookPart = (typeof LOOKS)[number];
 
+/** The parts of Plan. */
+export const PLANS = ['palette', 'order', 'preview', 'advice', 'ways'] as const;
+export type PlanPart = (typeof PLANS)[number];
+
 const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
 
 function readSpot(text: string | null): Spot | null {
@@ -80,6 +84,7 @@ export function useSelection() {
         picksSpots: params.get('pick') === 'spots',
         isolated: params.get('isolate') === '1',
         lookPart: oneOf(params.get('look'), LOOKS, 'zones'),
+        planPart: oneOf(params.get('plan'), PLANS, 'palette'),
         editing: params.get('edit'),
         /** A colour to match that was typed, not found in the photo. */
         typed: params.get('typed'),
@@ -116,6 +121,7 @@ export function useSelection() {
         showBorders: useCallback((on: boolean) => change({ borders: on ? null : '0' }), [change]),
         pickSpots: useCallback((on: boolean) => change({ pick: on ? 'spots' : null }), [change]),
         openPart: useCallback((part: LookPart) => change({ look: part === 'zones' ? null : part }), [change]),
+        openPlan: useCallback((part: PlanPart) => change({ plan: part === 'palette' ? null : part }), [change]),
         aimAt: useCallback((typed: string | null) => change({ typed, edit: null }), [change]),
         edit: useCallback((stack: string | null) => change({ edit: stack }), [change]),
     };

@@ -1,4 +1,4 @@
-import { Tab, TabList, TabPanel, Tabs } from 'react-aria-components';
+import { TabPanel } from 'react-aria-components';
 import styled from 'styled-components';
 import { messageOf } from '../api/client';
 import { useLook } from '../api/lookQueries';
@@ -6,6 +6,7 @@ import { useDesk } from '../desk/DeskContext';
 import { Reading } from '../desk/Reading';
 import { TargetChoice } from '../desk/TargetChoice';
 import type { LookPart } from '../desk/useSelection';
+import { Parts } from '../ui/Parts';
 import { Loading, Problem } from '../ui/States';
 import { space } from '../ui/theme';
 import { Beside } from './Beside';
@@ -33,31 +34,6 @@ const Hint = styled.p`
     align-self: center;
     max-width: 44ch;
     color: ${({ theme }) => theme.quiet};
-`;
-
-const Parts = styled(Tabs)`
-    display: grid;
-    gap: ${space.m};
-`;
-
-const Bar = styled(TabList<{ id: LookPart; name: string }>)`
-    display: flex;
-    gap: ${space.l};
-    border-bottom: 1px solid ${({ theme }) => theme.line};
-    & > [role='tab'] {
-        line-height: 36px;
-        border-bottom: 3px solid transparent;
-        cursor: pointer;
-        outline: none;
-    }
-    & > [role='tab'][data-selected] {
-        font-weight: 700;
-        border-bottom-color: currentcolor;
-    }
-    & > [role='tab'][data-focus-visible] {
-        outline: 2px solid currentcolor;
-        outline-offset: -2px;
-    }
 `;
 
 const PARTS: { id: LookPart; name: string }[] = [
@@ -93,10 +69,7 @@ export function LookStage() {
                     </Hint>
                 )}
             </Chosen>
-            <Parts selectedKey={selection.lookPart} onSelectionChange={(key) => selection.openPart(key as LookPart)}>
-                <Bar aria-label="Parts of Look" items={PARTS}>
-                    {(part) => <Tab id={part.id}>{part.name}</Tab>}
-                </Bar>
+            <Parts label="Parts of Look" parts={PARTS} open={selection.lookPart} onOpen={selection.openPart}>
                 {look.isError && <Problem message={messageOf(look.error)} retry={() => void look.refetch()} />}
                 {look.isPending && <Loading what="Reading the photo" />}
                 {look.data && (

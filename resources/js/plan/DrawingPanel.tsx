@@ -59,7 +59,7 @@ export function DrawingPanel({ plan }: { plan: Plan }) {
 
     return (
         <Box aria-labelledby="drawing">
-            <h2 id="drawing">The drawing to be</h2>
+            <h2 id="drawing">Preview</h2>
             <Line>
                 <Toggle isSelected={shown} onChange={(on) => selection.setView(on ? 'drawing' : 'photo')}>
                     Show it in the photo's place

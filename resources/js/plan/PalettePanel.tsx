@@ -46,21 +46,22 @@ const Wanted = styled.div`
 
 const Pull = styled.ul`
     display: grid;
-    container-type: inline-size;
     & > li {
         display: grid;
-        grid-template-columns: 34px 58px minmax(0, 1fr) 82px 134px 130px;
+        grid-template-columns: 44px 64px minmax(0, 1fr) auto;
         gap: 0 ${space.s};
         align-items: center;
-        min-height: 42px;
+        min-height: 48px;
         border-top: 1px solid ${({ theme }) => theme.line};
     }
     & b {
-        font-size: 20px;
+        font-size: ${type.title};
         line-height: 1.1;
+        font-variant-numeric: tabular-nums;
     }
     & small {
-        font-size: 11px;
+        display: block;
+        font-size: ${type.small};
         line-height: 1.25;
         color: ${({ theme }) => theme.quiet};
     }
@@ -70,39 +71,9 @@ const Pull = styled.ul`
         gap: ${space.xs};
     }
     & button {
-        min-height: 30px;
         padding: 0 8px;
         font-size: ${type.small};
     }
-    /* What it is used for goes below its share. */
-    @container (max-width: 510px) {
-        & > li {
-            grid-template-columns: 34px 58px minmax(0, 1fr) 116px auto;
-        }
-        & > li > * {
-            grid-row: 1 / span 2;
-        }
-        & > li > :nth-child(4) {
-            grid-row: 1;
-            align-self: end;
-            padding-top: ${space.xs};
-        }
-        & > li > :nth-child(5) {
-            grid-area: 2 / 4;
-            align-self: start;
-            padding-bottom: ${space.xs};
-        }
-    }
-`;
-
-const Share = styled.span<{ $share: number }>`
-    display: block;
-    height: 8px;
-    background: linear-gradient(
-        90deg,
-        ${({ theme }) => theme.ink} ${({ $share }) => 100 * $share}%,
-        ${({ theme }) => theme.line} 0
-    );
 `;
 
 const PARTS = { main: 'main', support: 'support', accent: 'accent' } as const;
@@ -139,7 +110,7 @@ function PlanningControls({ plan }: { plan: Plan | undefined }) {
                 {!open && <StrongButton onPress={start}>Plan the picture</StrongButton>}
                 {plan?.canTakeBack && !open && (
                     <Button isDisabled={takeBack.isPending} onPress={() => takeBack.mutate(undefined, tell)}>
-                        Take the planning back
+                        Undo the plan
                     </Button>
                 )}
                 <Tick isSelected={valueOnly} onChange={(to) => set(() => ({ valueOnly: to }))}>
@@ -222,7 +193,7 @@ function PaletteFigures({ palette }: { palette: PaletteFound }) {
     );
 }
 
-/** The pencils to take out, what each is for, and what is lost without it. */
+/** The pencils to lay out, what each is for, and what is lost without it. */
 const PullList = memo(function PullList({
     plan,
     pinned,
@@ -236,7 +207,7 @@ const PullList = memo(function PullList({
 
     return (
         <>
-            <h2>Take out {plan.pullList.length === 1 ? '1 pencil' : `${plan.pullList.length} pencils`}</h2>
+            <h2>{plan.pullList.length === 1 ? 'Lay out this pencil' : `Lay out these ${plan.pullList.length}`}</h2>
             <Pull>
                 {plan.pullList.map((entry) => {
                     const loss = lossOf(entry.id);
@@ -247,32 +218,27 @@ const PullList = memo(function PullList({
                             <Swatch
                                 colour={entry.colour}
                                 label={`${entry.range} ${entry.number}`}
-                                width="34px"
-                                height="36px"
+                                width="44px"
+                                height="40px"
                             />
                             <b>{entry.number}</b>
-                            <small>
+                            <span>
                                 {entry.range} {entry.name}
                                 {entry.owned ? '' : ', not in the box'}
-                            </small>
-                            <span>
-                                <Share $share={Math.min(1, entry.share * 2.5)} aria-hidden />
                                 <small>
-                                    {entry.layers === 0
-                                        ? 'to soften with'
-                                        : `${PARTS[entry.part]}, ${Math.max(1, Math.round(100 * entry.share))} %`}
+                                    {[
+                                        entry.layers === 0
+                                            ? 'to soften with'
+                                            : `${PARTS[entry.part]}, ${Math.max(1, Math.round(100 * entry.share))} %`,
+                                        `${entry.zones} ${entry.zones === 1 ? 'colour' : 'colours'}`,
+                                        entry.lightener && `${entry.lightener} lightener`,
+                                        loss !== null &&
+                                            (loss < 0.02 ? 'hardly missed' : `without it + ${loss.toFixed(2)}`),
+                                    ]
+                                        .filter(Boolean)
+                                        .join(', ')}
                                 </small>
                             </span>
-                            <small>
-                                {entry.zones} {entry.zones === 1 ? 'colour' : 'colours'}
-                                {entry.lightener && `, ${entry.lightener} lightener`}
-                                {loss !== null && (
-                                    <>
-                                        <br />
-                                        {loss < 0.02 ? 'hardly missed' : `without it + ${loss.toFixed(2)}`}
-                                    </>
-                                )}
-                            </small>
                             <span>
                                 <Button
                                     aria-label={isPinned ? `Unpin ${entry.number}` : `Pin ${entry.number}`}
@@ -286,7 +252,7 @@ const PullList = memo(function PullList({
                                     {isPinned ? 'Pinned' : 'Pin'}
                                 </Button>
                                 <Button
-                                    aria-label={`Do without ${entry.number}`}
+                                    aria-label={`Leave out ${entry.number}`}
                                     onPress={() =>
                                         set((now) => ({
                                             banned: [...without(now.banned, entry.id), entry.id],
@@ -294,7 +260,7 @@ const PullList = memo(function PullList({
                                         }))
                                     }
                                 >
-                                    Without
+                                    Leave out
                                 </Button>
                             </span>
                         </li>
@@ -355,7 +321,7 @@ export function PalettePanel({ plan }: { plan: Plan | undefined }) {
             </Line>
             {banned.length > 0 && (
                 <Line>
-                    <span>Done without:</span>
+                    <span>Left out:</span>
                     {banned.map((id) => (
                         <Button
                             key={id}

@@ -1,40 +1,48 @@
-import { memo } from 'react';
+import { TabPanel } from 'react-aria-components';
 import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
-import { messageOf, type PlanStep } from '../api/client';
+import { messageOf, type Plan } from '../api/client';
 import { usePlan } from '../api/queries';
 import { useDesk } from '../desk/DeskContext';
+import type { PlanPart } from '../desk/useSelection';
+import { Button, buttonLook } from '../ui/Button';
+import { notify } from '../ui/Notices';
+import { Parts } from '../ui/Parts';
+import { RestsOnLine } from '../ui/RestsOnLine';
+import { Loading, Problem } from '../ui/States';
+import { space, type } from '../ui/theme';
 import { AdvicePanel } from './AdvicePanel';
-import { FittedLine } from './FittedLine';
 import { DrawingPanel } from './DrawingPanel';
+import { FittedLine } from './FittedLine';
 import { JoinsPanel } from './JoinsPanel';
 import { LimitedPanel } from './LimitedPanel';
 import { NeighboursPanel } from './NeighboursPanel';
 import { PalettePanel } from './PalettePanel';
-import { SchedulePanel } from './SchedulePanel';
+import { SchedulePanel, spokenMinutes } from './SchedulePanel';
 import { SchoolsPanel } from './SchoolsPanel';
+import { TurnList } from './TurnList';
 import { useProof } from './planQueries';
-import { notify } from '../ui/Notices';
-import { Button, buttonLook } from '../ui/Button';
-import { pressureText } from '../ui/Pressure';
-import { Loading, Problem } from '../ui/States';
-import { RestsOnLine } from '../ui/RestsOnLine';
-import { Swatch } from '../ui/Swatch';
-import { space, type } from '../ui/theme';
 
 const Page = styled.div`
     display: grid;
-    gap: ${space.l};
+    gap: ${space.m};
     padding: ${space.m} ${space.l} ${space.l};
 `;
 
-const Head = styled.div`
+const Panel = styled(TabPanel)`
+    display: grid;
+    gap: ${space.l};
+`;
+
+const Head = styled.header`
     display: flex;
+    flex-wrap: wrap;
     align-items: center;
     justify-content: space-between;
-    gap: ${space.m};
-    & h2 {
-        font-size: ${type.title};
+    gap: ${space.s} ${space.m};
+    & > p {
+        font-size: ${type.lead};
+        font-weight: 600;
     }
     & a {
         ${buttonLook}
@@ -59,171 +67,133 @@ const Ready = styled.section`
     }
 `;
 
-const Steps = styled.ol`
-    & li {
-        display: grid;
-        grid-template-columns: 26px 92px minmax(0, 1fr) 34px 34px 22px;
-        gap: 0 ${space.s};
-        align-items: center;
-        padding: ${space.xs} 0;
-        border-top: 1px solid ${({ theme }) => theme.line};
-    }
-    & li[data-state='done'] b::after {
-        content: ' ✓';
-    }
-    & li[data-state='skipped'] b {
-        text-decoration: line-through;
-    }
-    & b {
-        font-size: 20px;
-        line-height: 1.1;
-    }
-    & small {
-        font-size: ${type.small};
-        color: ${({ theme }) => theme.quiet};
-    }
-    & p {
-        line-height: 1.3;
-    }
-`;
+const PARTS: { id: PlanPart; name: string }[] = [
+    { id: 'palette', name: 'Palette' },
+    { id: 'order', name: 'Order' },
+    { id: 'preview', name: 'Preview' },
+    { id: 'advice', name: 'Advice' },
+    { id: 'ways', name: 'Ways of working' },
+];
 
-type Choose = (zone: string, target: string) => void;
+/** All of it in one line. */
+function saidInShort({ pullList, minutes, turns, built }: Plan): string {
+    const pencils = `${pullList.length} ${pullList.length === 1 ? 'pencil' : 'pencils'}`;
+    const misses = built === null ? '' : `, misses by ${built.toFixed(1)}`;
 
-function StepRow({ step, begins, onChoose }: { step: PlanStep; begins: boolean; onChoose: Choose }) {
-    return (
-        <li data-state={step.state} data-testid="plan-step">
-            <span>{step.number}</span>
-            <div>
-                <b>{step.step?.pencil?.number ?? step.role}</b>
-                <br />
-                <small>{step.step?.pencil?.range ?? ''}</small>
-            </div>
-            <div>
-                <p>
-                    <button
-                        type="button"
-                        onClick={() => onChoose(step.zone.id, step.zone.target)}
-                        style={{
-                            border: 0,
-                            background: 'none',
-                            padding: 0,
-                            fontWeight: 600,
-                            cursor: 'pointer',
-                            textAlign: 'start',
-                        }}
-                    >
-                        {step.zone.name}
-                    </button>
-                </p>
-                <small>
-                    {begins && <strong>Session {step.session}. </strong>}
-                    {step.step?.pencil ? pressureText(step.step.pressurePercent, step.step.passes) : step.why}
-                    {step.because.length > 0 && `; ${step.because[0]}`}
-                </small>
-            </div>
-            <Swatch colour={step.before} label="Before" width="34px" height="40px" />
-            <Swatch colour={step.after} label="After" width="34px" height="40px" />
-            <Swatch colour={step.target} label="Target" width="22px" height="40px" />
-        </li>
-    );
+    return `${pencils}, ${turns.length} ${turns.length === 1 ? 'turn' : 'turns'}, ${spokenMinutes(minutes)}${misses}`;
 }
 
-interface StepListProps {
-    steps: PlanStep[];
-    sessions: number;
-    onChoose: Choose;
-}
-
-/** Hundreds of rows: not rendered anew for a change of the piece, nor while it is planned anew. */
-const StepList = memo(function StepList({ steps, sessions, onChoose }: StepListProps) {
-    return (
-        <Steps>
-            {steps.map((step, index) => (
-                <StepRow
-                    key={step.key}
-                    step={step}
-                    begins={step.session !== steps[index - 1]?.session && sessions > 1}
-                    onChoose={onChoose}
-                />
-            ))}
-        </Steps>
-    );
-});
-
-/** Which pencils to take out, what to mind, every step in order; and the sheet of it. */
-export function PlanStage() {
-    const { piece, selected, selection } = useDesk();
-    const plan = usePlan(piece.id);
+function PlanHead({ plan }: { plan: Plan }) {
+    const { piece } = useDesk();
     const proof = useProof(piece.id);
     const navigate = useNavigate();
 
-    if (plan.isError) return <Problem message={messageOf(plan.error)} retry={() => void plan.refetch()} />;
-    if (!plan.data) return <Loading what="Ordering the steps" />;
-    const { cautions, steps, zonesWithoutRecipe } = plan.data;
-    if (steps.length === 0) {
-        return (
-            <Page>
-                <h1 className="visually-hidden">Plan</h1>
-                <PalettePanel plan={plan.data} />
-                <SchoolsPanel planned={plan.data.palette !== null} />
-                <LimitedPanel />
-                <p>
-                    Nothing to plan yet? Find zones in Look, plan the picture here, or keep a recipe in{' '}
-                    <Link to={`/pieces/${piece.id}/match`}>Match</Link>.
-                </p>
-            </Page>
-        );
-    }
+    return (
+        <Head>
+            <p data-testid="plan-head">{saidInShort(plan)}</p>
+            <span>
+                <Button
+                    isDisabled={proof.isPending}
+                    onPress={() =>
+                        proof.mutate(undefined, {
+                            onSuccess: ({ id }) => void navigate(`/swatches/charts/${id}`),
+                            onError: (error) => notify(messageOf(error)),
+                        })
+                    }
+                >
+                    Test sheet
+                </Button>{' '}
+                <a href={`/api/pieces/${piece.id}/plan.pdf`} target="_blank" rel="noreferrer">
+                    Plan sheet, PDF
+                </a>
+            </span>
+        </Head>
+    );
+}
+
+function OrderPart({ plan }: { plan: Plan }) {
+    const { piece, selection } = useDesk();
 
     return (
-        <Page>
-            <h1 className="visually-hidden">Plan</h1>
-            <PalettePanel plan={plan.data} />
-            {plan.data.palette !== null && <FittedLine />}
-            <DrawingPanel plan={plan.data} />
-            <SchoolsPanel planned={plan.data.palette !== null} />
-            <LimitedPanel />
-            <SchedulePanel plan={plan.data} />
+        <>
+            <SchedulePanel plan={plan} />
             <Ready aria-labelledby="ready">
                 <h2 id="ready">Have ready</h2>
                 <ul data-testid="prep">
-                    {plan.data.prep.map((thing) => (
+                    {plan.prep.map((thing) => (
                         <li key={thing}>{thing}</li>
                     ))}
                 </ul>
             </Ready>
             <Cautions aria-label="Cautions">
-                {cautions.map((caution) => (
+                {plan.cautions.map((caution) => (
                     <li key={caution}>{caution}</li>
                 ))}
             </Cautions>
-            {zonesWithoutRecipe.length > 0 && <p>No recipe yet: {zonesWithoutRecipe.join(', ')}.</p>}
-            {selected?.zone && <JoinsPanel plan={plan.data} zone={selected.zone} />}
-            <AdvicePanel plan={plan.data} />
-            <NeighboursPanel />
-            <section aria-labelledby="order">
-                <Head>
-                    <h2 id="order">{steps.length} steps</h2>
-                    <span>
-                        <Button
-                            isDisabled={proof.isPending}
-                            onPress={() =>
-                                proof.mutate(undefined, {
-                                    onSuccess: ({ id }) => void navigate(`/swatches/charts/${id}`),
-                                    onError: (error) => notify(messageOf(error)),
-                                })
-                            }
-                        >
-                            Prove this plan
-                        </Button>{' '}
-                        <a href={`/api/pieces/${piece.id}/plan.pdf`} target="_blank" rel="noreferrer">
-                            Plan sheet, PDF
-                        </a>
-                    </span>
-                </Head>
-                <RestsOnLine calibration={plan.data.calibration} />
-                <StepList steps={steps} sessions={plan.data.sessions} onChoose={selection.selectZone} />
+            {plan.zonesWithoutRecipe.length > 0 && <p>No recipe yet: {plan.zonesWithoutRecipe.join(', ')}.</p>}
+            <section aria-label="Turns">
+                <RestsOnLine calibration={plan.calibration} />
+                <TurnList
+                    turns={plan.turns}
+                    zones={piece.zones}
+                    sessions={plan.sessions}
+                    onChoose={selection.selectZone}
+                />
             </section>
+        </>
+    );
+}
+
+/** Which pencils to lay out, in which turns they are used, what comes of it; and the sheet of it. */
+export function PlanStage() {
+    const { piece, selected, selection } = useDesk();
+    const plan = usePlan(piece.id);
+
+    if (plan.isError) return <Problem message={messageOf(plan.error)} retry={() => void plan.refetch()} />;
+    if (!plan.data) return <Loading what="Ordering the turns" />;
+    const planned = plan.data.steps.length > 0;
+
+    return (
+        <Page>
+            <h1 className="visually-hidden">Plan</h1>
+            {planned ? (
+                <PlanHead plan={plan.data} />
+            ) : (
+                <p>
+                    Nothing to plan yet? Find zones in Look, plan the picture here, or keep a recipe in{' '}
+                    <Link to={`/pieces/${piece.id}/match`}>Match</Link>.
+                </p>
+            )}
+            <Parts
+                label="Parts of Plan"
+                parts={planned ? PARTS : PARTS.filter(({ id }) => id === 'palette' || id === 'ways')}
+                open={planned || selection.planPart === 'ways' ? selection.planPart : 'palette'}
+                onOpen={selection.openPlan}
+            >
+                <Panel id="palette">
+                    <PalettePanel plan={plan.data} />
+                    {plan.data.palette !== null && planned && <FittedLine />}
+                </Panel>
+                <Panel id="ways">
+                    <SchoolsPanel planned={plan.data.palette !== null} />
+                    <LimitedPanel />
+                </Panel>
+                {planned && (
+                    <>
+                        <Panel id="order">
+                            <OrderPart plan={plan.data} />
+                        </Panel>
+                        <Panel id="preview">
+                            <DrawingPanel plan={plan.data} />
+                        </Panel>
+                        <Panel id="advice">
+                            {selected?.zone && <JoinsPanel plan={plan.data} zone={selected.zone} />}
+                            <AdvicePanel plan={plan.data} />
+                            <NeighboursPanel />
+                        </Panel>
+                    </>
+                )}
+            </Parts>
         </Page>
     );
 }

@@ -39,7 +39,7 @@ export function SchedulePanel({ plan }: { plan: Plan }) {
                 About <b>{spokenMinutes(plan.minutes)}</b> in{' '}
                 {plan.sessions === 1 ? 'one session' : `${plan.sessions} sessions`}
                 {plan.idleMinutes >= 1 ? `, ${spokenMinutes(plan.idleMinutes)} of it waiting for a wash to dry` : ''}.
-                {saved >= 5 ? ` Finishing one colour after the other would take ${spokenMinutes(saved)} longer.` : ''}
+                {saved >= 5 ? ` Finishing one zone after the other would take ${spokenMinutes(saved)} longer.` : ''}
             </p>
             <p>
                 {plan.pace.steps === 0

@@ -65,7 +65,7 @@ export function SchoolsPanel({ planned }: { planned: boolean }) {
     return (
         <Box aria-labelledby="schools">
             <div>
-                <h2 id="schools">Schools</h2>
+                <h2 id="schools">Ways of working</h2>
                 <Button aria-expanded={open} onPress={() => setOpen(!open)}>
                     {open ? 'Fewer questions' : 'All questions'}
                 </Button>

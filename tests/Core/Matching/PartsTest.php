@@ -14,8 +14,8 @@ use Prism\Matching\Target;
 use Prism\Matching\TouchBook;
 use Prism\Materials\Paper;
 use Prism\Materials\PencilKind;
-use Prism\Planning\Caution;
-use Prism\Planning\StepRole;
+use Prism\Planning\Order\Caution;
+use Prism\Planning\Order\StepRole;
 use Prism\Schools\FirstValue;
 
 use function Tests\Core\box;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Prism\Planning;
+namespace Prism\Planning\Order;
 
 /** What to mind where a technique appears. The label and local rules come before anything said here. */
 enum Caution: string

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Prism\Planning;
+namespace Prism\Planning\Order;
 
 use Prism\Layering\Prediction;
 use Prism\Layering\Predictor;
@@ -10,18 +10,21 @@ use Prism\Layering\Pressure;
 use Prism\Layering\Stack;
 use Prism\Layering\Step;
 use Prism\Layering\StepKind;
+use Prism\Matching\Manner;
 use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
+use Prism\Reference\TargetRole;
 use Prism\Schools\Blending;
 use Prism\Schools\FirstValue;
 use Prism\Schools\Highlights;
 use Prism\Schools\Progress;
 
 /**
- * Puts the steps of all zones into one order: {@see OrderRules} say what must come before what, {@see Schedule} weaves drying in.
+ * Puts the steps of all zones into turns, and those into one order: {@see OrderRules} say what must come before what,
+ * {@see Schedule} which places a tool goes to while it is in the hand, and weaves drying in.
  *
  * Where that leaves a choice, reserves come first, then light steps before dark ones (or by school), and whatever closes the
- * paper last; zone by zone, or colour by colour.
+ * paper last; in groups of zones, or colour by colour. What a colour comes to is predicted at the pressures of the turns.
  */
 final readonly class Planner
 {
@@ -38,7 +41,13 @@ final readonly class Planner
     /** A pale pencil that marks has a little colour of its own. */
     private const PALE_CHROMA = 3.0;
 
-    /** Reasons that a step tells for its place. */
+    /** Zones that are worked on together where one finishes them one after the other: as many as dry in turn. */
+    private const GROUP_ZONES = 12;
+
+    /** A turn that goes only to colours darker than this, L*, is one of the darks. */
+    private const DARK_LIGHTNESS = 38.0;
+
+    /** Reasons that a turn tells for its place. */
     private const REASONS = 2;
 
     public function __construct(
@@ -59,14 +68,30 @@ final readonly class Planner
         $chains = array_map($this->chain(...), $zones);
         $steps = array_merge(...$chains);
         $rules = OrderRules::of($chains, $this->box);
-        $schedule = Schedule::of($steps, $rules, $this->pace, $this->rank($zones));
-        $ordered = self::told($steps, $rules, $schedule);
+        $places = self::places($zones);
+        $rank = $this->rank($places);
+        $apart = Schedule::zoneAfterZone($steps, $rules, $this->pace, $rank, static fn (PlanStep $step): int => self::group($step, $places[$step->zone->zone]));
+        $schedule = Schedule::of($steps, $rules, $this->pace, $rank, $this->progress === Progress::ColourByColour
+            ? static fn (PlanStep $step): int => self::group($step, 0)
+            : static fn (PlanStep $step): int => self::group($step, intdiv($places[$step->zone->zone], self::GROUP_ZONES)))->orShorter($apart);
+        [$steps, $built] = $this->predicted(Pressing::of($steps, $schedule->turns, $this->predictor->model));
+        [$ordered, $turns] = self::told($steps, $rules, $schedule);
 
-        return new Plan($this->pullList($zones), self::cautions($ordered), $ordered, $schedule->total, $schedule->idle, Schedule::oneAfterAnother($chains, $this->pace));
+        return new Plan($this->pullList($zones), self::cautions($ordered), $ordered, $schedule->total, $schedule->idle, $apart->total, $turns, $built);
+    }
+
+    /** Reserves are marked before all else, and the last lights set after it. */
+    private static function group(PlanStep $step, int $group): int
+    {
+        return match ($step->role) {
+            StepRole::Reserve => -1,
+            StepRole::Sparkle => PHP_INT_MAX,
+            default => $group,
+        };
     }
 
     /**
-     * The steps of one zone, in the order of its stack.
+     * The steps of one colour, in the order of its stack; what they look like follows when their pressures are known.
      *
      * @return list<PlanStep>
      */
@@ -75,28 +100,48 @@ final readonly class Planner
         if (count($zone->stack) === 0) {
             return [$this->highlight($zone)];
         }
-        $strip = $this->predictor->strip($zone->stack);
         $chain = [];
         $last = count($zone->stack) - 1;
         foreach ($zone->stack->steps as $index => $step) {
             $role = self::role($zone, $index, $step);
-            $chain[] = new PlanStep(
-                PlanStep::keyOf($zone, $index + 1),
-                $zone,
-                $role,
-                $step,
-                $index + 1,
-                $strip[$index]->colour,
-                $strip[$index + 1]->colour,
-                $strip[$index + 1]->sigma,
-                self::why($role, $index, $last),
-            );
+            $chain[] = new PlanStep(PlanStep::keyOf($zone, $index + 1), $zone, $role, $step, $index + 1, $zone->target, $zone->target, 0.0, self::why($role, $index, $last));
             if (self::isRubbed($zone, $step) && ! self::isRubbed($zone, $zone->stack->steps[$index + 1] ?? null)) {
-                $chain[] = self::rubbing($zone, $index + 1, $strip[$index + 1]);
+                $chain[] = self::rubbing($zone, $index + 1);
             }
         }
 
         return $chain;
+    }
+
+    /**
+     * What each step looks like before and after, at the pressures of the turns; and what each colour comes to.
+     *
+     * @param  list<PlanStep>  $steps  of each colour in the order of its stack
+     * @return array{list<PlanStep>, array<string, Prediction>}
+     */
+    private function predicted(array $steps): array
+    {
+        $stacks = $strips = $built = [];
+        foreach ($steps as $step) {
+            $stacks[$step->zone->id] ??= [];
+            if ($step->step !== null) {
+                $stacks[$step->zone->id][] = $step->step;
+            }
+        }
+        foreach ($stacks as $id => $laid) {
+            $strips[$id] = $this->predictor->strip(Stack::of(...$laid));
+            $built[$id] = $strips[$id][count($laid)];
+        }
+        $at = [];
+        foreach ($steps as $i => $step) {
+            $id = $step->zone->id;
+            $before = $strips[$id][$at[$id] ?? 0];
+            $at[$id] = ($at[$id] ?? 0) + ($step->step === null ? 0 : 1);
+            $after = $strips[$id][$at[$id]];
+            $steps[$i] = $step->laid($step->step, $before->colour, $after->colour, $after->sigma);
+        }
+
+        return [$steps, $built];
     }
 
     /** A colour that the paper itself is, kept or made as the school of the zone says. */
@@ -108,8 +153,6 @@ final readonly class Planner
             default => null,
         };
         $step = $pale === null ? null : Step::layer($pale->id, $zone->highlights === Highlights::WhiteFirst ? self::WHITE_PERCENT : self::PALE_PERCENT);
-        $strip = $this->predictor->strip($step === null ? Stack::of() : Stack::of($step));
-        $after = $strip[count($strip) - 1];
 
         return new PlanStep(
             PlanStep::keyOf($zone, 0).($step === null ? '' : '-'.substr(sha1((string) $step), 0, 4)),
@@ -117,9 +160,9 @@ final readonly class Planner
             $zone->highlights->isLast() ? StepRole::Sparkle : StepRole::Reserve,
             $step,
             $step === null ? 0 : 1,
-            $strip[0]->colour,
-            $after->colour,
-            $after->sigma,
+            $zone->target,
+            $zone->target,
+            0.0,
             $zone->highlights->sentence(),
         );
     }
@@ -145,49 +188,143 @@ final readonly class Planner
     }
 
     /**
-     * The steps as scheduled, each with the reasons for its place.
+     * The steps as scheduled, and the turns they make, with the reasons for their places.
      *
      * @param  list<PlanStep>  $steps
      * @param  list<Precedence>  $rules
-     * @return list<PlanStep>
+     * @return array{list<PlanStep>, list<Turn>}
      */
     private static function told(array $steps, array $rules, Schedule $schedule): array
     {
-        $numbers = array_flip($schedule->order);
-        $because = [];
-        foreach ($rules as $rule) {
-            if ($rule->why !== '') {
-                $because[$rule->before][] = [$numbers[$rule->after] + 1, $rule->why];
+        $turnOf = $because = [];
+        foreach ($schedule->turns as $number => $turn) {
+            foreach ($turn as $i) {
+                $turnOf[$i] = $number;
             }
         }
-        $ordered = [];
-        foreach ($schedule->order as $i) {
-            $reasons = $because[$i] ?? [];
-            sort($reasons);
-            $ordered[] = $steps[$i]->scheduled($schedule->starts[$i], $schedule->minutes[$i], $schedule->sessions[$i], array_slice($reasons, 0, self::REASONS));
+        foreach ($rules as $rule) {
+            if ($rule->why !== '' && $turnOf[$rule->before] !== $turnOf[$rule->after]) {
+                $because[$rule->before][$rule->why] = true;
+            }
+        }
+        $values = [];
+        foreach ($steps as $step) {
+            $values[$step->zone->zone][$step->zone->role->value] ??= $step;
+        }
+        $ordered = $turns = [];
+        foreach ($schedule->turns as $number => $turn) {
+            $of = $counts = [];
+            $minutes = 0.0;
+            foreach ($turn as $i) {
+                $reasons = array_keys($because[$i] ?? []);
+                $of[] = $ordered[] = $steps[$i]->scheduled($schedule->starts[$i], $schedule->minutes[$i], $schedule->sessions[$i], $number + 1, array_slice($reasons, 0, self::REASONS));
+                $minutes += $schedule->minutes[$i];
+                foreach ($reasons as $why) {
+                    $counts[$why] = ($counts[$why] ?? 0) + 1;
+                }
+            }
+            arsort($counts);
+            $first = $of[0];
+            $stage = self::stage($of);
+            $turns[] = new Turn(
+                $number + 1, $stage, $first->role, $first->step?->kind, $first->step?->pencil, $first->step?->pencil === null ? null : $first->step->pressurePercent,
+                self::placed($of, $values), self::whyOf($of), array_slice(array_keys($counts), 0, self::REASONS), $minutes, $first->session,
+            );
         }
 
-        return $ordered;
+        return [$ordered, $turns];
+    }
+
+    /**
+     * The places of a turn: by zone, what is laid in as many coats together.
+     *
+     * @param  non-empty-list<PlanStep>  $steps
+     * @param  array<string, array<string, PlanStep>>  $values  by zone and role, one step of each colour
+     * @return non-empty-list<Place>
+     */
+    private static function placed(array $steps, array $values): array
+    {
+        $form = [TargetRole::Light, TargetRole::Middle, TargetRole::Dark];
+        $by = [];
+        foreach ($steps as $step) {
+            $own = ZonePart::ownOf($step->zone->role);
+            $by[$step->zone->zone.' '.($own->value ?? '').' '.($step->step->passes ?? 1)][] = $step;
+        }
+        $places = [];
+        foreach ($by as $of) {
+            usort($of, static fn (PlanStep $a, PlanStep $b): int => $b->zone->areaMm2 <=> $a->zone->areaMm2);
+            $zone = $of[0]->zone;
+            $roles = static fn (array $given): array => array_values(array_filter($form, static fn (TargetRole $role): bool => isset($given[$role->value])));
+            $all = $values[$zone->zone];
+            $part = ZonePart::ownOf($zone->role) ?? ZonePart::of(
+                $roles(array_flip(array_map(static fn (PlanStep $step): string => $step->zone->role->value, $of))) ?: [TargetRole::Middle],
+                $roles($all) ?: [TargetRole::Middle],
+                $roles(array_filter($all, static fn (PlanStep $step): bool => $step->step === null)),
+            );
+            $places[] = new Place($zone->zone, $zone->zoneName(), $part, $of[0]->step->passes ?? 1, $of);
+        }
+
+        return $places;
+    }
+
+    /** @param  non-empty-list<PlanStep>  $steps */
+    private static function stage(array $steps): Stage
+    {
+        $first = $steps[0];
+        $all = static fn (\Closure $is): bool => array_filter($steps, static fn (PlanStep $step): bool => ! $is($step)) === [];
+
+        return match (true) {
+            $first->role === StepRole::Reserve => Stage::Reserve,
+            in_array($first->role, [StepRole::Burnish, StepRole::Blend, StepRole::Sparkle], true) => Stage::Finish,
+            $first->step?->pencil !== null && $first->step->pressurePercent > Manner::FIRM_PERCENT => Stage::Finish,
+            $all(static fn (PlanStep $step): bool => $step->role === StepRole::Underlayer) => Stage::Underlayer,
+            $all(static fn (PlanStep $step): bool => $step->zone->target->L < self::DARK_LIGHTNESS) => Stage::Dark,
+            default => Stage::Build,
+        };
+    }
+
+    /**
+     * What most of its area says of it.
+     *
+     * @param  non-empty-list<PlanStep>  $steps
+     */
+    private static function whyOf(array $steps): string
+    {
+        $areas = [];
+        foreach ($steps as $step) {
+            $areas[$step->why] = ($areas[$step->why] ?? 0.0) + max(1.0, $step->zone->areaMm2);
+        }
+        arsort($areas);
+
+        return (string) array_key_first($areas);
+    }
+
+    /**
+     * In which order zones are taken up: the one with the lightest light first; or last, where darks come first in most of them.
+     *
+     * @param  list<PlannedZone>  $zones
+     * @return array<string, int>
+     */
+    private static function places(array $zones): array
+    {
+        $places = [];
+        foreach ($zones as $zone) {
+            $places[$zone->zone] = max($places[$zone->zone] ?? -INF, $zone->target->L);
+        }
+        $darkFirst = 2 * count(array_filter($zones, static fn (PlannedZone $zone): bool => in_array($zone->schools->value, [FirstValue::DarkToLight, FirstValue::FormFirst], true))) > count($zones);
+        uasort($places, static fn (float $a, float $b): int => $darkFirst ? $a <=> $b : $b <=> $a);
+
+        return array_flip(array_keys($places));
     }
 
     /**
      * What comes first where the rules leave a choice.
      *
-     * @param  list<PlannedZone>  $zones
-     * @return \Closure(PlanStep): list<int|float>
+     * @param  array<string, int>  $places  by zone
+     * @return \Closure(PlanStep): list<int|float> the phase, and whether nothing has to dry after it, before all else
      */
-    private function rank(array $zones): \Closure
+    private function rank(array $places): \Closure
     {
-        $places = [];
-        foreach ($zones as $zone) {
-            $L = $zone->target->L;
-            $places[$zone->zone] = max($places[$zone->zone] ?? -INF, $L);
-        }
-        // The zone with the lightest light first; or last, where darks come first in most of them.
-        $darkFirst = 2 * count(array_filter($zones, static fn (PlannedZone $zone): bool => in_array($zone->schools->value, [FirstValue::DarkToLight, FirstValue::FormFirst], true))) > count($zones);
-        uasort($places, static fn (float $a, float $b): int => $darkFirst ? $a <=> $b : $b <=> $a);
-        $places = array_flip(array_keys($places));
-
         return function (PlanStep $step) use ($places): array {
             $pencil = $step->step?->pencil;
             $L = $pencil !== null && $this->box->has($pencil) ? ($this->box->get($pencil)->fullCoat->L ?? self::MIDDLE_LIGHTNESS) : self::MIDDLE_LIGHTNESS;
@@ -197,15 +334,14 @@ final readonly class Planner
                 FirstValue::BothEnds => -abs($L - self::MIDDLE_LIGHTNESS),
                 FirstValue::LightToDark => -$L,
             };
-
             $waits = self::leadsToDrying($step);
 
             return [
-                $this->progress === Progress::ZoneByZone && $step->role !== StepRole::Reserve ? $places[$step->zone->zone] : -1,
                 $waits && $step->role === StepRole::Wash ? StepRole::Layer->phase() : $step->role->phase(),
                 // What will have to dry is begun early, so that other work fills the time.
                 $waits ? 0 : 1,
-                $value, crc32((string) $pencil), $step->layer,
+                $step->role === StepRole::Underlayer ? 0 : 1,
+                $value, crc32((string) $pencil), $places[$step->zone->zone], $step->layer,
             ];
         };
     }
@@ -293,10 +429,10 @@ final readonly class Planner
     }
 
     /** After the last of some light layers. What it does to their colour is too little to reckon with. */
-    private static function rubbing(PlannedZone $zone, int $after, Prediction $seen): PlanStep
+    private static function rubbing(PlannedZone $zone, int $after): PlanStep
     {
         return new PlanStep(
-            PlanStep::keyOf($zone, $after).'-rub', $zone, StepRole::Rub, null, $after, $seen->colour, $seen->colour, $seen->sigma,
+            PlanStep::keyOf($zone, $after).'-rub', $zone, StepRole::Rub, null, $after, $zone->target, $zone->target, 0.0,
             'Rub once over it with tissue or cotton, lightly: it evens the grain of light layers, and moves no heavy one.',
         );
     }

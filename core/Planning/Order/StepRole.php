@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Prism\Planning;
+namespace Prism\Planning\Order;
 
 /** What a step does in the order of the work; the order of the cases is that of the phases. */
 enum StepRole: string
@@ -22,8 +22,8 @@ enum StepRole: string
     {
         return match ($this) {
             self::Reserve => 0,
-            self::Underlayer => 1,
-            self::Layer, self::Rub, self::Lift => 2,
+            // A pencil goes to what it lies under and to what it lies over in one turn.
+            self::Underlayer, self::Layer, self::Rub, self::Lift => 2,
             self::Wash => 3,
             self::Blend, self::Burnish => 4,
             self::Sparkle => 5,

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Prism\Planning;
+namespace Prism\Planning\Order;
 
 use Prism\Layering\StepKind;
 

@@ -2,10 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Prism\Planning;
+namespace Prism\Planning\Order;
 
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
+use Prism\Reference\TargetRole;
 use Prism\Schools\Highlights;
 use Prism\Schools\SchoolSet;
 
@@ -18,6 +19,10 @@ final readonly class PlannedZone
      * @param  float  $areaMm2  on the paper
      * @param  list<string>  $touching  zones that its zone touches
      * @param  SchoolSet  $schools  followed in this zone
+     * @param  TargetRole  $role  what the colour is in its zone
+     * @param  bool  $own  the artist's own recipe: it is laid as it stands
+     * @param  bool  $valueOnly  only its lightness counts
+     * @param  string  $zoneName  what the zone is called; the colour's own name where that is not given
      */
     public function __construct(
         public string $id,
@@ -30,6 +35,15 @@ final readonly class PlannedZone
         public array $touching = [],
         public SchoolSet $schools = new SchoolSet,
         public Highlights $highlights = Highlights::Reserve,
+        public TargetRole $role = TargetRole::Middle,
+        private string $zoneName = '',
+        public bool $own = false,
+        public bool $valueOnly = false,
     ) {
+    }
+
+    public function zoneName(): string
+    {
+        return $this->zoneName === '' ? $this->name : $this->zoneName;
     }
 }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Prism\Planning;
+namespace Prism\Planning\Order;
 
 use Prism\Materials\Binder;
 use Prism\Materials\Kit;
@@ -125,7 +125,7 @@ final class OrderRules
 
             return $last;
         };
-        $this->between($zones, $lastOpen, static fn (array $steps): ?int => self::first($steps, $closes), 'pressing hard there would close the paper beside it');
+        $this->between($zones, $lastOpen, static fn (array $steps): ?int => self::first($steps, $closes), 'a burnish beside it would close the paper');
     }
 
     /**
@@ -136,6 +136,9 @@ final class OrderRules
     private function school(array $zones): void
     {
         foreach ($zones as $colours) {
+            // Accents are no values of the form.
+            $form = array_values(array_filter($colours, static fn (array $steps): bool => ZonePart::ownOf($steps[(int) array_key_first($steps)]->zone->role) === null));
+            $colours = count($form) > 1 ? $form : $colours;
             usort($colours, static fn (array $a, array $b): int => self::lightness($b) <=> self::lightness($a));
             $firsts = array_map(static fn (array $steps): int => (int) array_key_first($steps), $colours);
             $lasts = array_map(static fn (array $steps): int => (int) array_key_last($steps), $colours);
@@ -143,10 +146,10 @@ final class OrderRules
             $school = self::schoolOf($colours[0]);
             for ($i = 0; $i + 1 < $count; $i++) {
                 match ($school) {
-                    FirstValue::LightToDark => $this->add($firsts[$i], $firsts[$i + 1], 'light to dark: the paler value keeps the light clean'),
-                    FirstValue::DarkToLight => $this->add($firsts[$i + 1], $firsts[$i], 'dark to light: the darker value anchors the form'),
+                    FirstValue::LightToDark => $this->add($firsts[$i], $firsts[$i + 1], 'the paler value first keeps the light clean'),
+                    FirstValue::DarkToLight => $this->add($firsts[$i + 1], $firsts[$i], 'the darker value first anchors the form'),
                     // The local colour, the lightest, goes on last.
-                    FirstValue::FormFirst => $this->add($lasts[$i + 1], $lasts[0], 'form first: the local colour goes over the finished shadows'),
+                    FirstValue::FormFirst => $this->add($lasts[$i + 1], $lasts[0], 'the local colour goes over the finished shadows'),
                     // The lightest and the darkest before all between.
                     FirstValue::BothEnds => $i > 0 ? $this->bothEnds($firsts, $i) : null,
                     FirstValue::MiddleFirst => null,
@@ -156,7 +159,7 @@ final class OrderRules
                 $middle = intdiv($count, 2);
                 foreach ($firsts as $i => $first) {
                     if ($i !== $middle) {
-                        $this->add($firsts[$middle], $first, 'middle first: the main colour is blocked in, then modulated both ways');
+                        $this->add($firsts[$middle], $first, 'the main colour is blocked in first, then modulated both ways');
                     }
                 }
             }
@@ -167,7 +170,7 @@ final class OrderRules
     private function bothEnds(array $firsts, int $between): void
     {
         foreach ([$firsts[0], $firsts[count($firsts) - 1]] as $end) {
-            $this->add($end, $firsts[$between], 'both ends first: all else is judged between the lightest and the darkest');
+            $this->add($end, $firsts[$between], 'all else is judged between the lightest and the darkest');
         }
     }
 
@@ -195,9 +198,13 @@ final class OrderRules
     {
         $plain = fn (PlanStep $step, Binder $binder): bool => $step->role === StepRole::Layer && $step->step?->pencil !== null
             && $this->kit->has($step->step->pencil) && $this->kit->get($step->step->pencil)->binder === $binder;
+        // Oil that its own stack lays over wax, there by design, asks nothing of the others.
         $lastOil = static function (array $steps) use ($plain): ?int {
             $last = null;
             foreach ($steps as $index => $step) {
+                if ($plain($step, Binder::Wax)) {
+                    break;
+                }
                 $last = $plain($step, Binder::Oil) ? (int) $index : $last;
             }
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Prism\Planning;
+namespace Prism\Planning\Order;
 
 use Prism\Colour\Lab;
 use Prism\Layering\Step;
@@ -18,7 +18,8 @@ final readonly class PlanStep
      * @param  float  $startMinute  from the beginning, breaks between sessions left out
      * @param  float  $minutes  of the hands
      * @param  int  $session  from 1
-     * @param  list<array{int, string}>  $because  number of a later step, and why this comes before it
+     * @param  int  $turn  number of its turn, from 1
+     * @param  list<string>  $because  why it comes before others
      */
     public function __construct(
         public string $key,
@@ -33,6 +34,7 @@ final readonly class PlanStep
         public float $startMinute = 0.0,
         public float $minutes = 0.0,
         public int $session = 1,
+        public int $turn = 1,
         public array $because = [],
     ) {
     }
@@ -51,9 +53,15 @@ final readonly class PlanStep
         return explode('-', $key, 2)[0];
     }
 
-    /** @param  list<array{int, string}>  $because */
-    public function scheduled(float $startMinute, float $minutes, int $session, array $because): self
+    /** @param  list<string>  $because */
+    public function scheduled(float $startMinute, float $minutes, int $session, int $turn, array $because): self
     {
-        return new self($this->key, $this->zone, $this->role, $this->step, $this->layer, $this->before, $this->after, $this->sigma, $this->why, $startMinute, $minutes, $session, $because);
+        return new self($this->key, $this->zone, $this->role, $this->step, $this->layer, $this->before, $this->after, $this->sigma, $this->why, $startMinute, $minutes, $session, $turn, $because);
+    }
+
+    /** The same, laid at the pressure of its turn. */
+    public function laid(?Step $step, Lab $before, Lab $after, float $sigma): self
+    {
+        return new self($this->key, $this->zone, $this->role, $step, $this->layer, $before, $after, $sigma, $this->why, $this->startMinute, $this->minutes, $this->session, $this->turn, $this->because);
     }
 }

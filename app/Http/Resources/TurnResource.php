@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+use OpenApi\Attributes as OA;
+use Prism\Layering\Step;
+use Prism\Planning\Order\Place;
+use Prism\Planning\Order\PlanStep;
+use Prism\Planning\Order\Turn;
+
+/**
+ * One pencil in hand with all the places it goes to.
+ *
+ * @property-read Turn $resource
+ */
+#[OA\Schema(schema: 'Turn', required: ['number', 'stage', 'role', 'step', 'places', 'why', 'because', 'minutes', 'session', 'state'], properties: [
+    new OA\Property(property: 'number', type: 'integer'),
+    new OA\Property(property: 'stage', type: 'string', enum: ['reserve', 'underlayer', 'build', 'dark', 'finish']),
+    new OA\Property(property: 'role', type: 'string', enum: ['reserve', 'underlayer', 'layer', 'rub', 'wash', 'lift', 'blend', 'burnish', 'sparkle']),
+    new OA\Property(property: 'step', nullable: true, description: 'pencil and pressure, coats as in most places; null where none is used', oneOf: [new OA\Schema(ref: '#/components/schemas/Step')]),
+    new OA\Property(property: 'places', type: 'array', items: new OA\Items(required: ['zone', 'target', 'name', 'part', 'coats', 'before', 'after', 'keys', 'state'], properties: [
+        new OA\Property(property: 'zone', type: 'string'),
+        new OA\Property(property: 'target', type: 'string', description: 'the colour with the largest area there'),
+        new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'part', type: 'string'),
+        new OA\Property(property: 'coats', type: 'integer'),
+        new OA\Property(property: 'before', ref: '#/components/schemas/Colour'),
+        new OA\Property(property: 'after', ref: '#/components/schemas/Colour'),
+        new OA\Property(property: 'keys', type: 'array', description: 'steps that this lays', items: new OA\Items(type: 'string')),
+        new OA\Property(property: 'state', type: 'string', enum: ['open', 'done', 'skipped']),
+    ])),
+    new OA\Property(property: 'why', type: 'string'),
+    new OA\Property(property: 'because', type: 'array', description: 'why it stands here', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'minutes', type: 'number', description: 'of the hands'),
+    new OA\Property(property: 'session', type: 'integer', description: 'in which it begins'),
+    new OA\Property(property: 'state', type: 'string', enum: ['open', 'done', 'skipped'], description: 'open as long as one of its places is'),
+])]
+final class TurnResource extends JsonResource
+{
+    /** @param  array<string, string>  $states  of steps, by key */
+    public function __construct(Turn $turn, private readonly array $states)
+    {
+        parent::__construct($turn);
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(Request $request): array
+    {
+        $turn = $this->resource;
+        $step = $turn->steps()[0]->step;
+
+        return [
+            'number' => $turn->number,
+            'stage' => $turn->stage->value,
+            'role' => $turn->role->value,
+            'step' => $step === null ? null : StepResource::make($step->pencil === null ? $step : Step::layer($step->pencil, $step->pressurePercent)),
+            'places' => array_map($this->place(...), $turn->places),
+            'why' => $turn->why,
+            'because' => $turn->because,
+            'minutes' => round($turn->minutes, 1),
+            'session' => $turn->session,
+            'state' => $this->state($turn->steps()),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function place(Place $place): array
+    {
+        return [
+            'zone' => $place->zone,
+            'target' => $place->steps[0]->zone->id,
+            'name' => $place->name,
+            'part' => $place->part->value,
+            'coats' => $place->coats,
+            'before' => ColourResource::make($place->steps[0]->before),
+            'after' => ColourResource::make($place->steps[0]->after),
+            'keys' => array_map(static fn (PlanStep $step): string => $step->key, $place->steps),
+            'state' => $this->state($place->steps),
+        ];
+    }
+
+    /** @param  list<PlanStep>  $steps */
+    private function state(array $steps): string
+    {
+        $states = array_map(fn (PlanStep $step): string => $this->states[$step->key] ?? 'open', $steps);
+
+        return match (true) {
+            in_array('open', $states, true) => 'open',
+            in_array('done', $states, true) => 'done',
+            default => 'skipped',
+        };
+    }
+}

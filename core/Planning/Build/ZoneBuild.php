@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Planning\Build;
+
+use Prism\Layering\Step;
+use Prism\Matching\Manner;
+use Prism\Matching\Recipe;
+
+/**
+ * The colours of one zone built together: of the recipes that each could have, those that share what lies below and go to as
+ * few turns as they can, as long as that costs little.
+ */
+final class ZoneBuild
+{
+    /** What a pencil in the hand costs a zone, in dE00 of its mean; and a first coat of its own, which is no common base. */
+    private const TOOL = 0.3;
+
+    private const BASE = 0.2;
+
+    /** A colour gives up no more than this for the others, of the search's cost in dE00 (craft.md: else it has a base of its own). */
+    private const MOST_LOSS = 1.5;
+
+    /** Builds that are carried on while the colours are gone through. */
+    private const WIDTH = 60;
+
+    /**
+     * @param  list<non-empty-list<Recipe>>  $recipes  of each colour, the one that costs least first
+     * @param  list<float>  $weights  what each colour counts
+     * @param  \Closure(int, int): bool  $parted  whether the photo parts two of them, so that one recipe is not the answer to both
+     * @return list<int> which recipe each takes
+     */
+    public static function of(array $recipes, array $weights, \Closure $parted): array
+    {
+        $all = max(1e-9, array_sum($weights));
+        // What is surest stands first, and the others lean on it.
+        $order = array_keys($recipes);
+        usort($order, static fn (int $a, int $b): int => $weights[$b] <=> $weights[$a]);
+        $beam = [['taken' => [], 'tools' => [], 'bases' => [], 'cost' => 0.0]];
+        foreach ($order as $at) {
+            $next = [];
+            $least = $recipes[$at][0]->cost;
+            foreach ($beam as $build) {
+                $found = 0;
+                foreach ($recipes[$at] as $i => $recipe) {
+                    $loss = $recipe->cost - $least;
+                    // Dear ones only where it could have no other, the nearer being its neighbour's.
+                    if ($loss > self::MOST_LOSS && $found > 0 || self::isTaken($recipe, $build['taken'], $recipes, $at, $parted)) {
+                        continue;
+                    }
+                    $found++;
+                    $tools = $build['tools'];
+                    foreach ($recipe->stack->steps as $step) {
+                        $tools[self::tool($step)] = true;
+                    }
+                    $bases = $build['bases'];
+                    $first = $recipe->stack->steps[0]->pencil ?? null;
+                    if ($first !== null) {
+                        $bases[(string) $first] = true;
+                    }
+                    $cost = $build['cost'] + $weights[$at] / $all * $loss + self::TOOL * (count($tools) - count($build['tools'])) + self::BASE * (count($bases) - count($build['bases']));
+                    $next[] = ['taken' => $build['taken'] + [$at => $i], 'tools' => $tools, 'bases' => $bases, 'cost' => $cost];
+                }
+            }
+            if ($next === []) {
+                // All it could have are taken: then two are drawn alike.
+                $next = array_map(static fn (array $build): array => ['taken' => $build['taken'] + [$at => 0]] + $build, $beam);
+            }
+            usort($next, static fn (array $a, array $b): int => $a['cost'] <=> $b['cost']);
+            $beam = array_slice($next, 0, self::WIDTH);
+        }
+        $taken = $beam[0]['taken'];
+        ksort($taken);
+
+        return array_values($taken);
+    }
+
+    /**
+     * @param  array<int, int>  $taken
+     * @param  list<non-empty-list<Recipe>>  $recipes
+     * @param  \Closure(int, int): bool  $parted
+     */
+    private static function isTaken(Recipe $recipe, array $taken, array $recipes, int $at, \Closure $parted): bool
+    {
+        foreach ($taken as $other => $i) {
+            if ((string) $recipes[$other][$i]->stack === (string) $recipe->stack && $parted($at, $other)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private static function tool(Step $step): string
+    {
+        return $step->pencil === null ? $step->kind->value : $step->pencil.($step->pressurePercent > Manner::FIRM_PERCENT ? ' firm' : '');
+    }
+}

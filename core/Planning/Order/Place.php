@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Planning\Order;
+
+/** Where a turn goes to in one zone, with how many coats; steps of one or more of its colours. */
+final readonly class Place
+{
+    /**
+     * @param  string  $zone  id of the zone
+     * @param  string  $name  of the zone
+     * @param  non-empty-list<PlanStep>  $steps  that this lays, largest area first
+     */
+    public function __construct(public string $zone, public string $name, public ZonePart $part, public int $coats, public array $steps)
+    {
+    }
+
+    public function areaMm2(): float
+    {
+        return array_sum(array_map(static fn (PlanStep $step): float => $step->zone->areaMm2, $this->steps));
+    }
+}

@@ -1,0 +1,195 @@
+import { memo } from 'react';
+import styled from 'styled-components';
+import type { Piece, Turn } from '../api/client';
+import { Swatch } from '../ui/Swatch';
+import { pressureWord } from '../ui/Pressure';
+import { space, type } from '../ui/theme';
+import { spokenMinutes } from './SchedulePanel';
+
+const STAGES: Record<Turn['stage'], string> = {
+    reserve: 'Keep the paper',
+    underlayer: 'Underlayer',
+    build: 'Build',
+    dark: 'Darks',
+    finish: 'Finish',
+};
+
+const WORDS: Record<Turn['role'], string> = {
+    reserve: 'Paper',
+    underlayer: 'Layer',
+    layer: 'Layer',
+    rub: 'Tissue',
+    wash: 'Wash',
+    lift: 'Eraser',
+    blend: 'Blender',
+    burnish: 'Burnish',
+    sparkle: 'Light',
+};
+
+const Turns = styled.ol`
+    & > li {
+        display: grid;
+        grid-template-columns: 34px 10px 78px minmax(0, 1fr);
+        gap: 0 ${space.s};
+        align-items: start;
+        padding: ${space.s} 0;
+        border-top: 1px solid ${({ theme }) => theme.line};
+    }
+    & > li[data-state='done'] b::after {
+        content: ' ✓';
+    }
+    & > li[data-state='skipped'] b {
+        text-decoration: line-through;
+    }
+    & > li > i {
+        align-self: stretch;
+        min-height: 40px;
+    }
+    & b {
+        font-size: ${type.title};
+        line-height: 1.1;
+        font-variant-numeric: tabular-nums;
+    }
+    & > li[data-word] b {
+        font-size: ${type.lead};
+    }
+    & small {
+        font-size: ${type.small};
+        color: ${({ theme }) => theme.quiet};
+    }
+`;
+
+const Stage = styled.h3`
+    padding-top: ${space.m};
+    font-size: ${type.lead};
+    & small {
+        font-weight: 400;
+        color: ${({ theme }) => theme.quiet};
+    }
+`;
+
+const Places = styled.ul`
+    display: grid;
+    gap: 2px;
+    & > li {
+        display: grid;
+        grid-template-columns: minmax(0, 1fr) 56px;
+        gap: ${space.s};
+        align-items: center;
+    }
+    & button {
+        padding: 0;
+        border: 0;
+        background: none;
+        font-weight: 600;
+        text-align: start;
+        cursor: pointer;
+    }
+    & [data-state='done'] button::after {
+        content: ' ✓';
+    }
+`;
+
+type Choose = (zone: string, target: string) => void;
+
+interface RowProps {
+    turn: Turn;
+    /** Of zones, as in the list below the picture. */
+    numbers: Map<string, number>;
+    begins: boolean;
+    onChoose: Choose;
+}
+
+function TurnRow({ turn, numbers, begins, onChoose }: RowProps) {
+    const pencil = turn.step?.pencil;
+
+    return (
+        <li data-state={turn.state} data-testid="turn" data-word={pencil ? undefined : ''}>
+            <span>{turn.number}</span>
+            <i style={{ background: pencil?.hex }} aria-hidden />
+            <div>
+                <b>{pencil?.number ?? WORDS[turn.role]}</b>
+                {turn.step?.pencil && (
+                    <small>
+                        <br />
+                        {turn.step.pressurePercent} % {pressureWord(turn.step.pressurePercent)}
+                    </small>
+                )}
+            </div>
+            <div>
+                <Places>
+                    {turn.places.map((place) => (
+                        <li key={`${place.target} ${place.part}`} data-state={place.state}>
+                            <span>
+                                <button type="button" onClick={() => onChoose(place.zone, place.target)}>
+                                    {numbers.get(place.zone)} {place.name}
+                                </button>
+                                {place.part === 'all' ? '' : `: ${place.part}`}
+                                {place.coats > 1 && `, ${place.coats} coats`}
+                            </span>
+                            <Swatch
+                                colour={place.after}
+                                label={`${place.name}, ${place.part}, after`}
+                                width="56px"
+                                height="26px"
+                            />
+                        </li>
+                    ))}
+                </Places>
+                <small>
+                    {begins && <strong>Session {turn.session}. </strong>}
+                    {turn.step?.pencil ? '' : `${turn.why} `}
+                    {turn.because[0] ? `Now, since ${turn.because[0]}.` : ''}
+                </small>
+            </div>
+        </li>
+    );
+}
+
+interface Props {
+    turns: Turn[];
+    zones: Piece['zones'];
+    sessions: number;
+    onChoose: Choose;
+}
+
+/** Turns that follow one another in one stage of the work. */
+function inStages(turns: Turn[]): Turn[][] {
+    const runs: Turn[][] = [];
+    for (const turn of turns) {
+        const last = runs.at(-1);
+        if (last?.[0]?.stage === turn.stage) last.push(turn);
+        else runs.push([turn]);
+    }
+
+    return runs;
+}
+
+/** Every turn in order, grouped by stage: the pencil, and all the places it goes to while it is in the hand. */
+export const TurnList = memo(function TurnList({ turns, zones, sessions, onChoose }: Props) {
+    const numbers = new Map(zones.map(({ id }, index) => [id, index + 1]));
+
+    return (
+        <>
+            {inStages(turns).map((run) => (
+                <section key={run[0]?.number}>
+                    <Stage>
+                        {STAGES[run[0]?.stage ?? 'build']}{' '}
+                        <small>{spokenMinutes(run.reduce((sum, turn) => sum + turn.minutes, 0))}</small>
+                    </Stage>
+                    <Turns start={run[0]?.number}>
+                        {run.map((turn) => (
+                            <TurnRow
+                                key={turn.number}
+                                turn={turn}
+                                numbers={numbers}
+                                begins={sessions > 1 && turn.session !== turns[turn.number - 2]?.session}
+                                onChoose={onChoose}
+                            />
+                        ))}
+                    </Turns>
+                </section>
+            ))}
+        </>
+    );
+});

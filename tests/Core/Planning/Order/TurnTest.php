@@ -1,0 +1,163 @@
+<?php
+
+declare(strict_types=1);
+
+use Prism\Colour\Lab;
+use Prism\Layering\Predictor;
+use Prism\Layering\Stack;
+use Prism\Layering\Step;
+use Prism\Planning\Order\Place;
+use Prism\Planning\Order\Plan;
+use Prism\Planning\Order\PlannedZone;
+use Prism\Planning\Order\Planner;
+use Prism\Planning\Order\PlanStep;
+use Prism\Planning\Order\Schedule;
+use Prism\Planning\Order\Stage;
+use Prism\Planning\Order\Turn;
+use Prism\Planning\Order\ZonePart;
+use Prism\Reference\TargetRole;
+use Prism\Schools\FirstValue;
+use Prism\Schools\Progress;
+
+use function Tests\Core\model;
+use function Tests\Core\pencils;
+use function Tests\Core\seen;
+use function Tests\Core\under;
+
+// Turns: one pencil in the hand at one pressure, with all the places it goes to.
+
+function partOf(string $zone, TargetRole $role, float $L, string $stack, float $areaMm2 = 500.0, bool $own = false, ?int $underlayer = null): PlannedZone
+{
+    return new PlannedZone("$zone-{$role->value}", $zone, "Zone $zone: {$role->value}", Lab::of($L, 4, 4), Stack::parse($stack), $underlayer, $areaMm2, role: $role, zoneName: "Zone $zone", own: $own);
+}
+
+/** @param  list<PlannedZone>  $zones */
+function turned(array $zones, Progress $progress = Progress::ColourByColour): Plan
+{
+    return (new Planner(new Predictor(model()), pencils(), $progress))->plan($zones);
+}
+
+/** @return list<string> */
+function toldTurns(Plan $plan): array
+{
+    return array_map(static fn (Turn $turn): string => sprintf('%s %s: %s', $turn->pencil ?? $turn->role->value, $turn->pressurePercent ?? '', implode('; ', array_map(static fn (Place $place): string => sprintf('%s %s x%d', $place->zone, $place->part->value, $place->coats), $turn->places))), $plan->turns);
+}
+
+/** @return list<PlannedZone> zones of light, middle, dark and an accent, of random stacks out of six pencils */
+function randomZones(int $seed, FirstValue $school): array
+{
+    mt_srand($seed);
+    $ids = array_slice(pencils()->ids(), 10, 6);
+    $zones = [];
+    foreach (array_slice(['a', 'b', 'c', 'd', 'e', 'f', 'g'], 0, mt_rand(1, 7)) as $zone) {
+        foreach ([TargetRole::Light, TargetRole::Middle, TargetRole::Dark, TargetRole::Accent] as $i => $role) {
+            $steps = [];
+            for ($n = mt_rand(0, 4); $n > 0; $n--) {
+                $steps[] = mt_rand(0, 7) === 0 ? 'wash' : $ids[array_rand($ids)].'@'.(20 + 5 * mt_rand(0, 15)).'x'.mt_rand(1, 4);
+            }
+            $zones[] = partOf($zone, $role, 85 - 22 * $i, implode(' > ', $steps), mt_rand(20, 4000), mt_rand(0, 5) === 0);
+        }
+    }
+
+    return under($zones, $school);
+}
+
+it('goes to all places of a pencil while it is in the hand', function (): void {
+    $plan = turned([
+        partOf('a', TargetRole::Light, 70, 'QW:119@40'), partOf('a', TargetRole::Middle, 55, 'QW:119@40 > QW:513@50'), partOf('a', TargetRole::Dark, 35, 'QW:119@40 > QW:513@50x2'),
+        partOf('b', TargetRole::Middle, 50, 'QW:119@40x2 > QW:513@50'),
+    ]);
+    expect(toldTurns($plan))->toBe(['QW:119 40: a all x1; b all x2', 'QW:513 50: a dark x2; a middle x1; b all x1']);
+});
+
+it('says which part of a zone it goes to', function (): void {
+    [$light, $middle, $dark] = [TargetRole::Light, TargetRole::Middle, TargetRole::Dark];
+    expect(ZonePart::of([$light, $middle, $dark], [$light, $middle, $dark]))->toBe(ZonePart::All)
+        ->and(ZonePart::of([$dark], [$dark]))->toBe(ZonePart::All)
+        ->and(ZonePart::of([$middle, $dark], [$light, $middle, $dark]))->toBe(ZonePart::MiddleAndDark)
+        ->and(ZonePart::of([$middle, $dark], [$light, $middle, $dark], [$light]))->toBe(ZonePart::LightsSpared)
+        ->and(ZonePart::of([$light, $middle], [$light, $middle, $dark]))->toBe(ZonePart::LightAndMiddle)
+        ->and(ZonePart::of([$light, $dark], [$light, $middle, $dark]))->toBe(ZonePart::LightAndDark)
+        ->and(ZonePart::of([$middle], [$light, $middle, $dark]))->toBe(ZonePart::Middle)
+        ->and(ZonePart::ownOf(TargetRole::Accent))->toBe(ZonePart::Accent)->and(ZonePart::ownOf($dark))->toBeNull();
+});
+
+it('has stages from what stays paper to what closes it', function (): void {
+    $plan = turned([
+        partOf('a', TargetRole::Light, 96, ''), partOf('a', TargetRole::Middle, 60, 'QW:201@30 > QW:513@50 > QW:101@90', underlayer: 0),
+        partOf('b', TargetRole::Dark, 20, 'QW:722@50'),
+    ]);
+    expect(array_map(static fn (Turn $turn): Stage => $turn->stage, $plan->turns))->toBe([Stage::Reserve, Stage::Underlayer, Stage::Build, Stage::Dark, Stage::Finish]);
+});
+
+it('presses all of its places alike: near pressures share a turn and coats make up for it, far ones and firm ones do not', function (): void {
+    $near = turned([partOf('a', TargetRole::Middle, 60, 'QW:404@40x2'), partOf('b', TargetRole::Middle, 58, 'QW:404@50x2')]);
+    $far = turned([partOf('a', TargetRole::Middle, 60, 'QW:404@25x2'), partOf('b', TargetRole::Middle, 58, 'QW:404@50x2')]);
+    $firm = turned([partOf('a', TargetRole::Middle, 60, 'QW:404@60'), partOf('b', TargetRole::Middle, 58, 'QW:404@65')]);
+    expect($near->turns)->toHaveCount(1)->and($near->turns[0]->pressurePercent)->toBeGreaterThanOrEqual(40.0)->toBeLessThanOrEqual(50.0)
+        ->and($far->turns)->toHaveCount(2)->and($firm->turns)->toHaveCount(2);
+});
+
+it('lays a recipe of the artist as it stands', function (): void {
+    $plan = turned([partOf('a', TargetRole::Middle, 60, 'QW:404@40x2', own: true), partOf('b', TargetRole::Middle, 58, 'QW:404@50x3')]);
+    expect($plan->turns)->toHaveCount(2)->and((string) $plan->laid()['a-middle'])->toBe('QW:404@40x2');
+    $alike = turned([partOf('a', TargetRole::Middle, 60, 'QW:404@40x2', own: true), partOf('b', TargetRole::Middle, 58, 'QW:404@40x3')]);
+    expect($alike->turns)->toHaveCount(1);
+});
+
+it('predicts each colour as the turns lay it', function (): void {
+    $plan = turned([partOf('a', TargetRole::Middle, 60, 'QW:404@40x2 > QW:119@50'), partOf('b', TargetRole::Middle, 58, 'QW:404@50x2')]);
+    foreach ($plan->laid() as $id => $stack) {
+        expect($plan->built[$id]->colour)->toEqual(seen((string) $stack));
+    }
+    $last = $plan->steps[count($plan->steps) - 1];
+    expect($last->after)->toEqual($plan->built[$last->zone->id]->colour);
+});
+
+it('keeps to the tooth: no recipe grows beyond fifteen coats by sharing', function (): void {
+    foreach (turned([partOf('a', TargetRole::Dark, 5, 'QW:404@40x6 > QW:119@40x5 > QW:404@45x4'), partOf('b', TargetRole::Middle, 58, 'QW:404@50x2 > QW:119@35')])->laid() as $stack) {
+        expect(array_sum(array_map(static fn (Step $step): int => $step->passes, $stack->steps)))->toBeLessThanOrEqual(15);
+    }
+});
+
+it('builds every part of a zone as a part of the zone\'s one sequence, by all schools, over random zones', function (): void {
+    for ($seed = 1; $seed <= 60; $seed++) {
+        $zones = randomZones($seed, FirstValue::cases()[$seed % count(FirstValue::cases())]);
+        $plan = turned($zones, Progress::cases()[$seed % 2]);
+        $laid = $stacks = [];
+        foreach ($plan->turns as $turn) {
+            $pressures = [];
+            foreach ($turn->steps() as $step) {
+                $laid[$step->zone->id][] = $turn->number;
+                if ($step->step !== null) {
+                    $stacks[$step->zone->id][] = $step->layer;
+                    $pressures[] = $step->step->pressurePercent;
+                    expect((string) $step->step->pencil)->toBe((string) $turn->pencil);
+                }
+            }
+            // One pencil, one pressure, no colour twice.
+            expect(array_unique($pressures))->toHaveCount($pressures === [] ? 0 : 1)
+                ->and(array_unique(array_map(static fn (PlanStep $step): string => $step->zone->id, $turn->steps())))->toHaveCount(count($turn->steps()));
+        }
+        foreach ($zones as $zone) {
+            $numbers = $laid[$zone->id];
+            expect($numbers)->toBe(array_values(array_unique($numbers)));
+            $sorted = $numbers;
+            sort($sorted);
+            expect($numbers)->toBe($sorted)->and($stacks[$zone->id] ?? [])->toBe(count($zone->stack) === 0 ? [] : range(1, count($zone->stack)));
+            foreach (($plan->laid()[$zone->id] ?? Stack::of())->steps as $i => $step) {
+                $own = $zone->stack->steps[$i];
+                expect(abs($step->pressurePercent - $own->pressurePercent))->toBeLessThanOrEqual($zone->own ? 0.0 : Schedule::WITHIN_PERCENT)
+                    ->and((string) $step->pencil)->toBe((string) $own->pencil);
+            }
+        }
+    }
+});
+
+it('lays nothing where the paper stays, at any stage', function (): void {
+    $plan = turned([partOf('a', TargetRole::Light, 96, ''), partOf('a', TargetRole::Dark, 30, 'QW:722@50'), partOf('b', TargetRole::Accent, 97, '')]);
+    for ($steps = 0; $steps <= count($plan->steps); $steps++) {
+        expect(array_keys($plan->laid($steps)))->not->toContain('a-light')->not->toContain('b-accent');
+    }
+    expect($plan->turns[0]->stage)->toBe(Stage::Reserve)->and($plan->turns[0]->places)->toHaveCount(2);
+});
