@@ -265,6 +265,8 @@ it('has a sheet of few pages, with the photo and the drawing at three stages', f
 });
 
 it('learns the pace from the steps that are marked, breaks and catching up left out', function (): void {
+    // So small that no step takes longer than what is told from a break.
+    $this->piece->update(['width_mm' => 100, 'height_mm' => 75]);
     $this->patchJson($this->url, ['paletteSize' => 5]);
     planPicture($this);
     $this->piece->zones()->first()->targets()->first()->recipe()->update(['stack' => 'QW:513@40 > QW:201@40 > LO:7111@55 > QW:404@45 > QW:201@50 > QW:513@55']);
