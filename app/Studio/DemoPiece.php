@@ -93,6 +93,7 @@ final class DemoPiece
         return DB::transaction(function () use ($user, $name): Piece {
             $piece = $user->pieces()->create([
                 'title' => self::PIECES[$name][0],
+                'palette_size' => PicturePalettes::FIRST_SIZE,
                 'paper_id' => Paper::query()->where('slug', 'harbour-cartridge')->valueOrFail('id'),
             ]);
             $this->references->begin($piece, database_path("demo/$name.jpg"));

@@ -18,7 +18,7 @@ final class PictureDrawings
     private const EDGE = 1024;
 
     /** Goes up when drawings are simulated differently. */
-    private const VERSION = 3;
+    private const VERSION = 4;
 
     public function __construct(
         private readonly Engine $engine,
@@ -39,7 +39,7 @@ final class PictureDrawings
     public function simulated(Piece $piece, ?int $steps, int $edge = self::EDGE): string
     {
         $stacks = $this->laid($piece, $steps);
-        $key = hash('xxh128', json_encode([self::VERSION, $edge, $piece->reference()->picture, $piece->crop, base64_encode((string) $piece->zone_map), $stacks, $this->picture->of($piece), $piece->paper->slug, $piece->user->calibration_id], JSON_THROW_ON_ERROR));
+        $key = hash('xxh128', json_encode([self::VERSION, $edge, $piece->reference()->picture, $piece->crop, $piece->width_mm, base64_encode((string) $piece->zone_map), $stacks, $this->picture->of($piece), $piece->paper->slug, $piece->user->calibration_id], JSON_THROW_ON_ERROR));
         $path = $this->photos->folderOf($piece->reference())."/drawing-$key.png";
         if (! is_file($path)) {
             [$field, $rgb] = $this->draw($piece, $stacks, $edge);
@@ -72,7 +72,7 @@ final class PictureDrawings
         $parsed = array_map(Stack::parse(...), $stacks);
         $desk = $this->catalogue->desk($piece->user, ...array_values($parsed));
 
-        return [$field, (new Simulation($this->engine->predictor($piece->paper, $piece->user, $desk)->model))->draw($field, $map->scaled($field->width, $field->height), $this->picture->of($piece), $parsed)];
+        return [$field, (new Simulation($this->engine->predictor($piece->paper, $piece->user, $desk)->model))->draw($field, $map->scaled($field->width, $field->height), $this->picture->of($piece), $parsed, $piece->width_mm / $field->width)];
     }
 
     /** @return array<string, string> what is laid after so many steps, as notations by target */

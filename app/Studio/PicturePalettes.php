@@ -36,6 +36,9 @@ final class PicturePalettes
     /** Sizes of palettes that are compared, beside the whole box and the size wanted. */
     private const SIZES = [6, 8, 12, 18, 24];
 
+    /** Pencils that a new piece is planned with, until the artist wants others. */
+    public const FIRST_SIZE = 12;
+
     /** Black, white and one colour. */
     private const TONED = 3;
 

@@ -172,7 +172,7 @@ final class PlanSheet
     private function strip(TCPDF $pdf, Plan $plan): void
     {
         $pairs = self::complements($plan);
-        if ($pdf->GetY() > self::BOTTOM - 3 * self::STRIP) {
+        if ($pdf->GetY() > self::BOTTOM - self::STRIP - 16.0) {
             $pdf->AddPage();
             $pdf->setY(self::MARGIN);
         }
@@ -228,8 +228,10 @@ final class PlanSheet
             return;
         }
         $numbers = array_flip($piece->zones->pluck('id')->values()->all());
-        $pdf->AddPage();
-        $pdf->setY(self::MARGIN - 3);
+        if ($pdf->GetY() > self::MARGIN + self::STRIP + 20.0) {
+            $pdf->AddPage();
+            $pdf->setY(self::MARGIN - 3);
+        }
         $this->heading($pdf, sprintf('%d turns', count($plan->turns)));
         $top = $y = $pdf->GetY();
         $width = (self::WIDTH - self::GAP) / 2;
@@ -278,7 +280,7 @@ final class PlanSheet
         foreach ($turn->places as $i => $place) {
             $line = $y + 1.0 + self::PLACE * $i;
             $said = ($place->part === ZonePart::All ? '' : ', '.$place->part->value).($place->coats > 1 ? ', '.$place->coats.' coats' : '');
-            $this->text($pdf, $x + 31, $line, sprintf('%d  %s%s', ($numbers[$place->zone] ?? -1) + 1, $place->name, $said), 7.5, '', $width - 31 - 11);
+            $this->text($pdf, $x + 31, $line, sprintf('%d  %s%s', ($numbers[$place->zone] ?? -1) + 1, $place->name, $said), 7.5, '', $width - 31 - 11, true);
             $this->swatch($pdf, $x + $width - 9.5, $line + 0.1, 9.5, self::PLACE - 0.8, $place->steps[0]->after);
         }
     }
@@ -320,11 +322,12 @@ final class PlanSheet
         $pdf->Rect($x, $y, $width, $height, 'F');
     }
 
-    private function text(TCPDF $pdf, float $x, float $y, string $text, float $size, string $style, float $width): void
+    private function text(TCPDF $pdf, float $x, float $y, string $text, float $size, string $style, float $width, bool $fits = false): void
     {
         $this->font($pdf, $size, $style);
         $pdf->setXY($x, $y);
-        $pdf->Cell($width, 0, $text, 0, 0, 'L', false, '', 0, false, 'T', 'T');
+        // What would stick out is set narrower.
+        $pdf->Cell($width, 0, $text, 0, 0, 'L', false, '', $fits ? 1 : 0, false, 'T', 'T');
     }
 
     private function font(TCPDF $pdf, float $size, string $style = ''): void

@@ -23,7 +23,10 @@ use Prism\Reference\ZoneMap;
  */
 final class Simulation
 {
-    /** Peaks of the paper are this many pixels apart, about. */
+    /** Peaks of the paper are this far apart, about, in millimetres: where a pixel holds several, it shows their mean. */
+    private const GRAIN_MM = 0.15;
+
+    /** Peaks of the noise are this many pixels apart. */
     private const GRAIN_PIXELS = 1;
 
     /** A pixel is an accent if it is so much nearer to it than to the local colour, in CIELAB. */
@@ -40,6 +43,9 @@ final class Simulation
     /** @var array<string, list<array{float, float, float}>> linear light of a stack by depth of the tooth, by notation */
     private array $looks = [];
 
+    /** How much of the spread between peaks and valleys a pixel shows, 0-1. */
+    private float $grain = 1.0;
+
     public function __construct(private readonly ToothModel $model)
     {
     }
@@ -48,10 +54,14 @@ final class Simulation
      * @param  Field  $photo  what is drawn, of the size of the map and of the result
      * @param  list<PictureZone>  $zones
      * @param  array<string, Stack>  $stacks  by target, as far as they are laid; a target without one is bare paper
+     * @param  float  $pixelMm  of the paper that a pixel shows, as wide as high
      * @return string three bytes a pixel, sRGB
      */
-    public function draw(Field $photo, ZoneMap $map, array $zones, array $stacks): string
+    public function draw(Field $photo, ZoneMap $map, array $zones, array $stacks, float $pixelMm = self::GRAIN_MM): string
     {
+        // Noise of the mean of n peaks: a share of theirs, by the root of n.
+        $this->grain = min(1.0, self::GRAIN_MM / max(1e-6, $pixelMm));
+        $this->looks = [];
         $values = $accents = [];
         $bare = Stack::of();
         foreach ($zones as $zone) {
@@ -198,10 +208,10 @@ final class Simulation
                     $mean[$i] += Tooth::SHARES[$bin] * $value;
                 }
             }
-            $this->looks[$key] = array_map(static fn (array $linear): array => [
-                max(0.0, min(1.0, $linear[0] + $seen[0] - $mean[0])),
-                max(0.0, min(1.0, $linear[1] + $seen[1] - $mean[1])),
-                max(0.0, min(1.0, $linear[2] + $seen[2] - $mean[2])),
+            $this->looks[$key] = array_map(fn (array $linear): array => [
+                max(0.0, min(1.0, $seen[0] + $this->grain * ($linear[0] - $mean[0]))),
+                max(0.0, min(1.0, $seen[1] + $this->grain * ($linear[1] - $mean[1]))),
+                max(0.0, min(1.0, $seen[2] + $this->grain * ($linear[2] - $mean[2]))),
             ], $bins);
         }
 

@@ -61,6 +61,7 @@ test('from a photo to a planned picture, its drawing and its sheet', async ({ pa
     await expect(page.getByTestId('prep')).toContainText('kneaded eraser');
     await page.getByRole('tab', { name: 'Advice' }).click();
     await expect(page.getByTestId('advice')).toContainText('Finish');
+    await page.getByRole('tab', { name: 'Order' }).click();
     await page.getByRole('button', { name: 'Test sheet' }).click();
     await expect(page.getByRole('heading', { name: /Prove this plan: Jugs to plan/ })).toBeVisible();
     await page.goBack();

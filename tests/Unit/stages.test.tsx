@@ -484,6 +484,7 @@ describe('the palette of a picture', () => {
 
     it('is proved on a chart of its own', async () => {
         put({ 'POST /api/pieces/p1/proof': () => ({ id: 'c9' }) });
+        await part('Order');
         await userEvent.click(await screen.findByRole('button', { name: 'Test sheet' }));
         await waitFor(() => expect(window.location.pathname).toBe('/swatches/charts/c9'));
     });

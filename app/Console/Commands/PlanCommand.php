@@ -165,7 +165,7 @@ final class PlanCommand extends StudioFiles
     private static function preview(Raster $photo, ZoneMap $map, array $zones, array $stacks, Simulation $simulation): string
     {
         $field = Field::of($photo, self::PREVIEW_EDGE);
-        $image = PhotoRenderer::image($field->width, $field->height, $simulation->draw($field, $map->scaled($field->width, $field->height), $zones, $stacks));
+        $image = PhotoRenderer::image($field->width, $field->height, $simulation->draw($field, $map->scaled($field->width, $field->height), $zones, $stacks, self::WIDTH_MM / $field->width));
         $image->setFormat('png');
         $image->setImageFormat('png');
 

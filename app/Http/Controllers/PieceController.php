@@ -18,6 +18,7 @@ use App\Models\Piece;
 use App\Models\User;
 use App\Studio\LongWork\WorkKind;
 use App\Studio\PhotoStore;
+use App\Studio\PicturePalettes;
 use App\Studio\Pieces;
 use App\Studio\References;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -57,6 +58,7 @@ final class PieceController
         $piece = ReferenceController::reading($request, static fn (string $path): Piece => DB::transaction(static function () use ($request, $user, $references, $path): Piece {
             $piece = $user->pieces()->create([
                 'title' => $request->validated('title'),
+                'palette_size' => PicturePalettes::FIRST_SIZE,
                 'paper_id' => Paper::query()->where('slug', $request->validated('paper'))->value('id'),
             ]);
             $references->begin($piece, $path);

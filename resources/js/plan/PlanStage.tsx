@@ -44,6 +44,9 @@ const Head = styled.header`
         font-size: ${type.lead};
         font-weight: 600;
     }
+    & h2 {
+        font-size: ${type.title};
+    }
     & a {
         ${buttonLook}
     }
@@ -85,29 +88,35 @@ function saidInShort({ pullList, minutes, turns, built }: Plan): string {
 
 function PlanHead({ plan }: { plan: Plan }) {
     const { piece } = useDesk();
-    const proof = useProof(piece.id);
-    const navigate = useNavigate();
 
     return (
         <Head>
             <p data-testid="plan-head">{saidInShort(plan)}</p>
-            <span>
-                <Button
-                    isDisabled={proof.isPending}
-                    onPress={() =>
-                        proof.mutate(undefined, {
-                            onSuccess: ({ id }) => void navigate(`/swatches/charts/${id}`),
-                            onError: (error) => notify(messageOf(error)),
-                        })
-                    }
-                >
-                    Test sheet
-                </Button>{' '}
-                <a href={`/api/pieces/${piece.id}/plan.pdf`} target="_blank" rel="noreferrer">
-                    Plan sheet, PDF
-                </a>
-            </span>
+            <a href={`/api/pieces/${piece.id}/plan.pdf`} target="_blank" rel="noreferrer">
+                Plan sheet, PDF
+            </a>
         </Head>
+    );
+}
+
+/** A chart of all recipes, to be drawn on scrap before the drawing is. */
+function TestSheet() {
+    const { piece } = useDesk();
+    const proof = useProof(piece.id);
+    const navigate = useNavigate();
+
+    return (
+        <Button
+            isDisabled={proof.isPending}
+            onPress={() =>
+                proof.mutate(undefined, {
+                    onSuccess: ({ id }) => void navigate(`/swatches/charts/${id}`),
+                    onError: (error) => notify(messageOf(error)),
+                })
+            }
+        >
+            Test sheet
+        </Button>
     );
 }
 
@@ -131,7 +140,11 @@ function OrderPart({ plan }: { plan: Plan }) {
                 ))}
             </Cautions>
             {plan.zonesWithoutRecipe.length > 0 && <p>No recipe yet: {plan.zonesWithoutRecipe.join(', ')}.</p>}
-            <section aria-label="Turns">
+            <section aria-labelledby="turns">
+                <Head>
+                    <h2 id="turns">{plan.turns.length === 1 ? '1 turn' : `${plan.turns.length} turns`}</h2>
+                    <TestSheet />
+                </Head>
                 <RestsOnLine calibration={plan.calibration} />
                 <TurnList
                     turns={plan.turns}

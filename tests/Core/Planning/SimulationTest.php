@@ -62,6 +62,25 @@ describe('the simulated drawing', function (): void {
         $this->stacks = ['light' => Stack::parse('QW:404@30'), 'dark' => Stack::parse('QW:722@80x2')];
     });
 
+    it('has grain at the scale of the paper: what a pixel shows of more paper is evener, and as dark', function (): void {
+        $right = function (float $pixelMm): array {
+            $rgb = (new Simulation($this->model))->draw($this->photo, $this->map, $this->zones, ['middle' => Stack::parse('QW:722@35x2')], $pixelMm);
+            $lightness = [];
+            foreach (range(0, 59) as $y) {
+                foreach (range(40, 79) as $x) {
+                    $at = 3 * (80 * $y + $x);
+                    $lightness[] = Srgb::toLab(ord($rgb[$at]), ord($rgb[$at + 1]), ord($rgb[$at + 2]))->L;
+                }
+            }
+            $mean = array_sum($lightness) / count($lightness);
+
+            return [sqrt(array_sum(array_map(static fn (float $L): float => ($L - $mean) ** 2, $lightness)) / count($lightness)), meanOfPicture($rgb, 80, static fn (int $x): bool => $x >= 40)->L];
+        };
+        [$near, $dark] = $right(0.15);
+        [$far, $same] = $right(0.6);
+        expect($near)->toBeGreaterThan(3.0)->and($far)->toBeLessThan(0.4 * $near)->and($same)->toEqualWithDelta($dark, 1.0);
+    });
+
     it('searches by what bears on stacks: no tissue, and no burnish on what is soft', function (): void {
         $limits = static fn (Surface $surface, Blending $blending): Blending => (new PictureZone('z', 'z', 1, 1.0, 2, $surface, ZoneLight::Lit, Distance::Near, true, null, [], [], new SchoolSet(blending: $blending)))->limits(3, Target::colour(Lab::of(60, 0, 0)))->schools->blending;
         expect($limits(Surface::Hard, Blending::Tissue))->toBe(Blending::Layers)->and($limits(Surface::Hard, Blending::Burnish))->toBe(Blending::Burnish)
