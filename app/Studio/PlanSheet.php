@@ -183,6 +183,9 @@ final class PlanSheet
             $this->swatch($pdf, $x, $y, self::STRIP, self::STRIP, Lab::of(ValueScale::lightnessOf($step), 0.0, 0.0));
             $this->text($pdf, $x, $y + self::STRIP, (string) $step, 7, '', self::STRIP);
         }
+        // The lightest is as white as the sheet.
+        $pdf->setDrawColor(110, 110, 110);
+        $pdf->Rect(self::MARGIN, $y, self::STRIP * ValueScale::STEPS, self::STRIP);
         $x = self::MARGIN + self::STRIP * ValueScale::STEPS + 6;
         foreach ($pairs as [$one, $other]) {
             if ($x > self::MARGIN + self::WIDTH - 2 * 8.0) {

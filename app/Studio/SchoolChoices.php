@@ -41,7 +41,7 @@ final readonly class SchoolChoices
         'background' => ['Over the picture', Progress::class],
     ];
 
-    private const USUAL = ['blackAndWhite' => 'last', 'background' => 'colour-by-colour'];
+    private const USUAL = ['blackAndWhite' => 'last', 'background' => 'zone-by-zone'];
 
     /** A zone cannot say how one goes over the whole picture. */
     public const NOT_OF_ZONE = ['background'];

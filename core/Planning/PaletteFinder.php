@@ -102,8 +102,10 @@ final class PaletteFinder
         }
         $found = $this->built($wish, $this->recipes($wish->targets, $sets, $parts, static fn (float $share) => $progress(self::CHOOSING + (1.0 - self::CHOOSING) * $share)));
         $palettes = [];
+        $before = null;
         foreach ($sets as $size => $chosen) {
-            $palettes[$size] = $this->palette($chosen, array_map(static fn (array $recipes): ?Recipe => $recipes[$size] ?? null, $found));
+            $palette = $this->palette($chosen, array_map(static fn (array $recipes): ?Recipe => $recipes[$size] ?? null, $found));
+            $palettes[$size] = $before = $before !== null && $palette->meanDifference > $before->meanDifference ? $this->grown($before, $chosen, $size) : $palette;
         }
 
         return $palettes;
@@ -311,6 +313,28 @@ final class PaletteFinder
         }
 
         return $sum;
+    }
+
+    /**
+     * A palette and its recipes with pencils of another, up to a size: more pencils never come out farther.
+     *
+     * @param  array<int, true>  $chosen  of the other
+     */
+    private function grown(Palette $palette, array $chosen, int $size): Palette
+    {
+        $index = array_flip($this->kit->ids());
+        $grown = array_fill_keys(array_map(static fn (PencilId $pencil): int => $index[(string) $pencil], $palette->pencils), true);
+        // Its lighteners first: without them a drawing goes flat.
+        $lighteners = array_filter(array_keys($chosen), fn (int $pencil): bool => Lightener::of($this->kit->get(PencilId::of($this->kit->ids()[$pencil]))) !== null);
+        foreach ([...$lighteners, ...array_keys($chosen)] as $pencil) {
+            if (count($grown) < $size) {
+                $grown[$pencil] = true;
+            }
+        }
+        ksort($grown);
+        $ids = $this->kit->ids();
+
+        return new Palette(array_map(static fn (int $at): PencilId => PencilId::of($ids[$at]), array_keys($grown)), $palette->recipes, $palette->meanDifference, $this->losses($grown));
     }
 
     /**

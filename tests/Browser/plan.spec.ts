@@ -42,8 +42,8 @@ test('from a photo to a planned picture, its drawing and its sheet', async ({ pa
     // Order, joins, and the way back to Match for one colour.
     await page.getByRole('tab', { name: 'Ways of working' }).click();
     await page.getByRole('button', { name: /Over the picture/ }).click();
-    await page.getByRole('option', { name: 'Zone by zone' }).click();
-    await expect(page.getByText('Zone by zone: some at a time', { exact: false })).toBeVisible({ timeout: 20_000 });
+    await page.getByRole('option', { name: 'Colour by colour' }).click();
+    await expect(page.getByText('Colour by colour: the same pencil', { exact: false })).toBeVisible({ timeout: 20_000 });
     await clickAt(page, 0.22, 0.45);
     await page.getByRole('tab', { name: 'Advice' }).click();
     await expect(page.getByTestId('joins')).toContainText('mm');

@@ -19,6 +19,8 @@ use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use Prism\Materials\PencilKind;
 use Prism\Planning\Fitting;
+use Prism\Planning\Order\PlannedZone;
+use Prism\Planning\Order\Planner;
 use Prism\Planning\PaletteFinder;
 use Prism\Planning\PaletteWish;
 use Prism\Planning\PictureZone;
@@ -26,12 +28,15 @@ use Prism\Reference\Field;
 use Prism\Reference\PictureReading;
 use Prism\Reference\Raster;
 use Prism\Reference\ZoneReader;
+use Prism\Schools\Progress;
 use Prism\Schools\Surface;
 
 /** Whether what is proposed is what an artist would lay: counted over the recipes of planned pictures, and over single colours. */
 final class CraftFigures
 {
     private const ZONES = 24;
+
+    private const PAPER_MM2 = 240.0 * 180.0;
 
     private const FEW = 12;
 
@@ -82,7 +87,27 @@ final class CraftFigures
             $worst[$of[$id]][] = $recipe->difference->dE00;
         }
 
-        return [$name, ...$this->counted($palette->recipes, $targets, $surfaces), sprintf('%.2f', $palette->meanDifference), sprintf('%.1f', max(0.0, ...array_values(array_map(Clock::mean(...), $worst))))];
+        $planned = [];
+        foreach ($zones as $zone) {
+            foreach ($zone->targets as $target) {
+                if (isset($palette->recipes[$target->id])) {
+                    $recipe = $palette->recipes[$target->id];
+                    $planned[] = new PlannedZone($target->id, $zone->id, $target->id, $targets[$target->id]->colour, $recipe->stack, $recipe->underlayer, self::PAPER_MM2 * $zone->share * $target->share, array_map(strval(...), $zone->touching), role: $target->role, zoneName: $zone->name);
+                }
+            }
+        }
+        $plan = (new Planner($this->predictor, $this->box, Progress::ZoneByZone))->plan($planned);
+        $sum = $all = 0.0;
+        $built = [];
+        foreach ($plan->built as $id => $seen) {
+            $miss = $seen->colour->differenceTo($targets[$id]->colour);
+            $built[$of[$id]][] = $miss;
+            $sum += $weights[$id] * $miss;
+            $all += $weights[$id];
+        }
+        $most = static fn (array $zones): string => sprintf('%.1f', max(0.0, ...array_values(array_map(Clock::mean(...), $zones))));
+
+        return [$name, ...$this->counted($palette->recipes, $targets, $surfaces), sprintf('%.2f', $palette->meanDifference), $most($worst), sprintf('%.2f', $sum / max(1e-9, $all)), $most($built), (string) count($plan->turns)];
     }
 
     /**
@@ -98,7 +123,7 @@ final class CraftFigures
             $recipes["t$i"] = $this->search->find($targets["t$i"])[0];
         }
 
-        return [$name, ...$this->counted($recipes, $targets, $surfaces), sprintf('%.2f', Clock::mean(array_map(static fn (Recipe $recipe): float => $recipe->difference->dE00, array_values($recipes)))), ''];
+        return [$name, ...$this->counted($recipes, $targets, $surfaces), sprintf('%.2f', Clock::mean(array_map(static fn (Recipe $recipe): float => $recipe->difference->dE00, array_values($recipes)))), '', '', '', ''];
     }
 
     /**
@@ -127,7 +152,7 @@ final class CraftFigures
     /** @return list<string> */
     public static function columns(): array
     {
-        return ['colours', '85 % and more, not on hard', '70-84 %', 'of these not last', 'median below', 'over 60 % below', 'black', 'complement below in shadows', 'reserves coloured', 'coats, median', 'grain open', 'mean dE00', 'worst zone'];
+        return ['colours', '85 % and more, not on hard', '70-84 %', 'of these not last', 'median below', 'over 60 % below', 'black', 'complement below in shadows', 'reserves coloured', 'coats, median', 'grain open', 'mean dE00', 'worst zone', 'as built', 'worst as built', 'turns'];
     }
 
     /**

@@ -41,10 +41,15 @@ final class ZoneBuild
         foreach ($order as $at) {
             $next = [];
             $least = $recipes[$at][0]->cost;
+            // A shadow that is laid over its complement keeps it.
+            $under = $recipes[$at][0]->underlayer !== null;
             foreach ($beam as $build) {
                 $found = 0;
                 foreach ($recipes[$at] as $i => $recipe) {
                     $loss = $recipe->cost - $least;
+                    if ($under && $recipe->underlayer === null && $found > 0) {
+                        continue;
+                    }
                     // Dear ones only where it could have no other, the nearer being its neighbour's.
                     if ($loss > self::MOST_LOSS && $found > 0 || self::isTaken($recipe, $build['taken'], $recipes, $at, $parted)) {
                         continue;

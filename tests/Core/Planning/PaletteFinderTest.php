@@ -199,3 +199,23 @@ it('bans a pencil by its number as it is printed: 119 is not 0119', function ():
     $pencils = $finder->curve(new PaletteWish(['t' => Target::colour(Lab::of(60, 20, 8))], [3], banned: [PencilId::of('ZZ:119')]))[3]->pencils;
     expect(array_map(strval(...), $pencils))->toBe(['ZZ:0119', 'ZZ:200']);
 });
+
+it('never comes out farther with more pencils, built as a whole', function (): void {
+    $zones = [];
+    foreach (array_keys(pictureTargets()) as $i => $id) {
+        $zones[$id] = 'z'.intdiv($i, 3);
+    }
+    foreach ([twenty(), box(array_slice(pencils()->ids(), 30, 24)), box(array_slice(pencils()->ids(), 70, 24))] as $kit) {
+        $curve = finder($kit)->curve(new PaletteWish(pictureTargets(), [3, 4, 5, 6, 8, 10, 12, 16], zones: $zones));
+        $means = array_map(static fn ($palette): float => $palette->meanDifference, array_values($curve));
+        $sorted = $means;
+        rsort($sorted);
+        expect($means)->toBe($sorted);
+        foreach ($curve as $size => $palette) {
+            expect(count($palette->pencils))->toBeLessThanOrEqual($size);
+            foreach ($palette->recipes as $recipe) {
+                expect(array_diff(array_map(strval(...), $recipe->stack->pencils()), array_map(strval(...), $palette->pencils)))->toBe([]);
+            }
+        }
+    }
+});

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+use Prism\Colour\Difference;
+use Prism\Colour\Lab;
+use Prism\Layering\Predictor;
+use Prism\Layering\Stack;
+use Prism\Matching\Recipe;
+use Prism\Planning\Build\ZoneBuild;
+
+use function Tests\Core\model;
+
+// A zone built as a whole: what its colours share, and what that may cost.
+
+function offered(string $stack, float $cost, ?int $underlayer = null): Recipe
+{
+    $prediction = (new Predictor(model()))->predict(Stack::parse($stack));
+
+    return new Recipe(Stack::parse($stack), $prediction, Difference::between($prediction->colour, Lab::of(50, 0, 0)), $underlayer, [], $cost);
+}
+
+/** @param  list<list<Recipe>>  $recipes @return list<string> */
+function builtOf(array $recipes, ?array $weights = null, bool $parted = true): array
+{
+    $taken = ZoneBuild::of($recipes, $weights ?? array_fill(0, count($recipes), 1.0), static fn (): bool => $parted);
+
+    return array_map(static fn (array $own, int $i): string => (string) $own[$i]->stack, $recipes, $taken);
+}
+
+it('takes recipes that share pencils where that costs little', function (): void {
+    $light = [offered('QW:119@40', 1.0)];
+    $middle = [offered('QW:404@40 > QW:513@50', 1.0), offered('QW:119@40 > QW:513@50', 1.2)];
+    expect(builtOf([$light, $middle]))->toBe(['QW:119@40', 'QW:119@40 > QW:513@50']);
+});
+
+it('leaves a colour its own where sharing would cost it more than one and a half', function (): void {
+    $light = [offered('QW:119@40', 1.0)];
+    $middle = [offered('QW:404@40 > QW:513@50', 1.0), offered('QW:119@40', 2.6)];
+    expect(builtOf([$light, $middle], [1.0, 0.01])[1])->toBe('QW:404@40 > QW:513@50');
+});
+
+it('draws two colours that the photo parts by two recipes, even where the other is dear', function (): void {
+    $same = [offered('QW:404@50', 1.0), offered('QW:404@60x2', 5.0)];
+    expect(builtOf([$same, $same]))->toHaveCount(2)->and(array_unique(builtOf([$same, $same])))->toHaveCount(2)
+        ->and(array_unique(builtOf([$same, $same], null, false)))->toHaveCount(1)
+        ->and(builtOf([[$same[0]], [$same[0]]]))->toBe(['QW:404@50', 'QW:404@50']);
+});
+
+it('lets the colour that covers most have what is best for it', function (): void {
+    $large = [offered('QW:404@40', 1.0), offered('QW:519@40', 1.3)];
+    $small = [offered('QW:519@55', 1.0), offered('QW:404@55', 1.3)];
+    expect(builtOf([$large, $small], [10.0, 0.2]))->toBe(['QW:404@40', 'QW:404@55']);
+});
+
+it('keeps the complement under a shadow, whatever could be shared', function (): void {
+    $light = [offered('QW:119@40', 1.0)];
+    $dark = [offered('QW:519@30 > QW:201@50', 1.0, 0), offered('QW:119@40 > QW:201@50', 1.05)];
+    expect(builtOf([$light, $dark])[1])->toBe('QW:519@30 > QW:201@50');
+});
+
+it('has nothing to build of nothing', function (): void {
+    expect(ZoneBuild::of([], [], static fn (): bool => true))->toBe([]);
+});
