@@ -12,8 +12,6 @@ use Closure;
 use Prism\Calibration\ChartStacks;
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
-use Prism\Matching\Limits;
-use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
 use Prism\Materials\PencilId;
@@ -22,7 +20,7 @@ use Prism\Planning\Designation;
 use Prism\Planning\Feathering;
 use Prism\Planning\Palette;
 use Prism\Planning\PaletteFinder;
-use Prism\Planning\PaletteWish;
+use Prism\Planning\PictureColours;
 use Prism\Planning\PictureZone;
 use Prism\Planning\TonedSet;
 use Prism\Planning\TrioShading;
@@ -79,7 +77,7 @@ final class PicturePalettes
             throw new WorkRefused('Your box is empty; recipes are made from pencils you own. Put pencils in the box first.');
         }
         $picture = $this->zones->of($piece);
-        [$targets, $weights, $limits, $parted] = $this->colours($piece, $picture);
+        $colours = $this->colours($piece, $picture);
         $progress('Mixing pairs of your pencils', 0.08);
         $search = $this->engine->search($piece->paper, $piece->user, $box);
         $known = $this->engine->searchable($piece->paper, $piece->user, $box);
@@ -96,12 +94,12 @@ final class PicturePalettes
         $wanted = min($most, $piece->palette_size ?? $most);
         $sizes = array_values(array_unique(array_filter([...self::SIZES, $wanted, $most], static fn (int $size): bool => $size <= $most)));
         $banned = self::ids($piece->banned ?? []);
-        $gathered = $this->gathered->of($piece, $search, $targets, $limits, $known, self::free($piece, $known), static fn (float $share) => $progress('Trying stacks for each of them', 0.1 + 0.5 * $share));
-        $curve = (new PaletteFinder($search, $known))->curve(new PaletteWish($targets, $sizes, $weights, array_values(array_unique($pinned, SORT_REGULAR)), $banned, each: $limits, zones: $parted), progress: static fn (float $share) => $progress('Choosing pencils that serve all of them', max(0.6, 0.95 * $share)), gathered: $gathered, parts: new SideBySide);
+        $gathered = $this->gathered->of($piece, $search, $colours->targets, $colours->limits, $known, self::free($piece, $known), static fn (float $share) => $progress('Trying stacks for each of them', 0.1 + 0.5 * $share));
+        $curve = (new PaletteFinder($search, $known))->curve($colours->wish($sizes, array_values(array_unique($pinned, SORT_REGULAR)), $banned), progress: static fn (float $share) => $progress('Choosing pencils that serve all of them', max(0.6, 0.95 * $share)), gathered: $gathered, parts: new SideBySide);
         ksort($curve);
 
         $progress('Shading by trios', 0.97);
-        $chosen = TrioShading::of($curve[$wanted], $picture, $search, $known->only($curve[$wanted]->pencils), $targets, $weights, $limits, $own);
+        $chosen = TrioShading::of($curve[$wanted], $picture, $search, $known->only($curve[$wanted]->pencils), $colours->targets, $colours->weights, $colours->limits, $own);
 
         return ['chosen' => $chosen->palette, 'trio' => $chosen->zones + $chosen->without === 0 ? null : ['zones' => $chosen->zones, 'without' => $chosen->without, 'further' => round($chosen->further, 2)], 'size' => $piece->palette_size, 'curve' => $curve, 'rows' => $rows, 'own' => $own];
     }
@@ -139,29 +137,15 @@ final class PicturePalettes
         if (count($known) === 0) {
             return;
         }
-        [$targets, , $limits] = $this->colours($piece, $this->zones->of($piece));
-        $this->gathered->of($piece, $this->engine->search($piece->paper, $piece->user, $box), $targets, $limits, $known, self::free($piece, $known), static function (): void {
+        $colours = $this->colours($piece, $this->zones->of($piece));
+        $this->gathered->of($piece, $this->engine->search($piece->paper, $piece->user, $box), $colours->targets, $colours->limits, $known, self::free($piece, $known), static function (): void {
         });
     }
 
-    /**
-     * @param  list<PictureZone>  $zones  of the piece
-     * @return array{array<string, Target>, array<string, float>, array<string, Limits>, array<string, string>} targets, what each counts, by what it is searched, its zone
-     */
-    private function colours(Piece $piece, array $zones): array
+    /** @param  list<PictureZone>  $zones  of the piece */
+    private function colours(Piece $piece, array $zones): PictureColours
     {
-        $targets = $weights = $limits = $parted = [];
-        $given = $this->ruledOut($piece);
-        foreach ($zones as $zone) {
-            foreach ($zone->targets as $target) {
-                $targets[$target->id] = $piece->value_only ? Target::value($target->drawn) : Target::colour($target->drawn);
-                $limits[$target->id] = $zone->limits(Limits::PICTURE_LAYERS, $targets[$target->id], $given);
-                $weights[$target->id] = $zone->weight($target);
-                $parted[$target->id] = $zone->id;
-            }
-        }
-
-        return [$targets, $weights, $limits, $parted];
+        return PictureColours::of($zones, $piece->value_only, $this->ruledOut($piece));
     }
 
     /**

@@ -98,8 +98,6 @@ await page.getByText(/Step 2 of/).waitFor();
 await take('draw');
 await page.keyboard.press('u');
 await page.getByText(/Step 1 of/).waitFor();
-await stage('Compare');
-await take('compare');
 await page.getByRole('button', { name: 'Dim studio' }).click();
 await stage('Match');
 await page.getByRole('button', { name: /Buoy, light red has a recipe/ }).click();

@@ -19,16 +19,17 @@ use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use Prism\Materials\PencilKind;
 use Prism\Planning\Fitting;
-use Prism\Planning\Order\PlannedZone;
 use Prism\Planning\Order\Planner;
 use Prism\Planning\PaletteFinder;
-use Prism\Planning\PaletteWish;
+use Prism\Planning\PictureColours;
+use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
 use Prism\Reference\Field;
 use Prism\Reference\PictureReading;
 use Prism\Reference\Raster;
 use Prism\Reference\ZoneReader;
 use Prism\Schools\Progress;
+use Prism\Schools\SchoolSet;
 use Prism\Schools\Surface;
 
 /** Whether what is proposed is what an artist would lay: counted over the recipes of planned pictures, and over single colours. */
@@ -63,40 +64,24 @@ final class CraftFigures
         $raster = Raster::of($photo->width, $photo->height, $photo->rgb);
         $reading = PictureReading::of($raster);
         $zones = array_values(array_map(PictureZone::read(...), (new ZoneReader(Field::of($raster, PictureReading::EDGE), $reading->tree->cut(self::ZONES), $reading->light))->read()));
-        $read = [];
+        $read = array_merge(...array_map(static fn (PictureZone $zone): array => array_map(static fn (PictureTarget $target): Lab => $target->read, $zone->targets), $zones));
+        $fitting = Fitting::of($read, $this->search, Gamut::of($this->library), $this->predictor->model->bare()->lab()->L);
+        $zones = array_map(static fn (PictureZone $zone): PictureZone => $zone->by(new SchoolSet, $fitting), $zones);
+        $surfaces = [];
         foreach ($zones as $zone) {
             foreach ($zone->targets as $target) {
-                $read[] = $target->drawn;
-            }
-        }
-        $paper = $this->predictor->model->bare()->lab();
-        $fitting = Fitting::of($read, $this->search, Gamut::of($this->library), $paper->L);
-        $targets = $weights = $surfaces = $of = $limits = [];
-        foreach ($zones as $zone) {
-            foreach ($zone->targets as $target) {
-                $targets[$target->id] = Target::colour($fitting->colour($target->drawn));
-                $weights[$target->id] = $zone->weight($target);
                 $surfaces[$target->id] = $zone->surface;
-                $of[$target->id] = $zone->id;
-                $limits[$target->id] = $zone->limits(Limits::PICTURE_LAYERS, $targets[$target->id]);
             }
         }
-        $palette = (new PaletteFinder($this->search, $this->box))->curve(new PaletteWish($targets, [self::FEW], $weights, each: $limits, zones: $of))[self::FEW];
+        $colours = PictureColours::of($zones);
+        [$targets, $weights, $of] = [$colours->targets, $colours->weights, $colours->zones];
+        $palette = (new PaletteFinder($this->search, $this->box))->curve($colours->wish([self::FEW]))[self::FEW];
         $worst = [];
         foreach ($palette->recipes as $id => $recipe) {
             $worst[$of[$id]][] = $recipe->difference->dE00;
         }
 
-        $planned = [];
-        foreach ($zones as $zone) {
-            foreach ($zone->targets as $target) {
-                if (isset($palette->recipes[$target->id])) {
-                    $recipe = $palette->recipes[$target->id];
-                    $planned[] = new PlannedZone($target->id, $zone->id, $target->id, $targets[$target->id]->colour, $recipe->stack, $recipe->underlayer, self::PAPER_MM2 * $zone->share * $target->share, array_map(strval(...), $zone->touching), role: $target->role, zoneName: $zone->name);
-                }
-            }
-        }
-        $plan = (new Planner($this->predictor, $this->box, Progress::ZoneByZone))->plan($planned);
+        $plan = (new Planner($this->predictor, $this->box, Progress::ZoneByZone))->plan($colours->planned($palette->recipes, self::PAPER_MM2));
         $sum = $all = 0.0;
         $built = [];
         foreach ($plan->built as $id => $seen) {

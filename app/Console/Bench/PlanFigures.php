@@ -7,16 +7,13 @@ namespace App\Console\Bench;
 use App\Studio\PhotoReader;
 use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
-use Prism\Matching\Limits;
 use Prism\Matching\Recipe;
 use Prism\Matching\Search;
 use Prism\Matching\Search\PairLibrary;
-use Prism\Matching\Target;
 use Prism\Materials\Kit;
-use Prism\Planning\Order\PlannedZone;
 use Prism\Planning\Order\Planner;
 use Prism\Planning\PaletteFinder;
-use Prism\Planning\PaletteWish;
+use Prism\Planning\PictureColours;
 use Prism\Planning\PictureZone;
 use Prism\Planning\Simulation;
 use Prism\Planning\TargetStacks;
@@ -51,25 +48,13 @@ final class PlanFigures
             $reading = PictureReading::of($raster);
             $map = $reading->tree->cut(self::ZONES);
             $zones = array_values(array_map(PictureZone::read(...), (new ZoneReader(Field::of($raster, PictureReading::EDGE), $map, $reading->light))->read()));
-            $targets = $weights = $parted = [];
-            foreach ($zones as $zone) {
-                foreach ($zone->targets as $target) {
-                    $targets[$target->id] = Target::colour($target->drawn);
-                    $weights[$target->id] = $zone->weight($target);
-                    $parted[$target->id] = $zone->id;
-                }
-            }
-            $limits = new Limits(maxLayers: Limits::PICTURE_LAYERS);
-            [$gathered, $gathering] = Clock::milliseconds(static fn (): array => array_map(static fn (Target $target): TargetStacks => TargetStacks::of($search, $target, $limits, $box), $targets));
+            $colours = PictureColours::of($zones);
+            [$targets, $weights] = [$colours->targets, $colours->weights];
+            [$gathered, $gathering] = Clock::milliseconds(static fn (): array => array_map(static fn (string $id): TargetStacks => TargetStacks::of($search, $targets[$id], $colours->limits[$id], $box), array_combine(array_keys($targets), array_keys($targets))));
             // What a pin takes: the stacks are known.
-            [$curve, $choosing] = Clock::milliseconds(static fn (): array => (new PaletteFinder($search, $box))->curve(new PaletteWish($targets, [...self::SIZES, count($box)], $weights, limits: $limits, zones: $parted), gathered: $gathered));
+            [$curve, $choosing] = Clock::milliseconds(static fn (): array => (new PaletteFinder($search, $box))->curve($colours->wish([...self::SIZES, count($box)]), gathered: $gathered));
             $stacks = array_map(static fn (Recipe $recipe): Stack => $recipe->stack, $curve[self::FEW]->recipes);
-            $planned = [];
-            foreach ($zones as $zone) {
-                foreach ($zone->targets as $target) {
-                    $planned[] = new PlannedZone($target->id, $zone->id, $target->id, $target->drawn, $stacks[$target->id], null, self::PAPER_MM2 * $zone->share * $target->share, array_map(strval(...), $zone->touching), role: $target->role, zoneName: $zone->name);
-                }
-            }
+            $planned = $colours->planned($curve[self::FEW]->recipes, self::PAPER_MM2);
             [$plan, $ordering] = Clock::milliseconds(static fn () => (new Planner($predictor, $box, progress: Progress::ZoneByZone))->plan($planned));
             $built = $all = 0.0;
             foreach ($targets as $id => $target) {

@@ -11,15 +11,12 @@ use Prism\Colour\Lab;
 use Prism\Layering\Prediction;
 use Prism\Layering\Stack;
 use Prism\Matching\Gamut;
-use Prism\Matching\Limits;
 use Prism\Matching\Search\PairLibrary;
-use Prism\Matching\Target;
 use Prism\Planning\Fitting;
 use Prism\Planning\Neighbours;
 use Prism\Planning\Order\Caution;
 use Prism\Planning\Order\Place;
 use Prism\Planning\Order\Plan;
-use Prism\Planning\Order\PlannedZone;
 use Prism\Planning\Order\Planner;
 use Prism\Planning\Order\PlanStep;
 use Prism\Planning\Order\StepRole;
@@ -27,7 +24,8 @@ use Prism\Planning\Order\Turn;
 use Prism\Planning\Pair;
 use Prism\Planning\Palette;
 use Prism\Planning\PaletteFinder;
-use Prism\Planning\PaletteWish;
+use Prism\Planning\PictureColours;
+use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
 use Prism\Planning\Simulation;
 use Prism\Planning\TrioShading;
@@ -73,14 +71,8 @@ final class PlanCommand extends StudioFiles
         $map = $reading->tree->cut($count);
         $field = Field::of($photo, PictureReading::EDGE);
         $zones = array_values(array_map(PictureZone::read(...), (new ZoneReader($field, $map, $reading->light))->read()));
-        $targets = $weights = [];
-        foreach ($zones as $zone) {
-            foreach ($zone->targets as $target) {
-                $targets[$target->id] = Target::colour($target->drawn);
-                $weights[$target->id] = $zone->weight($target);
-            }
-        }
-        $this->progress(sprintf('%d zones, %d targets', count($zones), count($targets)));
+        $read = array_merge(...array_map(static fn (PictureZone $zone): array => array_map(static fn (PictureTarget $target): Lab => $target->read, $zone->targets), $zones));
+        $this->progress(sprintf('%d zones, %d targets', count($zones), count($read)));
         if ((bool) $this->option('targets-only')) {
             $this->write('out', self::json($zones, $field));
 
@@ -92,20 +84,13 @@ final class PlanCommand extends StudioFiles
         $search = $this->searchIn($calibration, $kit);
         $schools = SchoolSet::answered($this->text('school'));
         $predictor = $calibration->predictor($this->paper($calibration, $this->text('paper')));
-        $fitting = Fitting::of(array_map(static fn (Target $target): Lab => $target->colour, array_values($targets)), $search, Gamut::of(PairLibrary::build($predictor->model, $calibration->known($kit)->ids())), $predictor->model->bare()->lab()->L);
+        $fitting = Fitting::of($read, $search, Gamut::of(PairLibrary::build($predictor->model, $calibration->known($kit)->ids())), $predictor->model->bare()->lab()->L);
         $zones = array_map(static fn (PictureZone $zone): PictureZone => $zone->by($schools, $fitting), $zones);
-        $limits = $parted = [];
-        foreach ($zones as $zone) {
-            foreach ($zone->targets as $target) {
-                $targets[$target->id] = Target::colour($target->drawn);
-                $limits[$target->id] = $zone->limits(Limits::PICTURE_LAYERS, $targets[$target->id]);
-                $parted[$target->id] = $zone->id;
-            }
-        }
-        $palette = (new PaletteFinder($search, $calibration->known($kit)))->curve(new PaletteWish($targets, [$size], $weights, each: $limits, zones: $parted))[$size];
-        $palette = TrioShading::of($palette, $zones, $search, $calibration->known($kit)->only($palette->pencils), $targets, $weights, $limits)->palette;
+        $colours = PictureColours::of($zones);
+        $palette = (new PaletteFinder($search, $calibration->known($kit)))->curve($colours->wish([$size]))[$size];
+        $palette = TrioShading::of($palette, $zones, $search, $calibration->known($kit)->only($palette->pencils), $colours->targets, $colours->weights, $colours->limits)->palette;
         $this->progress(sprintf('%d pencils: mean dE00 %.2f', count($palette->pencils), $palette->meanDifference));
-        $plan = (new Planner($predictor, $kit, Progress::ZoneByZone))->plan(self::planned($zones, $palette, $field));
+        $plan = (new Planner($predictor, $kit, Progress::ZoneByZone))->plan($colours->planned($palette->recipes, self::WIDTH_MM * self::heightOf($field)));
         $this->write('out', self::json($zones, $field, $palette, $plan, $fitting));
         if ($this->text('preview') !== '') {
             $this->write('preview', self::preview($photo, $map, $zones, $plan->laid(), new Simulation($predictor->model)));
@@ -136,26 +121,6 @@ final class PlanCommand extends StudioFiles
         }
 
         return (int) $text;
-    }
-
-    /**
-     * @param  list<PictureZone>  $zones
-     * @return list<PlannedZone>
-     */
-    private static function planned(array $zones, Palette $palette, Field $field): array
-    {
-        $planned = [];
-        $paper = self::WIDTH_MM * self::heightOf($field);
-        foreach ($zones as $zone) {
-            foreach ($zone->targets as $target) {
-                $recipe = $palette->recipes[$target->id] ?? null;
-                if ($recipe !== null) {
-                    $planned[] = new PlannedZone($target->id, $zone->id, sprintf('%s: %s', $zone->name, $target->role->label()), $target->drawn, $recipe->stack, $recipe->underlayer, $paper * $zone->share * $target->share, array_map(strval(...), $zone->touching), $zone->schools, $zone->highlights, $target->role, $zone->name);
-                }
-            }
-        }
-
-        return $planned;
     }
 
     /**

@@ -142,7 +142,7 @@ export function DrawStage() {
                 <span>
                     {now ? (
                         <>
-                            Step <b>{now.number}</b> of {total}
+                            Step <b>{now.number}</b> of {total}, in turn {now.turn} of {plan.data.turns.length}
                         </>
                     ) : (
                         `All ${total} steps`

@@ -97,11 +97,11 @@ it('has a sentence for every school, warning and caution', function (): void {
     expect(Caution::Solvent->sentence())->toContain('label')->toContain('flame');
 });
 
-it('phases the work: reserve, underlayer, layers, wash, what closes the paper', function (): void {
+it('phases the work: reserve, layers and what lies under them, wash, what closes the paper', function (): void {
     $phases = array_map(static fn (StepRole $role): int => $role->phase(), [StepRole::Reserve, StepRole::Underlayer, StepRole::Layer, StepRole::Wash, StepRole::Burnish]);
     $sorted = $phases;
     sort($sorted);
-    expect($phases)->toBe($sorted)->and(array_unique($phases))->toHaveCount(5)
+    expect($phases)->toBe($sorted)->and(array_unique($phases))->toHaveCount(4)->and(StepRole::Underlayer->phase())->toBe(StepRole::Layer->phase())
         ->and(StepRole::Blend->phase())->toBe(StepRole::Burnish->phase());
 });
 

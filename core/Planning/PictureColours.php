@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Planning;
+
+use Prism\Matching\Limits;
+use Prism\Matching\Recipe;
+use Prism\Matching\Target;
+use Prism\Materials\PencilId;
+use Prism\Planning\Order\PlannedZone;
+
+/** All colours of a picture together, as a palette is found for them and a plan made of them: the one way from zones to both. */
+final readonly class PictureColours
+{
+    /**
+     * @param  array<string, Target>  $targets  by id
+     * @param  array<string, float>  $weights  what each counts: by area, and more where it draws the eye
+     * @param  array<string, Limits>  $limits  by what each is searched
+     * @param  array<string, string>  $zones  in which zone each lies
+     * @param  list<PictureZone>  $of
+     */
+    private function __construct(public array $targets, public array $weights, public array $limits, public array $zones, private array $of)
+    {
+    }
+
+    /**
+     * @param  list<PictureZone>  $zones
+     * @param  bool  $valueOnly  only lightness counts
+     * @param  list<string>  $given  pencils that the artist has chosen for the picture, RANGE:NUMBER
+     */
+    public static function of(array $zones, bool $valueOnly = false, array $given = []): self
+    {
+        $targets = $weights = $limits = $in = [];
+        foreach ($zones as $zone) {
+            foreach ($zone->targets as $target) {
+                $targets[$target->id] = $valueOnly ? Target::value($target->drawn) : Target::colour($target->drawn);
+                $weights[$target->id] = $zone->weight($target);
+                $limits[$target->id] = $zone->limits(Limits::PICTURE_LAYERS, $targets[$target->id], $given);
+                $in[$target->id] = $zone->id;
+            }
+        }
+
+        return new self($targets, $weights, $limits, $in, $zones);
+    }
+
+    /**
+     * @param  list<int>  $sizes  of the palettes wanted
+     * @param  list<PencilId>  $pinned  always in
+     * @param  list<PencilId>  $banned  never in
+     */
+    public function wish(array $sizes, array $pinned = [], array $banned = []): PaletteWish
+    {
+        return new PaletteWish($this->targets, $sizes, $this->weights, $pinned, $banned, each: $this->limits, zones: $this->zones);
+    }
+
+    /**
+     * The colours as a plan has them.
+     *
+     * @param  array<string, Recipe>  $recipes  by target; a colour without one is not planned
+     * @param  float  $paperMm2  of the whole picture
+     * @return list<PlannedZone>
+     */
+    public function planned(array $recipes, float $paperMm2): array
+    {
+        $planned = [];
+        foreach ($this->of as $zone) {
+            foreach ($zone->targets as $target) {
+                $recipe = $recipes[$target->id] ?? null;
+                if ($recipe !== null) {
+                    $planned[] = new PlannedZone(
+                        $target->id, $zone->id, sprintf('%s: %s', $zone->name, $target->role->label()), $target->drawn, $recipe->stack, $recipe->underlayer,
+                        $paperMm2 * $zone->share * $target->share, array_map(strval(...), $zone->touching), $zone->schools, $zone->highlights, $target->role, $zone->name,
+                        valueOnly: $this->targets[$target->id]->valueOnly,
+                    );
+                }
+            }
+        }
+
+        return $planned;
+    }
+}
