@@ -43,7 +43,9 @@ test('from a photo to a planned picture, its drawing and its sheet', async ({ pa
     await page.getByRole('tab', { name: 'Ways of working' }).click();
     await page.getByRole('button', { name: /Over the picture/ }).click();
     await page.getByRole('option', { name: 'Colour by colour' }).click();
-    await expect(page.getByText('Colour by colour: the same pencil', { exact: false })).toBeVisible({ timeout: 20_000 });
+    await expect(page.getByText('Colour by colour: the same pencil', { exact: false })).toBeVisible({
+        timeout: 20_000,
+    });
     await clickAt(page, 0.22, 0.45);
     await page.getByRole('tab', { name: 'Advice' }).click();
     await expect(page.getByTestId('joins')).toContainText('mm');

@@ -676,6 +676,36 @@ describe('Plan', () => {
         );
     });
 
+    it('shows how far a planning is whichever part is open, and fetches the plan when it is done', async () => {
+        const running = {
+            id: 'w',
+            kind: 'planning',
+            state: 'running',
+            doing: 'Trying stacks for each of them',
+            progress: 0.4,
+            problem: '',
+            startedAt: '',
+            result: null,
+        };
+        let work: unknown = running;
+        const asked = serve({
+            'GET /api/pieces/p1/plan': () => planOf([planStep(1)]),
+            'GET /api/works': () => ({ work }),
+        });
+        show(
+            <Around of={of} selected={null}>
+                <PlanStage />
+            </Around>,
+        );
+        await part('Order');
+        expect(await screen.findByText(/Trying stacks/)).toBeTruthy();
+        const plans = () => asked.filter(({ path }) => path.endsWith('/plan')).length;
+        const before = plans();
+        work = { ...running, state: 'done', progress: 1 };
+        await waitFor(() => expect(plans()).toBeGreaterThan(before));
+        expect(screen.queryByText(/Trying stacks/)).toBeNull();
+    });
+
     it('tells done and skipped turns apart without colour', async () => {
         put(planOf([planStep(1, { state: 'done' }), planStep(2, { state: 'skipped' }), planStep(3)]));
         await part('Order');

@@ -42,12 +42,12 @@ final class ZoneBuild
             $next = [];
             $least = $recipes[$at][0]->cost;
             // A shadow that is laid over its complement keeps it.
-            $under = $recipes[$at][0]->underlayer !== null;
+            $under = self::under($recipes[$at][0]);
             foreach ($beam as $build) {
                 $found = 0;
                 foreach ($recipes[$at] as $i => $recipe) {
                     $loss = $recipe->cost - $least;
-                    if ($under && $recipe->underlayer === null && $found > 0) {
+                    if ($under !== null && self::under($recipe) !== $under && $found > 0) {
                         continue;
                     }
                     // Dear ones only where it could have no other, the nearer being its neighbour's.
@@ -95,6 +95,12 @@ final class ZoneBuild
         }
 
         return false;
+    }
+
+    /** The pencil that is laid first, lightly, in another hue; null if there is none. */
+    private static function under(Recipe $recipe): ?string
+    {
+        return $recipe->underlayer === null ? null : (string) $recipe->stack->steps[$recipe->underlayer]->pencil;
     }
 
     private static function tool(Step $step): string

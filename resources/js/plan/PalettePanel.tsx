@@ -2,7 +2,7 @@ import { memo, useState } from 'react';
 import styled from 'styled-components';
 import { messageOf, type Plan } from '../api/client';
 import { useBox } from '../api/queries';
-import { usePlanning, useReplanPalette, useTakePlanningBack } from './planQueries';
+import { useReplanPalette, useStartPlanning, useTakePlanningBack } from './planQueries';
 import { useDesk } from '../desk/DeskContext';
 import { PencilPicker } from '../match/PencilPicker';
 import { Button, StrongButton } from '../ui/Button';
@@ -11,7 +11,6 @@ import { CurvePlot } from '../ui/plots/CurvePlot';
 import { Segments } from '../ui/Segments';
 import { Swatch } from '../ui/Swatch';
 import { Tick } from '../ui/Tick';
-import { WorkProgress } from '../ui/WorkProgress';
 import { space, type } from '../ui/theme';
 
 const SIZES = ['6', '8', '12', '18', '24', 'box'];
@@ -78,22 +77,17 @@ const Pull = styled.ul`
 
 const PARTS = { main: 'main', support: 'support', accent: 'accent' } as const;
 
-/** How many pencils, and the planning itself: it alone is rendered while the picture is planned. */
+/** How many pencils, and the planning itself. */
 function PlanningControls({ plan }: { plan: Plan | undefined }) {
     const { piece } = useDesk();
-    const planning = usePlanning(piece.id);
+    const { open, start } = useStartPlanning(piece.id);
     const set = useReplanPalette(piece);
     const takeBack = useTakePlanningBack(piece.id);
     const [anew, setAnew] = useState(false);
     const tell = { onError: (error: Error) => notify(messageOf(error)) };
-    const { work, open } = planning;
     const { paletteSize, valueOnly } = piece.planning;
     const size = paletteSize === null ? 'box' : String(paletteSize);
-    const start = () =>
-        planning.start.mutate(
-            { piece: piece.id, ...(anew ? { anew } : {}) },
-            { ...tell, onSuccess: () => setAnew(false) },
-        );
+    const begin = () => start.mutate(anew, { ...tell, onSuccess: () => setAnew(false) });
 
     return (
         <>
@@ -107,7 +101,7 @@ function PlanningControls({ plan }: { plan: Plan | undefined }) {
                     }))}
                     onChange={(id) => set(() => ({ paletteSize: id === 'box' ? null : Number(id) }))}
                 />
-                {!open && <StrongButton onPress={start}>Plan the picture</StrongButton>}
+                {!open && <StrongButton onPress={begin}>Plan the picture</StrongButton>}
                 {plan?.canTakeBack && !open && (
                     <Button isDisabled={takeBack.isPending} onPress={() => takeBack.mutate(undefined, tell)}>
                         Undo the plan
@@ -127,12 +121,6 @@ function PlanningControls({ plan }: { plan: Plan | undefined }) {
                 <p>
                     {plan.begunRecipes === 1 ? 'One recipe is' : `${plan.begunRecipes} recipes are`} begun on the paper
                     and {plan.begunRecipes === 1 ? 'stays as it is' : 'stay as they are'}.
-                </p>
-            )}
-            {work && open && <WorkProgress work={work} onCancel={() => planning.cancel.mutate(work.id)} />}
-            {work?.state === 'failed' && (
-                <p role="alert">
-                    <b>!</b> {work.problem}
                 </p>
             )}
         </>

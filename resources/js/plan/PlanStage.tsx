@@ -18,6 +18,7 @@ import { JoinsPanel } from './JoinsPanel';
 import { LimitedPanel } from './LimitedPanel';
 import { NeighboursPanel } from './NeighboursPanel';
 import { PalettePanel } from './PalettePanel';
+import { PlanningProgress } from './PlanningProgress';
 import { SchedulePanel, spokenMinutes } from './SchedulePanel';
 import { SchoolsPanel } from './SchoolsPanel';
 import { TurnList } from './TurnList';
@@ -177,6 +178,7 @@ export function PlanStage() {
                     <Link to={`/pieces/${piece.id}/match`}>Match</Link>.
                 </p>
             )}
+            <PlanningProgress />
             <Parts
                 label="Parts of Plan"
                 parts={planned ? PARTS : PARTS.filter(({ id }) => id === 'palette' || id === 'ways')}

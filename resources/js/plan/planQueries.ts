@@ -2,7 +2,7 @@ import { hashKey, useMutation, useQuery, useQueryClient, type QueryClient } from
 import { useCallback } from 'react';
 import { answered, api, messageOf, type Piece, type PieceChanges } from '../api/client';
 import { changePiece, keys } from '../api/queries';
-import { cancelWork, isOpen, latestWork, startWork, useWork } from '../api/works';
+import { cancelWork, isOpen, latestWork, startWork, useWatchedWork } from '../api/works';
 import { notify } from '../ui/Notices';
 
 const path = (piece: string) => ({ params: { path: { piece } } });
@@ -51,7 +51,20 @@ export function useReplanPalette(of: Piece) {
 export function usePlanning(piece: string) {
     const client = useQueryClient();
 
-    return useWork('planning', () => void fetchPlanned(client, piece), piece);
+    return useWatchedWork('planning', () => void fetchPlanned(client, piece), piece);
+}
+
+/** Begins it, and says whether it goes on, without being rendered at each step of it. */
+export function useStartPlanning(piece: string) {
+    const client = useQueryClient();
+    const latest = latestWork('planning', piece);
+    const open = useQuery({ ...latest, select: isOpen });
+    const start = useMutation({
+        mutationFn: (anew: boolean) => startWork({ kind: 'planning', piece, ...(anew ? { anew } : {}) }),
+        onSuccess: (work) => client.setQueryData(latest.queryKey, work),
+    });
+
+    return { open: open.data ?? false, start };
 }
 
 /** Fetches what a planning has changed: first the plan, for which the artist waits, then the rest of the piece. */
