@@ -57,6 +57,21 @@ describe('answers of the studio', () => {
         expect((await refused(ask())).message).toContain('Reload it');
     });
 
+    it('asks once more where the token of the page is old by now', async () => {
+        const asked: string[] = [];
+        vi.stubGlobal('fetch', (request: Request) => {
+            asked.push(
+                `${request.method} ${new URL(request.url).pathname} ${request.headers.get('X-XSRF-TOKEN') ?? ''}`,
+            );
+            document.cookie = 'XSRF-TOKEN=new';
+
+            return Promise.resolve(new Response('{}', { status: asked.length === 1 ? 419 : 200 }));
+        });
+        document.cookie = 'XSRF-TOKEN=old';
+        await answered(api.DELETE('/api/session'));
+        expect(asked).toEqual(['DELETE /api/session old', 'GET /api/session ', 'DELETE /api/session new']);
+    });
+
     it('has a sentence for an answer without one', async () => {
         answers(500, {});
         expect((await refused(ask())).message).toBe('Something went wrong in the studio. Try again.');

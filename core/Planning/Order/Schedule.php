@@ -51,7 +51,8 @@ final readonly class Schedule
         $best = null;
         for ($try = 0; $try < self::TRIES; $try++) {
             $found = self::scheduled($steps, $rules, $pace, $rank, $group ?? static fn (): int => 0, true, $try);
-            if ($best === null || [count($found->turns), $found->total] < [count($best->turns), $best->total]) {
+            // The first is nearest to the school's order of values: another must be shorter by a turn.
+            if ($best === null || count($found->turns) < count($best->turns)) {
                 $best = $found;
             }
         }
@@ -202,7 +203,7 @@ final readonly class Schedule
             }
             [$phase, $waits] = [$ranks[$i][0], $ranks[$i][1]];
             $share = $later / ($later + count($together)) + self::STRAY * ((crc32($try.' '.$tools[$i]) % 1000) / 1000.0) * ($try > 0 ? 1 : 0);
-            $rank = [$phase, $waits, $share, -count($together), ...$ranks[$i]];
+            $rank = [$phase, $waits, $share, ...$ranks[$i]];
             if ($least === null || ($rank <=> $least) < 0) {
                 $least = $rank;
                 $best = $i;

@@ -69,10 +69,28 @@ export class Refusal extends Error {
     }
 }
 
+function withToken(request: Request): Request {
+    const token = /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1];
+    if (token) request.headers.set('X-XSRF-TOKEN', decodeURIComponent(token));
+
+    return request;
+}
+
+const TOKEN_IS_OLD = 419;
+
+/** With the token of the page; where another answer has brought a new one meanwhile, as on signing out, once more with that. */
+async function fetchWithToken(request: Request): Promise<Response> {
+    const again = request.clone();
+    const answer = await globalThis.fetch(request);
+    if (answer.status !== TOKEN_IS_OLD) return answer;
+    await globalThis.fetch(new Request(`${window.location.origin}/api/session`));
+
+    return globalThis.fetch(withToken(again));
+}
+
 const csrf: Middleware = {
     onRequest({ request }) {
-        const token = /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1];
-        if (token) request.headers.set('X-XSRF-TOKEN', decodeURIComponent(token));
+        withToken(request);
         request.headers.set('Accept', 'application/json');
 
         return request;
@@ -81,7 +99,7 @@ const csrf: Middleware = {
 
 export const api = createClient<paths>({
     baseUrl: window.location.origin,
-    fetch: (request) => globalThis.fetch(request),
+    fetch: fetchWithToken,
 });
 api.use(csrf);
 
@@ -110,7 +128,7 @@ export async function answered<T>(request: Promise<Answer<T>>): Promise<T> {
         Object.entries(problem.errors ?? {}).map(([name, said]) => [name, said[0] ?? '']),
     );
     const message =
-        answer.response.status === 419
+        answer.response.status === TOKEN_IS_OLD
             ? 'This page was open too long. Reload it and try again; what was saved is still there.'
             : (problem.message ?? 'Something went wrong in the studio. Try again.');
 
