@@ -88,6 +88,7 @@ await page.getByRole('tab', { name: 'Preview' }).click();
 await page.getByRole('radio', { name: 'Drawing' }).click();
 await page.getByTestId('value-check').waitFor({ timeout: 60_000 });
 await page.getByRole('slider', { name: 'Stage' }).scrollIntoViewIfNeeded();
+await page.waitForFunction(() => document.querySelector('[data-testid=photo]')?.naturalWidth === 1024);
 await take('drawing');
 await page.getByRole('radio', { name: 'Photo', exact: true }).click();
 await stage('Draw');

@@ -104,7 +104,7 @@ final readonly class Planner
         $last = count($zone->stack) - 1;
         foreach ($zone->stack->steps as $index => $step) {
             $role = self::role($zone, $index, $step);
-            $chain[] = new PlanStep(PlanStep::keyOf($zone, $index + 1), $zone, $role, $step, $index + 1, $zone->target, $zone->target, 0.0, self::why($role, $index, $last));
+            $chain[] = new PlanStep(PlanStep::keyOf($zone, $index + 1), $zone, $role, $step, $index + 1, $zone->target, $zone->target, 0.0, self::why($role, $index, $last, $step->pressurePercent > Manner::FIRM_PERCENT));
             if (self::isRubbed($zone, $step) && ! self::isRubbed($zone, $zone->stack->steps[$index + 1] ?? null)) {
                 $chain[] = self::rubbing($zone, $index + 1);
             }
@@ -337,13 +337,23 @@ final readonly class Planner
             $waits = self::leadsToDrying($step);
 
             return [
-                $waits && $step->role === StepRole::Wash ? StepRole::Layer->phase() : $step->role->phase(),
+                match (true) {
+                    $waits && $step->role === StepRole::Wash => StepRole::Layer->phase(),
+                    // What is pressed to end a passage waits for what is laid softly.
+                    self::isFirmEnd($step) => StepRole::Wash->phase(),
+                    default => $step->role->phase(),
+                },
                 // What will have to dry is begun early, so that other work fills the time.
                 $waits ? 0 : 1,
                 $step->role === StepRole::Underlayer ? 0 : 1,
                 $value, crc32((string) $pencil), $places[$step->zone->zone], $step->layer,
             ];
         };
+    }
+
+    private static function isFirmEnd(PlanStep $step): bool
+    {
+        return $step->role === StepRole::Layer && $step->step !== null && $step->step->pressurePercent > Manner::FIRM_PERCENT && $step->layer === count($step->zone->stack);
     }
 
     /** Whether a wash, here or later in its stack, must dry before something else goes over it. */
@@ -437,7 +447,7 @@ final readonly class Planner
         );
     }
 
-    private static function why(StepRole $role, int $index, int $last): string
+    private static function why(StepRole $role, int $index, int $last, bool $firm): string
     {
         return match ($role) {
             StepRole::Reserve, StepRole::Sparkle, StepRole::Rub => '',
@@ -447,6 +457,7 @@ final readonly class Planner
             StepRole::Lift => 'Dab, do not rub: takes off part of what lies loose.',
             StepRole::Burnish => $index < $last ? 'Heavy: fills the valleys. What follows will take less.' : 'Last and heavy: closes the grain. Start in the lightest area and work into the dark.',
             StepRole::Layer => match (true) {
+                $firm && $index === $last => 'Last and firm: press evenly, and look at the target before you stop.',
                 $index === 0 => 'First coat: sharp point, light hand, even strokes.',
                 $index === $last => 'Last coat here: look at the target before you stop.',
                 default => 'Builds on the coat below; let the grain show.',

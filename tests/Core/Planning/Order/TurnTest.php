@@ -154,6 +154,12 @@ it('builds every part of a zone as a part of the zone\'s one sequence, by all sc
     }
 });
 
+it('presses what ends a passage after what is laid softly elsewhere, whichever is lighter', function (): void {
+    $plan = turned([partOf('a', TargetRole::Accent, 90, 'QW:119@75x2'), partOf('b', TargetRole::Middle, 40, 'QW:722@45')]);
+    expect(array_map(static fn (Turn $turn): string => (string) $turn->pencil, $plan->turns))->toBe(['QW:722', 'QW:119'])
+        ->and($plan->turns[1]->stage)->toBe(Stage::Finish)->and($plan->turns[1]->why)->toStartWith('Last and firm');
+});
+
 it('lays nothing where the paper stays, at any stage', function (): void {
     $plan = turned([partOf('a', TargetRole::Light, 96, ''), partOf('a', TargetRole::Dark, 30, 'QW:722@50'), partOf('b', TargetRole::Accent, 97, '')]);
     for ($steps = 0; $steps <= count($plan->steps); $steps++) {
