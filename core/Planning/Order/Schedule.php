@@ -192,7 +192,7 @@ final readonly class Schedule
         }
         $best = null;
         $least = null;
-        foreach (self::tuples($first, $steps, $tools) as $together) {
+        foreach (self::windows($first, $steps, $tools) as $together) {
             $i = self::least($together, $ranks);
             // A tool that would be taken again soon for more of the same waits for it.
             $later = 0;
@@ -221,24 +221,24 @@ final readonly class Schedule
      * @param  array<int, string>  $tools
      * @return list<non-empty-list<int>>
      */
-    private static function tuples(array $ready, array $steps, array $tools): array
+    private static function windows(array $ready, array $steps, array $tools): array
     {
         $by = [];
         foreach ($ready as $i) {
             $by[$tools[$i]][] = $i;
         }
-        $tuples = [];
+        $windows = [];
         foreach ($by as $of) {
-            // From each pressure up: the windows overlap, and the one that serves most is taken.
+            // They overlap: a pressure in the middle may be nearer to those below it or to those above.
             foreach (array_unique(array_map(static fn (int $i): float => self::pressureOf($steps[$i]), $of)) as $low) {
-                $tuple = array_values(array_filter($of, static fn (int $i): bool => self::pressureOf($steps[$i]) >= $low && self::pressureOf($steps[$i]) <= $low + self::WITHIN_PERCENT));
-                if ($tuple !== []) {
-                    $tuples[] = $tuple;
+                $window = array_values(array_filter($of, static fn (int $i): bool => self::pressureOf($steps[$i]) >= $low && self::pressureOf($steps[$i]) <= $low + self::WITHIN_PERCENT));
+                if ($window !== []) {
+                    $windows[] = $window;
                 }
             }
         }
 
-        return $tuples;
+        return $windows;
     }
 
     /**

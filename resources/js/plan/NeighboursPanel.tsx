@@ -2,6 +2,7 @@ import styled from 'styled-components';
 import { messageOf } from '../api/client';
 import { useDesk } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
+import { CalledOut } from '../ui/CalledOut';
 import { Problem } from '../ui/States';
 import { space, type } from '../ui/theme';
 import { useNeighbours } from './planQueries';
@@ -52,7 +53,7 @@ export function NeighboursPanel() {
                             {pair.with && (
                                 <>
                                     {' '}
-                                    With <code>{pair.with}</code>.
+                                    With <CalledOut stack={pair.with} />.
                                 </>
                             )}
                         </span>
