@@ -14,6 +14,7 @@ use Prism\Colour\Lab;
 use Prism\Matching\Target;
 use Prism\Reference\ChromaReach;
 use Prism\Reference\RangeMode;
+use Prism\Reference\TargetNames;
 use Prism\Reference\TargetRole;
 use Prism\Reference\ToneMap;
 
@@ -61,7 +62,18 @@ final class Targets
     /** Of the zone, and which of its colours if it has several: "Float, light side: dark". */
     public static function name(ZoneTarget $target): string
     {
-        return $target->zone->targets->count() < 2 ? $target->zone->name : sprintf('%s: %s', $target->zone->name, $target->role->label());
+        return $target->zone->targets->count() < 2 ? $target->zone->name : sprintf('%s: %s', $target->zone->name, self::label($target));
+    }
+
+    /** Which of the colours of its zone: "dark", "lighter accent". */
+    public static function label(ZoneTarget $target): string
+    {
+        $colours = [];
+        foreach ($target->zone->targets as $one) {
+            $colours[$one->id] = [$one->role, self::read($one)];
+        }
+
+        return TargetNames::of($colours)[$target->id] ?? $target->role->label();
     }
 
     public static function tone(Piece $piece): ToneMap

@@ -84,7 +84,11 @@ final readonly class ChartDrawing
             return $lines;
         }
 
-        // Too many for a line each: two share one, in plain notation.
-        return array_map(static fn (array $pair): string => implode(' > ', $pair), array_chunk(array_map(strval(...), $steps), 2));
+        // Too many for a line each: two share one.
+        $short = array_map(static fn (Step $step): string => $step->pencil === null
+            ? $step->kind->value
+            : sprintf('%s %s %%%s', $step->pencil, round($step->pressurePercent, 1), $step->passes > 1 ? ' x'.$step->passes : ''), $steps);
+
+        return array_map(static fn (array $pair): string => implode(', then ', $pair), array_chunk($short, 2));
     }
 }

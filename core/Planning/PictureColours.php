@@ -9,6 +9,7 @@ use Prism\Matching\Recipe;
 use Prism\Matching\Target;
 use Prism\Materials\PencilId;
 use Prism\Planning\Order\PlannedZone;
+use Prism\Reference\TargetNames;
 
 /** All colours of a picture together, as a palette is found for them and a plan made of them: the one way from zones to both. */
 final readonly class PictureColours
@@ -65,11 +66,12 @@ final readonly class PictureColours
     {
         $planned = [];
         foreach ($this->of as $zone) {
-            foreach ($zone->targets as $target) {
+            $names = TargetNames::of(array_map(static fn (PictureTarget $target): array => [$target->role, $target->drawn], $zone->targets));
+            foreach ($zone->targets as $at => $target) {
                 $recipe = $recipes[$target->id] ?? null;
                 if ($recipe !== null) {
                     $planned[] = new PlannedZone(
-                        $target->id, $zone->id, sprintf('%s: %s', $zone->name, $target->role->label()), $target->drawn, $recipe->stack, $recipe->underlayer,
+                        $target->id, $zone->id, sprintf('%s: %s', $zone->name, $names[$at]), $target->drawn, $recipe->stack, $recipe->underlayer,
                         $paperMm2 * $zone->share * $target->share, array_map(strval(...), $zone->touching), $zone->schools, $zone->highlights, $target->role, $zone->name,
                         valueOnly: $this->targets[$target->id]->valueOnly,
                     );

@@ -94,6 +94,7 @@ export function target(id: string, name: string, changes: Partial<Target> = {}):
         id,
         role: 'middle',
         name,
+        label: changes.role ?? 'middle',
         colour: colour(),
         read: colour(),
         spread: 1.2,

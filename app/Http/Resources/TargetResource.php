@@ -12,10 +12,11 @@ use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
 
 /** @mixin ZoneTarget */
-#[OA\Schema(schema: 'Target', required: ['id', 'role', 'name', 'colour', 'read', 'spread', 'share', 'x', 'y', 'edited', 'version', 'recipe'], properties: [
+#[OA\Schema(schema: 'Target', required: ['id', 'role', 'name', 'label', 'colour', 'read', 'spread', 'share', 'x', 'y', 'edited', 'version', 'recipe'], properties: [
     new OA\Property(property: 'id', type: 'string'),
     new OA\Property(property: 'role', ref: '#/components/schemas/TargetRole'),
     new OA\Property(property: 'name', type: 'string', description: 'of the zone, and which of its colours'),
+    new OA\Property(property: 'label', type: 'string', description: 'which of the colours of its zone; no two of a zone are called alike'),
     new OA\Property(property: 'colour', ref: '#/components/schemas/Colour', description: 'to be drawn: brought within reach as the piece says'),
     new OA\Property(property: 'read', ref: '#/components/schemas/Colour', description: 'as the photo shows it, or as the artist has set it'),
     new OA\Property(property: 'spread', type: 'number'),
@@ -39,6 +40,7 @@ final class TargetResource extends JsonResource
             'id' => $this->id,
             'role' => $this->role->value,
             'name' => Targets::name($this->resource),
+            'label' => Targets::label($this->resource),
             'colour' => ColourResource::make(Targets::drawn($this->resource)),
             'read' => ColourResource::make(Targets::read($this->resource)),
             'spread' => round($this->spread, 2),

@@ -1889,6 +1889,8 @@ export interface components {
             role: components['schemas']['TargetRole'];
             /** @description of the zone, and which of its colours */
             name: string;
+            /** @description which of the colours of its zone; no two of a zone are called alike */
+            label: string;
             colour: components['schemas']['Colour'];
             read: components['schemas']['Colour'];
             spread: number;

@@ -55,7 +55,7 @@ export function TargetChoice({ zone }: { zone: Zone }) {
                     >
                         <i style={{ background: target.colour.hex }} aria-hidden />
                         <span>
-                            {ROLE_NAMES[target.role]}
+                            {target.label}
                             {target.recipe ? ' ✓' : ''}
                         </span>
                         <span className="visually-hidden">

@@ -84,7 +84,7 @@ export function ZoneTargets({ zone }: { zone: Zone }) {
                             <td>
                                 <Swatch colour={target.colour} label={target.name} width="40px" height="26px" />
                             </td>
-                            <td>{ROLE_NAMES[target.role]}</td>
+                            <td>{target.label}</td>
                             <td>
                                 <b>{target.colour.appearance.valueStep}</b>
                             </td>
@@ -92,13 +92,13 @@ export function ZoneTargets({ zone }: { zone: Zone }) {
                             <td>{target.edited ? 'set' : `${Math.max(1, Math.round(100 * target.share))} %`}</td>
                             <td>
                                 <Button
-                                    aria-label={`Set ${ROLE_NAMES[target.role]}`}
+                                    aria-label={`Set ${target.label}`}
                                     onPress={() => setEditing(editing === target.id ? null : target.id)}
                                 >
                                     Set
                                 </Button>{' '}
                                 <Button
-                                    aria-label={`Remove ${ROLE_NAMES[target.role]}`}
+                                    aria-label={`Remove ${target.label}`}
                                     isDisabled={zone.targets.length < 2}
                                     onPress={() =>
                                         remove.mutate(target.id, {

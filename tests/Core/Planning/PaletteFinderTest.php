@@ -20,6 +20,7 @@ use Prism\Planning\PaletteWish;
 use Prism\Planning\TargetStacks;
 use Prism\Schools\BlackAndWhite;
 use Prism\Schools\Blending;
+use Prism\Schools\Complement;
 use Prism\Schools\SchoolSet;
 use Prism\Schools\Surface;
 
@@ -119,6 +120,18 @@ it('keeps a warm and a cool lightener from eight pencils on, whatever the pictur
         expect($palettes[$size]->pencils)->toHaveCount($size)->and(array_map(strval(...), $palettes[$size]->pencils))->toContain((string) $pinned[0])->and($palettes[$size]->recipes)->toHaveCount(6);
     }
 });
+
+it('never lays a pencil over itself: that is one layer with more coats', function (Blending $blending, Complement $complement): void {
+    $limits = new Limits(maxLayers: Limits::PICTURE_LAYERS, schools: new SchoolSet(complement: $complement, blending: $blending));
+    $palettes = finder(twenty())->curve(new PaletteWish(pictureTargets(), [4, 8], limits: $limits));
+    foreach ($palettes as $palette) {
+        foreach ($palette->recipes as $recipe) {
+            foreach (array_slice($recipe->stack->steps, 1) as $i => $step) {
+                expect($step->pencil === null || (string) $step->pencil !== (string) $recipe->stack->steps[$i]->pencil)->toBeTrue((string) $recipe->stack);
+            }
+        }
+    }
+})->with(fn (): array => [[Blending::Layers, Complement::Under], [Blending::Layers, Complement::Between], [Blending::Solvent, Complement::Under], [Blending::Blender, Complement::Over]]);
 
 it('follows limits of single targets', function (): void {
     $targets = pictureTargets();

@@ -206,6 +206,13 @@ it('is drawn in true size, with what to lay under every field', function (): voi
         ->and($drawing->rules[0][2])->toBe(100.0)->and($svg->rect->count())->toBe(1 + count($drawing->blacks) + 2);
 });
 
+it('calls a long stack out too, two steps to a line', function (): void {
+    $long = ChartSheet::all('a4', [Stack::parse('QW:404@35x2 > QW:201@40 > wash > LO:7206@60 > QW:404@45x3')])[0];
+    $texts = array_column(ChartDrawing::of($long, 'Blues', 'Harbour Cartridge')->texts, 4);
+    expect($texts)->toContain('QW:404 35 % x2, then QW:201 40 %', 'wash, then LO:7206 60 %', 'QW:404 45 % x3')
+        ->and(array_filter($texts, static fn (string $text): bool => str_contains($text, '@')))->toBe([]);
+});
+
 it('has every pencil at three pressures, every pair in both orders, every three', function (): void {
     $ids = array_map(PencilId::of(...), ['QW:1', 'QW:2', 'QW:3', 'QW:4']);
     $notations = static fn (array $stacks): array => array_map(strval(...), $stacks);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Prism\Colour\DeltaE;
 use Prism\Colour\Lab;
 use Prism\Reference\Field;
+use Prism\Reference\TargetNames;
 use Prism\Reference\TargetRole;
 use Prism\Reference\ZoneColours;
 use Prism\Reference\ZoneTarget;
@@ -130,4 +131,11 @@ it('names no more than two of a kind', function (): void {
         return Lab::of(50, 0, 0);
     });
     expect(array_count_values(roles(coloursOf($field)))['accent'])->toBe(2);
+});
+
+it('calls no two colours of a zone alike', function (): void {
+    $of = static fn (array $colours): array => TargetNames::of(array_map(static fn (array $one): array => [$one[0], Lab::of($one[1], 0, 0)], $colours));
+    expect($of([[TargetRole::Light, 80], [TargetRole::Accent, 20], [TargetRole::Accent, 90], [TargetRole::Shimmer, 50]]))->toBe(['light', 'darker accent', 'lighter accent', 'shimmer'])
+        ->and($of(['a' => [TargetRole::Accent, 20], 'b' => [TargetRole::Accent, 90], 'c' => [TargetRole::Accent, 90]]))->toBe(['a' => 'accent 3', 'b' => 'accent 1', 'c' => 'accent 2'])
+        ->and($of([]))->toBe([]);
 });
