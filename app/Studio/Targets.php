@@ -30,7 +30,7 @@ final class Targets
     {
         $targets = [];
         foreach (self::rows($artist)->get()->sortBy('id') as $row) {
-            $targets[$row->id] = Target::colour(self::drawn($row));
+            $targets[$row->id] = self::wanted($row);
         }
 
         return $targets;
@@ -43,6 +43,12 @@ final class Targets
         $rows->whereHas('recipe')->with('recipe');
 
         return $rows->get();
+    }
+
+    /** As it is searched for: the colour to be drawn, in the light of its zone. */
+    public static function wanted(ZoneTarget $target): Target
+    {
+        return Target::colour(self::drawn($target))->inShadow(ZoneBook::zoneLight($target->zone)->isShadow());
     }
 
     /** The colour to be drawn: as the artist has set it, else as read in the photo and brought within reach as the piece says. */

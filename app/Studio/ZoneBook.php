@@ -16,6 +16,7 @@ use Prism\Reference\Outlines;
 use Prism\Reference\PictureReading;
 use Prism\Reference\TargetRole;
 use Prism\Reference\Tidying;
+use Prism\Reference\ZoneLight;
 use Prism\Reference\ZoneMap;
 use Prism\Reference\ZoneReader;
 use Prism\Reference\ZoneReading;
@@ -579,6 +580,12 @@ final class ZoneBook
         }
 
         return [...$traits, 'corrected' => array_keys($corrections)];
+    }
+
+    /** In the light where nothing is known. */
+    public static function zoneLight(Zone $zone): ZoneLight
+    {
+        return ZoneLight::from(self::traits($zone)['light'] ?? ZoneLight::Lit->value);
     }
 
     /** Soft where nothing is known. */

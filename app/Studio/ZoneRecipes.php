@@ -12,7 +12,6 @@ use Prism\Layering\ToothModel;
 use Prism\Matching\EmptyBox;
 use Prism\Matching\Limits;
 use Prism\Matching\Recipe;
-use Prism\Matching\Target;
 use Prism\Matching\Trio;
 use Prism\Planning\Order\Plan;
 use Prism\Planning\Order\PlannedZone;
@@ -34,7 +33,7 @@ final class ZoneRecipes
         $stack = Stack::parse($target->recipe->stack);
         $piece = $target->zone->piece;
 
-        return $this->engine->recipes($piece->paper, $piece->user, $this->catalogue->desk($piece->user, $stack))->make($stack, Target::colour(Targets::drawn($target)));
+        return $this->engine->recipes($piece->paper, $piece->user, $this->catalogue->desk($piece->user, $stack))->make($stack, Targets::wanted($target));
     }
 
     /**
@@ -47,7 +46,7 @@ final class ZoneRecipes
     {
         $targets = [];
         foreach ($zone->targets as $target) {
-            $targets[$target->role->value] ??= Target::colour(Targets::drawn($target));
+            $targets[$target->role->value] ??= Targets::wanted($target);
         }
         if (! isset($targets['light'], $targets['middle'], $targets['dark'])) {
             throw new LookRefused('This zone has not a light, a middle and a dark of its own; choose one that is shaded.');
@@ -107,9 +106,9 @@ final class ZoneRecipes
             foreach ($zone->targets as $target) {
                 $stack = $stacks[$target->id] ?? null;
                 if ($stack !== null) {
-                    $drawn = Targets::drawn($target->setRelation('zone', $zone));
+                    $wanted = Targets::wanted($target->setRelation('zone', $zone));
                     $zones[] = new PlannedZone(
-                        $target->id, $zone->id, Targets::name($target), $drawn, $stack, $recipes->underlayer($stack, Target::colour($drawn)), $paper * $zone->share * $target->share,
+                        $target->id, $zone->id, Targets::name($target), $wanted->colour, $stack, $recipes->underlayer($stack, $wanted), $paper * $zone->share * $target->share,
                         $touching, $schools->schools(), $schools->highlights(), $target->role, $zone->name, $target->recipe?->by_hand === true, $piece->value_only,
                     );
                 }

@@ -23,8 +23,10 @@ final readonly class Target
     /** Where only the value counts: what a whole step of it costs, in dE00. */
     private const VALUE_STEP = 12.0;
 
-    /** Darker than this a colour is a shadow, L*. */
+    /** Darker than this a colour is a shadow, L*; and one of a zone that lies in shadow. */
     private const SHADOW_L = 45.0;
+
+    private const IN_SHADOW_L = 62.0;
 
     private const BLACK_L = 30.0;
 
@@ -35,7 +37,7 @@ final readonly class Target
 
     private const DARK_L = 40.0;
 
-    private function __construct(public Lab $colour, public bool $valueOnly)
+    private function __construct(public Lab $colour, public bool $valueOnly, public bool $inShadow = false)
     {
     }
 
@@ -50,10 +52,16 @@ final readonly class Target
         return new self($colour, true);
     }
 
-    /** Dark enough to be a shadow. */
+    /** The same in a zone that lies in shadow, or does not: more of its colours are shadows there. */
+    public function inShadow(bool $inShadow = true): self
+    {
+        return new self($this->colour, $this->valueOnly, $inShadow);
+    }
+
+    /** Dark enough to be a shadow, where it lies. */
     public function isShadow(): bool
     {
-        return $this->colour->L < self::SHADOW_L;
+        return $this->colour->L < ($this->inShadow ? self::IN_SHADOW_L : self::SHADOW_L);
     }
 
     /** A dark that is black itself, not a dark colour. */

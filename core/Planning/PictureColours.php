@@ -35,7 +35,7 @@ final readonly class PictureColours
         $targets = $weights = $limits = $in = [];
         foreach ($zones as $zone) {
             foreach ($zone->targets as $target) {
-                $targets[$target->id] = $valueOnly ? Target::value($target->drawn) : Target::colour($target->drawn);
+                $targets[$target->id] = ($valueOnly ? Target::value($target->drawn) : Target::colour($target->drawn))->inShadow($zone->light->isShadow());
                 $weights[$target->id] = $zone->weight($target);
                 $limits[$target->id] = $zone->limits(Limits::PICTURE_LAYERS, $targets[$target->id], $given);
                 $in[$target->id] = $zone->id;

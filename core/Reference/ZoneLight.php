@@ -21,4 +21,10 @@ enum ZoneLight: string
             self::CastShadow => 'cast shadow',
         };
     }
+
+    /** Whether the light does not reach it: turned away, or another thing stands before it. */
+    public function isShadow(): bool
+    {
+        return $this === self::Shadow || $this === self::CastShadow;
+    }
 }

@@ -6,7 +6,6 @@ namespace Prism\Reference;
 
 use Prism\Colour\Appearance;
 use Prism\Colour\Lab;
-use Prism\Colour\Srgb;
 use Prism\Schools\Surface;
 
 /** Reads zones as a trained eye would: where they are, what colours they have, how they are lit and finished. */
@@ -38,18 +37,6 @@ final class ZoneReader
     private const NEAR = 0.72;
 
     private const FAR = 0.5;
-
-    /** Two parts of one thing have nearly the same chromaticity: within this of r + g + b = 1. */
-    private const SAME_THING = 0.055;
-
-    /** Luminance against the lit part of the same thing: above is lit, below the second in shadow. */
-    private const LIT = 0.6;
-
-    private const SHADOW = 0.3;
-
-    /** Darker parts of a ground or wall that are larger than this share of the picture have no shadow cast on them: they lie
-     * further from the lamp. */
-    private const MOST_CAST = 0.12;
 
     /** Reflected light is this much lighter, in L*, than the core of the shadow. */
     private const REFLECTED = 3.0;
@@ -108,7 +95,7 @@ final class ZoneReader
     public function read(?array $only = null): array
     {
         $warmth = $this->meanWarmth();
-        $parts = $this->lights();
+        $parts = (new ZoneLights($this->light, $this->field->width / $this->field->height))->of($this->lightOf());
         $names = [];
         $readings = [];
         foreach ($this->pixels as $zone => $pixels) {
@@ -148,6 +135,23 @@ final class ZoneReader
         }
 
         return $readings;
+    }
+
+    /** @return array<int, array{colour: Lab, share: float, x: float, y: float, margin: bool, touching: list<int>}> by zone, what tells how it is lit */
+    private function lightOf(): array
+    {
+        $zones = [];
+        foreach ($this->pixels as $zone => $pixels) {
+            $place = $this->deepest($pixels);
+            $zones[$zone] = [
+                'colour' => Lab::of(...$this->means[$zone]), 'share' => count($pixels) / $this->field->count(),
+                'x' => ($place % $this->field->width) / $this->field->width, 'y' => intdiv($place, $this->field->width) / $this->field->height,
+                'margin' => $pixels[count($pixels) - 1] >= $this->field->count() - $this->field->width || $pixels[0] < $this->field->width,
+                'touching' => array_keys($this->touching[$zone] ?? []),
+            ];
+        }
+
+        return $zones;
     }
 
     /**
@@ -356,89 +360,6 @@ final class ZoneReader
             $contrast < self::QUIET || $atMargin => 1,
             default => 2,
         };
-    }
-
-    /**
-     * Parts of one thing differ in light only; the lightest of them is lit, the others by how much less light they get. A
-     * dark part of a thing that reaches the margin of the picture, a ground or a wall, lies under a cast shadow if something
-     * else stands between it and the light.
-     *
-     * @return array<int, ZoneLight> by zone
-     */
-    private function lights(): array
-    {
-        $thing = [];
-        foreach (array_keys($this->pixels) as $zone) {
-            $thing[$zone] = $zone;
-        }
-        $root = static function (int $zone) use (&$thing): int {
-            while ($thing[$zone] !== $zone) {
-                $zone = $thing[$zone];
-            }
-
-            return $zone;
-        };
-        foreach ($this->touching as $zone => $others) {
-            foreach (array_keys($others) as $other) {
-                if ($zone < $other && $this->isSameThing($zone, $other)) {
-                    $thing[$root($other)] = $root($zone);
-                }
-            }
-        }
-        $lit = $margin = [];
-        foreach ($this->pixels as $zone => $pixels) {
-            $of = $root($zone);
-            $lit[$of] = max($lit[$of] ?? 0.0, self::luminance($this->means[$zone][0]));
-            $margin[$of] = ($margin[$of] ?? false) || $pixels[count($pixels) - 1] >= $this->field->count() - $this->field->width || $pixels[0] < $this->field->width;
-        }
-        $lights = [];
-        foreach ($this->pixels as $zone => $pixels) {
-            $of = $root($zone);
-            $share = self::luminance($this->means[$zone][0]) / max(1e-6, $lit[$of]);
-            $lights[$zone] = match (true) {
-                $share >= self::LIT => ZoneLight::Lit,
-                $margin[$of] && count($pixels) < self::MOST_CAST * $this->field->count() && $this->liesBehindAnother($zone, $of, $root) => ZoneLight::CastShadow,
-                $share >= self::SHADOW => ZoneLight::HalfLit,
-                default => ZoneLight::Shadow,
-            };
-        }
-
-        return $lights;
-    }
-
-    /** @param  \Closure(int): int  $root */
-    private function liesBehindAnother(int $zone, int $thing, \Closure $root): bool
-    {
-        $own = $this->deepest($this->pixels[$zone]);
-        $ratio = $this->field->width / $this->field->height;
-        $along = fn (int $at): float => $this->light->along(($at % $this->field->width) / $this->field->width, intdiv($at, $this->field->width) / $this->field->height, $ratio);
-        foreach (array_keys($this->touching[$zone] ?? []) as $other) {
-            if ($root($other) !== $thing && $along($this->deepest($this->pixels[$other])) > $along($own)) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    private function isSameThing(int $one, int $other): bool
-    {
-        $share = static function (array $mean): array {
-            $linear = Srgb::linear(Lab::of(max(0.0, min(100.0, $mean[0])), $mean[1], $mean[2]));
-            $linear = array_map(static fn (float $v): float => max(1e-4, $v), $linear);
-            $sum = array_sum($linear);
-
-            return [$linear[0] / $sum, $linear[1] / $sum];
-        };
-        [$r1, $g1] = $share($this->means[$one]);
-        [$r2, $g2] = $share($this->means[$other]);
-
-        return hypot($r1 - $r2, $g1 - $g2) < self::SAME_THING;
-    }
-
-    private static function luminance(float $L): float
-    {
-        return Lab::of(max(0.0, min(100.0, $L)), 0.0, 0.0)->toRelativeXyz()[1];
     }
 
     /**

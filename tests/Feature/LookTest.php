@@ -464,3 +464,8 @@ it('follows the truth of the rendered references better than a grid', function (
     expect($figures['ours'][0])->toBeGreaterThan(0.6)->and($figures['ours'][1])->toBeGreaterThan(2 * $figures['grid'][1])
         ->and($figures['ours'][2])->toBeLessThan(0.6 * $figures['grid'][2]);
 });
+
+it('tells how most zones of a rendered reference are lit, and hardly ever the opposite', function (): void {
+    [, $zones, , $right, $opposite] = LookFigures::lights(app(PhotoReader::class), 24, ['shelf'])[0];
+    expect((int) $right / (int) $zones)->toBeGreaterThan(0.75)->and((int) $opposite)->toBeLessThanOrEqual(2);
+});

@@ -10,6 +10,7 @@ use Prism\Reference\Field;
 use Prism\Reference\MergeTree;
 use Prism\Reference\PictureReading;
 use Prism\Reference\Raster;
+use Prism\Reference\ZoneLight;
 use Prism\Reference\ZoneMap;
 use Prism\Reference\ZoneReader;
 
@@ -103,16 +104,15 @@ final class LookFigures
         return $file;
     }
 
+    /** The parts, by their numbers from 1. */
     private static function truth(string $name, int $width, int $height): ZoneMap
     {
         $image = new Imagick(database_path("demo/$name.truth.png"));
         $image->setFormat('gray');
         $image->setImageFormat('gray');
         $image->setImageDepth(8);
-        // 0 is a part as well.
-        $labels = strtr($image->getImageBlob(), implode('', array_map(chr(...), range(0, 254))), implode('', array_map(chr(...), range(1, 255))));
 
-        return ZoneMap::of($image->getImageWidth(), $image->getImageHeight(), $labels)->scaled($width, $height);
+        return ZoneMap::of($image->getImageWidth(), $image->getImageHeight(), $image->getImageBlob())->scaled($width, $height);
     }
 
     /** @return array{float, float} recall and precision */
@@ -228,6 +228,62 @@ final class LookFigures
         }
 
         return $rows;
+    }
+
+    /**
+     * How zones are said to be lit, against the renderer: of each zone what most of its pixels are. Shadow is right where the lamp
+     * does not reach, whether the thing turns away or another stands before it; glass has no light side.
+     *
+     * @param  list<string>  $photos  names of rendered references
+     * @return list<list<string>>
+     */
+    public static function lights(PhotoReader $reader, int $count, array $photos = [...self::PHOTOS, ...self::HELD_OUT]): array
+    {
+        $rows = [];
+        foreach ($photos as $name) {
+            $photo = $reader->read(database_path("demo/$name.jpg"));
+            $raster = Raster::of($photo->width, $photo->height, $photo->rgb);
+            $reading = PictureReading::of($raster);
+            $map = $reading->tree->cut($count);
+            $lit = self::litness($map, self::truth($name, $map->width, $map->height), self::known($name)['parts']);
+            $zones = (new ZoneReader(Field::of($raster, PictureReading::EDGE), $map, $reading->light))->read();
+            $right = $opposite = 0;
+            foreach ($lit as $zone => $true) {
+                $said = match ($zones[$zone]->light) {
+                    ZoneLight::Lit => 2,
+                    ZoneLight::HalfLit => 1,
+                    ZoneLight::Shadow, ZoneLight::CastShadow => 0,
+                };
+                $right += $said === $true ? 1 : 0;
+                $opposite += abs($said - $true) === 2 ? 1 : 0;
+            }
+            $of = static fn (int $class): string => (string) count(array_keys($lit, $class, true));
+            $rows[] = [$name, (string) count($lit), "{$of(2)} / {$of(1)} / {$of(0)}", (string) $right, (string) $opposite];
+        }
+
+        return $rows;
+    }
+
+    /**
+     * @param  list<string>  $parts
+     * @return array<int, int> by zone: 2 lit, 1 half lit, 0 in shadow, as most of it is; without zones that are mostly of no light side
+     */
+    private static function litness(ZoneMap $map, ZoneMap $truth, array $parts): array
+    {
+        $lit = [];
+        foreach ($map->overlap($truth) as $zone => $overlaps) {
+            $by = [];
+            foreach ($overlaps as $label => $pixels) {
+                $known = explode('.', $parts[$label - 1] ?? '');
+                $by[(int) ($known[2] ?? 3)] = ($by[(int) ($known[2] ?? 3)] ?? 0) + $pixels;
+            }
+            arsort($by);
+            if ($zone > 0 && array_key_first($by) < 3) {
+                $lit[$zone] = (int) array_key_first($by);
+            }
+        }
+
+        return $lit;
     }
 
     private static function grid(int $width, int $height, int $count): ZoneMap

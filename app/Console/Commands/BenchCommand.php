@@ -79,6 +79,7 @@ final class BenchCommand extends Command
         if ($wanted('look')) {
             $this->table(['reference', 'true parts', self::ZONES.' zones by', 'boundary recall', 'precision', 'under-segmentation', 'need no touch'], LookFigures::zones($photos, self::ZONES, [...LookFigures::PHOTOS, ...LookFigures::HELD_OUT]));
             $this->table(['reference', 'light from, degrees', 'estimate', 'off by', 'agreement'], LookFigures::light($photos));
+            $this->table(['reference, '.self::ZONES.' zones', 'with a light side', 'lit / half / shadow in truth', 'told rightly', 'the opposite'], LookFigures::lights($photos, self::ZONES));
             $this->table(['megapixels', 'decode s', 'read s', 'zones and colours s', 'in all s', 'slider ms, most'], LookFigures::times($photos));
         }
         if ($wanted('plan')) {

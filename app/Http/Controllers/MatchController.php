@@ -78,8 +78,7 @@ final class MatchController
     public function search(RecipeSearchRequest $request, #[CurrentUser] User $user, Piece $piece, Catalogue $catalogue, Engine $engine, RecipeBook $book): JsonResponse
     {
         Gate::authorize('view', $piece);
-        $colour = Lab::of($request->float('L'), $request->float('a'), $request->float('b'));
-        $target = $request->boolean('valueOnly') ? Target::value($colour) : Target::colour($colour);
+        $target = $request->target($piece);
         $limits = $request->limits($piece, self::RECIPES);
         $box = $catalogue->box($user);
         $only = $request->allowed($box, $piece);
@@ -89,7 +88,7 @@ final class MatchController
             $own = $book->fitting($piece, $target, self::FROM_BOOK);
             $desk = $catalogue->desk($user, ...array_map(static fn (array $one): Stack => $one['recipe']->stack, $own));
             $model = $engine->predictor($piece->paper, $user, $desk)->model;
-            $told = static fn (Recipe $recipe): RecipeResource => RecipeResource::make($recipe)->under($piece->lamp, $model, $colour);
+            $told = static fn (Recipe $recipe): RecipeResource => RecipeResource::make($recipe)->under($piece->lamp, $model, $target->colour);
 
             return new JsonResponse([
                 'recipes' => array_map($told, $found),

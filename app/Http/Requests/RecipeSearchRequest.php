@@ -5,13 +5,16 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Models\Piece;
+use App\Models\Zone;
 use App\Studio\Catalogue;
 use App\Studio\PicturePalettes;
 use App\Studio\SchoolChoices;
 use App\Studio\ZoneBook;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\ValidationException;
+use Prism\Colour\Lab;
 use Prism\Matching\Limits;
+use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
 use Prism\Schools\BlackAndWhite;
@@ -48,10 +51,19 @@ final class RecipeSearchRequest extends FormRequest
         ];
     }
 
+    /** The colour that is looked for, in the light of its zone. */
+    public function target(Piece $piece): Target
+    {
+        $colour = Lab::of($this->float('L'), $this->float('a'), $this->float('b'));
+        $zone = $this->zone($piece);
+
+        return ($this->boolean('valueOnly') ? Target::value($colour) : Target::colour($colour))->inShadow($zone !== null && ZoneBook::zoneLight($zone)->isShadow());
+    }
+
     /** @throws ValidationException if recipes for toned paper are asked for on white paper */
     public function limits(Piece $piece, int $top): Limits
     {
-        $zone = $this->filled('zone') ? $piece->zones()->whereKey($this->validated('zone'))->first() : null;
+        $zone = $this->zone($piece);
         $schools = $zone === null
             ? SchoolChoices::ofPiece($piece)->schools()
             : SchoolChoices::ofZone($zone->setRelation('piece', $piece))->schools();
@@ -64,6 +76,11 @@ final class RecipeSearchRequest extends FormRequest
         }
 
         return new Limits($top, $this->integer('maxPencils', 4), $this->integer('maxLayers', self::LAYERS), $schools, $this->boolean('noBlack'), $this->boolean('waxLast'), array_values($this->validated('must', [])), $zone === null ? Surface::Smooth : ZoneBook::surface($zone));
+    }
+
+    private function zone(Piece $piece): ?Zone
+    {
+        return $this->filled('zone') ? $piece->zones()->whereKey($this->validated('zone'))->first() : null;
     }
 
     /** The pencils of a box that may be used; null for all of them. */

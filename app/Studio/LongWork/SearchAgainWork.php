@@ -15,7 +15,6 @@ use Closure;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Prism\Matching\Limits;
-use Prism\Matching\Target;
 
 /** Finds the recipes of some targets anew, as the calibration in force sees them. All are exchanged, or none. */
 final class SearchAgainWork implements LongWork
@@ -38,7 +37,7 @@ final class SearchAgainWork implements LongWork
             $progress(sprintf('Searching for %s', Targets::name($target)), $done / max(1, count($targets)));
             $piece = $target->zone->piece;
             $search = $this->engine->search($piece->paper, $artist, $box);
-            $found[$target->id] = (string) $search->find(Target::colour(Targets::drawn($target)), new Limits(top: 1, schools: SchoolChoices::ofZone($target->zone)->schools(), surface: ZoneBook::surface($target->zone)))[0]->stack;
+            $found[$target->id] = (string) $search->find(Targets::wanted($target), new Limits(top: 1, schools: SchoolChoices::ofZone($target->zone)->schools(), surface: ZoneBook::surface($target->zone)))[0]->stack;
         }
         $changed = [];
         DB::transaction(static function () use ($targets, $found, &$changed): void {

@@ -113,6 +113,13 @@ it('lays the complement under, between or over', function (): void {
         ->and($place(Complement::Between, $inside))->toBeGreaterThan($place(Complement::Over, $inside) + 5);
 });
 
+it('lays the complement under what lies in shadow more often than under the same colours in the light', function (): void {
+    $lit = answersTargets(46, 58, 24);
+    $has = static fn (array $steps, Target $target): bool => count($steps) > 1 && oppositeBy($steps[0], $target) >= 5.5;
+    $shaded = array_map(static fn (Target $target): Target => $target->inShadow(), $lit);
+    expect(answered(new SchoolSet, $shaded, $has))->toBeGreaterThanOrEqual(answered(new SchoolSet, $lit, $has) + 4);
+});
+
 it('draws shadows without black, with black last, with black first, with the complement\'s neighbours, or of blue and magenta', function (): void {
     $dark = answersTargets(14, 26, 5);
     $coloured = answersTargets(30, 44, 24);

@@ -6,6 +6,7 @@ use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
 use Prism\Layering\Stack;
 use Prism\Matching\Target;
+use Prism\Planning\PictureColours;
 use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
 use Prism\Planning\Simulation;
@@ -161,3 +162,8 @@ it('counts a colour by its area, more where it draws the eye, and never for noth
     expect($eye->weight($target))->toBeGreaterThan(2 * $zone->weight($target))
         ->and($zone->weight(pictureTarget('t', TargetRole::Accent, Lab::of(30, 0, 0), 0.0001)))->toBeGreaterThan(0.001);
 });
+
+it('searches colours of a zone in shadow as what lies in shadow, whatever the artist corrects it to', function (ZoneLight $light, bool $shadow): void {
+    $zone = new PictureZone('z', 'zone', 1, 1.0, 2, Surface::Soft, $light, Distance::Near, true, null, [], [pictureTarget('t', TargetRole::Middle, Lab::of(55, 20, 10))]);
+    expect(PictureColours::of([$zone])->targets['t']->isShadow())->toBe($shadow);
+})->with([[ZoneLight::Lit, false], [ZoneLight::HalfLit, false], [ZoneLight::Shadow, true], [ZoneLight::CastShadow, true]]);

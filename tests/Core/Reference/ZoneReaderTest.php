@@ -8,6 +8,7 @@ use Prism\Reference\Field;
 use Prism\Reference\LightDirection;
 use Prism\Reference\TargetRole;
 use Prism\Reference\ZoneLight;
+use Prism\Reference\ZoneLights;
 use Prism\Reference\ZoneMap;
 use Prism\Reference\ZoneReader;
 use Prism\Schools\Surface;
@@ -67,8 +68,25 @@ it('tells the light side from the shadow side of one thing', function (): void {
     $readings = reader($field, halves(), 180.0)->read();
     expect($readings[1]->light)->toBe(ZoneLight::Lit)->and($readings[2]->light)->toBe(ZoneLight::Shadow);
     // Two things of unlike colour are each lit in their own right.
-    $other = reader(painted(60, 60, static fn (float $x): Lab => $x < 0.5 ? Lab::of(70, 30, 20) : Lab::of(24, -20, -20)), halves(), 180.0)->read();
+    $other = reader(painted(60, 60, static fn (float $x): Lab => $x < 0.5 ? Lab::of(70, 30, 20) : Lab::of(36, -20, -20)), halves(), 180.0)->read();
     expect($other[2]->light)->toBe(ZoneLight::Lit);
+    // So dark a thing is in shadow, whatever it is part of.
+    $black = reader(painted(60, 60, static fn (float $x): Lab => $x < 0.5 ? Lab::of(70, 30, 20) : Lab::of(18, -12, -12)), halves(), 180.0)->read();
+    expect($black[2]->light)->toBe(ZoneLight::Shadow);
+});
+
+it('takes a dark part for shadow rather where it lies away from the light', function (float $degrees, ZoneLight $light): void {
+    $ground = ['colour' => Lab::of(80, 0, 0), 'share' => 0.84, 'x' => 0.5, 'y' => 0.9, 'margin' => true, 'touching' => [2, 3]];
+    $left = ['colour' => Lab::of(62, 40, 30), 'share' => 0.08, 'x' => 0.35, 'y' => 0.4, 'margin' => false, 'touching' => [1, 3]];
+    $right = ['colour' => Lab::of(40, 29, 22), 'share' => 0.08, 'x' => 0.65, 'y' => 0.4, 'margin' => false, 'touching' => [1, 2]];
+    $lights = (new ZoneLights(LightDirection::corrected($degrees), 1.0))->of([1 => $ground, 2 => $left, 3 => $right]);
+    expect($lights[1])->toBe(ZoneLight::Lit)->and($lights[2])->toBe(ZoneLight::Lit)->and($lights[3])->toBe($light);
+})->with([[180.0, ZoneLight::Shadow], [90.0, ZoneLight::HalfLit], [0.0, ZoneLight::Lit]]);
+
+it('measures a thing by its lit part, not by a glint', function (): void {
+    $zone = static fn (float $L, float $share, int ...$touching): array => ['colour' => Lab::of($L, 0, 0), 'share' => $share, 'x' => 0.5, 'y' => 0.5, 'margin' => false, 'touching' => $touching];
+    $lights = (new ZoneLights(LightDirection::corrected(90.0), 1.0))->of([1 => $zone(96, 0.01, 2), 2 => $zone(60, 0.3, 1, 3), 3 => $zone(33, 0.2, 2)]);
+    expect($lights)->toBe([1 => ZoneLight::Lit, 2 => ZoneLight::Lit, 3 => ZoneLight::Shadow]);
 });
 
 it('sees a cast shadow on the ground behind a thing', function (): void {
