@@ -49,7 +49,7 @@ final class Reach
     {
         $known = $this->engine->searchable($piece->paper, $piece->user, $this->catalogue->box($piece->user));
 
-        return count($known) === 0 ? ChromaReach::unlimited() : Fitting::chroma(Gamut::of($this->engine->library($piece->paper, $piece->user, $known)));
+        return count($known) === 0 ? ChromaReach::unlimited() : Fitting::chroma(Gamut::permitted($this->engine->library($piece->paper, $piece->user, $known), $known, SchoolChoices::ofPiece($piece)->schools()));
     }
 
     /** Changes when anything does that the reach rests on. */

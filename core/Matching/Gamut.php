@@ -6,6 +6,10 @@ namespace Prism\Matching;
 
 use Prism\Colour\Lab;
 use Prism\Matching\Search\PairLibrary;
+use Prism\Materials\Kit;
+use Prism\Materials\PencilId;
+use Prism\Materials\PencilKind;
+use Prism\Schools\SchoolSet;
 
 /**
  * The colours that a box can make with one or two pencils, counted in cells of CIELAB: what lies in one cell an artist
@@ -17,6 +21,9 @@ final readonly class Gamut
     public const CELL = 8.0;
 
     private const OFFSET = 128;
+
+    /** What a school has in a dark is asked for one as dark as this, L*: neither black itself nor in the light. */
+    private const DARK_L = 32.0;
 
     /** @param  array<int, true>  $cells */
     private function __construct(private array $cells)
@@ -30,9 +37,29 @@ final readonly class Gamut
 
     public static function of(PairLibrary $library): self
     {
+        return self::with($library, array_fill(0, count($library->ids), true));
+    }
+
+    /** Without the pencils that the schools do not have in a dark. */
+    public static function permitted(PairLibrary $library, Kit $kit, SchoolSet $schools): self
+    {
+        $dark = Target::colour(Lab::of(self::DARK_L, 0.0, 0.0));
+        $limits = new Limits(schools: $schools);
+        $kinds = array_map(static fn (string $id): PencilKind => PencilKind::of($kit->get(PencilId::of($id))->fullCoat ?? $dark->colour), $library->ids);
+
+        return self::with($library, array_map(static fn (string $id, PencilKind $kind): bool => Permitted::pencil($id, $kind, $dark, $limits), $library->ids, $kinds));
+    }
+
+    /** @param  list<bool>  $has  which pencils, by index */
+    private static function with(PairLibrary $library, array $has): self
+    {
         $cells = [];
+        $count = count($library->ids);
         foreach ($library->L as $i => $L) {
-            $cells[self::cell($L, $library->a[$i], $library->b[$i])] = true;
+            $pair = intdiv($i, PairLibrary::GROUP);
+            if ($has[intdiv($pair, $count)] && $has[$pair % $count]) {
+                $cells[self::cell($L, $library->a[$i], $library->b[$i])] = true;
+            }
         }
 
         return new self($cells);

@@ -200,6 +200,25 @@ final class Search
         return $refiner->inRounds($refiner->refine($easel->candidate($sketch), Refiner::NEAR));
     }
 
+    /**
+     * The best stacks of these pencils alone, explored for this one target: dearer than {@see settle()}.
+     *
+     * @param  list<int>  $pencils  by index
+     * @return list<Candidate> cheapest first, in rounds where that is as near; none where none of the pencils may be used
+     */
+    public function explored(Target $target, Limits $limits, array $pencils, int $most): array
+    {
+        $query = $this->query($target, $limits);
+        $allowed = array_values(array_intersect($query->allowed, $pencils));
+        if ($allowed === []) {
+            return [];
+        }
+        $easel = $this->easel($query->only($allowed));
+        $refiner = new Refiner($easel, $this->book);
+
+        return array_map($refiner->inRounds(...), array_slice((new Explorer($easel, $this->book, $this->library))->explore(), 0, $most));
+    }
+
     /** A settled stack as an artist reads it. */
     public function recipe(Target $target, Limits $limits, Candidate $settled): Recipe
     {
@@ -214,10 +233,8 @@ final class Search
     private function among(Target $target, Limits $limits, array $pencils): Recipe
     {
         $query = $this->query($target, $limits);
-        $easel = $this->easel(new Query($target, $limits, $query->manner, $query->cost, $query->ground, true, $pencils));
-        $best = (new Explorer($easel, $this->book, $this->library))->explore()[0];
 
-        return $this->made($easel, (new Refiner($easel, $this->book))->inRounds($best));
+        return $this->made($this->easel($query), $this->explored($target, $limits, $pencils, 1)[0]);
     }
 
     private function easel(Query $query): Easel

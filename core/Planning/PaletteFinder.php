@@ -33,6 +33,11 @@ final class PaletteFinder
     /** Recipes that are kept of each colour: the best, and others with which its zone may be built of fewer turns. */
     private const SPARE = 8;
 
+    /** Where what was settled so misses by more, dE00, the set is explored for that target alone; so many of what is found are taken up. */
+    private const MISSES = 3.5;
+
+    private const EXPLORED = 3;
+
     private const EXCHANGE_ROUNDS = 2;
 
     /** In smaller palettes there is no room for lighteners. */
@@ -384,16 +389,24 @@ final class PaletteFinder
                 }
             }
             $settled = array_map(fn (Sketch $sketch): Candidate => $this->search->settle($targets[$at], $limits[$at], $sketch), array_values($near));
-            // What the paper is already stays paper, whatever a stack would cost.
-            $rank = static fn (Candidate $one): array => [$one->sketch->members === [] ? 0 : 1, $one->cost];
-            usort($settled, static fn (Candidate $a, Candidate $b): int => $rank($a) <=> $rank($b));
+            foreach ($sets as $chosen) {
+                $best = self::laidBy($chosen, self::ranked($settled))[0] ?? null;
+                if ($best !== null && $targets[$at]->miss($best->look->colour->L, $best->look->colour->a, $best->look->colour->b) > self::MISSES) {
+                    array_push($settled, ...$this->search->explored($targets[$at], $limits[$at], array_keys($chosen), self::EXPLORED));
+                }
+            }
+            $settled = self::ranked($settled);
             $made = [];
             foreach ($sets as $size => $chosen) {
-                foreach ($settled as $i => $candidate) {
-                    if (count($recipes[$size] ?? []) < self::SPARE && array_diff_key(array_flip($candidate->sketch->pencils()), $chosen) === []) {
-                        $recipe = $made[$i] ??= $this->search->recipe($targets[$at], $limits[$at], $candidate);
+                foreach (self::laidBy($chosen, $settled) as $candidate) {
+                    if (count($recipes[$size] ?? []) < self::SPARE) {
+                        $recipe = $made[spl_object_id($candidate)] ??= $this->search->recipe($targets[$at], $limits[$at], $candidate);
                         if (! isset($recipes[$size]) || (string) $recipes[$size][0]->stack !== (string) $recipe->stack) {
                             $recipes[$size][] = $recipe;
+                        }
+                        if ($candidate->sketch->members === []) {
+                            // What stays paper is coloured for nobody's sake.
+                            break;
                         }
                     }
                 }
@@ -403,6 +416,30 @@ final class PaletteFinder
         };
 
         return array_map(unserialize(...), $parts->each(count($targets), $part, $progress));
+    }
+
+    /**
+     * What the paper is already stays paper, whatever a stack would cost.
+     *
+     * @param  list<Candidate>  $settled
+     * @return list<Candidate> cheapest first
+     */
+    private static function ranked(array $settled): array
+    {
+        $rank = static fn (Candidate $one): array => [$one->sketch->members === [] ? 0 : 1, $one->cost];
+        usort($settled, static fn (Candidate $a, Candidate $b): int => $rank($a) <=> $rank($b));
+
+        return $settled;
+    }
+
+    /**
+     * @param  array<int, true>  $chosen
+     * @param  list<Candidate>  $settled
+     * @return list<Candidate> those of which the set has all pencils
+     */
+    private static function laidBy(array $chosen, array $settled): array
+    {
+        return array_values(array_filter($settled, static fn (Candidate $one): bool => array_diff_key(array_flip($one->sketch->pencils()), $chosen) === []));
     }
 
     /**

@@ -8,7 +8,8 @@ use Prism\Colour\Lab;
 
 /**
  * How coloured a box can be, by lightness and hue: colours beyond are brought inside with their hue kept. A table of the most
- * coloured that was made in each cell of lightness and hue; where nothing was made, nothing is known and nothing changed.
+ * coloured that was made in each cell of lightness and hue; where nothing was made there or a little lighter, nothing is known
+ * and nothing changed.
  */
 final readonly class ChromaReach
 {
@@ -16,6 +17,9 @@ final readonly class ChromaReach
     private const L_CELL = 8.0;
 
     private const HUE_CELL = 30.0;
+
+    /** Where nothing was made the cells above tell, so many of them. */
+    private const LIGHTER = 3;
 
     /** A colour keeps this share of its chroma at least: what is greyed further is another colour. */
     private const LEAST = 0.5;
@@ -52,7 +56,7 @@ final readonly class ChromaReach
 
     public function colour(Lab $colour): Lab
     {
-        $most = $this->most[self::cell($colour)] ?? INF;
+        $most = $this->most($colour);
         $chroma = $colour->chroma();
         if ($chroma <= $most) {
             return $colour;
@@ -68,8 +72,21 @@ final readonly class ChromaReach
         return array_map(static fn (float $chroma): float => round($chroma, 1), $this->most);
     }
 
-    private static function cell(Lab $colour): string
+    /** C*ab; where nothing so dark was made in this hue it is no more than a little lighter. */
+    private function most(Lab $colour): float
     {
-        return (int) floor($colour->L / self::L_CELL).':'.(int) floor($colour->hueDegrees() / self::HUE_CELL);
+        for ($lighter = 0; $lighter <= self::LIGHTER; $lighter++) {
+            $most = $this->most[self::cell($colour, $lighter)] ?? null;
+            if ($most !== null) {
+                return $most;
+            }
+        }
+
+        return INF;
+    }
+
+    private static function cell(Lab $colour, int $lighter = 0): string
+    {
+        return ((int) floor($colour->L / self::L_CELL) + $lighter).':'.(int) floor($colour->hueDegrees() / self::HUE_CELL);
     }
 }

@@ -65,7 +65,7 @@ final class CraftFigures
         $reading = PictureReading::of($raster);
         $zones = array_values(array_map(PictureZone::read(...), (new ZoneReader(Field::of($raster, PictureReading::EDGE), $reading->tree->cut(self::ZONES), $reading->light))->read()));
         $read = array_merge(...array_map(static fn (PictureZone $zone): array => array_map(static fn (PictureTarget $target): Lab => $target->read, $zone->targets), $zones));
-        $fitting = Fitting::of($read, $this->search, Gamut::of($this->library), $this->predictor->model->bare()->lab()->L);
+        $fitting = Fitting::of($read, $this->search, Gamut::permitted($this->library, $this->box, new SchoolSet), $this->predictor->model->bare()->lab()->L);
         $zones = array_map(static fn (PictureZone $zone): PictureZone => $zone->by(new SchoolSet, $fitting), $zones);
         $surfaces = [];
         foreach ($zones as $zone) {

@@ -84,11 +84,12 @@ final class PlanCommand extends StudioFiles
         $search = $this->searchIn($calibration, $kit);
         $schools = SchoolSet::answered($this->text('school'));
         $predictor = $calibration->predictor($this->paper($calibration, $this->text('paper')));
-        $fitting = Fitting::of($read, $search, Gamut::of(PairLibrary::build($predictor->model, $calibration->known($kit)->ids())), $predictor->model->bare()->lab()->L);
+        $known = $calibration->known($kit);
+        $fitting = Fitting::of($read, $search, Gamut::permitted(PairLibrary::build($predictor->model, $known->ids()), $known, $schools), $predictor->model->bare()->lab()->L);
         $zones = array_map(static fn (PictureZone $zone): PictureZone => $zone->by($schools, $fitting), $zones);
         $colours = PictureColours::of($zones);
-        $palette = (new PaletteFinder($search, $calibration->known($kit)))->curve($colours->wish([$size]))[$size];
-        $palette = TrioShading::of($palette, $zones, $search, $calibration->known($kit)->only($palette->pencils), $colours->targets, $colours->weights, $colours->limits)->palette;
+        $palette = (new PaletteFinder($search, $known))->curve($colours->wish([$size]))[$size];
+        $palette = TrioShading::of($palette, $zones, $search, $known->only($palette->pencils), $colours->targets, $colours->weights, $colours->limits)->palette;
         $this->progress(sprintf('%d pencils: mean dE00 %.2f', count($palette->pencils), $palette->meanDifference));
         $plan = (new Planner($predictor, $kit, Progress::ZoneByZone))->plan($colours->planned($palette->recipes, self::WIDTH_MM * self::heightOf($field)));
         $this->write('out', self::json($zones, $field, $palette, $plan, $fitting));

@@ -44,4 +44,14 @@ final readonly class Query
     {
         return new self($this->target, $this->limits, $manner, $this->cost, $this->ground, $this->bare, $this->allowed);
     }
+
+    /**
+     * The same with these pencils alone.
+     *
+     * @param  list<int>  $pencils  by index
+     */
+    public function only(array $pencils): self
+    {
+        return new self($this->target, $this->limits, $this->manner, $this->cost, $this->ground, $this->bare, $pencils);
+    }
 }

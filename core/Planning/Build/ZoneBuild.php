@@ -15,12 +15,12 @@ use Prism\Matching\Recipe;
 final class ZoneBuild
 {
     /** What a pencil in the hand costs a zone, in dE00 of its mean; and a first coat of its own, which is no common base. */
-    private const TOOL = 0.3;
+    private const TOOL = 0.8;
 
     private const BASE = 0.2;
 
-    /** A colour gives up no more than this for the others, of the search's cost in dE00 (craft.md: else it has a base of its own). */
-    private const MOST_LOSS = 1.5;
+    /** A colour gives up no more than this for the others, of the search's cost in dE00, which is some more than its colour loses: else it has a base of its own. */
+    private const MOST_LOSS = 2.0;
 
     /** Builds that are carried on while the colours are gone through. */
     private const WIDTH = 60;

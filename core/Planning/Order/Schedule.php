@@ -23,9 +23,9 @@ final readonly class Schedule
     public const WITHIN_PERCENT = 10.0;
 
     /** Orders that are tried; and by how much a later one strays from taking what can go to most of its places. */
-    private const TRIES = 6;
+    private const TRIES = 16;
 
-    private const STRAY = 0.2;
+    private const STRAY = 0.3;
 
     /**
      * @param  list<int>  $order  indices of the steps

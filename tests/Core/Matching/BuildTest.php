@@ -19,6 +19,9 @@ use Prism\Matching\Search\PairLibrary;
 use Prism\Matching\Target;
 use Prism\Materials\PencilKind;
 use Prism\Planning\Fitting;
+use Prism\Reference\ChromaReach;
+use Prism\Schools\SchoolSet;
+use Prism\Schools\Shadows;
 
 use function Tests\Core\box;
 use function Tests\Core\draw;
@@ -130,4 +133,21 @@ it('looks as it was seen, and what is laid next starts from there', function ():
     expect($after->L)->toBeLessThan($plain->L - 1.0)->and($after->a)->toBeGreaterThan($plain->a + 0.5);
     // Looked at twice, it is the second look that holds.
     expect($there->seenAs($passage->lab())->lab()->differenceTo($passage->lab()))->toBeLessThan(0.05);
+});
+
+it('reaches no farther than the schools let it: a black is no part of it unless they have one', function (): void {
+    $kit = box(['QW:404', 'QW:113', 'QW:625', 'QW:722']);
+    $library = PairLibrary::build(model(), $kit->ids());
+    $darkest = static fn (Gamut $gamut): float => min(array_map(static fn (Lab $lab): float => $lab->L, $gamut->colours()));
+    $usual = Gamut::permitted($library, $kit, new SchoolSet);
+    expect($usual->without(Gamut::of(PairLibrary::build(model(), ['QW:404', 'QW:113', 'QW:625'])))->count())->toBe(0)
+        ->and($darkest(Gamut::of($library)))->toBeLessThan($darkest($usual) - 5.0)
+        ->and(Gamut::of($library)->without(Gamut::permitted($library, $kit, new SchoolSet(shadows: Shadows::Black)))->count())->toBe(0);
+});
+
+it('brings a dark that nothing is made in no further than what is a little lighter, and leaves alone what nothing is known of', function (): void {
+    $reach = ChromaReach::of([Lab::of(45, 0, 20)]);
+    expect($reach->colour(Lab::of(35, 0, 30))->chroma())->toEqualWithDelta(20.0, 1e-9)
+        ->and($reach->colour(Lab::of(35, 0, -30))->chroma())->toEqualWithDelta(30.0, 1e-9)
+        ->and($reach->colour(Lab::of(60, 0, 30))->chroma())->toEqualWithDelta(30.0, 1e-9);
 });

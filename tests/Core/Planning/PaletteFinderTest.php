@@ -121,6 +121,29 @@ it('keeps a warm and a cool lightener from eight pencils on, whatever the pictur
     }
 });
 
+it('explores what its pencils can do for a colour that else would miss, and comes nearer then', function (): void {
+    $kit = box(array_values(array_unique([...twenty()->ids(), 'QW:504', 'QW:625', 'LO:7527'])));
+    $search = new Search(new Predictor(model()), $kit, PairLibrary::build(model(), $kit->ids()));
+    $dark = Target::colour(Lab::of(38, 5, 16));
+    $limits = new Limits(maxLayers: Limits::PICTURE_LAYERS);
+    $palette = (new PaletteFinder($search, $kit))->curve(new PaletteWish(['d' => $dark, 'x' => Target::colour(Lab::of(70, 20, 40)), 'y' => Target::colour(Lab::of(60, 0, -30))], [6], limits: $limits))[6];
+    $index = array_flip($kit->ids());
+    $chosen = array_map(static fn (PencilId $id): int => $index[(string) $id], $palette->pencils);
+    $laid = array_values(array_filter(TargetStacks::of($search, $dark, $limits, $kit)->stacks, static fn ($stack): bool => array_diff($stack->sketch->pencils(), $chosen) === []));
+    $settled = min(array_map(static fn ($stack): float => $search->settle($dark, $limits, $stack->sketch)->cost, array_slice($laid, 0, 6)));
+    $own = array_map(static fn (PencilId $id): int => $index[(string) $id], $palette->recipes['d']->stack->pencils());
+    expect($palette->recipes['d']->cost)->toBeLessThan($settled - 2.0)->and(array_diff($own, $chosen))->toBe([]);
+});
+
+it('leaves paper what is paper, whatever the zone beside it could share', function (): void {
+    $paper = model()->bare()->lab();
+    $targets = ['p' => Target::colour(Lab::of($paper->L - 0.5, $paper->a, $paper->b + 0.5)), 'q' => Target::colour(Lab::of($paper->L - 4.0, $paper->a + 1.0, $paper->b + 5.0)), 'r' => Target::colour(Lab::of(80, 2, 30))];
+    $recipes = finder(twenty())->curve(new PaletteWish($targets, [4, 8], zones: ['p' => 'z', 'q' => 'z', 'r' => 'z']));
+    foreach ($recipes as $palette) {
+        expect((string) $palette->recipes['p']->stack)->toBe('')->and((string) $palette->recipes['r']->stack)->not->toBe('');
+    }
+});
+
 it('never lays a pencil over itself: that is one layer with more coats', function (Blending $blending, Complement $complement): void {
     $limits = new Limits(maxLayers: Limits::PICTURE_LAYERS, schools: new SchoolSet(complement: $complement, blending: $blending));
     $palettes = finder(twenty())->curve(new PaletteWish(pictureTargets(), [4, 8], limits: $limits));
@@ -155,7 +178,7 @@ it('serves a picture about as well as a search for each colour by itself would, 
 });
 
 it('draws what the photo parts in a zone by recipes that differ, though one stack would be the best for both', function (): void {
-    $targets = ['a' => Target::colour(Lab::of(6, 0, 0)), 'b' => Target::colour(Lab::of(11, 0, 0)), 'c' => Target::colour(Lab::of(12, 0, 0))];
+    $targets = ['a' => Target::colour(Lab::of(8, 0, 0)), 'b' => Target::colour(Lab::of(11.2, 0, 0)), 'c' => Target::colour(Lab::of(12, 0, 0))];
     $stacks = static fn (array $zones): array => array_map(static fn ($recipe): string => (string) $recipe->stack, finder(box(['QW:625', 'LO:7326']))->curve(new PaletteWish($targets, [2], zones: $zones))[2]->recipes);
     $alone = $stacks([]);
     expect($alone['a'])->toBe($alone['b']);
