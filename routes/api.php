@@ -122,6 +122,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('pieces/{piece}/toned', [PlanController::class, 'tone']);
     Route::get('pieces/{piece}/neighbours', [PlanController::class, 'neighbours']);
     Route::get('pieces/{piece}/simulation.png', [PlanController::class, 'simulation']);
+    Route::get('pieces/{piece}/places.png', [PlanController::class, 'places']);
     Route::get('pieces/{piece}/value-check', [PlanController::class, 'valueCheck']);
     Route::delete('pieces/{piece}/planning/last', [PlanController::class, 'takeBack']);
     Route::post('pieces/{piece}/designation', [PlanController::class, 'designate']);

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Studio;
 
 use App\Models\Piece;
-use Illuminate\Support\Facades\File;
 use Prism\Layering\Stack;
 use Prism\Planning\Simulation;
 use Prism\Reference\Field;
@@ -16,6 +15,9 @@ final class PictureDrawings
 {
     /** Long edge of the simulated drawing, in pixels. */
     private const EDGE = 1024;
+
+    /** Of one photo: stages that one goes back and forth between. */
+    private const KEPT = 40;
 
     /** Goes up when drawings are simulated differently. */
     private const VERSION = 4;
@@ -40,17 +42,15 @@ final class PictureDrawings
     {
         $stacks = $this->laid($piece, $steps);
         $key = hash('xxh128', json_encode([self::VERSION, $edge, $piece->reference()->picture, $piece->crop, $piece->width_mm, base64_encode((string) $piece->zone_map), $stacks, $this->picture->of($piece), $piece->paper->slug, $piece->user->calibration_id], JSON_THROW_ON_ERROR));
-        $path = $this->photos->folderOf($piece->reference())."/drawing-$key.png";
-        if (! is_file($path)) {
+
+        return KeptPictures::of($this->photos->folderOf($piece->reference()), 'drawing', $key, self::KEPT, function () use ($piece, $stacks, $edge): string {
             [$field, $rgb] = $this->draw($piece, $stacks, $edge);
             $image = PhotoRenderer::image($field->width, $field->height, $rgb);
             $image->setFormat('png');
             $image->setImageFormat('png');
-            // Whole or not at all: another worker may be reading.
-            File::replace($path, $image->getImageBlob());
-        }
 
-        return (string) file_get_contents($path);
+            return $image->getImageBlob();
+        });
     }
 
     /** @return array{mean: float, dark: float, light: float, photoDark: float, photoLight: float} how the finished drawing stands beside the photo, by value */

@@ -36,9 +36,14 @@ final class PlanSheet
     /** Turns stand in two columns; a turn is so high at least, and each of its places takes a line. */
     private const GAP = 6.0;
 
-    private const TURN = 10.5;
+    private const TURN = 12.5;
 
     private const PLACE = 4.6;
+
+    /** Width of the small map of a turn; what stands to its left. */
+    private const MAP = 14.5;
+
+    private const PENCIL = 29.0;
 
     /** Colours further apart on the wheel of eighteen are complements. */
     private const OPPOSITE = 7.5;
@@ -56,7 +61,7 @@ final class PlanSheet
     /** Of their pictures, in pixels: 300 to the inch. */
     private const STAGE_EDGE = 520;
 
-    public function __construct(private readonly PhotoStore $photos, private readonly PictureDrawings $drawings, private readonly Catalogue $catalogue)
+    public function __construct(private readonly PhotoStore $photos, private readonly PictureDrawings $drawings, private readonly Catalogue $catalogue, private readonly PictureParts $parts)
     {
     }
 
@@ -258,7 +263,7 @@ final class PlanSheet
                 $y += 6.0;
                 $height -= 6.0;
             }
-            $this->turn($pdf, $x, $y, $width, $turn, $numbers);
+            $this->turn($pdf, $x, $y, $width, $turn, $numbers, $piece);
             $y += $height;
             $stage = $turn->stage;
         }
@@ -266,7 +271,7 @@ final class PlanSheet
     }
 
     /** @param  array<int|string, int>  $numbers  of zones, from 0 */
-    private function turn(TCPDF $pdf, float $x, float $y, float $width, Turn $turn, array $numbers): void
+    private function turn(TCPDF $pdf, float $x, float $y, float $width, Turn $turn, array $numbers, Piece $piece): void
     {
         $pdf->setDrawColor(205, 205, 205);
         $pdf->Line($x, $y, $x + $width, $y);
@@ -280,12 +285,34 @@ final class PlanSheet
         } else {
             $this->text($pdf, $x + 6, $y + 1.0, ucfirst($turn->role->value), 10, 'B', 26);
         }
+        $this->map($pdf, $x + self::PENCIL, $y + 1.4, $turn, $piece);
+        $from = self::PENCIL + self::MAP + 2.0;
         foreach ($turn->places as $i => $place) {
             $line = $y + 1.0 + self::PLACE * $i;
-            $said = ($place->part === ZonePart::All ? '' : ', '.$place->part->value).($place->coats > 1 ? ', '.$place->coats.' coats' : '');
-            $this->text($pdf, $x + 31, $line, sprintf('%d  %s%s', ($numbers[$place->zone] ?? -1) + 1, $place->name, $said), 7.5, '', $width - 31 - 11, true);
+            $said = array_filter([$place->part === ZonePart::All ? '' : $place->part->value, $place->coats > 1 ? $place->coats.' coats' : '']);
+            // The number tells the zone; its name stands there where there is room.
+            $number = ($numbers[$place->zone] ?? -1) + 1;
+            $named = sprintf('%d  %s', $number, implode(', ', [...$said, $place->name]));
+            $this->font($pdf, 7.5);
+            $fits = $said === [] || $pdf->GetStringWidth($named) < $width - $from - 12.0;
+            $this->text($pdf, $x + $from, $line, $fits ? $named : sprintf('%d  %s', $number, implode(', ', $said)), 7.5, '', $width - $from - 11);
             $this->swatch($pdf, $x + $width - 9.5, $line + 0.1, 9.5, self::PLACE - 0.8, $place->steps[0]->after);
         }
+    }
+
+    /** Where the turn goes, small, as high as a turn without many places. */
+    private function map(TCPDF $pdf, float $x, float $y, Turn $turn, Piece $piece): void
+    {
+        if ($piece->zones->every(static fn ($zone): bool => $zone->label === null)) {
+            return;
+        }
+        $targets = array_values(array_unique(array_map(static fn (PlanStep $step): string => $step->zone->id, $turn->steps())));
+        $reference = $piece->reference();
+        $height = min(self::TURN - 2.0, self::MAP * $reference->height / $reference->width);
+        $width = $height * $reference->width / $reference->height;
+        $pdf->Image('@'.$this->parts->small($piece, $targets), $x + self::MAP - $width, $y, $width, $height, 'PNG');
+        $pdf->setDrawColor(150, 150, 150);
+        $pdf->Rect($x + self::MAP - $width, $y, $width, $height);
     }
 
     private function pageNumbers(TCPDF $pdf, Piece $piece): void
@@ -325,12 +352,11 @@ final class PlanSheet
         $pdf->Rect($x, $y, $width, $height, 'F');
     }
 
-    private function text(TCPDF $pdf, float $x, float $y, string $text, float $size, string $style, float $width, bool $fits = false): void
+    private function text(TCPDF $pdf, float $x, float $y, string $text, float $size, string $style, float $width): void
     {
         $this->font($pdf, $size, $style);
         $pdf->setXY($x, $y);
-        // What would stick out is set narrower.
-        $pdf->Cell($width, 0, $text, 0, 0, 'L', false, '', $fits ? 1 : 0, false, 'T', 'T');
+        $pdf->Cell($width, 0, $text, 0, 0, 'L', false, '', 0, false, 'T', 'T');
     }
 
     private function font(TCPDF $pdf, float $size, string $style = ''): void

@@ -10,15 +10,11 @@ use Prism\Layering\Stack;
 use Prism\Layering\Tooth;
 use Prism\Layering\ToothModel;
 use Prism\Reference\Field;
-use Prism\Reference\TargetRole;
 use Prism\Reference\ZoneMap;
 
 /**
- * What the drawing will look like, at any stage: each pixel as the stacks of its zone look in the tooth of the paper there.
- *
- * Between the light, middle and dark of a zone colours are blended by the value that the photo has at the pixel, as a hand
- * does; accents lie where the photo is nearest to them. Over the border of a zone whose edge is soft the strokes of both sides
- * cross, so that it is a join and no outline. The grain is the paper's own: each pixel lies at some depth of the
+ * What the drawing will look like, at any stage: each pixel as the stacks of the colours that it lies between
+ * ({@see PartMap}) look in the tooth of the paper there. The grain is the paper's own: each pixel lies at some depth of the
  * tooth, and has the colour of its films there.
  */
 final class Simulation
@@ -28,12 +24,6 @@ final class Simulation
 
     /** Peaks of the noise are this many pixels apart. */
     private const GRAIN_PIXELS = 1;
-
-    /** A pixel is an accent if it is so much nearer to it than to the local colour, in CIELAB. */
-    private const ACCENT_NEARER = 0.6;
-
-    /** Strokes cross a soft border by this share of the width. */
-    private const CROSSES = 0.006;
 
     /** Edge of the squares in which values are compared, in pixels; and what share of them may be specks. */
     private const SQUINT = 8;
@@ -62,44 +52,22 @@ final class Simulation
         // Noise of the mean of n peaks: a share of theirs, by the root of n.
         $this->grain = min(1.0, self::GRAIN_MM / max(1e-6, $pixelMm));
         $this->looks = [];
-        $values = $accents = [];
+        $parts = new PartMap($photo, $map, $zones);
         $bare = Stack::of();
-        foreach ($zones as $zone) {
-            $of = [];
-            foreach ($zone->targets as $target) {
-                $look = $this->look($stacks[$target->id] ?? $bare);
-                if (in_array($target->role, [TargetRole::Light, TargetRole::Middle, TargetRole::Dark], true)) {
-                    $of[] = [$target->read->L, $target->read->a, $target->read->b, $look];
-                } else {
-                    $accents[$zone->label][] = [$target->read->L, $target->read->a, $target->read->b, $look];
-                }
-            }
-            usort($of, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
-            if ($of !== []) {
-                $values[$zone->label] = $of;
-            }
-        }
+        $looks = array_map(fn (PictureTarget $target): array => $this->look($stacks[$target->id] ?? $bare), $parts->targets);
         $paper = $this->look($bare);
         $depths = self::depths($photo->width, $photo->height);
         $encode = self::encodeTable();
         $rgb = '';
-        $labels = self::crossed($map, $zones);
         for ($at = 0, $count = $photo->count(); $at < $count; $at++) {
-            $zone = ord($labels[$at]);
             $depth = $depths[$at];
-            if (! isset($values[$zone])) {
+            $lies = $parts->at($at);
+            if ($lies === null) {
                 [$r, $g, $b] = $paper[$depth];
             } else {
-                $L = $photo->L[$at];
-                [$low, $high, $share] = self::between($values[$zone], $L);
-                if (isset($accents[$zone])) {
-                    $near = self::accent($accents[$zone], $share < 0.5 ? $low : $high, $L, $photo->a[$at], $photo->b[$at]);
-                    if ($near !== null) {
-                        $low = $high = $near;
-                    }
-                }
-                [$r1, $g1, $b1] = $low[3][$depth];
-                [$r2, $g2, $b2] = $high[3][$depth];
+                [$low, $high, $share] = $lies;
+                [$r1, $g1, $b1] = $looks[$low][$depth];
+                [$r2, $g2, $b2] = $looks[$high][$depth];
                 $r = $r1 + $share * ($r2 - $r1);
                 $g = $g1 + $share * ($g2 - $g1);
                 $b = $b1 + $share * ($b2 - $b1);
@@ -108,88 +76,6 @@ final class Simulation
         }
 
         return $rgb;
-    }
-
-    /**
-     * The zone whose stroke lies at each pixel: near a soft border, here and there that of the other side.
-     *
-     * @param  list<PictureZone>  $zones
-     */
-    private static function crossed(ZoneMap $map, array $zones): string
-    {
-        $soft = [];
-        foreach ($zones as $zone) {
-            if (! $zone->crisp && $zone->label > 0) {
-                $soft[chr($zone->label)] = true;
-            }
-        }
-        $reach = (int) round(self::CROSSES * $map->width);
-        if ($soft === [] || $reach === 0) {
-            return $map->labels;
-        }
-        $labels = $map->labels;
-        $crossed = $labels;
-        [$width, $height] = [$map->width, $map->height];
-        $span = 2 * $reach + 1;
-        for ($y = 0; $y < $height; $y++) {
-            for ($x = 0; $x < $width; $x++) {
-                $hash = ($x * 668265263 + $y * 374761393) & 0x7FFFFFFF;
-                $hash = (($hash ^ ($hash >> 13)) * 1274126177) & 0x7FFFFFFF;
-                $fromX = $x + ($hash >> 4) % $span - $reach;
-                $fromY = $y + ($hash >> 16) % $span - $reach;
-                if ($fromX < 0 || $fromY < 0 || $fromX >= $width || $fromY >= $height) {
-                    continue;
-                }
-                $at = $y * $width + $x;
-                $other = $labels[$fromY * $width + $fromX];
-                if ($other !== $labels[$at] && $other !== "\0" && $labels[$at] !== "\0" && (isset($soft[$other]) || isset($soft[$labels[$at]]))) {
-                    $crossed[$at] = $other;
-                }
-            }
-        }
-
-        return $crossed;
-    }
-
-    /**
-     * The two values that a lightness lies between, and how far it is on the way from the darker to the lighter.
-     *
-     * @param  non-empty-list<array{float, float, float, list<array{float, float, float}>}>  $values  darkest first
-     * @return array{array{float, float, float, list<array{float, float, float}>}, array{float, float, float, list<array{float, float, float}>}, float}
-     */
-    private static function between(array $values, float $L): array
-    {
-        $last = count($values) - 1;
-        if ($L <= $values[0][0]) {
-            return [$values[0], $values[0], 0.0];
-        }
-        for ($i = 0; $i < $last; $i++) {
-            if ($L < $values[$i + 1][0]) {
-                return [$values[$i], $values[$i + 1], ($L - $values[$i][0]) / max(1e-6, $values[$i + 1][0] - $values[$i][0])];
-            }
-        }
-
-        return [$values[$last], $values[$last], 0.0];
-    }
-
-    /**
-     * @param  non-empty-list<array{float, float, float, list<array{float, float, float}>}>  $accents
-     * @param  array{float, float, float, list<array{float, float, float}>}  $local
-     * @return ?array{float, float, float, list<array{float, float, float}>}
-     */
-    private static function accent(array $accents, array $local, float $L, float $a, float $b): ?array
-    {
-        $least = self::ACCENT_NEARER * sqrt(($L - $local[0]) ** 2 + ($a - $local[1]) ** 2 + ($b - $local[2]) ** 2);
-        $near = null;
-        foreach ($accents as $accent) {
-            $distance = sqrt(($L - $accent[0]) ** 2 + ($a - $accent[1]) ** 2 + ($b - $accent[2]) ** 2);
-            if ($distance < $least) {
-                $least = $distance;
-                $near = $accent;
-            }
-        }
-
-        return $near;
     }
 
     /** @return list<array{float, float, float}> linear light at each depth of the tooth, 0-1 */

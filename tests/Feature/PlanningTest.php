@@ -7,6 +7,7 @@ use App\Studio\LongWork\LookWork;
 use App\Studio\LongWork\PlanningWork;
 use App\Studio\LongWork\WorkCancelled;
 use App\Studio\LongWork\WorkRefused;
+use App\Studio\PhotoStore;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\pieceOf;
@@ -107,6 +108,29 @@ it('shows the drawing at every stage, and checks its values', function (): void 
     $check = $this->getJson($this->url.'/value-check')->assertOk()->json();
     expect($check['mean'])->toBeLessThan(12.0)->and($check['photoDark'])->toBeLessThan($check['photoLight']);
     $this->getJson($this->url.'/simulation.png?steps=few')->assertUnprocessable();
+});
+
+it('shows where a turn goes: a veil that is open there, and nowhere else', function (): void {
+    planPicture($this);
+    $place = $this->getJson($this->url.'/plan')->json('turns.1.places.0');
+    $png = $this->get($this->url.'/places.png?targets='.implode(',', $place['targets']))->assertOk()->assertHeader('Content-Type', 'image/png')->getContent();
+    $image = new Imagick;
+    $image->readImageBlob($png);
+    $zone = collect($this->getJson($this->url)->json('zones'))->firstWhere('id', $place['zone']);
+    $veiled = static fn (float $x, float $y): float => $image->getImagePixelColor((int) ($x * $image->getImageWidth()), (int) ($y * $image->getImageHeight()))->getColorValue(Imagick::COLOR_ALPHA);
+    expect($veiled($zone['x'], $zone['y']))->toBeLessThan(0.1)
+        ->and($veiled($zone['x'] < 0.5 ? $zone['x'] + 0.5 : $zone['x'] - 0.5, $zone['y']))->toBe(1.0);
+    $this->getJson($this->url.'/places.png')->assertUnprocessable();
+});
+
+it('keeps no more drawings than one goes back and forth between', function (): void {
+    planPicture($this);
+    $folder = app(PhotoStore::class)->folderOf($this->piece->refresh()->reference());
+    foreach (range(1, 60) as $old) {
+        touch("$folder/drawing-old$old.png", time() - 1000 - $old);
+    }
+    $this->get($this->url.'/simulation.png')->assertOk();
+    expect(glob("$folder/drawing-*.png"))->toHaveCount(40)->and(is_file("$folder/drawing-old60.png"))->toBeFalse()->and(is_file("$folder/drawing-old1.png"))->toBeTrue();
 });
 
 it('can be cancelled, and changes nothing then', function (): void {
@@ -257,11 +281,13 @@ it('is worked in turns: every step at one place of one turn, done when all its p
     }
 });
 
-it('has a sheet of few pages, with the photo and the drawing at three stages', function (): void {
+it('has a sheet of few pages, with the photo, the drawing at three stages and where each turn goes', function (): void {
     $this->patchJson($this->url, ['paletteSize' => 5]);
     planPicture($this);
     $pdf = $this->get($this->url.'/plan.pdf')->assertOk()->getContent();
-    expect(preg_match_all('#/Subtype /Image#', $pdf))->toBe(4)->and(preg_match_all('#/Type /Page\b#', $pdf))->toBeGreaterThanOrEqual(2)->toBeLessThanOrEqual(6)->and($pdf)->toContain('/FontFile2');
+    $places = array_unique(array_map(static fn (array $turn): string => implode(',', collect($turn['places'])->pluck('targets')->flatten()->sort()->all()), $this->getJson($this->url.'/plan')->json('turns')));
+    // Small maps of turns that go to the same places are one picture.
+    expect(preg_match_all('#/Subtype /Image#', $pdf))->toBe(4 + count($places))->and(preg_match_all('#/Type /Page\b#', $pdf))->toBeGreaterThanOrEqual(2)->toBeLessThanOrEqual(6)->and($pdf)->toContain('/FontFile2');
 });
 
 it('learns the pace from the steps that are marked, breaks and catching up left out', function (): void {

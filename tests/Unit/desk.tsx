@@ -7,7 +7,7 @@ import { Notices } from '../../resources/js/ui/Notices';
 /** The desk without its picture: a piece, and the zone that is selected in it. The tool in hand can be used by its button. */
 export function Around({ of, selected, children }: { of: Piece; selected: Zone | null; children: ReactNode }) {
     const selection = useSelection();
-    const [lit, light] = useState<string | null>(null);
+    const [lit, light] = useState<{ zone: string; target: string } | null>(null);
     const [tool, take] = useState<Tool | null>(null);
     const [borders, preview] = useState<string | null>(null);
     const desk = useMemo(() => {
@@ -40,7 +40,8 @@ export function Around({ of, selected, children }: { of: Piece; selected: Zone |
     return (
         <DeskContext value={desk}>
             {children}
-            <output data-testid="lit">{lit}</output>
+            <output data-testid="lit">{lit?.zone}</output>
+            <output data-testid="places">{selection.places}</output>
             <output data-testid="open">{selection.editing}</output>
             <output data-testid="borders">{borders}</output>
             <output data-testid="tool">{tool?.title}</output>

@@ -283,6 +283,7 @@ export const turnOf = (of: PlanStep, changes: Partial<Turn> = {}): Turn => ({
         {
             zone: of.zone.id,
             target: of.zone.target,
+            targets: [of.zone.target],
             name: of.zone.name,
             part: 'all',
             coats: of.step?.passes ?? 1,

@@ -3,6 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
 import type { Piece, Plan, Zone } from '../../resources/js/api/client';
 import { drawingUrl } from '../../resources/js/desk/drawing';
+import { useDesk } from '../../resources/js/desk/DeskContext';
 import { MatchStage } from '../../resources/js/match/MatchStage';
 import { DrawingPanel } from '../../resources/js/plan/DrawingPanel';
 import { JoinsPanel } from '../../resources/js/plan/JoinsPanel';
@@ -10,6 +11,7 @@ import { LimitedPanel } from '../../resources/js/plan/LimitedPanel';
 import { PalettePanel } from '../../resources/js/plan/PalettePanel';
 import { SchedulePanel } from '../../resources/js/plan/SchedulePanel';
 import { SchoolsPanel } from '../../resources/js/plan/SchoolsPanel';
+import { TurnList } from '../../resources/js/plan/TurnList';
 import { Around } from './desk';
 import { pencil, piece, planOf, planStep, recipe, schoolQuestions, show, step, toned, zone } from './fixtures';
 import { Answer, serve } from './server';
@@ -17,6 +19,44 @@ import { Answer, serve } from './server';
 const plan = planOf([], { total: 60, apartMinutes: 97 });
 
 const address = () => new URLSearchParams(window.location.search);
+
+describe('turns', () => {
+    it('show where they go on the picture, one at a time, and not when pressed again', async () => {
+        const zones = [zone('z1', 'Float')];
+        const steps = [planStep(1), planStep(2)];
+        const chosen: [string, string][] = [];
+        const Shown = () => {
+            const { selection } = useDesk();
+
+            return (
+                <TurnList
+                    turns={planOf(steps).turns}
+                    zones={zones}
+                    sessions={1}
+                    shown={selection.places}
+                    onShow={selection.showPlaces}
+                    onChoose={(...place) => chosen.push(place)}
+                />
+            );
+        };
+        show(
+            <Around of={piece(zones)} selected={null}>
+                <Shown />
+            </Around>,
+        );
+        const [first, second] = [1, 2].map((turn) =>
+            screen.getByRole('button', { name: `Show where turn ${turn} goes` }),
+        ) as [HTMLElement, HTMLElement];
+        await userEvent.click(first);
+        expect(address().get('places')).toBe('1');
+        expect(first.getAttribute('aria-pressed')).toBe('true');
+        await userEvent.click(second);
+        expect(address().get('places')).toBe('2');
+        expect(first.getAttribute('aria-pressed')).toBe('false');
+        await userEvent.click(second);
+        expect(address().get('places')).toBeNull();
+    });
+});
 
 describe('wishes for a recipe', () => {
     const float = zone('z', 'Float');

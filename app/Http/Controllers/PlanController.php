@@ -18,6 +18,7 @@ use App\Studio\Paces;
 use App\Studio\PictureAdvice;
 use App\Studio\PictureDrawings;
 use App\Studio\PicturePalettes;
+use App\Studio\PictureParts;
 use App\Studio\PlanningUndo;
 use App\Studio\PlanSheet;
 use App\Studio\ZoneRecipes;
@@ -76,6 +77,15 @@ final class PlanController
         $request->validate(['steps' => ['sometimes', 'integer', 'min:0', 'max:100000']]);
 
         return new Response($drawings->simulated($piece, $request->has('steps') ? $request->integer('steps') : null), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=60']);
+    }
+
+    /** A veil over the photo that leaves open where some colours of the piece lie. */
+    public function places(Request $request, Piece $piece, PictureParts $parts): Response
+    {
+        Gate::authorize('view', $piece);
+        $targets = explode(',', (string) $request->validate(['targets' => ['required', 'string', 'max:20000']], ['targets.*' => 'Name the colours, with commas between them.'])['targets']);
+
+        return new Response($parts->veil($piece, $targets), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=60']);
     }
 
     #[OA\Get(path: '/api/pieces/{piece}/value-check', operationId: 'valueCheck', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [

@@ -22,9 +22,10 @@ use Prism\Planning\Order\Turn;
     new OA\Property(property: 'stage', type: 'string', enum: ['reserve', 'underlayer', 'build', 'dark', 'finish']),
     new OA\Property(property: 'role', type: 'string', enum: ['reserve', 'underlayer', 'layer', 'rub', 'wash', 'lift', 'blend', 'burnish', 'sparkle']),
     new OA\Property(property: 'step', nullable: true, description: 'pencil and pressure, coats as in most places; null where none is used', oneOf: [new OA\Schema(ref: '#/components/schemas/Step')]),
-    new OA\Property(property: 'places', type: 'array', items: new OA\Items(required: ['zone', 'target', 'name', 'part', 'coats', 'before', 'after', 'keys', 'state'], properties: [
+    new OA\Property(property: 'places', type: 'array', items: new OA\Items(required: ['zone', 'target', 'targets', 'name', 'part', 'coats', 'before', 'after', 'keys', 'state'], properties: [
         new OA\Property(property: 'zone', type: 'string'),
         new OA\Property(property: 'target', type: 'string', description: 'the colour with the largest area there'),
+        new OA\Property(property: 'targets', type: 'array', description: 'all colours that it goes to there', items: new OA\Items(type: 'string')),
         new OA\Property(property: 'name', type: 'string'),
         new OA\Property(property: 'part', type: 'string'),
         new OA\Property(property: 'coats', type: 'integer'),
@@ -73,6 +74,7 @@ final class TurnResource extends JsonResource
         return [
             'zone' => $place->zone,
             'target' => $place->steps[0]->zone->id,
+            'targets' => array_values(array_unique(array_map(static fn (PlanStep $step): string => $step->zone->id, $place->steps))),
             'name' => $place->name,
             'part' => $place->part->value,
             'coats' => $place->coats,

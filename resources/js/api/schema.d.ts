@@ -1933,6 +1933,8 @@ export interface components {
                 zone: string;
                 /** @description the colour with the largest area there */
                 target: string;
+                /** @description all colours that it goes to there */
+                targets: string[];
                 name: string;
                 part: string;
                 coats: number;

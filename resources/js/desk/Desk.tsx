@@ -11,7 +11,7 @@ import { DeskContext, mainTarget, type DeskState, type Selected, type Tool } fro
 import { Picture } from './Picture';
 import { PictureTools } from './PictureTools';
 import { DEFAULT_RADIUS, LEAST_RADIUS, MOST_RADIUS, useSelection } from './useSelection';
-import { drawingUrl } from './drawing';
+import { drawingUrl, veilUrl } from './drawing';
 import { useZoom, WHOLE } from './useZoom';
 import { ZoneStrip } from './ZoneStrip';
 
@@ -95,11 +95,11 @@ export function Desk() {
     const selection = useSelection();
     const navigate = useNavigate();
     const { search, pathname } = useLocation();
-    const [lit, light] = useState<string | null>(null);
+    const [lit, light] = useState<{ zone: string; target: string } | null>(null);
     const [tool, take] = useState<Tool | null>(null);
     const [preview, setPreview] = useState<string | null>(null);
     const look = useLook(id);
-    const plan = usePlan(id, selection.view === 'drawing');
+    const plan = usePlan(id, selection.view === 'drawing' || selection.places !== null || lit !== null);
     const zoom = useZoom(tool?.kind === 'crop' ? WHOLE : (piece.data?.format.crop ?? WHOLE));
     const reserves = useKeptReserves(piece.data, selection.reservesShown);
 
@@ -121,6 +121,11 @@ export function Desk() {
         return null;
     }, [zone, target, selection.spot, sample.data]);
     const drawing = pathname.endsWith('/draw');
+    const shown = pathname.endsWith('/plan')
+        ? plan.data?.turns.find(({ number }) => number === selection.places)
+        : undefined;
+    const goesTo = drawing && lit ? [lit.target] : (shown?.places.flatMap(({ targets }) => targets) ?? []);
+    const veil = plan.data && goesTo.length > 0 ? veilUrl(id, plan.data, goesTo) : null;
 
     const go = (stage: number) => {
         const path = STAGES[stage]?.path;
@@ -190,7 +195,8 @@ export function Desk() {
                         tool={tool}
                         preview={preview}
                         drawing={plan.data ? drawingUrl(id, plan.data, selection.stage ?? plan.data.total) : null}
-                        litZone={(drawing && desk.piece.zones.find((candidate) => candidate.id === lit)) || null}
+                        litZone={(drawing && desk.piece.zones.find((candidate) => candidate.id === lit?.zone)) || null}
+                        veil={veil}
                         onTool={take}
                     />
                     <PictureTools zoom={zoom} onResize={resize} />

@@ -23,8 +23,8 @@ export interface DeskState {
     piece: Piece;
     selection: ReturnType<typeof useSelection>;
     selected: Selected | null;
-    /** Draw lights the zone of the step at hand, whatever is selected. */
-    light: (zoneId: string | null) => void;
+    /** Draw lights the zone of the step at hand, and which of its colours, whatever is selected. */
+    light: (lit: { zone: string; target: string } | null) => void;
     tool: Tool | null;
     take: (tool: Tool | null) => void;
     /** Borders that a change would make; they stand in the picture instead of those that there are. */

@@ -57,6 +57,23 @@ const Reserved = styled.div`
     pointer-events: none;
 `;
 
+const Veil = styled.div`
+    position: absolute;
+    inset: 0;
+    background: ${({ theme }) => theme.surround};
+    opacity: 0.86;
+    mask-size: 100% 100%;
+    pointer-events: none;
+`;
+
+const Waiting = styled.p`
+    position: absolute;
+    inset: 0;
+    display: grid;
+    place-items: center;
+    background: ${({ theme }) => theme.surround};
+`;
+
 const Isolated = styled.div`
     position: absolute;
     inset: 0;
@@ -86,6 +103,8 @@ interface Props {
     /** Address of the simulated drawing, where there is one to show. */
     drawing: string | null;
     litZone: Zone | null;
+    /** Address of a mask: what it covers is veiled, so that one sees where a pencil goes. */
+    veil: string | null;
     onTool: (tool: Tool | null) => void;
 }
 
@@ -107,12 +126,14 @@ function zoneAt(frame: HTMLElement | null, zones: Zone[], x: number, y: number):
  * the picture, the wheel and two fingers enlarge it.
  */
 export function Picture(props: Props) {
-    const { piece, selection, selected, look, reserves, zoom, tool, preview, drawing, litZone, onTool } = props;
+    const { piece, selection, selected, look, reserves, zoom, tool, preview, drawing, litZone, veil, onTool } = props;
     const frame = useRef<HTMLDivElement>(null);
     const pointers = useRef(new Map<number, { x: number; y: number }>());
     const pressed = useRef<{ x: number; y: number; moved: boolean } | null>(null);
     const line = useRef<[number, number][]>([]);
     const [drawn, setDrawn] = useState<[number, number][]>([]);
+
+    const [shown, setShown] = useState<string | null>(null);
 
     const { photo, format } = piece;
     const region = tool?.kind === 'crop' ? WHOLE : (format.crop ?? WHOLE);
@@ -128,7 +149,7 @@ export function Picture(props: Props) {
             : selection.view === 'temperature'
               ? photo.temperatureUrl
               : selection.view === 'drawing'
-                ? (drawing ?? photo.url)
+                ? (drawing ?? undefined)
                 : photo.valueUrl;
     const filters = [
         selection.squint > 0 ? `blur(calc(${(selection.squint * zoom.scale) / 1000} * 100cqw))` : '',
@@ -306,8 +327,10 @@ export function Picture(props: Props) {
                     alt=""
                     draggable={false}
                     style={filters === '' ? undefined : { filter: filters }}
+                    onLoad={() => setShown(source ?? null)}
                     data-testid="photo"
                 />
+                {veil !== null && <Veil data-testid="veil" style={{ maskImage: `url(${veil})` }} />}
                 {selection.reservesShown && reserves && (
                     <Reserved
                         data-testid="reserves"
@@ -324,6 +347,7 @@ export function Picture(props: Props) {
                     piece={piece}
                     selectedZone={selected?.zone ?? null}
                     litZone={litZone}
+                    veiled={veil !== null}
                     spot={selected?.zone ? null : spot}
                     pinned={selection.pinned}
                     preview={preview}
@@ -340,6 +364,9 @@ export function Picture(props: Props) {
                     />
                 )}
             </SheetOf>
+            {selection.view === 'drawing' && shown !== drawing && (
+                <Waiting role="status">Computing the drawing…</Waiting>
+            )}
             {selection.isolated && selected && spot && (
                 <Isolated>
                     <div>

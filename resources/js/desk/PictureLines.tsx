@@ -54,6 +54,8 @@ interface Props {
     piece: Piece;
     selectedZone: Zone | null;
     litZone: Zone | null;
+    /** What is not lit is veiled already. */
+    veiled: boolean;
     spot: Spot | null;
     pinned: Spot | null;
     preview: string | null;
@@ -65,7 +67,7 @@ interface Props {
 
 /** What is drawn over the photo: borders and numbers of zones, the chosen one, the sampled spots, a lasso. */
 export const PictureLines = memo(function PictureLines(props: Props) {
-    const { piece, selectedZone, litZone, spot, pinned, preview, lasso, bordersShown, turned } = props;
+    const { piece, selectedZone, litZone, veiled, spot, pinned, preview, lasso, bordersShown, turned } = props;
     const shown = bordersShown && preview === null && litZone === null;
     const bold = litZone ?? selectedZone;
     const marked = litZone ? piece.zones.filter(({ id }) => id === litZone.id) : bordersShown ? piece.zones : [];
@@ -73,7 +75,7 @@ export const PictureLines = memo(function PictureLines(props: Props) {
     return (
         <>
             <Lines viewBox="0 0 1000 1000" preserveAspectRatio="none" aria-hidden>
-                {litZone?.outline && (
+                {litZone?.outline && !veiled && (
                     <path
                         d={`M0 0H1000V1000H0Z${litZone.outline}`}
                         style={{ fill: '#3b3b3b', fillRule: 'evenodd', opacity: 0.72 }}

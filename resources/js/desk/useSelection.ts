@@ -74,6 +74,8 @@ export function useSelection() {
         onlyStep: readNumber(params.get('only'), 1, MOST_STEPS),
         /** The simulated drawing after so many steps; null: finished. */
         stage: readNumber(params.get('stage'), 0, 100_000),
+        /** The turn of which the picture shows where it goes. */
+        places: readNumber(params.get('places'), 1, 100_000),
         squint: readNumber(params.get('squint'), 0, 40) ?? 0,
         mirrored: params.get('mirror') === '1',
         upsideDown: params.get('turn') === '1',
@@ -109,6 +111,10 @@ export function useSelection() {
         ),
         showStage: useCallback(
             (stage: number | null) => change({ view: 'drawing', stage: stage === null ? null : String(stage) }),
+            [change],
+        ),
+        showPlaces: useCallback(
+            (turn: number | null) => change({ places: turn === null ? null : String(turn) }),
             [change],
         ),
         setSquint: useCallback((squint: number) => change({ squint: squint === 0 ? null : String(squint) }), [change]),

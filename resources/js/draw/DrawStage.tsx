@@ -110,12 +110,13 @@ export function DrawStage() {
     useWakeLock();
 
     const now = plan.data?.steps.find((step) => step.key === plan.data.currentKey) ?? null;
-    const zoneId = now?.zone.id ?? null;
+    const zone = now?.zone.id ?? null;
+    const target = now?.zone.target ?? null;
     useEffect(() => {
-        light(zoneId);
+        light(zone !== null && target !== null ? { zone, target } : null);
 
         return () => light(null);
-    }, [zoneId, light]);
+    }, [zone, target, light]);
 
     const busy = mark.isPending || undo.isPending;
     const tell = { onError: (error: Error) => notify(messageOf(error)) };

@@ -151,6 +151,8 @@ function OrderPart({ plan }: { plan: Plan }) {
                     turns={plan.turns}
                     zones={piece.zones}
                     sessions={plan.sessions}
+                    shown={selection.places}
+                    onShow={selection.showPlaces}
                     onChoose={selection.selectZone}
                 />
             </section>

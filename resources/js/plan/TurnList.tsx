@@ -90,22 +90,48 @@ const Places = styled.ul`
     }
 `;
 
+/** The number of a turn: pressed, the picture shows where it goes. */
+const Where = styled.button`
+    min-height: 32px;
+    padding: 0;
+    border: 1px solid ${({ theme }) => theme.line};
+    background: none;
+    font-variant-numeric: tabular-nums;
+    cursor: pointer;
+    &[aria-pressed='true'] {
+        border-color: ${({ theme }) => theme.strong};
+        background: ${({ theme }) => theme.strong};
+        color: ${({ theme }) => theme.onStrong};
+    }
+`;
+
 type Choose = (zone: string, target: string) => void;
+type Show = (turn: number | null) => void;
 
 interface RowProps {
     turn: Turn;
     /** Of zones, as in the list below the picture. */
     numbers: Map<string, number>;
     begins: boolean;
+    /** Whether the picture shows where it goes. */
+    shown: boolean;
+    onShow: Show;
     onChoose: Choose;
 }
 
-function TurnRow({ turn, numbers, begins, onChoose }: RowProps) {
+function TurnRow({ turn, numbers, begins, shown, onShow, onChoose }: RowProps) {
     const pencil = turn.step?.pencil;
 
     return (
         <li data-state={turn.state} data-testid="turn" data-word={pencil ? undefined : ''}>
-            <span>{turn.number}</span>
+            <Where
+                type="button"
+                aria-pressed={shown}
+                aria-label={`Show where turn ${turn.number} goes`}
+                onClick={() => onShow(shown ? null : turn.number)}
+            >
+                {turn.number}
+            </Where>
             <i style={{ background: pencil?.hex }} aria-hidden />
             <div>
                 <b>{pencil?.number ?? WORDS[turn.role]}</b>
@@ -150,6 +176,9 @@ interface Props {
     turns: Turn[];
     zones: Piece['zones'];
     sessions: number;
+    /** The turn of which the picture shows where it goes. */
+    shown: number | null;
+    onShow: Show;
     onChoose: Choose;
 }
 
@@ -166,7 +195,7 @@ function inStages(turns: Turn[]): Turn[][] {
 }
 
 /** Every turn in order, grouped by stage: the pencil, and all the places it goes to while it is in the hand. */
-export const TurnList = memo(function TurnList({ turns, zones, sessions, onChoose }: Props) {
+export const TurnList = memo(function TurnList({ turns, zones, sessions, shown, onShow, onChoose }: Props) {
     const numbers = new Map(zones.map(({ id }, index) => [id, index + 1]));
 
     return (
@@ -184,6 +213,8 @@ export const TurnList = memo(function TurnList({ turns, zones, sessions, onChoos
                                 turn={turn}
                                 numbers={numbers}
                                 begins={sessions > 1 && turn.session !== turns[turn.number - 2]?.session}
+                                shown={turn.number === shown}
+                                onShow={onShow}
                                 onChoose={onChoose}
                             />
                         ))}

@@ -6,6 +6,7 @@ use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
 use Prism\Layering\Stack;
 use Prism\Matching\Target;
+use Prism\Planning\PartMap;
 use Prism\Planning\PictureColours;
 use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
@@ -167,3 +168,33 @@ it('searches colours of a zone in shadow as what lies in shadow, whatever the ar
     $zone = new PictureZone('z', 'zone', 1, 1.0, 2, Surface::Soft, $light, Distance::Near, true, null, [], [pictureTarget('t', TargetRole::Middle, Lab::of(55, 20, 10))]);
     expect(PictureColours::of([$zone])->targets['t']->isShadow())->toBe($shadow);
 })->with([[ZoneLight::Lit, false], [ZoneLight::HalfLit, false], [ZoneLight::Shadow, true], [ZoneLight::CastShadow, true]]);
+
+describe('the parts of a zone on the picture', function (): void {
+    beforeEach(function (): void {
+        // A ramp from dark to light with a red glint in its dark end, beside a zone that is not drawn.
+        $this->ramp = painted(80, 20, static fn (float $x, float $y): Lab => $x < 0.1 && $y < 0.3 ? Lab::of(40, 60, 40) : Lab::of(20 + 60 * $x, 0, 0));
+        $this->map = mapped(...array_fill(0, 20, str_repeat('a', 70).str_repeat('b', 10)));
+        $this->parts = new PartMap($this->ramp, $this->map, [pictureZone('a', 1, [
+            pictureTarget('light', TargetRole::Light, Lab::of(65, 0, 0)), pictureTarget('middle', TargetRole::Middle, Lab::of(45, 0, 0)), pictureTarget('dark', TargetRole::Dark, Lab::of(25, 0, 0)), pictureTarget('glint', TargetRole::Accent, Lab::of(40, 60, 40)),
+        ])]);
+        $this->at = static fn (string $mask, int $x, int $y = 10): int => ord($mask[80 * $y + $x]);
+    });
+
+    it('follow the photo, soft where the form is, and end at the zone', function (): void {
+        $dark = $this->parts->mask(['dark']);
+        $darks = array_map(fn (int $x): int => ($this->at)($dark, $x), range(0, 69));
+        $sorted = $darks;
+        rsort($sorted);
+        expect($darks)->toBe($sorted)->and($darks[0])->toBe(255)->and($darks[50])->toBe(0)
+            ->and(count(array_filter($darks, static fn (int $share): bool => $share > 20 && $share < 235)))->toBeGreaterThan(10)
+            ->and(($this->at)($this->parts->mask(['light', 'middle', 'dark']), 75))->toBe(0);
+    });
+
+    it('together are the whole zone, and an accent lies only where the photo shows it', function (): void {
+        $all = $this->parts->mask(['light', 'middle', 'dark', 'glint']);
+        $glint = $this->parts->mask(['glint']);
+        expect(substr($all, 0, 70))->toBe(str_repeat(chr(255), 70))
+            ->and(($this->at)($glint, 3, 2))->toBe(255)->and(($this->at)($glint, 3, 12))->toBe(0)->and(($this->at)($glint, 40))->toBe(0)
+            ->and(($this->at)($this->parts->mask(['dark']), 3, 2))->toBe(0)->and($this->parts->mask(['elsewhere']))->toBe(str_repeat("\0", 1600));
+    });
+});

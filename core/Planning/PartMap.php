@@ -1,0 +1,179 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Planning;
+
+use Prism\Reference\Field;
+use Prism\Reference\TargetRole;
+use Prism\Reference\ZoneMap;
+
+/**
+ * Which colour of its zone lies at each pixel: the parts of a zone follow the photo, soft where the form is.
+ *
+ * Between the light, middle and dark of a zone a pixel lies by the value that the photo has there, as a hand shades; accents lie
+ * where the photo is nearest to them. Over the border of a zone whose edge is soft the strokes of both sides cross, so that it is
+ * a join and no outline.
+ */
+final readonly class PartMap
+{
+    /** A pixel is an accent if it is so much nearer to it than to the local colour, in CIELAB. */
+    private const ACCENT_NEARER = 0.6;
+
+    /** Strokes cross a soft border by this share of the width. */
+    private const CROSSES = 0.006;
+
+    private string $labels;
+
+    /** @var list<PictureTarget> */
+    public array $targets;
+
+    /** @var array<int, non-empty-list<int>> by label: light, middle and dark by index, darkest first */
+    private array $values;
+
+    /** @var array<int, non-empty-list<int>> by label: what lies where the photo is nearest to it */
+    private array $accents;
+
+    /**
+     * @param  Field  $photo  of the size of the map
+     * @param  list<PictureZone>  $zones
+     */
+    public function __construct(private Field $photo, ZoneMap $map, array $zones)
+    {
+        $targets = $values = $accents = [];
+        foreach ($zones as $zone) {
+            $of = [];
+            foreach ($zone->targets as $target) {
+                if (in_array($target->role, [TargetRole::Light, TargetRole::Middle, TargetRole::Dark], true)) {
+                    $of[] = count($targets);
+                } else {
+                    $accents[$zone->label][] = count($targets);
+                }
+                $targets[] = $target;
+            }
+            usort($of, static fn (int $a, int $b): int => $targets[$a]->read->L <=> $targets[$b]->read->L);
+            if ($of !== []) {
+                $values[$zone->label] = $of;
+            }
+        }
+        $this->targets = $targets;
+        $this->values = $values;
+        $this->accents = $accents;
+        $this->labels = self::crossed($map, $zones);
+    }
+
+    /**
+     * The two colours that a pixel lies between, by index, and how far it is on the way from the first to the second.
+     *
+     * @return ?array{int, int, float} null: no zone, or none with a light, a middle or a dark
+     */
+    public function at(int $pixel): ?array
+    {
+        $label = ord($this->labels[$pixel]);
+        $values = $this->values[$label] ?? null;
+        if ($values === null) {
+            return null;
+        }
+        $L = $this->photo->L[$pixel];
+        $last = count($values) - 1;
+        $lies = [$values[$last], $values[$last], 0.0];
+        if ($L <= $this->targets[$values[0]]->read->L) {
+            $lies = [$values[0], $values[0], 0.0];
+        } else {
+            for ($i = 0; $i < $last; $i++) {
+                $high = $this->targets[$values[$i + 1]]->read->L;
+                if ($L < $high) {
+                    $low = $this->targets[$values[$i]]->read->L;
+                    $lies = [$values[$i], $values[$i + 1], ($L - $low) / max(1e-6, $high - $low)];
+
+                    break;
+                }
+            }
+        }
+        if (isset($this->accents[$label])) {
+            $near = $this->accent($this->accents[$label], $lies[2] < 0.5 ? $lies[0] : $lies[1], $pixel);
+            if ($near !== null) {
+                return [$near, $near, 0.0];
+            }
+        }
+
+        return $lies;
+    }
+
+    /**
+     * Where some colours lie.
+     *
+     * @param  list<string>  $targets  ids
+     * @return string a byte a pixel: 0 nowhere, 255 altogether
+     */
+    public function mask(array $targets): string
+    {
+        $wanted = array_map(static fn (PictureTarget $target): float => in_array($target->id, $targets, true) ? 255.0 : 0.0, $this->targets);
+        $mask = '';
+        for ($at = 0, $count = $this->photo->count(); $at < $count; $at++) {
+            $lies = $this->at($at);
+            $mask .= $lies === null ? "\0" : chr((int) round($wanted[$lies[0]] + $lies[2] * ($wanted[$lies[1]] - $wanted[$lies[0]])));
+        }
+
+        return $mask;
+    }
+
+    /**
+     * The zone whose stroke lies at each pixel: near a soft border, here and there that of the other side.
+     *
+     * @param  list<PictureZone>  $zones
+     */
+    private static function crossed(ZoneMap $map, array $zones): string
+    {
+        $soft = [];
+        foreach ($zones as $zone) {
+            if (! $zone->crisp && $zone->label > 0) {
+                $soft[chr($zone->label)] = true;
+            }
+        }
+        $reach = (int) round(self::CROSSES * $map->width);
+        if ($soft === [] || $reach === 0) {
+            return $map->labels;
+        }
+        $labels = $map->labels;
+        $crossed = $labels;
+        [$width, $height] = [$map->width, $map->height];
+        $span = 2 * $reach + 1;
+        for ($y = 0; $y < $height; $y++) {
+            for ($x = 0; $x < $width; $x++) {
+                $hash = ($x * 668265263 + $y * 374761393) & 0x7FFFFFFF;
+                $hash = (($hash ^ ($hash >> 13)) * 1274126177) & 0x7FFFFFFF;
+                $fromX = $x + ($hash >> 4) % $span - $reach;
+                $fromY = $y + ($hash >> 16) % $span - $reach;
+                if ($fromX < 0 || $fromY < 0 || $fromX >= $width || $fromY >= $height) {
+                    continue;
+                }
+                $at = $y * $width + $x;
+                $other = $labels[$fromY * $width + $fromX];
+                if ($other !== $labels[$at] && $other !== "\0" && $labels[$at] !== "\0" && (isset($soft[$other]) || isset($soft[$labels[$at]]))) {
+                    $crossed[$at] = $other;
+                }
+            }
+        }
+
+        return $crossed;
+    }
+
+    /** @param  non-empty-list<int>  $accents */
+    private function accent(array $accents, int $local, int $pixel): ?int
+    {
+        [$L, $a, $b] = [$this->photo->L[$pixel], $this->photo->a[$pixel], $this->photo->b[$pixel]];
+        $away = fn (int $of): float => sqrt(($L - $this->targets[$of]->read->L) ** 2 + ($a - $this->targets[$of]->read->a) ** 2 + ($b - $this->targets[$of]->read->b) ** 2);
+        $least = self::ACCENT_NEARER * $away($local);
+        $near = null;
+        foreach ($accents as $accent) {
+            $distance = $away($accent);
+            if ($distance < $least) {
+                $least = $distance;
+                $near = $accent;
+            }
+        }
+
+        return $near;
+    }
+}
