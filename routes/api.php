@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\AccountController;
+use App\Http\Controllers\AdviceController;
 use App\Http\Controllers\CalibrationController;
 use App\Http\Controllers\ChartController;
 use App\Http\Controllers\LookController;
@@ -118,6 +119,9 @@ Route::middleware('auth')->group(static function (): void {
     Route::delete('targets/{target}', [TargetController::class, 'destroy']);
     Route::post('targets/{target}/restore', [TargetController::class, 'restore']);
 
+    Route::post('pieces/{piece}/advice', [AdviceController::class, 'show']);
+    Route::post('pieces/{piece}/advised', [AdviceController::class, 'store']);
+    Route::delete('pieces/{piece}/advised/{advice}', [AdviceController::class, 'destroy']);
     Route::get('pieces/{piece}/plan', [PlanController::class, 'show']);
     Route::post('pieces/{piece}/toned', [PlanController::class, 'tone']);
     Route::get('pieces/{piece}/neighbours', [PlanController::class, 'neighbours']);

@@ -36,6 +36,7 @@ use Prism\Colour\Lamp;
  * @property array{size: int|null, curve: list<array{size: int, dE00: float}>, pencils: list<array{id: string, loss: float}>, dE00: float, wholeBox: float}|null $palette
  * @property bool $value_only
  * @property array{recipes: array<string, array{stack: string, by_hand: bool}|null>, palette: array<string, mixed>|null}|null $before_planning
+ * @property list<array{id: string, zone: string, kind: string, sentence: string, on: string, layer: string|null, had: array<string, array{stack: string, by_hand: bool}|null>, has: array<string, string>, crisp: bool|null, corrections: array<string, mixed>|null}>|null $advised
  * @property string|null $zone_map
  * @property Carbon $updated_at
  * @property-read User $user
@@ -48,10 +49,10 @@ final class Piece extends Model
     /** @use HasFactory<PieceFactory> */
     use HasFactory, HasUlids, SoftDeletes;
 
-    protected $fillable = ['paper_id', 'title', 'schools', 'crop', 'width_mm', 'height_mm', 'unit', 'tone', 'light_degrees', 'lamp', 'zone_map', 'session_minutes', 'palette_size', 'pinned', 'banned', 'palette', 'value_only', 'before_planning'];
+    protected $fillable = ['paper_id', 'title', 'schools', 'crop', 'width_mm', 'height_mm', 'unit', 'tone', 'light_degrees', 'lamp', 'zone_map', 'session_minutes', 'palette_size', 'pinned', 'banned', 'palette', 'value_only', 'before_planning', 'advised'];
 
     /** @var array<string, string> */
-    protected $casts = ['schools' => 'array', 'crop' => 'array', 'tone' => 'array', 'lamp' => Lamp::class, 'pinned' => 'array', 'banned' => 'array', 'palette' => 'array', 'value_only' => 'boolean', 'before_planning' => 'array', 'width_mm' => 'float', 'height_mm' => 'float', 'light_degrees' => 'float'];
+    protected $casts = ['schools' => 'array', 'crop' => 'array', 'tone' => 'array', 'lamp' => Lamp::class, 'pinned' => 'array', 'banned' => 'array', 'palette' => 'array', 'value_only' => 'boolean', 'before_planning' => 'array', 'advised' => 'array', 'width_mm' => 'float', 'height_mm' => 'float', 'light_degrees' => 'float'];
 
     /** @var list<string> bytes, not for JSON */
     protected $hidden = ['zone_map'];

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace App\Studio;
 
 use App\Models\Piece;
-use Prism\Matching\Advice\Nudge;
+use Prism\Colour\Lab;
+use Prism\Layering\Prediction;
 use Prism\Materials\Kit;
 use Prism\Planning\Neighbours;
 use Prism\Planning\Order\Plan;
@@ -17,10 +18,7 @@ use Prism\Planning\ZoneJoin;
 /** What brings the zones of a piece together, beside their colours: joins within them, neighbours apart, edges and depth. */
 final class PictureAdvice
 {
-    /** Pairs for which it is found out what pushes them: a search each. */
-    private const PUSHED = 4;
-
-    public function __construct(private readonly PictureZones $zones, private readonly StackAdvice $stacks)
+    public function __construct(private readonly PictureZones $zones)
     {
     }
 
@@ -51,23 +49,9 @@ final class PictureAdvice
         return ZoneAdvice::of($zones, Kit::of(array_column($plan->pullList, 'pencil')));
     }
 
-    /** @return list<array{pair: Pair, with: string|null}> touching zones that will merge, as their recipes come out, and what pushes the worst of them */
+    /** @return list<Pair> touching zones that will merge, as the turns lay them */
     public function neighbours(Piece $piece, Plan $plan): array
     {
-        $looks = $mains = [];
-        foreach ($plan->steps as $step) {
-            $looks[$step->zone->id] = $step->after;
-            if ($step->step !== null) {
-                $mains[$step->zone->zone] = $step->zone->stack;
-            }
-        }
-        $told = [];
-        foreach (Neighbours::tooAlike($this->zones->of($piece), $looks) as $pair) {
-            $main = $mains[$pair->pushed->id] ?? null;
-            $changes = $main === null || count($told) >= self::PUSHED ? [] : $this->stacks->nudged($piece, $main, $pair->darker ? Nudge::Darker : Nudge::Lighter);
-            $told[] = ['pair' => $pair, 'with' => $changes === [] ? null : (string) $changes[0]->stack];
-        }
-
-        return $told;
+        return Neighbours::tooAlike($this->zones->of($piece), array_map(static fn (Prediction $built): Lab => $built->colour, $plan->built));
     }
 }

@@ -78,7 +78,8 @@ final class ZoneRecipes
         return (string) $stack;
     }
 
-    public function plan(Piece $piece): Plan
+    /** @param  array<string, Stack>  $instead  by target, as the artist's own: to see what the plan would be with them */
+    public function plan(Piece $piece, array $instead = []): Plan
     {
         $zones = [];
         $paper = $piece->width_mm * $piece->height_mm / (($piece->crop['width'] ?? 1.0) * ($piece->crop['height'] ?? 1.0));
@@ -92,6 +93,7 @@ final class ZoneRecipes
                 }
             }
         }
+        $stacks = [...$stacks, ...$instead];
         $desk = $this->catalogue->desk($piece->user, ...array_values($stacks));
         $recipes = $this->engine->recipes($piece->paper, $piece->user, $desk);
         foreach ($rows as $zone) {
@@ -109,7 +111,7 @@ final class ZoneRecipes
                     $wanted = Targets::wanted($target->setRelation('zone', $zone));
                     $zones[] = new PlannedZone(
                         $target->id, $zone->id, Targets::name($target), $wanted->colour, $stack, $recipes->underlayer($stack, $wanted), $paper * $zone->share * $target->share,
-                        $touching, $schools->schools(), $schools->highlights(), $target->role, $zone->name, $target->recipe?->by_hand === true, $piece->value_only,
+                        $touching, $schools->schools(), $schools->highlights(), $target->role, $zone->name, isset($instead[$target->id]) || $target->recipe?->by_hand === true, $piece->value_only,
                     );
                 }
             }

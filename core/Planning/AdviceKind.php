@@ -13,6 +13,7 @@ enum AdviceKind: string
     case Sing = 'sing';
     case Ground = 'ground';
     case Finish = 'finish';
+    case Push = 'push';
 
     public function label(): string
     {
@@ -23,6 +24,7 @@ enum AdviceKind: string
             self::Sing => 'To sing',
             self::Ground => 'Ground',
             self::Finish => 'Finish',
+            self::Push => 'Neighbours',
         };
     }
 }

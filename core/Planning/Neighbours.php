@@ -6,7 +6,6 @@ namespace Prism\Planning;
 
 use Prism\Colour\Lab;
 use Prism\Colour\ValueScale;
-use Prism\Reference\Distance;
 use Prism\Reference\TargetRole;
 
 /**
@@ -59,7 +58,7 @@ final class Neighbours
             return null;
         }
         // What lies further back, or draws the eye less, gives way; the darker of two goes darker.
-        $pushesSecond = [self::depth($other), -$other->importance] >= [self::depth($one), -$one->importance];
+        $pushesSecond = [$other->distance->depth(), -$other->importance] >= [$one->distance->depth(), -$one->importance];
         [$pushed, $own, $against] = $pushesSecond ? [$other, $second, $first] : [$one, $first, $second];
         $darker = $own->L <= $against->L;
         $by = max(0.0, self::APART_L - abs($own->L - $against->L));
@@ -81,14 +80,5 @@ final class Neighbours
         }
 
         return $looks[$main->id] ?? $main->drawn;
-    }
-
-    private static function depth(PictureZone $zone): int
-    {
-        return match ($zone->distance) {
-            Distance::Near => 0,
-            Distance::Between => 1,
-            Distance::Far => 2,
-        };
     }
 }

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Prism\Planning;
 
 use Prism\Colour\Lab;
+use Prism\Colour\ValueScale;
 use Prism\Colour\Wheel;
 use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
+use Prism\Planning\Adjust\Aim;
 use Prism\Reference\Distance;
 use Prism\Reference\TargetRole;
 use Prism\Reference\ZoneLight;
@@ -36,9 +38,16 @@ final readonly class ZoneAdvice
     /** A ground that shouts, CIELAB chroma. */
     private const LOUD = 30.0;
 
+    /** A black, a white or a grey is no temperature, CIELAB chroma. */
+    private const COLOURED = 12.0;
+
     private const PARTS = 18;
 
-    private function __construct(public string $zone, public AdviceKind $kind, public string $sentence)
+    /**
+     * @param  ?Aim  $aim  what it comes to as a layer more, where it can be laid
+     * @param  ?bool  $crisp  what it comes to for the edge of the zone
+     */
+    private function __construct(public string $zone, public AdviceKind $kind, public string $sentence, public ?Aim $aim = null, public ?bool $crisp = null)
     {
     }
 
@@ -78,9 +87,9 @@ final readonly class ZoneAdvice
         $own = ZoneReader::warmthOf(self::main($zone));
         foreach ($beside as [$other, $number]) {
             if ($other->distance === Distance::Near && $own > ZoneReader::warmthOf(self::main($other)) + self::WARMER) {
-                $cool = self::best($pencils, static fn (Lab $coat): float => -ZoneReader::warmthOf($coat) - 0.5 * abs($coat->L - self::main($zone)->L));
+                $cool = self::best($pencils, static fn (Lab $coat): float => $coat->chroma() < self::COLOURED ? -INF : -ZoneReader::warmthOf($coat) - 0.5 * abs($coat->L - self::main($zone)->L));
 
-                return new self($zone->id, AdviceKind::Temperature, sprintf('It lies behind %d and is warmer: cool it%s, so that it goes back.', $number, $cool === null ? '' : ' with a light layer of '.self::named($cool)));
+                return new self($zone->id, AdviceKind::Temperature, sprintf('It lies behind %d and is warmer: cool it%s, so that it goes back.', $number, $cool === null ? '' : ' with a light layer of '.self::named($cool)), Aim::cooler($zone->id));
             }
         }
 
@@ -90,8 +99,8 @@ final readonly class ZoneAdvice
     private static function edge(PictureZone $zone): ?self
     {
         return match (true) {
-            $zone->importance === 3 && $zone->distance !== Distance::Far => new self($zone->id, AdviceKind::Edge, $zone->crisp ? 'It draws the eye: give its edges a last sharp line.' : 'It draws the eye but its edge is soft: sharpen it where it is lit, leave it soft in shadow.'),
-            $zone->distance === Distance::Far || $zone->importance === 1 => new self($zone->id, AdviceKind::Edge, $zone->crisp ? 'It is quiet: let its edge go soft, lighter pressure at the end of each stroke.' : 'It is quiet: keep its edge soft.'),
+            $zone->importance === 3 && $zone->distance !== Distance::Far => new self($zone->id, AdviceKind::Edge, $zone->crisp ? 'It draws the eye: give its edges a last sharp line.' : 'It draws the eye but its edge is soft: sharpen it where it is lit, leave it soft in shadow.', crisp: $zone->crisp ? null : true),
+            $zone->distance === Distance::Far || $zone->importance === 1 => new self($zone->id, AdviceKind::Edge, $zone->crisp ? 'It is quiet: let its edge go soft, lighter pressure at the end of each stroke.' : 'It is quiet: keep its edge soft.', crisp: $zone->crisp ? false : null),
             default => null,
         };
     }
@@ -123,10 +132,10 @@ final readonly class ZoneAdvice
         }
         $pencil = self::best($pencils, static fn (Lab $coat): float => $coat->chroma() < self::SINGS / 2 ? -INF : -Wheel::distance(Wheel::position($coat->hueDegrees()), $complement));
         if ($pencil === null || $beside === [] || Wheel::distance(Wheel::position(($pencil->fullCoat ?? $own)->hueDegrees()), $complement) > self::PARTS / 5) {
-            return new self($zone->id, AdviceKind::Sing, sprintf('To make it sing, lay a touch of %s beside it or under its shadow.', Wheel::family($complement)));
+            return new self($zone->id, AdviceKind::Sing, sprintf('To make it sing, lay a touch of %s beside it or under its shadow.', Wheel::family($complement)), $beside === [] ? null : Aim::towards($beside[0][0]->id, $complement));
         }
 
-        return new self($zone->id, AdviceKind::Sing, sprintf('To make it sing, lay a touch of %s beside it, in %d, or under its shadow.', self::named($pencil), $beside[0][1]));
+        return new self($zone->id, AdviceKind::Sing, sprintf('To make it sing, lay a touch of %s beside it, in %d, or under its shadow.', self::named($pencil), $beside[0][1]), Aim::towards($beside[0][0]->id, $complement));
     }
 
     /** @param  list<array{PictureZone, int}>  $beside */
@@ -138,8 +147,10 @@ final readonly class ZoneAdvice
         }
         foreach ($beside as [$other, $number]) {
             $ground = self::main($other);
-            if ($other->distance !== Distance::Near && ($ground->L > $own->L - self::GROUND_DARKER || $ground->chroma() > self::LOUD)) {
-                return new self($zone->id, AdviceKind::Ground, sprintf('It should read as pale: keep %d behind it %s.', $number, $ground->L > $own->L - self::GROUND_DARKER ? 'a step darker' : 'quieter'));
+            if ($other->distance->depth() > $zone->distance->depth() && ($ground->L > $own->L - self::GROUND_DARKER || $ground->chroma() > self::LOUD)) {
+                $darker = $ground->L > $own->L - self::GROUND_DARKER;
+
+                return new self($zone->id, AdviceKind::Ground, sprintf('It should read as pale: keep %d behind it %s.', $number, $darker ? 'a step darker' : 'quieter'), $darker ? Aim::lightness($other->id, -ValueScale::stepSize()) : Aim::quieter($other->id));
             }
         }
 

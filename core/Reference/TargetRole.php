@@ -28,4 +28,10 @@ enum TargetRole: string
             self::Reflected => 'reflected light',
         };
     }
+
+    /** Whether it is one of the values by which a form is shaded. */
+    public function isOfForm(): bool
+    {
+        return in_array($this, [self::Light, self::Middle, self::Dark], true);
+    }
 }

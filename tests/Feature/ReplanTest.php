@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Models\Recipe;
 use App\Models\ZoneTarget;
 use App\Studio\LongWork\LookWork;
 use App\Studio\PhotoStore;
@@ -144,7 +145,7 @@ it('joins values along the form as it was read, or over its area where it goes n
     expect($join()['towards'])->toBeNull()->and($join()['lengthMm'])->toBeGreaterThan(10.0);
 });
 
-it('says which neighbours merge and what pushes them, to whom the piece is', function (): void {
+it('says which neighbours merge, to whom the piece is', function (): void {
     $this->getJson($this->url.'/neighbours')->assertOk()->assertJsonCount(0);
     $zones = $this->piece->zones()->with('targets')->get();
     foreach ($zones as $i => $zone) {
@@ -152,7 +153,70 @@ it('says which neighbours merge and what pushes them, to whom the piece is', fun
     }
     $pairs = $this->getJson($this->url.'/neighbours')->assertOk()->json();
     expect($pairs)->not->toBe([])->and($pairs[0]['dE00'])->toBeLessThan(2.0)->and($pairs[0]['sentence'])->toStartWith('Push ')
-        ->and([$pairs[0]['one'], $pairs[0]['other']])->toContain($pairs[0]['pushed'])->and($pairs[0]['with'])->toContain('QW:519')
+        ->and([$pairs[0]['one'], $pairs[0]['other']])->toContain($pairs[0]['pushed'])
         ->and(array_merge(array_column($pairs, 'one'), array_column($pairs, 'other')))->not->toContain($zones[3]->id);
     $this->actingAs(artist())->getJson($this->url.'/neighbours')->assertNotFound();
+});
+
+describe('advice that is applied', function (): void {
+    beforeEach(function (): void {
+        $this->zones = $this->piece->zones()->with('targets')->get();
+        foreach ($this->zones as $i => $zone) {
+            $zone->targets->first()->recipe()->create(['stack' => $i === 3 ? 'QW:113@50' : 'QW:519@'.(50 + $i), 'by_hand' => $i !== 0]);
+        }
+        $this->pair = $this->getJson($this->url.'/neighbours')->json('0');
+        $this->wanted = ['zone' => $this->pair['pushed'], 'kind' => 'push'];
+        $this->recipes = fn (): array => Recipe::query()->orderBy('target_id')->get()->map(static fn (Recipe $recipe): array => [$recipe->target_id, $recipe->stack, $recipe->by_hand])->all();
+        $this->apart = fn (): float => collect($this->getJson($this->url.'/neighbours')->json())->first(fn (array $pair): bool => [$pair['one'], $pair['other']] === [$this->pair['one'], $this->pair['other']])['dE00'] ?? 99.0;
+    });
+
+    it('is seen before, with its pencil, its turn and its colours, and changes nothing then', function (): void {
+        $before = ($this->recipes)();
+        $seen = $this->postJson($this->url.'/advice', $this->wanted)->assertOk()->json();
+        expect($seen['step']['pencil']['id'])->toStartWith('QW:')->and($seen['turn'])->toBeGreaterThan(0)->and($seen['zone'])->toBe($this->pair['pushed'])
+            ->and(abs($seen['colours'][0]['after']['L'] - $seen['colours'][0]['before']['L']))->toBeGreaterThan(1.0)->and(($this->recipes)())->toBe($before);
+    });
+
+    it('is in the plan then, pushes what it should, and is taken back', function (): void {
+        $before = ($this->recipes)();
+        $was = ($this->apart)();
+        $plan = $this->postJson($this->url.'/advised', $this->wanted)->assertOk()->json();
+        expect($plan['advised'])->toHaveCount(1)->and(collect($plan['steps'])->pluck('step.notation')->implode(' '))->toContain(strtok($plan['advised'][0]['layer'], 'x'))
+            ->and(($this->recipes)())->not->toBe($before)->and(($this->apart)())->toBeGreaterThan($was + 1.0);
+        $this->deleteJson($this->url.'/advised/'.$plan['advised'][0]['id'])->assertOk()->assertJsonCount(0, 'advised');
+        expect(($this->recipes)())->toBe($before);
+        $this->deleteJson($this->url.'/advised/'.$plan['advised'][0]['id'])->assertUnprocessable();
+    });
+
+    it('leaves what the artist has changed since, when it is taken back', function (): void {
+        $id = $this->postJson($this->url.'/advised', $this->wanted)->json('advised.0.id');
+        $target = $this->piece->zones()->findOrFail($this->pair['pushed'])->targets->first();
+        $target->recipe->update(['stack' => 'QW:404@30']);
+        $this->deleteJson($this->url."/advised/$id")->assertOk();
+        expect($target->recipe->fresh()->stack)->toBe('QW:404@30');
+    });
+
+    it('makes an edge soft or sharp, and gives back what the artist had said of it', function (): void {
+        $zone = $this->zones[3];
+        $zone->update(['corrections' => ['importance' => 1, 'crisp' => true]]);
+        $advice = collect($this->getJson($this->url.'/plan')->json('advice'))->first(static fn (array $one): bool => $one['zone'] === $zone->id && $one['id'] === 'edge');
+        expect($advice['canApply'])->toBeTrue();
+        $this->postJson($this->url.'/advice', ['zone' => $zone->id, 'kind' => 'edge'])->assertOk()->assertJsonPath('crisp', false)->assertJsonPath('step', null);
+        $id = $this->postJson($this->url.'/advised', ['zone' => $zone->id, 'kind' => 'edge'])->assertOk()->json('advised.0.id');
+        expect($zone->fresh()->corrections['crisp'])->toBeFalse();
+        $this->deleteJson($this->url."/advised/$id")->assertOk();
+        expect($zone->fresh()->corrections)->toEqual(['importance' => 1, 'crisp' => true]);
+    });
+
+    it('is refused in a sentence where it does not hold, is a matter of the hand, or is another artist\'s', function (): void {
+        $zone = $this->zones[3]->id;
+        expect($this->postJson($this->url.'/advice', ['zone' => $zone, 'kind' => 'push'])->assertUnprocessable()->json('message'))->toContain('does not hold any more')
+            ->and($this->postJson($this->url.'/advice', ['zone' => $zone, 'kind' => 'finish'])->assertUnprocessable()->json('message'))->toContain('matter of the hand');
+        $this->postJson($this->url.'/advice', ['zone' => $zone, 'kind' => 'shout'])->assertUnprocessable();
+        $this->actingAs(artist());
+        foreach (['/advice', '/advised'] as $path) {
+            $this->postJson($this->url.$path, $this->wanted)->assertNotFound();
+        }
+        $this->deleteJson($this->url.'/advised/x')->assertNotFound();
+    });
 });

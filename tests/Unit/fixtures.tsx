@@ -336,6 +336,7 @@ export const planOf = (steps: PlanStep[], changes: Partial<Plan> = {}): Plan => 
     begunRecipes: 0,
     joins: [],
     advice: [],
+    advised: [],
     prep: ['Harbour Cartridge, and a scrap of it'],
     canTakeBack: false,
     pace: { pace: 350, steps: 0 },

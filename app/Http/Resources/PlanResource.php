@@ -31,7 +31,7 @@ use Prism\Planning\ZoneAdvice;
  *
  * @property-read Plan $resource
  */
-#[OA\Schema(schema: 'Plan', required: ['pullList', 'palette', 'cautions', 'turns', 'built', 'steps', 'minutes', 'idleMinutes', 'apartMinutes', 'sessions', 'currentKey', 'done', 'total', 'zonesWithoutRecipe', 'ownRecipes', 'begunRecipes', 'joins', 'advice', 'prep', 'canTakeBack', 'pace', 'calibration'], properties: [
+#[OA\Schema(schema: 'Plan', required: ['pullList', 'palette', 'cautions', 'turns', 'built', 'steps', 'minutes', 'idleMinutes', 'apartMinutes', 'sessions', 'currentKey', 'done', 'total', 'zonesWithoutRecipe', 'ownRecipes', 'begunRecipes', 'joins', 'advice', 'advised', 'prep', 'canTakeBack', 'pace', 'calibration'], properties: [
     new OA\Property(property: 'pullList', type: 'array', items: new OA\Items(ref: '#/components/schemas/PullListEntry')),
     new OA\Property(property: 'palette', nullable: true, description: 'what planning the whole picture found last', oneOf: [new OA\Schema(ref: '#/components/schemas/Palette')]),
     new OA\Property(property: 'cautions', type: 'array', items: new OA\Items(type: 'string')),
@@ -48,7 +48,15 @@ use Prism\Planning\ZoneAdvice;
     new OA\Property(property: 'zonesWithoutRecipe', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'ownRecipes', type: 'integer', description: 'chosen by hand: planning leaves them alone'),
     new OA\Property(property: 'begunRecipes', type: 'integer', description: 'of which something lies on the paper: planning leaves them alone too'),
-    new OA\Property(property: 'advice', type: 'array', description: 'what brings the picture together beside its colours', items: new OA\Items(required: ['zone', 'kind', 'sentence'], properties: [
+    new OA\Property(property: 'advised', type: 'array', description: 'advice that was applied, first to last', items: new OA\Items(required: ['id', 'zone', 'sentence', 'layer'], properties: [
+        new OA\Property(property: 'id', type: 'string'),
+        new OA\Property(property: 'zone', type: 'string'),
+        new OA\Property(property: 'sentence', type: 'string'),
+        new OA\Property(property: 'layer', type: 'string', nullable: true, description: 'what was laid more, in notation'),
+    ])),
+    new OA\Property(property: 'advice', type: 'array', description: 'what brings the picture together beside its colours', items: new OA\Items(required: ['zone', 'kind', 'id', 'sentence', 'canApply'], properties: [
+        new OA\Property(property: 'id', type: 'string', enum: ['temperature', 'edge', 'shadow', 'sing', 'ground', 'finish', 'push']),
+        new OA\Property(property: 'canApply', type: 'boolean', description: 'it comes to a layer or to an edge, and can be applied'),
         new OA\Property(property: 'zone', type: 'string'),
         new OA\Property(property: 'kind', type: 'string'),
         new OA\Property(property: 'sentence', type: 'string'),
@@ -171,7 +179,8 @@ final class PlanResource extends JsonResource
             'ownRecipes' => $this->ownRecipes(),
             'begunRecipes' => count(Begun::of($this->piece)),
             'joins' => $advice->joins($this->piece, $zones),
-            'advice' => array_map(static fn (ZoneAdvice $told): array => ['zone' => $told->zone, 'kind' => $told->kind->label(), 'sentence' => $told->sentence], $advice->advice($zones, $this->resource)),
+            'advised' => array_map(static fn (array $entry): array => ['id' => $entry['id'], 'zone' => $entry['on'], 'sentence' => $entry['sentence'], 'layer' => $entry['layer']], $this->piece->advised ?? []),
+            'advice' => array_map(static fn (ZoneAdvice $told): array => ['zone' => $told->zone, 'kind' => $told->kind->label(), 'id' => $told->kind->value, 'sentence' => $told->sentence, 'canApply' => $told->aim !== null || $told->crisp !== null], $advice->advice($zones, $this->resource)),
             'prep' => Prep::of($this->resource->steps, $this->piece->paper->name, $this->piece->width_mm, $this->piece->height_mm, app(Catalogue::class)->box($this->piece->user)),
             'canTakeBack' => $this->piece->before_planning !== null,
             'calibration' => RestsOn::of($this->piece->user),

@@ -52,6 +52,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/pieces/{piece}/advice': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['seeAdvice'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/pieces/{piece}/advised': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['applyAdvice'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/pieces/{piece}/advised/{advice}': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations['takeAdviceBack'];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/calibrations': {
         parameters: {
             query?: never;
@@ -1112,6 +1160,12 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AdviceWanted: {
+            /** @description that the advice is told of; of neighbours, the one that is pushed */
+            zone: string;
+            /** @enum {string} */
+            kind: 'temperature' | 'edge' | 'shadow' | 'sing' | 'ground' | 'finish' | 'push';
+        };
         Problem: {
             /** @description What all of the API has in common. */
             message: string;
@@ -1427,8 +1481,6 @@ export interface components {
             dE00: number;
             pushed: string;
             sentence: string;
-            /** @description a stack that pushes it, to begin with */
-            with: string | null;
         };
         Paper: {
             id: string;
@@ -1607,8 +1659,20 @@ export interface components {
             ownRecipes: number;
             /** @description of which something lies on the paper: planning leaves them alone too */
             begunRecipes: number;
+            /** @description advice that was applied, first to last */
+            advised: {
+                id: string;
+                zone: string;
+                sentence: string;
+                /** @description what was laid more, in notation */
+                layer: string | null;
+            }[];
             /** @description what brings the picture together beside its colours */
             advice: {
+                /** @enum {string} */
+                id: 'temperature' | 'edge' | 'shadow' | 'sing' | 'ground' | 'finish' | 'push';
+                /** @description it comes to a layer or to an edge, and can be applied */
+                canApply: boolean;
                 zone: string;
                 kind: string;
                 sentence: string;
@@ -2219,6 +2283,122 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    seeAdvice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': components['schemas']['AdviceWanted'];
+            };
+        };
+        responses: {
+            /** @description What it comes to; nothing is changed */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        /** @description whose colours change */
+                        zone: string;
+                        /** @description the layer more */
+                        step: components['schemas']['Step'] | null;
+                        turn: number | null;
+                        /** @description the edge becomes sharp, or soft */
+                        crisp: boolean | null;
+                        colours: {
+                            target: string;
+                            name: string;
+                            before: components['schemas']['Colour'];
+                            after: components['schemas']['Colour'];
+                        }[];
+                    };
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    applyAdvice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': components['schemas']['AdviceWanted'];
+            };
+        };
+        responses: {
+            /** @description The plan with it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Plan'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    takeAdviceBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+                advice: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The plan without it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Plan'];
+                };
             };
             /** @description Refused */
             422: {

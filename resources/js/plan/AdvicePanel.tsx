@@ -4,6 +4,7 @@ import type { Plan } from '../api/client';
 import { useDesk } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
 import { space, type } from '../ui/theme';
+import { FollowAdvice } from './FollowAdvice';
 
 const Box = styled.section`
     display: grid;
@@ -36,13 +37,20 @@ const Box = styled.section`
 /** What every surface is told at its end; it is shown for the chosen zone only. */
 const FINISH = 'Finish';
 
+interface Said {
+    kind: string;
+    id: Plan['advice'][number]['id'];
+    zones: string[];
+    canApply: boolean;
+}
+
 /** What is said of several zones is said once. */
-function alike(advice: Plan['advice']): Map<string, { kind: string; zones: string[] }> {
-    const said = new Map<string, { kind: string; zones: string[] }>();
-    for (const { kind, sentence, zone } of advice) {
+function alike(advice: Plan['advice']): Map<string, Said> {
+    const said = new Map<string, Said>();
+    for (const { kind, id, sentence, zone, canApply } of advice) {
         const known = said.get(sentence);
         if (known) known.zones.push(zone);
-        else said.set(sentence, { kind, zones: [zone] });
+        else said.set(sentence, { kind, id, zones: [zone], canApply });
     }
 
     return said;
@@ -68,7 +76,7 @@ export function AdvicePanel({ plan }: { plan: Plan }) {
             </div>
             {said.length === 0 && <p>Nothing to add.</p>}
             <ul data-testid="advice">
-                {[...alike(said)].map(([sentence, { kind, zones }]) => (
+                {[...alike(said)].map(([sentence, { kind, id, zones, canApply }]) => (
                     <li key={`${kind} ${sentence}`}>
                         <small>{kind}</small>
                         <span>
@@ -84,6 +92,9 @@ export function AdvicePanel({ plan }: { plan: Plan }) {
                                     </span>
                                 );
                             })}
+                            {canApply && zones.length === 1 && zones[0] !== undefined && (
+                                <FollowAdvice wanted={{ zone: zones[0], kind: id }} name={sentence} />
+                            )}
                         </span>
                     </li>
                 ))}

@@ -2,9 +2,9 @@ import styled from 'styled-components';
 import { messageOf } from '../api/client';
 import { useDesk } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
-import { CalledOut } from '../ui/CalledOut';
 import { Problem } from '../ui/States';
 import { space, type } from '../ui/theme';
+import { FollowAdvice } from './FollowAdvice';
 import { useNeighbours } from './planQueries';
 
 const MOST = 8;
@@ -50,12 +50,7 @@ export function NeighboursPanel() {
                         </Button>
                         <span>
                             dE00 {pair.dE00.toFixed(1)} apart. {pair.sentence}
-                            {pair.with && (
-                                <>
-                                    {' '}
-                                    With <CalledOut stack={pair.with} />.
-                                </>
-                            )}
+                            <FollowAdvice wanted={{ zone: pair.pushed, kind: 'push' }} name={pair.sentence} />
                         </span>
                     </li>
                 ))}

@@ -14,6 +14,7 @@ import { space, type } from '../ui/theme';
 import { AdvicePanel } from './AdvicePanel';
 import { DrawingPanel } from './DrawingPanel';
 import { FittedLine } from './FittedLine';
+import { Followed } from './FollowAdvice';
 import { JoinsPanel } from './JoinsPanel';
 import { LimitedPanel } from './LimitedPanel';
 import { NeighboursPanel } from './NeighboursPanel';
@@ -205,6 +206,7 @@ export function PlanStage() {
                         </Panel>
                         <Panel id="advice">
                             {selected?.zone && <JoinsPanel plan={plan.data} zone={selected.zone} />}
+                            <Followed plan={plan.data} />
                             <AdvicePanel plan={plan.data} />
                             <NeighboursPanel />
                         </Panel>

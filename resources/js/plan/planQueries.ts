@@ -1,9 +1,12 @@
 import { hashKey, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
-import { answered, api, messageOf, type Piece, type PieceChanges } from '../api/client';
+import { answered, api, messageOf, type Piece, type PieceChanges, type Plan } from '../api/client';
+import type { components } from '../api/schema';
 import { changePiece, keys } from '../api/queries';
 import { cancelWork, isOpen, latestWork, startWork, useWatchedWork } from '../api/works';
 import { notify } from '../ui/Notices';
+
+type Schemas = components['schemas'];
 
 const path = (piece: string) => ({ params: { path: { piece } } });
 
@@ -87,6 +90,44 @@ export const useNeighbours = (piece: string) =>
         queryKey: [...keys.plan(piece), 'neighbours'],
         queryFn: () => answered(api.GET('/api/pieces/{piece}/neighbours', path(piece))),
     });
+
+export type AdviceWanted = Schemas['AdviceWanted'];
+
+/** What an advice comes to: a layer more and the colours with it, or an edge. Changes nothing. */
+export const useAdvice = (piece: string) =>
+    useMutation({
+        mutationFn: (wanted: AdviceWanted) =>
+            answered(api.POST('/api/pieces/{piece}/advice', { ...path(piece), body: wanted })),
+    });
+
+/** The plan as it is after a change that answers with it; what else of the piece it bears on is fetched anew. */
+function useChangedPlan<T>(piece: string, change: (by: T) => Promise<Plan>) {
+    const client = useQueryClient();
+
+    return useMutation({
+        scope: { id: `advice ${piece}` },
+        mutationFn: change,
+        onSuccess: (plan) => {
+            client.setQueryData(keys.plan(piece), plan);
+            const known = hashKey(keys.plan(piece));
+
+            return client.invalidateQueries({
+                queryKey: keys.piece(piece),
+                predicate: ({ queryHash }) => queryHash !== known,
+            });
+        },
+    });
+}
+
+export const useApplyAdvice = (piece: string) =>
+    useChangedPlan(piece, (wanted: AdviceWanted) =>
+        answered(api.POST('/api/pieces/{piece}/advised', { ...path(piece), body: wanted })),
+    );
+
+export const useTakeAdviceBack = (piece: string) =>
+    useChangedPlan(piece, (advice: string) =>
+        answered(api.DELETE('/api/pieces/{piece}/advised/{advice}', { params: { path: { piece, advice } } })),
+    );
 
 /** The recipes and the palette as they were before the last planning. */
 export function useTakePlanningBack(piece: string) {

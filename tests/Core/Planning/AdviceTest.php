@@ -5,6 +5,10 @@ declare(strict_types=1);
 use Prism\Colour\Lab;
 use Prism\Colour\ValueScale;
 use Prism\Layering\Predictor;
+use Prism\Layering\Stack;
+use Prism\Materials\PencilKind;
+use Prism\Planning\Adjust\Adjuster;
+use Prism\Planning\Adjust\Aim;
 use Prism\Planning\AdviceKind;
 use Prism\Planning\Designation;
 use Prism\Planning\Lightener;
@@ -15,6 +19,8 @@ use Prism\Planning\ZoneAdvice;
 use Prism\Reference\Distance;
 use Prism\Reference\TargetRole;
 use Prism\Reference\ZoneLight;
+use Prism\Reference\ZoneReader;
+use Prism\Schools\SchoolSet;
 use Prism\Schools\Surface;
 
 use function Tests\Core\box;
@@ -74,8 +80,9 @@ it('makes what draws the eye sing by its complement, unless that lies beside it 
         ->and(advised(advisedZone(1, Lab::of(50, 2, 2), [2], importance: 3), advisedZone(2, $green, [1])))->not->toHaveKey('sing');
 });
 
-it('keeps a quiet, darker ground behind what should read as pale', function (): void {
+it('keeps a quiet, darker ground behind what should read as pale, and says nothing of what lies beside it', function (): void {
     $pale = Lab::of(88, 1, 4);
+    expect(advised(advisedZone(1, $pale, [2], Distance::Between), advisedZone(2, Lab::of(50, 45, 40), [1], Distance::Between)))->not->toHaveKey('ground');
     expect(advised(advisedZone(1, $pale, [2]), advisedZone(2, Lab::of(82, 0, 2), [1], Distance::Far))['ground'])->toContain('2 behind it a step darker')
         ->and(advised(advisedZone(1, $pale, [2]), advisedZone(2, Lab::of(50, 45, 40), [1], Distance::Far))['ground'])->toContain('quieter')
         ->and(advised(advisedZone(1, $pale, [2]), advisedZone(2, Lab::of(50, 3, 3), [1], Distance::Far)))->not->toHaveKey('ground');
@@ -157,3 +164,44 @@ it('sets given pencils by hand, also against their value, and gives each its own
         }
     }
 });
+
+describe('an adjustment', function (): void {
+    beforeEach(function (): void {
+        $this->zone = static fn (SchoolSet $schools = new SchoolSet): PictureZone => new PictureZone('z', 'zone', 1, 0.2, 2, Surface::Smooth, ZoneLight::Lit, Distance::Between, true, null, [], [
+            pale(78), pale(60, TargetRole::Middle), pale(45, TargetRole::Dark), new PictureTarget('glint', TargetRole::Accent, Lab::of(95, 0, 0), Lab::of(95, 0, 0), 0.05),
+        ], $schools);
+        $this->stacks = ['t78' => Stack::parse('QW:201@30'), 't60' => Stack::parse('QW:201@45x3'), 't45' => Stack::parse('QW:201@50x3 > QW:625@40'), 'glint' => Stack::parse('')];
+        $this->adjuster = new Adjuster(model(), pencils());
+    });
+
+    it('goes the way it should with all values of the form, keeps their order, and leaves accents alone', function (Aim $aim, Closure $goes): void {
+        $adjustment = $this->adjuster->towards($aim, ($this->zone)(), $this->stacks);
+        expect($adjustment)->not->toBeNull()->and(array_keys($adjustment->colours))->toBe(['t78', 't60', 't45']);
+        foreach ($adjustment->colours as $colour) {
+            expect($goes($colour['before'], $colour['after']))->toBeTrue();
+        }
+        [$light, $middle, $dark] = array_map(static fn (array $colour): float => $colour['after']->L, array_values($adjustment->colours));
+        expect($light)->toBeGreaterThan($middle)->and($middle)->toBeGreaterThan($dark);
+    })->with([
+        'darker' => [fn () => Aim::lightness('z', -5.0), static fn (Lab $was, Lab $is): bool => $is->L < $was->L - 2.0],
+        'cooler' => [fn () => Aim::cooler('z'), static fn (Lab $was, Lab $is): bool => ZoneReader::warmthOf($is) < ZoneReader::warmthOf($was) - 2.0 && abs($is->L - $was->L) < 4.5],
+        'quieter' => [fn () => Aim::quieter('z'), static fn (Lab $was, Lab $is): bool => $is->chroma() < $was->chroma()],
+    ]);
+
+    it('is one layer of a pencil that lies out: no black, no white, no firm layer below, no more coats than the paper bears', function (): void {
+        $adjustment = $this->adjuster->towards(Aim::lightness('z', -5.0), ($this->zone)(), [...$this->stacks, 't45' => Stack::parse('QW:201@50x3 > QW:625@65')]);
+        $last = $adjustment->colours['t45']['stack']->steps;
+        expect((string) $last[2])->toBe('QW:625@65')->and((string) $last[1]->pencil)->toBe((string) $adjustment->layer->pencil)
+            ->and(PencilKind::of(pencils()->get($adjustment->layer->pencil)->fullCoat))->toBe(PencilKind::Colour)->and($adjustment->layer->pressurePercent)->toBeLessThanOrEqual(50.0);
+        $full = array_fill_keys(array_keys($this->stacks), Stack::parse('QW:201@50x6 > QW:625@50x6 > QW:201@50x3'));
+        expect($this->adjuster->towards(Aim::lightness('z', -5.0), ($this->zone)(), $full))->toBeNull()
+            ->and($this->adjuster->towards(Aim::lightness('z', -5.0), ($this->zone)(), []))->toBeNull()
+            // Nothing that is laid makes a passage so much lighter.
+            ->and($this->adjuster->towards(Aim::lightness('z', 20.0), ($this->zone)(), $this->stacks))->toBeNull();
+    });
+});
+
+function pale(float $L, TargetRole $role = TargetRole::Light): PictureTarget
+{
+    return new PictureTarget("t$L", $role, Lab::of($L, 30, 20), Lab::of($L, 30, 20), 0.3);
+}
