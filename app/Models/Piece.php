@@ -22,6 +22,7 @@ use Prism\Colour\Lamp;
  * @property int $paper_id
  * @property string $title
  * @property array<string, string>|null $schools  by question, where this piece has its own
+ * @property array<string, mixed>|null $interpretation
  * @property array{x: float, y: float, width: float, height: float}|null $crop
  * @property float $width_mm
  * @property float $height_mm
@@ -49,10 +50,10 @@ final class Piece extends Model
     /** @use HasFactory<PieceFactory> */
     use HasFactory, HasUlids, SoftDeletes;
 
-    protected $fillable = ['paper_id', 'title', 'schools', 'crop', 'width_mm', 'height_mm', 'unit', 'tone', 'light_degrees', 'lamp', 'zone_map', 'session_minutes', 'palette_size', 'pinned', 'banned', 'palette', 'value_only', 'before_planning', 'advised'];
+    protected $fillable = ['paper_id', 'title', 'schools', 'interpretation', 'crop', 'width_mm', 'height_mm', 'unit', 'tone', 'light_degrees', 'lamp', 'zone_map', 'session_minutes', 'palette_size', 'pinned', 'banned', 'palette', 'value_only', 'before_planning', 'advised'];
 
     /** @var array<string, string> */
-    protected $casts = ['schools' => 'array', 'crop' => 'array', 'tone' => 'array', 'lamp' => Lamp::class, 'pinned' => 'array', 'banned' => 'array', 'palette' => 'array', 'value_only' => 'boolean', 'before_planning' => 'array', 'advised' => 'array', 'width_mm' => 'float', 'height_mm' => 'float', 'light_degrees' => 'float'];
+    protected $casts = ['schools' => 'array', 'interpretation' => 'array', 'crop' => 'array', 'tone' => 'array', 'lamp' => Lamp::class, 'pinned' => 'array', 'banned' => 'array', 'palette' => 'array', 'value_only' => 'boolean', 'before_planning' => 'array', 'advised' => 'array', 'width_mm' => 'float', 'height_mm' => 'float', 'light_degrees' => 'float'];
 
     /** @var list<string> bytes, not for JSON */
     protected $hidden = ['zone_map'];

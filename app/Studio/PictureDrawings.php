@@ -20,7 +20,7 @@ final class PictureDrawings
     private const KEPT = 40;
 
     /** Goes up when drawings are simulated differently. */
-    private const VERSION = 4;
+    private const VERSION = 6;
 
     public function __construct(
         private readonly Engine $engine,
@@ -58,7 +58,7 @@ final class PictureDrawings
     {
         [$field, $rgb] = $this->draw($piece, $this->laid($piece, null));
 
-        return array_map(static fn (float $value): float => round($value, 2), Simulation::valueCheck($field, $rgb));
+        return array_map(static fn (float $value): float => round($value, 2), Simulation::valueCheck($field, $rgb, Targets::tone($piece)));
     }
 
     /**

@@ -16,7 +16,7 @@ final class Pieces
 {
     private const PLAIN = ['title' => 'title', 'lamp' => 'lamp', 'unit' => 'unit', 'widthMm' => 'width_mm', 'heightMm' => 'height_mm', 'lightDegrees' => 'light_degrees', 'crop' => 'crop', 'sessionMinutes' => 'session_minutes', 'paletteSize' => 'palette_size', 'pinned' => 'pinned', 'banned' => 'banned', 'valueOnly' => 'value_only'];
 
-    public function __construct(private readonly Looking $looking, private readonly ZoneBook $zones)
+    public function __construct(private readonly Looking $looking, private readonly ZoneBook $zones, private readonly Interpretations $interpretations)
     {
     }
 
@@ -49,6 +49,9 @@ final class Pieces
             }
             if (isset($changes['schools'])) {
                 $piece->schools = SchoolChoices::answered($piece->schools, $changes['schools']);
+            }
+            if (isset($changes['interpretation'])) {
+                $piece->interpretation = $this->interpretations->changed($piece->user, $piece->interpretation, $changes['interpretation']);
             }
             $this->unstretched($piece, $changes);
             $piece->save();

@@ -51,12 +51,19 @@ final class Targets
         return Target::colour(self::drawn($target))->inShadow(ZoneBook::zoneLight($target->zone)->isShadow());
     }
 
-    /** The colour to be drawn: as the artist has set it, else as read in the photo and brought within reach as the piece says. */
+    /** The colour to be drawn: as the artist has set it, else as read in the photo, interpreted, and brought within reach as the piece says. */
     public static function drawn(ZoneTarget $target): Lab
     {
-        $read = self::read($target);
+        return $target->edited ? self::read($target) : self::tone($target->zone->piece)->colour(self::interpreted($target));
+    }
 
-        return $target->edited ? $read : self::tone($target->zone->piece)->colour($read);
+    /** What the artist makes of it, before it is brought within reach. */
+    public static function interpreted(ZoneTarget $target): Lab
+    {
+        $interpretation = Interpretations::ofPiece($target->zone->piece)->and(Interpretations::ofZone($target->zone));
+        $middle = $target->zone->targets->firstWhere('role', TargetRole::Middle) ?? $target;
+
+        return $interpretation->colour(self::read($target), self::read($middle));
     }
 
     /** As it is in the photo, or as the artist has set it. */

@@ -10,30 +10,37 @@ use Prism\Layering\Stack;
 use Prism\Layering\Tooth;
 use Prism\Layering\ToothModel;
 use Prism\Reference\Field;
+use Prism\Reference\ToneMap;
 use Prism\Reference\ZoneMap;
 
 /**
  * What the drawing will look like, at any stage: each pixel as the stacks of the colours that it lies between
- * ({@see PartMap}) look in the tooth of the paper there. The grain is the paper's own: each pixel lies at some depth of the
- * tooth, and has the colour of its films there.
+ * ({@see PartMap}) look in the tooth of the paper there. The grain is the paper's own: each pixel has the colour of
+ * the films on the few peaks and valleys that lie in it.
  */
 final class Simulation
 {
     /** Peaks of the paper are this far apart, about, in millimetres: where a pixel holds several, it shows their mean. */
-    private const GRAIN_MM = 0.15;
+    private const GRAIN_MM = 0.08;
 
-    /** Peaks of the noise are this many pixels apart. */
-    private const GRAIN_PIXELS = 1;
+    /** No more of them are averaged in a pixel; beyond, their spread is scaled down. */
+    private const MOST_PEAKS = 9;
+
+    /** Looks of a stack in the tooth: as many as are told apart from pixel to pixel. */
+    private const LOOKS = 64;
 
     /** Edge of the squares in which values are compared, in pixels; and what share of them may be specks. */
     private const SQUINT = 8;
 
     private const SPECKS = 0.005;
 
-    /** @var array<string, list<array{float, float, float}>> linear light of a stack by depth of the tooth, by notation */
+    /** @var array<string, list<array{float, float, float}>> linear light of a stack where some peaks and valleys lie in a pixel, by notation */
     private array $looks = [];
 
-    /** How much of the spread between peaks and valleys a pixel shows, 0-1. */
+    /** @var non-empty-list<list<int>> depths of the tooth that lie in a pixel together, for each look */
+    private array $together = [[0]];
+
+    /** How much of the spread that is left then a pixel shows, 0-1. */
     private float $grain = 1.0;
 
     public function __construct(private readonly ToothModel $model)
@@ -49,25 +56,28 @@ final class Simulation
      */
     public function draw(Field $photo, ZoneMap $map, array $zones, array $stacks, float $pixelMm = self::GRAIN_MM): string
     {
+        $in = max(1.0, ($pixelMm / self::GRAIN_MM) ** 2);
+        $peaks = max(1, min(self::MOST_PEAKS, (int) round($in)));
+        $this->together = self::together($peaks);
         // Noise of the mean of n peaks: a share of theirs, by the root of n.
-        $this->grain = min(1.0, self::GRAIN_MM / max(1e-6, $pixelMm));
+        $this->grain = min(1.0, sqrt($peaks / $in));
         $this->looks = [];
         $parts = new PartMap($photo, $map, $zones);
         $bare = Stack::of();
         $looks = array_map(fn (PictureTarget $target): array => $this->look($stacks[$target->id] ?? $bare), $parts->targets);
         $paper = $this->look($bare);
-        $depths = self::depths($photo->width, $photo->height);
+        $noise = self::noise($photo->width, $photo->height);
         $encode = self::encodeTable();
         $rgb = '';
         for ($at = 0, $count = $photo->count(); $at < $count; $at++) {
-            $depth = $depths[$at];
+            $look = $noise[$at];
             $lies = $parts->at($at);
             if ($lies === null) {
-                [$r, $g, $b] = $paper[$depth];
+                [$r, $g, $b] = $paper[$look];
             } else {
                 [$low, $high, $share] = $lies;
-                [$r1, $g1, $b1] = $looks[$low][$depth];
-                [$r2, $g2, $b2] = $looks[$high][$depth];
+                [$r1, $g1, $b1] = $looks[$low][$look];
+                [$r2, $g2, $b2] = $looks[$high][$look];
                 $r = $r1 + $share * ($r2 - $r1);
                 $g = $g1 + $share * ($g2 - $g1);
                 $b = $b1 + $share * ($b2 - $b1);
@@ -78,38 +88,45 @@ final class Simulation
         return $rgb;
     }
 
-    /** @return list<array{float, float, float}> linear light at each depth of the tooth, 0-1 */
+    /** @return list<array{float, float, float}> linear light of each look, 0-1 */
     private function look(Stack $stack): array
     {
         $key = (string) $stack;
         if (! isset($this->looks[$key])) {
             $passage = $this->model->draw($stack);
-            // The bins together must look as the passage does from a distance.
-            $seen = Srgb::linear($passage->lab());
+            $bins = array_map(static fn (int $bin): array => Srgb::linear($passage->binLab($bin)), range(0, Tooth::BINS - 1));
+            $looks = [];
             $mean = [0.0, 0.0, 0.0];
-            $bins = [];
-            for ($bin = 0; $bin < Tooth::BINS; $bin++) {
-                $bins[] = $linear = Srgb::linear($passage->binLab($bin));
-                foreach ($linear as $i => $value) {
-                    $mean[$i] += Tooth::SHARES[$bin] * $value;
+            foreach ($this->together as $depths) {
+                $look = [0.0, 0.0, 0.0];
+                foreach ($depths as $bin) {
+                    foreach ($bins[$bin] as $i => $value) {
+                        $look[$i] += $value / max(1, count($depths));
+                    }
+                }
+                $looks[] = $look;
+                foreach ($look as $i => $value) {
+                    $mean[$i] += $value / self::LOOKS;
                 }
             }
+            // Together they must look as the passage does from a distance.
+            $seen = Srgb::linear($passage->lab());
             $this->looks[$key] = array_map(fn (array $linear): array => [
                 max(0.0, min(1.0, $seen[0] + $this->grain * ($linear[0] - $mean[0]))),
                 max(0.0, min(1.0, $seen[1] + $this->grain * ($linear[1] - $mean[1]))),
                 max(0.0, min(1.0, $seen[2] + $this->grain * ($linear[2] - $mean[2]))),
-            ], $bins);
+            ], $looks);
         }
 
         return $this->looks[$key];
     }
 
     /**
-     * Which depth of the tooth each pixel lies at: noise that is the same every time, in the shares that the paper has.
+     * So many depths of the tooth together, in the shares that the paper has, the same every time.
      *
-     * @return array<int, int>
+     * @return non-empty-list<list<int>>
      */
-    private static function depths(int $width, int $height): array
+    private static function together(int $peaks): array
     {
         $limits = [];
         $sum = 0.0;
@@ -117,17 +134,41 @@ final class Simulation
             $sum += $share;
             $limits[] = $sum;
         }
-        $depths = [];
+        $together = [];
+        for ($look = 0; $look < self::LOOKS; $look++) {
+            $depths = [];
+            for ($peak = 0; $peak < $peaks; $peak++) {
+                // Evenly spread over the looks, and each peak in an order of its own.
+                $u = ((($look * (2 * $peak + 1) * 37 + 11 * $peak) % self::LOOKS) + 0.5) / self::LOOKS;
+                $depth = 0;
+                while ($depth < Tooth::BINS - 1 && $u >= $limits[$depth]) {
+                    $depth++;
+                }
+                $depths[] = $depth;
+            }
+            $together[] = $depths;
+        }
+
+        return $together;
+    }
+
+    /**
+     * Which look each pixel has: noise that is the same every time.
+     *
+     * @return array<int, int>
+     */
+    private static function noise(int $width, int $height): array
+    {
+        $noise = [];
         for ($y = 0; $y < $height; $y++) {
             for ($x = 0; $x < $width; $x++) {
-                $hash = (intdiv($x, self::GRAIN_PIXELS) * 374761393 + intdiv($y, self::GRAIN_PIXELS) * 668265263 + ($x * 3 + $y * 7) % 2 * 1274126177) & 0x7FFFFFFF;
+                $hash = ($x * 374761393 + $y * 668265263 + ($x * 3 + $y * 7) % 2 * 1274126177) & 0x7FFFFFFF;
                 $hash = (($hash ^ ($hash >> 13)) * 1274126177) & 0x7FFFFFFF;
-                $u = (($hash ^ ($hash >> 16)) & 0xFFFF) / 65536.0;
-                $depths[] = $u < $limits[0] ? 0 : ($u < $limits[1] ? 1 : ($u < $limits[2] ? 2 : ($u < $limits[3] ? 3 : 4)));
+                $noise[] = (($hash ^ ($hash >> 16)) & 0xFFFF) % self::LOOKS;
             }
         }
 
-        return $depths;
+        return $noise;
     }
 
     /** @return list<string> the byte for each of 1024 levels of linear light */
@@ -140,11 +181,12 @@ final class Simulation
      * How far the drawing is from the photo, by value, seen from where the grain closes: squares of {@see self::SQUINT} pixels.
      *
      * @param  string  $rgb  as {@see self::draw()} gives it
+     * @param  ?ToneMap  $tone  by which the photo's values are fitted to what box and paper reach; null: taken as they are
      * @return array{mean: float, dark: float, light: float, photoDark: float, photoLight: float} mean error of L* over the
      *                                                                                            picture, and the darkest and
      *                                                                                            lightest of both
      */
-    public static function valueCheck(Field $photo, string $rgb): array
+    public static function valueCheck(Field $photo, string $rgb, ?ToneMap $tone = null): array
     {
         $decode = Srgb::decodeTable();
         $drawn = $seen = [];
@@ -157,7 +199,7 @@ final class Simulation
                     for ($x = $left; $x < $left + $size; $x++) {
                         $at = $y * $photo->width + $x;
                         $Y += 0.2225045 * $decode[ord($rgb[3 * $at])] + 0.7168786 * $decode[ord($rgb[3 * $at + 1])] + 0.0606169 * $decode[ord($rgb[3 * $at + 2])];
-                        $photoY += self::luminance($photo->L[$at]);
+                        $photoY += self::luminance($tone?->lightness($photo->L[$at]) ?? $photo->L[$at]);
                     }
                 }
                 $L = self::lightness($Y / $size ** 2);

@@ -220,3 +220,42 @@ describe('advice that is applied', function (): void {
         $this->deleteJson($this->url.'/advised/x')->assertNotFound();
     });
 });
+
+describe('an interpretation', function (): void {
+    beforeEach(function (): void {
+        $this->colours = fn (): array => collect($this->getJson($this->url)->json('zones'))->flatMap(static fn (array $zone): array => $zone['targets'])->mapWithKeys(static fn (array $target): array => [$target['id'] => $target['colour']])->all();
+    });
+
+    it('changes what is to be drawn and not what was read, for the picture and for a zone of it', function (): void {
+        $before = ($this->colours)();
+        $this->patchJson($this->url, ['interpretation' => ['chroma' => 50]])->assertOk()->assertJsonPath('interpretation.chroma', 50)->assertJsonPath('interpretation.lights', 0);
+        $after = ($this->colours)();
+        foreach ($before as $id => $colour) {
+            expect($after[$id]['L'])->toEqualWithDelta($colour['L'], 0.01)->and(hypot($after[$id]['a'], $after[$id]['b']))->toEqualWithDelta(0.5 * hypot($colour['a'], $colour['b']), 0.05);
+        }
+        $zone = $this->piece->zones()->first();
+        $this->patchJson("/api/zones/{$zone->id}", ['version' => $zone->version, 'interpretation' => ['local' => 'QW:519']])->assertOk()->assertJsonPath('interpretation.chroma', 100);
+        $read = collect($this->getJson($this->url)->json('zones'))->firstWhere('id', $zone->id);
+        expect($read['interpretation']['local']['hex'])->toStartWith('#')->and($read['targets'][0]['colour']['a'])->toBeLessThan(0.0)
+            ->and([$read['targets'][0]['read']['L'], $read['targets'][0]['read']['a']])->toEqual([$zone->targets->first()->L, $zone->targets->first()->a])
+            ->and($this->piece->zones()->first()->targets->first()->only(['L', 'a', 'b']))->toBe($zone->targets->first()->only(['L', 'a', 'b']));
+        $this->patchJson($this->url, ['interpretation' => ['chroma' => 100]])->assertOk();
+        $this->patchJson("/api/zones/{$zone->id}", ['version' => $zone->fresh()->version, 'interpretation' => ['local' => null]])->assertOk();
+        expect(($this->colours)())->toEqual($before)->and($this->piece->fresh()->interpretation)->toBeNull();
+    });
+
+    it('leaves a colour that the artist has set, and is undone with the zones', function (): void {
+        $target = $this->piece->zones()->first()->targets->first();
+        $this->patchJson("/api/targets/{$target->id}", ['version' => $target->version, 'colour' => ['L' => 50, 'a' => 40, 'b' => 0]])->assertOk();
+        $this->patchJson($this->url, ['interpretation' => ['chroma' => 0]])->assertOk();
+        $colour = ($this->colours)()[$target->id];
+        expect([$colour['L'], $colour['a']])->toEqual([50, 40]);
+    });
+
+    it('is refused in a sentence where it is too much or a colour cannot be read', function (): void {
+        $this->patchJson($this->url, ['interpretation' => ['chroma' => 500]])->assertUnprocessable();
+        $this->patchJson($this->url, ['interpretation' => ['local' => '#123456']])->assertUnprocessable();
+        expect($this->patchJson($this->url, ['interpretation' => ['hue' => 'mauve-ish']])->assertUnprocessable()->json('errors'))->toHaveKey('interpretation.hue');
+        expect($this->piece->fresh()->interpretation)->toBeNull();
+    });
+});

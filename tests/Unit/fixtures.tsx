@@ -108,6 +108,8 @@ export function target(id: string, name: string, changes: Partial<Target> = {}):
     };
 }
 
+const asRead: Piece['interpretation'] = { chroma: 100, lights: 0, shadows: 0, hue: null, local: null };
+
 /** A zone of one colour; what matters to a test of that colour is given with it. */
 export function zone(id: string, name: string, changes: Partial<Zone> & { recipe?: Recipe } = {}): Zone {
     const { recipe: kept, ...others } = changes;
@@ -134,6 +136,7 @@ export function zone(id: string, name: string, changes: Partial<Zone> & { recipe
         touching: [],
         targets: [target(`${id}-middle`, name, { recipe: kept ?? null })],
         schools: null,
+        interpretation: asRead,
         version: 1,
         ...others,
     };
@@ -163,6 +166,7 @@ export function piece(zones: Zone[], changes: Partial<Piece> = {}): Piece {
         id: 'p1',
         title: 'Floats',
         paper: cartridge,
+        interpretation: asRead,
         schools: {
             chosen: {
                 value: 'light-to-dark',

@@ -6,6 +6,7 @@ import { drawingUrl } from '../../resources/js/desk/drawing';
 import { useDesk } from '../../resources/js/desk/DeskContext';
 import { MatchStage } from '../../resources/js/match/MatchStage';
 import { DrawingPanel } from '../../resources/js/plan/DrawingPanel';
+import { InterpretationPanel } from '../../resources/js/plan/InterpretationPanel';
 import { JoinsPanel } from '../../resources/js/plan/JoinsPanel';
 import { LimitedPanel } from '../../resources/js/plan/LimitedPanel';
 import { PalettePanel } from '../../resources/js/plan/PalettePanel';
@@ -428,5 +429,50 @@ describe('a palette that must include a pencil', () => {
         const changed = put(['QW:101']);
         await userEvent.click(await screen.findByRole('button', { name: 'Include QW:101 only if it helps' }));
         await waitFor(() => expect(changed()).toEqual({ pinned: [] }));
+    });
+});
+
+describe('an interpretation', () => {
+    const float = zone('z1', 'Float');
+    const put = (planned: boolean) => {
+        const asked = serve({
+            'GET /api/works': () => ({ work: null }),
+            'PATCH /api/pieces/p1': () => piece([float]),
+            'PATCH /api/zones/z1': () => ({ ...float, version: 2 }),
+            'POST /api/works': () => ({ id: 'w1', kind: 'planning', state: 'waiting', progress: 0, doing: '' }),
+        });
+        show(
+            <Around of={piece([float])} selected={float}>
+                <InterpretationPanel planned={planned} />
+            </Around>,
+        );
+
+        return asked;
+    };
+
+    it('of the picture is chosen, and the picture planned anew', async () => {
+        const asked = put(true);
+        const lights = screen.getByRole('radiogroup', { name: 'Lights' });
+        await userEvent.click(within(lights).getByRole('radio', { name: 'Warmer' }));
+        await waitFor(() =>
+            expect(asked.find(({ path }) => path === '/api/pieces/p1')?.body).toEqual({
+                interpretation: { lights: 7 },
+            }),
+        );
+        await waitFor(() => expect(asked.some(({ path }) => path === '/api/works')).toBe(true));
+    });
+
+    it('of the chosen zone is another local colour, as typed', async () => {
+        const asked = put(false);
+        await userEvent.click(screen.getByRole('radio', { name: 'Float' }));
+        await userEvent.type(screen.getByLabelText('Another local colour, its values kept'), 'QW:404');
+        await userEvent.click(screen.getByRole('button', { name: 'Set' }));
+        await waitFor(() =>
+            expect(asked.find(({ path }) => path === '/api/zones/z1')?.body).toEqual({
+                version: 1,
+                interpretation: { local: 'QW:404' },
+            }),
+        );
+        expect(asked.filter(({ path, method }) => path === '/api/works' && method === 'POST')).toHaveLength(0);
     });
 });

@@ -93,6 +93,7 @@ final class PieceController
             new OA\Property(property: 'lamp', ref: '#/components/schemas/LampId'),
             new OA\Property(property: 'tone', ref: '#/components/schemas/RangeModeId'),
             new OA\Property(property: 'lightDegrees', type: 'number', nullable: true),
+            new OA\Property(property: 'interpretation', ref: '#/components/schemas/InterpretationChanges'),
             new OA\Property(property: 'crop', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/Crop')]),
             new OA\Property(property: 'widthMm', type: 'number'),
             new OA\Property(property: 'heightMm', type: 'number'),

@@ -68,6 +68,7 @@ final class ZoneController
             new OA\Property(property: 'version', type: 'integer'),
             new OA\Property(property: 'name', type: 'string'),
             new OA\Property(property: 'schools', ref: '#/components/schemas/SchoolAnswers'),
+            new OA\Property(property: 'interpretation', ref: '#/components/schemas/InterpretationChanges'),
             new OA\Property(property: 'corrections', type: 'object', description: 'what the artist sees otherwise; null goes back to the estimate', properties: [
                 new OA\Property(property: 'surface', type: 'string', nullable: true),
                 new OA\Property(property: 'direction', type: 'number', nullable: true),
@@ -91,7 +92,7 @@ final class ZoneController
             $row->lockForUpdate();
             $current = $row->findOrFail($zone->id);
             abort_if($current->version !== $request->integer('version'), 409, 'This zone was changed meanwhile, in another window perhaps. Reload to see it; your change is not saved.');
-            $this->zones->amend($current, Arr::only($request->validated(), ['name', 'corrections', 'schools']));
+            $this->zones->amend($current, Arr::only($request->validated(), ['name', 'corrections', 'schools', 'interpretation']));
         });
         $fresh = $zone->refresh();
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Studio\Interpretations;
 use App\Studio\SchoolChoices;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
@@ -30,6 +31,7 @@ final class UpdatePieceRequest extends FormRequest
             'title' => ['sometimes', 'required', 'string', 'max:120'],
             'paper' => ['sometimes', 'required', 'string', 'exists:papers,slug'],
             ...SchoolChoices::rules(),
+            ...Interpretations::rules(false),
             'lamp' => ['sometimes', 'required', Rule::enum(Lamp::class)],
             'tone' => ['sometimes', 'required', Rule::enum(RangeMode::class)],
             'lightDegrees' => ['sometimes', 'nullable', 'numeric', 'between:0,360'],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Studio\Interpretations;
 use App\Studio\SchoolChoices;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
@@ -20,6 +21,7 @@ final class UpdateZoneRequest extends FormRequest
             'version' => ['required', 'integer', 'min:1'],
             'name' => ['sometimes', 'required', 'string', 'max:80'],
             ...SchoolChoices::rules(SchoolChoices::NOT_OF_ZONE),
+            ...Interpretations::rules(true),
             'corrections' => ['sometimes', 'array:surface,direction,crisp,distance,importance,light'],
             'corrections.surface' => ['nullable', Rule::enum(Surface::class)],
             'corrections.direction' => ['nullable', 'numeric', 'between:0,180'],

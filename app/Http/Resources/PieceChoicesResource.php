@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\Piece;
+use App\Studio\Interpretations;
 use App\Studio\SchoolChoices;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -15,7 +16,7 @@ use OpenApi\Attributes as OA;
  *
  * @mixin Piece
  */
-#[OA\Schema(schema: 'PieceChoices', required: ['title', 'paper', 'schools', 'lamp', 'tone', 'format', 'planning', 'lightDegrees'], properties: [
+#[OA\Schema(schema: 'PieceChoices', required: ['title', 'paper', 'schools', 'lamp', 'tone', 'format', 'planning', 'lightDegrees', 'interpretation'], properties: [
     new OA\Property(property: 'title', type: 'string'),
     new OA\Property(property: 'paper', ref: '#/components/schemas/Paper'),
     new OA\Property(property: 'schools', required: ['chosen', 'own'], type: 'object', properties: [
@@ -27,6 +28,7 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'format', ref: '#/components/schemas/Format'),
     new OA\Property(property: 'planning', ref: '#/components/schemas/PlanningWishes'),
     new OA\Property(property: 'lightDegrees', type: 'number', nullable: true, description: 'where the light comes from, if the artist has corrected it'),
+    new OA\Property(property: 'interpretation', ref: '#/components/schemas/Interpretation'),
 ])]
 #[OA\Schema(schema: 'RangeModeId', type: 'string', enum: ['as-is', 'compress', 'clip'])]
 #[OA\Schema(schema: 'PlanningWishes', required: ['sessionMinutes', 'paletteSize', 'pinned', 'banned', 'valueOnly'], properties: [
@@ -65,6 +67,7 @@ final class PieceChoicesResource extends JsonResource
                 'paletteSize' => $this->palette_size, 'pinned' => $this->pinned ?? [], 'banned' => $this->banned ?? [], 'valueOnly' => $this->value_only,
             ],
             'lightDegrees' => $this->light_degrees,
+            'interpretation' => InterpretationResource::make(Interpretations::ofPiece($this->resource)),
         ];
     }
 }

@@ -6,13 +6,14 @@ namespace App\Http\Resources;
 
 use App\Models\Zone;
 use App\Models\ZoneTarget;
+use App\Studio\Interpretations;
 use App\Studio\ZoneBook;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
 
 /** @mixin Zone */
-#[OA\Schema(schema: 'Zone', required: ['id', 'name', 'x', 'y', 'radius', 'share', 'outline', 'fits', 'traits', 'touching', 'targets', 'schools', 'version'], properties: [
+#[OA\Schema(schema: 'Zone', required: ['id', 'name', 'x', 'y', 'radius', 'share', 'outline', 'fits', 'traits', 'touching', 'targets', 'schools', 'interpretation', 'version'], properties: [
     new OA\Property(property: 'id', type: 'string'),
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'x', type: 'number', description: 'share of the width'),
@@ -28,6 +29,7 @@ use OpenApi\Attributes as OA;
     ])),
     new OA\Property(property: 'targets', type: 'array', items: new OA\Items(ref: '#/components/schemas/Target')),
     new OA\Property(property: 'schools', nullable: true, description: 'where it is an exception from its piece', oneOf: [new OA\Schema(ref: '#/components/schemas/SchoolAnswers')]),
+    new OA\Property(property: 'interpretation', ref: '#/components/schemas/Interpretation'),
     new OA\Property(property: 'version', type: 'integer', description: 'send it back with a change; a newer one is refused'),
 ])]
 #[OA\Schema(schema: 'ZoneTraits', description: 'estimates, or what the artist says instead', required: ['surface', 'direction', 'crisp', 'distance', 'importance', 'light', 'warmth', 'corrected'], properties: [
@@ -69,6 +71,7 @@ final class ZoneResource extends JsonResource
             'touching' => $touching,
             'targets' => TargetResource::collection($targets),
             'schools' => $zone->schools,
+            'interpretation' => InterpretationResource::make(Interpretations::ofZone($zone)),
             'version' => $zone->version,
         ];
     }

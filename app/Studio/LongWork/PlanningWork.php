@@ -70,7 +70,7 @@ final class PlanningWork implements LongWork
         $values = $this->looking->values($piece);
         $chroma = $this->reach->chroma($piece);
         $targets = ZoneTarget::query()->whereRelation('zone', 'piece_id', $piece->id)->where('edited', false)->get();
-        $tooColoured = static fn (ZoneTarget $target): bool => $chroma->colour(Targets::read($target))->differenceTo(Targets::read($target)) > self::SEEN;
+        $tooColoured = static fn (ZoneTarget $target): bool => $chroma->colour(Targets::interpreted($target))->differenceTo(Targets::interpreted($target)) > self::SEEN;
         if ($values->dark < $reach['dark'] || $values->light > $reach['light'] || $targets->contains($tooColoured)) {
             $piece->update(['tone' => $this->looking->tone($piece, RangeMode::Compress)]);
         }

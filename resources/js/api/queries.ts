@@ -1,3 +1,4 @@
+import type { components } from './schema';
 import { keepPreviousData, QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import {
     answered,
@@ -200,6 +201,7 @@ interface ZoneChanges {
     name?: string;
     corrections?: ZoneCorrections;
     schools?: SchoolAnswers;
+    interpretation?: components['schemas']['InterpretationChanges'];
 }
 
 export const changeZone = ({ id, ...body }: ZoneChanges) =>

@@ -1412,6 +1412,27 @@ export interface components {
                 colour: components['schemas']['Colour'];
             }[];
         };
+        /** @description what the artist makes of the photo's colours; values stay */
+        Interpretation: {
+            /** @description percent */
+            chroma: number;
+            /** @description towards warm, in CIELAB; negative towards cool */
+            lights: number;
+            shadows: number;
+            /** @description all in one hue */
+            hue: components['schemas']['Colour'] | null;
+            /** @description the local colour of a zone instead of its own */
+            local: components['schemas']['Colour'] | null;
+        };
+        InterpretationChanges: {
+            chroma?: number;
+            lights?: number;
+            shadows?: number;
+            /** @description of a piece: hex, L* a* b*, or a pencil */
+            hue?: string | null;
+            /** @description of a zone: the same */
+            local?: string | null;
+        };
         LampLook: {
             /** @description of the lamp */
             name: string;
@@ -1587,6 +1608,7 @@ export interface components {
             planning: components['schemas']['PlanningWishes'];
             /** @description where the light comes from, if the artist has corrected it */
             lightDegrees: number | null;
+            interpretation: components['schemas']['Interpretation'];
         };
         /** @enum {string} */
         RangeModeId: 'as-is' | 'compress' | 'clip';
@@ -2168,6 +2190,7 @@ export interface components {
             targets: components['schemas']['Target'][];
             /** @description where it is an exception from its piece */
             schools: components['schemas']['SchoolAnswers'] | null;
+            interpretation: components['schemas']['Interpretation'];
             /** @description send it back with a change; a newer one is refused */
             version: number;
         };
@@ -3628,6 +3651,7 @@ export interface operations {
                     lamp?: components['schemas']['LampId'];
                     tone?: components['schemas']['RangeModeId'];
                     lightDegrees?: number | null;
+                    interpretation?: components['schemas']['InterpretationChanges'];
                     crop?: components['schemas']['Crop'] | null;
                     widthMm?: number;
                     heightMm?: number;
@@ -4971,6 +4995,7 @@ export interface operations {
                     version: number;
                     name?: string;
                     schools?: components['schemas']['SchoolAnswers'];
+                    interpretation?: components['schemas']['InterpretationChanges'];
                     /** @description what the artist sees otherwise; null goes back to the estimate */
                     corrections?: {
                         surface?: string | null;

@@ -15,6 +15,7 @@ import { AdvicePanel } from './AdvicePanel';
 import { DrawingPanel } from './DrawingPanel';
 import { FittedLine } from './FittedLine';
 import { Followed } from './FollowAdvice';
+import { InterpretationPanel } from './InterpretationPanel';
 import { JoinsPanel } from './JoinsPanel';
 import { LimitedPanel } from './LimitedPanel';
 import { NeighboursPanel } from './NeighboursPanel';
@@ -194,6 +195,7 @@ export function PlanStage() {
                 </Panel>
                 <Panel id="ways">
                     <SchoolsPanel planned={plan.data.palette !== null} />
+                    <InterpretationPanel planned={plan.data.palette !== null} />
                     <LimitedPanel />
                 </Panel>
                 {planned && (
