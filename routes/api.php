@@ -129,6 +129,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::get('pieces/{piece}/places.png', [PlanController::class, 'places']);
     Route::get('pieces/{piece}/value-check', [PlanController::class, 'valueCheck']);
     Route::delete('pieces/{piece}/planning/last', [PlanController::class, 'takeBack']);
+    Route::post('pieces/{piece}/gradient', [PlanController::class, 'gradient']);
     Route::post('pieces/{piece}/designation', [PlanController::class, 'designate']);
     Route::post('pieces/{piece}/proof', [PlanController::class, 'prove']);
     Route::get('pieces/{piece}/plan.pdf', [PlanController::class, 'sheet']);

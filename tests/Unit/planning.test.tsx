@@ -14,7 +14,7 @@ import { SchedulePanel } from '../../resources/js/plan/SchedulePanel';
 import { SchoolsPanel } from '../../resources/js/plan/SchoolsPanel';
 import { TurnList } from '../../resources/js/plan/TurnList';
 import { Around } from './desk';
-import { pencil, piece, planOf, planStep, recipe, schoolQuestions, show, step, toned, zone } from './fixtures';
+import { colour, pencil, piece, planOf, planStep, recipe, schoolQuestions, show, step, toned, zone } from './fixtures';
 import { Answer, serve } from './server';
 
 const plan = planOf([], { total: 60, apartMinutes: 97 });
@@ -267,6 +267,35 @@ describe('joins', () => {
             </Around>,
         );
         expect(screen.queryByTestId('joins')).toBeNull();
+    });
+
+    it('show the zone’s own pencils as a gradient in millimetres along its form, finished as one likes', async () => {
+        const float = zone('z', 'Float');
+        const asked = serve({
+            'POST /api/pieces/p1/gradient': () => ({
+                gradient: {
+                    rounds: 5,
+                    steps: [
+                        { stack: 'QW:404@30x5', from: 0, to: 0.5, apart: null, toldApart: true, colour: colour() },
+                        { stack: 'QW:519@60x5', from: 0.5, to: 1, apart: 9, toldApart: true, colour: colour() },
+                    ],
+                },
+                lengthMm: 40,
+                towards: 'lower right',
+            }),
+        });
+        show(
+            <Around of={piece([float])} selected={float}>
+                <JoinsPanel
+                    zone={float}
+                    plan={{ ...plan, joins: [{ zone: 'z', towards: null, lengthMm: 40, steps: 2, spans: [] }] }}
+                />
+            </Around>,
+        );
+        expect((await screen.findByTestId('gradient')).textContent).toContain('0 to 20 mm, 0 to 50 %: 404 30 %');
+        expect(screen.getByText(/2 steps, 5 rounds/)).toBeTruthy();
+        await userEvent.click(screen.getByRole('radio', { name: 'Blender' }));
+        await waitFor(() => expect(asked.at(-1)?.body).toEqual({ zone: 'z', finish: 'blender' }));
     });
 });
 

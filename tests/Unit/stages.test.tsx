@@ -582,11 +582,14 @@ describe('the palette of a picture', () => {
                     colour: colour(),
                     reached: rung > 3,
                 })),
-                gradient: [
-                    { stack: 'QW:404@40x2', from: 0, to: 0.4, apart: null, toldApart: true },
-                    { stack: 'QW:404@40 > QW:519@40', from: 0.4, to: 0.6, apart: 3.1, toldApart: true },
-                    { stack: 'QW:519@40x2', from: 0.6, to: 1, apart: 0.4, toldApart: false },
-                ].map((own) => ({ ...own, colour: colour() })),
+                gradient: {
+                    rounds: 4,
+                    steps: [
+                        { stack: 'QW:404@40x2', from: 0, to: 0.4, apart: null, toldApart: true },
+                        { stack: 'QW:404@40 > QW:519@40', from: 0.4, to: 0.6, apart: 3.1, toldApart: true },
+                        { stack: 'QW:519@40x2', from: 0.6, to: 1, apart: 0.4, toldApart: false },
+                    ].map((own) => ({ ...own, colour: colour() })),
+                },
                 combinations: [1, 2, 3, 4].map((i) => ({ stack: `QW:404@4${i}`, colour: colour() })),
                 triples: ['QW:404@40 > QW:519@45 > QW:113@50', 'QW:113@40 > QW:519@45 > QW:404@50'].map((stack) => ({
                     stack,

@@ -6,14 +6,17 @@ namespace App\Http\Controllers;
 
 use App\Http\Requests\DesignationRequest;
 use App\Http\Requests\DrawnStepRequest;
+use App\Http\Requests\GradientRequest;
 use App\Http\Resources\ChartResource;
 use App\Http\Resources\DesignationResource;
+use App\Http\Resources\GradientResource;
 use App\Http\Resources\NeighboursResource;
 use App\Http\Resources\PieceResource;
 use App\Http\Resources\PlanResource;
 use App\Models\Piece;
 use App\Studio\Catalogue;
 use App\Studio\ChartMaker;
+use App\Studio\Gradients;
 use App\Studio\Paces;
 use App\Studio\PictureAdvice;
 use App\Studio\PictureDrawings;
@@ -128,6 +131,30 @@ final class PlanController
         Gate::authorize('view', $piece);
 
         return new DesignationResource($palettes->designated($piece, $request->pencils($piece->user), $request->parts()));
+    }
+
+    #[OA\Post(path: '/api/pieces/{piece}/gradient', operationId: 'gradient', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(properties: [
+            new OA\Property(property: 'pencils', type: 'array', items: new OA\Items(type: 'string'), description: 'two to seven'),
+            new OA\Property(property: 'zone', type: 'string', description: 'instead: those that it is drawn with, along its form'),
+            new OA\Property(property: 'finish', type: 'string', enum: ['layers', 'blender', 'white', 'lightest']),
+        ])),
+        responses: [
+            new OA\Response(response: 200, description: 'Where each step lies, in how many rounds, at which pressure', content: new OA\JsonContent(required: ['gradient', 'lengthMm', 'towards'], properties: [
+                new OA\Property(property: 'gradient', ref: '#/components/schemas/Gradient'),
+                new OA\Property(property: 'lengthMm', type: 'number', nullable: true, description: 'of the form of a zone'),
+                new OA\Property(property: 'towards', type: 'string', nullable: true, description: 'where its dark lies, in words'),
+            ])),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function gradient(GradientRequest $request, Piece $piece, Gradients $gradients): JsonResponse
+    {
+        Gate::authorize('view', $piece);
+        $zone = $request->validated('zone');
+        $found = $zone === null ? $gradients->ofPencils($piece, array_values($request->validated('pencils', [])), $request->finish()) : $gradients->ofZone($piece, (string) $zone, $request->finish());
+
+        return new JsonResponse(['gradient' => GradientResource::make($found['gradient']), 'lengthMm' => $found['lengthMm'] === null ? null : round($found['lengthMm'], 1), 'towards' => $found['towards']]);
     }
 
     #[OA\Post(path: '/api/pieces/{piece}/toned', operationId: 'tone', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],

@@ -30,14 +30,7 @@ use Prism\Planning\Feathering;
         new OA\Property(property: 'colour', ref: '#/components/schemas/Colour'),
         new OA\Property(property: 'reached', type: 'boolean'),
     ])),
-    new OA\Property(property: 'gradient', type: 'array', description: 'feathered into one another, light to dark: each alone, and each two together', items: new OA\Items(required: ['stack', 'colour', 'from', 'to', 'apart', 'toldApart'], properties: [
-        new OA\Property(property: 'stack', type: 'string'),
-        new OA\Property(property: 'colour', ref: '#/components/schemas/Colour'),
-        new OA\Property(property: 'from', type: 'number', description: 'share of the length'),
-        new OA\Property(property: 'to', type: 'number'),
-        new OA\Property(property: 'apart', type: 'number', nullable: true, description: 'dE00 from the step before'),
-        new OA\Property(property: 'toldApart', type: 'boolean'),
-    ])),
+    new OA\Property(property: 'gradient', ref: '#/components/schemas/Gradient'),
     new OA\Property(property: 'combinations', type: 'array', description: 'each over each, row by row: the lower pencil, the upper in the column', items: new OA\Items(required: ['stack', 'colour'], properties: [
         new OA\Property(property: 'stack', type: 'string'),
         new OA\Property(property: 'colour', ref: '#/components/schemas/Colour'),
@@ -63,10 +56,7 @@ final class DesignationResource extends JsonResource
             'ladder' => array_map(static fn (array $rung): array => [
                 'step' => $rung['step'], 'stack' => (string) $rung['stack'], 'colour' => ColourResource::make($rung['colour']), 'reached' => $rung['reached'],
             ], $designation->ladder),
-            'gradient' => array_map(static fn (array $step): array => [
-                'stack' => (string) $step['stack'], 'colour' => ColourResource::make($step['colour']), 'from' => round($step['from'], 4), 'to' => round($step['to'], 4),
-                'apart' => $step['apart'] === null ? null : round($step['apart'], 1), 'toldApart' => ($step['apart'] ?? INF) >= Feathering::TOLD_APART,
-            ], $this->resource['gradient']->steps),
+            'gradient' => GradientResource::make($this->resource['gradient']),
             'combinations' => array_map($mixed, $this->resource['combinations']),
             'triples' => array_map($mixed, $this->resource['triples']),
         ];

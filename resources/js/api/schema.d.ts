@@ -676,6 +676,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/pieces/{piece}/gradient': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['gradient'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/pieces/{piece}/toned': {
         parameters: {
             query?: never;
@@ -1390,17 +1406,7 @@ export interface components {
                 colour: components['schemas']['Colour'];
                 reached: boolean;
             }[];
-            /** @description feathered into one another, light to dark: each alone, and each two together */
-            gradient: {
-                stack: string;
-                colour: components['schemas']['Colour'];
-                /** @description share of the length */
-                from: number;
-                to: number;
-                /** @description dE00 from the step before */
-                apart: number | null;
-                toldApart: boolean;
-            }[];
+            gradient: components['schemas']['Gradient'];
             /** @description each over each, row by row: the lower pencil, the upper in the column */
             combinations: {
                 stack: string;
@@ -1410,6 +1416,21 @@ export interface components {
             triples: {
                 stack: string;
                 colour: components['schemas']['Colour'];
+            }[];
+        };
+        /** @description feathered into one another, light to dark: each alone, and each two together */
+        Gradient: {
+            /** @description over the whole form */
+            rounds: number;
+            steps: {
+                stack: string;
+                colour: components['schemas']['Colour'];
+                /** @description share of the length */
+                from: number;
+                to: number;
+                /** @description dE00 from the step before */
+                apart: number | null;
+                toldApart: boolean;
             }[];
         };
         /** @description what the artist makes of the photo's colours; values stay */
@@ -3878,6 +3899,54 @@ export interface operations {
                 };
                 content: {
                     'application/json': components['schemas']['Designation'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    gradient: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    /** @description two to seven */
+                    pencils?: string[];
+                    /** @description instead: those that it is drawn with, along its form */
+                    zone?: string;
+                    /** @enum {string} */
+                    finish?: 'layers' | 'blender' | 'white' | 'lightest';
+                };
+            };
+        };
+        responses: {
+            /** @description Where each step lies, in how many rounds, at which pressure */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        gradient: components['schemas']['Gradient'];
+                        /** @description of the form of a zone */
+                        lengthMm: number | null;
+                        /** @description where its dark lies, in words */
+                        towards: string | null;
+                    };
                 };
             };
             /** @description Refused */

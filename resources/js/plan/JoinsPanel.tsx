@@ -1,6 +1,7 @@
 import styled from 'styled-components';
 import type { Plan, Zone } from '../api/client';
 import { space, type } from '../ui/theme';
+import { GradientStrip } from './GradientStrip';
 
 const Box = styled.section`
     display: grid;
@@ -67,6 +68,7 @@ export function JoinsPanel({ plan, zone }: { plan: Plan; zone: Zone }) {
                     );
                 })}
             </ul>
+            <GradientStrip key={zone.id} of={{ zone: zone.id }} />
         </Box>
     );
 }

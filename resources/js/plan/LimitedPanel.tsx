@@ -224,7 +224,7 @@ export function LimitedPanel() {
                     {found.ladder.some(({ reached }) => !reached) && (
                         <small>Struck out: steps that these pencils do not reach.</small>
                     )}
-                    <GradientStrip gradient={found.gradient} />
+                    <GradientStrip of={{ pencils: found.pencils.map(({ id }) => id) }} known={found.gradient} />
                     <Crossed aria-label="Each over each">
                         <thead>
                             <tr>

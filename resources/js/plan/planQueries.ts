@@ -142,6 +142,28 @@ export function useTakePlanningBack(piece: string) {
 /** A few pencils set to light, middle and dark. */
 export type ValuePart = 'light' | 'middle' | 'dark' | 'blend';
 
+export const FINISHES = [
+    { id: 'layers', name: 'Layers' },
+    { id: 'blender', name: 'Blender' },
+    { id: 'white', name: 'White' },
+    { id: 'lightest', name: 'The lightest' },
+] as const;
+
+export type Finish = (typeof FINISHES)[number]['id'];
+
+/** Pencils, or those of a zone, feathered into one another. */
+export const useGradient = (
+    piece: string,
+    wanted: { pencils?: string[]; zone?: string; finish: Finish },
+    enabled: boolean,
+) =>
+    useQuery({
+        queryKey: [...keys.plan(piece), 'gradient', wanted],
+        queryFn: () => answered(api.POST('/api/pieces/{piece}/gradient', { ...path(piece), body: wanted })),
+        enabled,
+        retry: false,
+    });
+
 export const useDesignation = (piece: string) =>
     useMutation({
         mutationFn: ({ pencils, parts }: { pencils: string[]; parts: Record<string, ValuePart> }) =>

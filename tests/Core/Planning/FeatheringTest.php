@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 use Prism\Colour\Lab;
 use Prism\Layering\Predictor;
+use Prism\Layering\Stack;
+use Prism\Layering\Step;
 use Prism\Materials\PencilId;
 use Prism\Planning\Feathering;
+use Prism\Planning\GradientFinish;
 use Prism\Planning\Joins;
 
 use function Tests\Core\model;
@@ -26,12 +29,30 @@ it('makes 2n - 1 steps that darken, are told apart, and fill the form without a 
     }
 })->with([['QW:604', 'QW:607', 'QW:610'], ['LO:7316', 'LO:7311', 'LO:7322'], ['QW:525', 'QW:513', 'QW:522'], ['LO:7039', 'LO:7044']]);
 
-it('lays each lightly, alone in two passes, and over the end of the one before', function (): void {
-    expect(array_map(static fn (array $step): string => (string) $step['stack'], feathered('QW:604', 'QW:607', 'QW:610')))
-        ->toBe(['QW:604@40x2', 'QW:604@40 > QW:607@40', 'QW:607@40x2', 'QW:607@40 > QW:610@40', 'QW:610@40x2']);
+it('reaches in rounds the dark that its last pencil has to give, and lets values fall evenly to it', function (string ...$pencils): void {
+    $gradient = Feathering::of(array_map(PencilId::of(...), $pencils), new Predictor(model()));
+    $L = array_map(static fn (array $step): float => $step['colour']->L, $gradient->steps);
+    $last = count($L) - 1;
+    $more = model()->draw(Stack::of(Step::layer(PencilId::of($pencils[count($pencils) - 1]), 60, $gradient->rounds + 1)))->lab()->L;
+    expect($gradient->rounds)->toBeLessThanOrEqual(Feathering::MOST_ROUNDS)->and($gradient->rounds === Feathering::MOST_ROUNDS || $L[$last] - $more < 1.5)->toBeTrue();
+    foreach ($L as $i => $value) {
+        expect($value)->toEqualWithDelta($L[0] + ($L[$last] - $L[0]) * $i / $last, 5.0);
+    }
+    // The darker a step, the firmer the hand; none so firm that nothing could lie over it.
+    $pressures = array_map(static fn (array $step): float => $step['stack']->steps[0]->pressurePercent, $gradient->steps);
+    $sorted = $pressures;
+    sort($sorted);
+    expect($pressures)->toBe($sorted)->and(max($pressures))->toBeLessThanOrEqual(60.0);
+})->with([['QW:604', 'QW:607', 'QW:610'], ['LO:7316', 'LO:7311', 'LO:7322'], ['LO:7039', 'LO:7206', 'LO:7326']]);
+
+it('is finished by layers, the blender, a white or the lightest pencil', function (): void {
+    $ends = static fn (GradientFinish $finish): array => array_map(static fn (array $step): string => (string) $step['stack']->steps[count($step['stack']) - 1], Feathering::of(array_map(PencilId::of(...), ['QW:604', 'QW:607']), new Predictor(model()), $finish, PencilId::of('QW:101'))->steps);
+    expect($ends(GradientFinish::Blender))->toBe(['blend', 'blend', 'blend'])->and($ends(GradientFinish::White))->toBe(array_fill(0, 3, 'QW:101@60'))
+        ->and(array_slice($ends(GradientFinish::Lightest), 1))->toBe(['QW:604@60', 'QW:604@60'])->and($ends(GradientFinish::Layers))->each->not->toContain('101')
+        ->and(fn () => Feathering::of([PencilId::of('QW:604'), PencilId::of('QW:607')], new Predictor(model()), GradientFinish::White))->toThrow(InvalidArgumentException::class);
 });
 
 it('shows where a step is hardly told from the one before, and joins nothing with one pencil', function (): void {
-    expect(min(array_filter(array_column(feathered('QW:716', 'QW:716'), 'apart'), is_float(...))))->toBeLessThan(Feathering::TOLD_APART)
+    expect(min(array_filter(array_column(feathered('QW:101', 'QW:104'), 'apart'), is_float(...))))->toBeLessThan(Feathering::TOLD_APART)
         ->and(fn () => feathered('QW:604'))->toThrow(InvalidArgumentException::class);
 });
