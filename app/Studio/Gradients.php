@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace App\Studio;
 
 use App\Models\Piece;
-use Prism\Layering\Stack;
-use Prism\Layering\Step;
 use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
 use Prism\Materials\PencilId;
@@ -17,7 +15,7 @@ use Prism\Planning\PictureZone;
 use Prism\Planning\ZoneJoin;
 use Prism\Reference\LookRefused;
 
-/** Gradients of pencils that are given, or of those that a zone is drawn with, along its form. */
+/** Gradients of pencils that are given, or of the values of a zone as they are drawn, along its form. */
 final class Gradients
 {
     public function __construct(private readonly Engine $engine, private readonly Catalogue $catalogue, private readonly PictureAdvice $advice, private readonly ZoneRecipes $recipes)
@@ -38,13 +36,13 @@ final class Gradients
             throw new LookRefused(sprintf('%s is not in your box.', implode(', ', $missing)));
         }
 
-        return ['gradient' => $this->feathered($piece, $box, $box->only(array_map(PencilId::of(...), $pencils)), $finish), 'lengthMm' => null, 'towards' => null];
+        return ['gradient' => $this->feathered($piece, $box->only(array_map(PencilId::of(...), $pencils)), $finish), 'lengthMm' => null, 'towards' => null];
     }
 
     /**
      * @return array{gradient: Feathering, lengthMm: ?float, towards: ?string}
      *
-     * @throws LookRefused if the zone has one value only, or fewer than two pencils
+     * @throws LookRefused if fewer than two values of the zone are drawn
      */
     public function ofZone(Piece $piece, string $id, GradientFinish $finish): array
     {
@@ -54,59 +52,58 @@ final class Gradients
             throw new LookRefused('This zone has one value only; there is nothing to shade from one to the other.');
         }
         $laid = $this->recipes->plan($piece)->laid();
-        $stacks = array_values(array_filter(array_map(static fn (array $span): ?Stack => $laid[$span['target']] ?? null, $join->spans)));
-        $box = $this->catalogue->box($piece->user);
-        $own = $this->catalogue->desk($piece->user, ...$stacks)->only(array_map(PencilId::of(...), self::main($stacks)));
-        if (count($own) < 2) {
-            throw new LookRefused('This zone is drawn with one pencil only: it is shaded by pressure alone.');
+        $stacks = $spans = [];
+        foreach ($join->spans as $span) {
+            $stack = $laid[$span['target']] ?? null;
+            if ($stack !== null && $stack->layerCount() > 0) {
+                $stacks[] = $stack;
+                $spans[] = $span;
+            }
         }
+        if (count($stacks) < 2) {
+            throw new LookRefused('Fewer than two values of this zone are drawn; the others stay paper, or have no recipe yet.');
+        }
+        $desk = $this->catalogue->desk($piece->user, ...$stacks);
+        [$by, $all] = $this->finishing($piece, $desk, $desk->only(array_values(array_unique($stacks[0]->pencils(), SORT_REGULAR))), $finish);
 
-        return ['gradient' => $this->feathered($piece, $box, $own, $finish), 'lengthMm' => $join->lengthMm, 'towards' => $join->towards];
+        return ['gradient' => Feathering::between($stacks, $spans, $this->engine->predictor($piece->paper, $piece->user, $all), $finish, $by), 'lengthMm' => $join->lengthMm, 'towards' => $join->towards];
     }
 
-    private function feathered(Piece $piece, Kit $box, Kit $pencils, GradientFinish $finish): Feathering
+    private function feathered(Piece $piece, Kit $pencils, GradientFinish $finish): Feathering
     {
-        $lightness = static fn (Pencil $pencil): float => $pencil->fullCoat->L ?? 50.0;
-        $order = iterator_to_array($pencils);
-        uasort($order, static fn (Pencil $a, Pencil $b): int => $lightness($b) <=> $lightness($a));
-        $whites = $finish === GradientFinish::White ? $box->where(static fn (Pencil $pencil): bool => $pencil->fullCoat !== null && PencilKind::of($pencil->fullCoat) === PencilKind::White) : Kit::of([]);
-        $white = $whites->ids()[0] ?? null;
-        if ($finish === GradientFinish::White && $white === null) {
-            throw new LookRefused('There is no white in your box to finish it with.');
-        }
-        $all = $white === null ? $pencils : Kit::of([...iterator_to_array($pencils), ...iterator_to_array($whites)]);
+        [$by, $all] = $this->finishing($piece, $pencils, $pencils, $finish);
 
-        return Feathering::of(array_map(static fn (Pencil $pencil): PencilId => $pencil->id, array_values($order)), $this->engine->predictor($piece->paper, $piece->user, $all), $finish, $white === null ? null : PencilId::of($white));
+        return Feathering::of(array_map(static fn (Pencil $pencil): PencilId => $pencil->id, self::lightestFirst($pencils)), $this->engine->predictor($piece->paper, $piece->user, $all), $finish, $by);
     }
 
     /**
-     * Of each value the pencil that does most of it.
+     * What evens a gradient: a white of the box, or the lightest of some pencils.
      *
-     * @param  list<Stack>  $stacks
-     * @return list<string> each once
+     * @return array{PencilId, Kit} it, and all pencils that are needed then
+     *
+     * @throws LookRefused if there is no white
      */
-    private static function main(array $stacks): array
+    private function finishing(Piece $piece, Kit $pencils, Kit $lights, GradientFinish $finish): array
     {
-        $main = [];
-        foreach ($stacks as $stack) {
-            $work = [];
-            foreach ($stack->steps as $step) {
-                if ($step->pencil !== null) {
-                    $work[(string) $step->pencil] = ($work[(string) $step->pencil] ?? 0.0) + self::work($step);
-                }
-            }
-            arsort($work);
-            $best = array_key_first($work);
-            if ($best !== null) {
-                $main[(string) $best] = (string) $best;
+        if ($finish !== GradientFinish::White) {
+            return [self::lightestFirst($lights)[0]->id, $pencils];
+        }
+        foreach ($this->catalogue->box($piece->user) as $pencil) {
+            if ($pencil->fullCoat !== null && PencilKind::of($pencil->fullCoat) === PencilKind::White) {
+                return [$pencil->id, $pencils->has($pencil->id) ? $pencils : Kit::of([...array_values(iterator_to_array($pencils)), $pencil])];
             }
         }
 
-        return array_values($main);
+        throw new LookRefused('There is no white in your box to finish it with.');
     }
 
-    private static function work(Step $step): float
+    /** @return non-empty-list<Pencil> */
+    private static function lightestFirst(Kit $pencils): array
     {
-        return $step->passes * $step->pressurePercent;
+        $lightness = static fn (Pencil $pencil): float => $pencil->fullCoat->L ?? 50.0;
+        $order = array_values(iterator_to_array($pencils));
+        usort($order, static fn (Pencil $a, Pencil $b): int => $lightness($b) <=> $lightness($a));
+
+        return $order === [] ? throw new LookRefused('There are no pencils to shade with.') : $order;
     }
 }

@@ -37,10 +37,10 @@ final readonly class Feathering
     public const TOLD_APART = 1.0;
 
     /**
-     * @param  int  $rounds  over the whole form
+     * @param  ?int  $rounds  over the whole form; null where each value has layers of its own
      * @param  list<array{stack: Stack, colour: Lab, from: float, to: float, apart: float|null}>  $steps  light to dark; places as shares of the length; apart: dE00 from the one before
      */
-    private function __construct(public int $rounds, public array $steps)
+    private function __construct(public ?int $rounds, public array $steps)
     {
     }
 
@@ -78,6 +78,51 @@ final readonly class Feathering
         }
 
         return new self($rounds, $steps);
+    }
+
+    /**
+     * The values of a form, each by layers of its own: where two meet, half of the coats of each lie over one another.
+     *
+     * @param  list<Stack>  $stacks  light to dark, two or more
+     * @param  list<array{from: float, to: float}>  $spans  where each lies, as shares of the length
+     * @param  PencilId  $by  white or lightest pencil that it is finished with, where that is asked for
+     */
+    public static function between(array $stacks, array $spans, Predictor $predictor, GradientFinish $finish, PencilId $by): self
+    {
+        $steps = [];
+        $before = null;
+        $add = static function (Stack $stack, float $from, float $to) use ($predictor, $finish, $by, &$steps, &$before): void {
+            $stack = self::finished($stack, $finish, $by);
+            $colour = $predictor->model->draw($stack)->lab();
+            $steps[] = ['stack' => $stack, 'colour' => $colour, 'from' => $from, 'to' => $to, 'apart' => $before === null ? null : $colour->differenceTo($before)];
+            $before = $colour;
+        };
+        foreach ($stacks as $i => $stack) {
+            $add($stack, max(0.0, $spans[$i - 1]['to'] ?? 0.0), min(1.0, $spans[$i + 1]['from'] ?? 1.0));
+            if (isset($stacks[$i + 1])) {
+                $add(self::together($stack, $stacks[$i + 1]), $spans[$i + 1]['from'], $spans[$i]['to']);
+            }
+        }
+
+        return new self(null, $steps);
+    }
+
+    /** Half of the coats of each, a pencil never over itself. */
+    private static function together(Stack $light, Stack $dark): Stack
+    {
+        $steps = [];
+        foreach ([...$light->steps, ...$dark->steps] as $step) {
+            $half = $step->withPasses(max(1, intdiv($step->passes, 2)));
+            $last = count($steps) - 1;
+            if ($last >= 0 && $steps[$last]->pencil !== null && (string) $steps[$last]->pencil === (string) $half->pencil) {
+                $steps[$last] = $half->withPasses(min(Step::MAX_PASSES, $steps[$last]->passes + $half->passes));
+
+                continue;
+            }
+            $steps[] = $half;
+        }
+
+        return Stack::of(...$steps);
     }
 
     /**

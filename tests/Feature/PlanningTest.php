@@ -408,7 +408,7 @@ it('shades with pencils that are given, or with those of a zone along its form, 
     }
     $zone->targets()->where('role', 'middle')->delete();
     $own = $this->postJson($this->url.'/gradient', ['zone' => $zone->id])->assertOk()->json();
-    expect($own['gradient']['steps'])->toHaveCount(3)->and($own['gradient']['steps'][2]['stack'])->toStartWith('QW:404')->and($own['lengthMm'])->toBeGreaterThan(1.0);
+    expect($own['gradient']['steps'])->toHaveCount(3)->and(array_column($own['gradient']['steps'], 'stack'))->toBe(['QW:119@30', 'QW:119@30 > QW:404@50x2', 'QW:404@50x4'])->and($own['lengthMm'])->toBeGreaterThan(1.0);
     foreach ([[['pencils' => ['QW:404']], 'Choose'], [[], 'Choose two pencils'], [['pencils' => ['QW:404', 'ZZ:1']], 'ZZ:1 is not in your box.'], [['zone' => $this->piece->zones()->get()[1]->id], 'one value only'], [['pencils' => ['QW:404', 'QW:119'], 'finish' => 'glitter'], '']] as [$wish, $says]) {
         expect($this->postJson($this->url.'/gradient', $wish)->assertUnprocessable()->json('message'))->toContain($says);
     }

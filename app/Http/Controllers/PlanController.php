@@ -136,7 +136,7 @@ final class PlanController
     #[OA\Post(path: '/api/pieces/{piece}/gradient', operationId: 'gradient', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(properties: [
             new OA\Property(property: 'pencils', type: 'array', items: new OA\Items(type: 'string'), description: 'two to seven'),
-            new OA\Property(property: 'zone', type: 'string', description: 'instead: those that it is drawn with, along its form'),
+            new OA\Property(property: 'zone', type: 'string', description: 'instead: its values as they are drawn, along its form'),
             new OA\Property(property: 'finish', type: 'string', enum: ['layers', 'blender', 'white', 'lightest']),
         ])),
         responses: [

@@ -15,7 +15,7 @@ use Prism\Planning\Feathering;
  * @property-read Feathering $resource
  */
 #[OA\Schema(schema: 'Gradient', description: 'feathered into one another, light to dark: each alone, and each two together', required: ['rounds', 'steps'], properties: [
-    new OA\Property(property: 'rounds', type: 'integer', description: 'over the whole form'),
+    new OA\Property(property: 'rounds', type: 'integer', nullable: true, description: 'over the whole form; null where each value has layers of its own'),
     new OA\Property(property: 'steps', type: 'array', items: new OA\Items(required: ['stack', 'colour', 'from', 'to', 'apart', 'toldApart'], properties: [
         new OA\Property(property: 'stack', type: 'string'),
         new OA\Property(property: 'colour', ref: '#/components/schemas/Colour'),

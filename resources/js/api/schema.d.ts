@@ -1420,8 +1420,8 @@ export interface components {
         };
         /** @description feathered into one another, light to dark: each alone, and each two together */
         Gradient: {
-            /** @description over the whole form */
-            rounds: number;
+            /** @description over the whole form; null where each value has layers of its own */
+            rounds: number | null;
             steps: {
                 stack: string;
                 colour: components['schemas']['Colour'];
@@ -3926,7 +3926,7 @@ export interface operations {
                 'application/json': {
                     /** @description two to seven */
                     pencils?: string[];
-                    /** @description instead: those that it is drawn with, along its form */
+                    /** @description instead: its values as they are drawn, along its form */
                     zone?: string;
                     /** @enum {string} */
                     finish?: 'layers' | 'blender' | 'white' | 'lightest';

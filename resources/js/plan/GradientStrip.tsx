@@ -65,7 +65,7 @@ export function GradientStrip({ of, known }: Props) {
             <div>
                 <b>
                     {gradient
-                        ? `Feathered into one another: ${gradient.steps.length} steps, ${gradient.rounds} ${gradient.rounds === 1 ? 'round' : 'rounds'}`
+                        ? `Feathered into one another: ${gradient.steps.length} steps${gradient.rounds === null ? '' : `, ${gradient.rounds} ${gradient.rounds === 1 ? 'round' : 'rounds'}`}`
                         : 'Feathered into one another'}
                 </b>
                 {'pencils' in of && (

@@ -45,6 +45,14 @@ it('reaches in rounds the dark that its last pencil has to give, and lets values
     expect($pressures)->toBe($sorted)->and(max($pressures))->toBeLessThanOrEqual(60.0);
 })->with([['QW:604', 'QW:607', 'QW:610'], ['LO:7316', 'LO:7311', 'LO:7322'], ['LO:7039', 'LO:7206', 'LO:7326']]);
 
+it('joins the values of a form as they are drawn: half of the coats of both where they meet', function (): void {
+    $spans = [['from' => 0.0, 'to' => 0.6], ['from' => 0.4, 'to' => 1.0]];
+    $joined = Feathering::between([Stack::parse('QW:604@40x4'), Stack::parse('QW:604@45x2 > QW:610@50x3')], $spans, new Predictor(model()), GradientFinish::Layers, PencilId::of('QW:604'));
+    expect(array_map(static fn (array $step): array => [(string) $step['stack'], $step['from'], $step['to']], $joined->steps))->toBe([
+        ['QW:604@40x4', 0.0, 0.4], ['QW:604@45x3 > QW:610@50', 0.4, 0.6], ['QW:604@45x2 > QW:610@50x3', 0.6, 1.0],
+    ])->and($joined->rounds)->toBeNull()->and($joined->steps[1]['colour']->L)->toBeLessThan($joined->steps[0]['colour']->L)->toBeGreaterThan($joined->steps[2]['colour']->L);
+});
+
 it('is finished by layers, the blender, a white or the lightest pencil', function (): void {
     $ends = static fn (GradientFinish $finish): array => array_map(static fn (array $step): string => (string) $step['stack']->steps[count($step['stack']) - 1], Feathering::of(array_map(PencilId::of(...), ['QW:604', 'QW:607']), new Predictor(model()), $finish, PencilId::of('QW:101'))->steps);
     expect($ends(GradientFinish::Blender))->toBe(['blend', 'blend', 'blend'])->and($ends(GradientFinish::White))->toBe(array_fill(0, 3, 'QW:101@60'))
