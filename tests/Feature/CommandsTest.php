@@ -181,6 +181,16 @@ describe('the plan of a photo', function (): void {
         }
         [$width, $height] = getimagesize($preview);
         expect([$width, $height])->toBe([1024, 768]);
+        // As docs/plan.schema.json says; and that it says something.
+        $problems = static function (string $json): array {
+            $read = json_decode($json);
+            $validator = new JsonSchema\Validator;
+            $validator->validate($read, json_decode(File::get(base_path('docs/plan.schema.json'))));
+
+            return array_column($validator->getErrors(), 'property');
+        };
+        expect($problems(File::get($this->out)))->toBe([])->and($problems(json_encode(['format' => 'prism-plan-1'] + $plan)))->toBe(['format'])
+            ->and($problems(json_encode(['turns' => [['places' => []] + $plan['turns'][0]]] + $plan)))->toBe(['turns[0].places']);
     });
 
     it('refuses in words what is no photo, and numbers that make no sense', function (array $options): void {
