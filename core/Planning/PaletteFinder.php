@@ -105,11 +105,12 @@ final class PaletteFinder
             $sets[$size] = $chosen;
             $progress(self::GATHERING + (self::CHOOSING - self::GATHERING) * count($sets) / count($sizes));
         }
-        $found = $this->built($wish, $this->recipes($wish->targets, $sets, $parts, static fn (float $share) => $progress(self::CHOOSING + (1.0 - self::CHOOSING) * $share)));
+        $each = $this->recipes($wish->targets, $sets, $parts, static fn (float $share) => $progress(self::CHOOSING + (1.0 - self::CHOOSING) * $share));
+        $found = $this->built($wish, $each);
         $palettes = [];
         $before = null;
         foreach ($sets as $size => $chosen) {
-            $palette = $this->palette($chosen, array_map(static fn (array $recipes): ?Recipe => $recipes[$size] ?? null, $found));
+            $palette = $this->palette($chosen, array_map(static fn (array $recipes): ?Recipe => $recipes[$size] ?? null, $found), array_map(static fn (array $recipes): ?Recipe => $recipes[$size][0] ?? null, $each));
             $palettes[$size] = $before = $before !== null && $palette->meanDifference > $before->meanDifference ? $this->grown($before, $chosen, $size) : $palette;
         }
 
@@ -339,33 +340,51 @@ final class PaletteFinder
         ksort($grown);
         $ids = $this->kit->ids();
 
-        return new Palette(array_map(static fn (int $at): PencilId => PencilId::of($ids[$at]), array_keys($grown)), $palette->recipes, $palette->meanDifference, $this->losses($grown));
+        return new Palette(array_map(static fn (int $at): PencilId => PencilId::of($ids[$at]), array_keys($grown)), $palette->recipes, $palette->meanDifference, $palette->separate, $this->losses($grown));
     }
 
     /**
      * @param  array<int, true>  $chosen
      * @param  list<?Recipe>  $found  by target
+     * @param  list<?Recipe>  $alone  by target, the best for each alone
      */
-    private function palette(array $chosen, array $found): Palette
+    private function palette(array $chosen, array $found, array $alone): Palette
     {
+        $ids = array_keys($this->limits);
         $recipes = [];
-        $sum = $weight = 0.0;
-        foreach (array_keys($this->limits) as $at => $id) {
-            if (isset($found[$at])) {
-                $recipes[$id] = $found[$at];
-                $sum += $this->weights[$at] * $found[$at]->difference->dE00;
-                $weight += $this->weights[$at];
+        foreach ($found as $at => $recipe) {
+            if ($recipe !== null) {
+                $recipes[$ids[$at]] = $recipe;
             }
         }
-        $ids = $this->kit->ids();
+        $pencils = $this->kit->ids();
         ksort($chosen);
 
         return new Palette(
-            array_map(static fn (int $index): PencilId => PencilId::of($ids[$index]), array_keys($chosen)),
+            array_map(static fn (int $index): PencilId => PencilId::of($pencils[$index]), array_keys($chosen)),
             $recipes,
-            $weight > 0.0 ? $sum / $weight : 0.0,
+            $this->mean($found),
+            $this->mean($alone),
             $this->losses($chosen),
         );
+    }
+
+    /**
+     * Mean dE00, weighted as the targets are.
+     *
+     * @param  list<?Recipe>  $recipes  by target
+     */
+    private function mean(array $recipes): float
+    {
+        $sum = $weight = 0.0;
+        foreach ($recipes as $at => $recipe) {
+            if ($recipe !== null) {
+                $sum += $this->weights[$at] * $recipe->difference->dE00;
+                $weight += $this->weights[$at];
+            }
+        }
+
+        return $weight > 0.0 ? $sum / $weight : 0.0;
     }
 
     /**

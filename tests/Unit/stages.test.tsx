@@ -320,6 +320,7 @@ describe('the palette of a picture', () => {
     const palette = {
         size: 12,
         dE00: 2.5,
+        separate: 2.2,
         wholeBox: 2.2,
         valueError: null,
         trio: null,
@@ -364,6 +365,7 @@ describe('the palette of a picture', () => {
     it('tells what it costs, what each pencil is for, and what is lost without it', async () => {
         put();
         expect((await screen.findByTestId('palette')).textContent).toContain('1 pencil comes within dE00 2.5');
+        expect(screen.getByTestId('palette').textContent).toContain('0.3 of it is given up');
         expect(screen.getByRole('img', { name: /6 miss by 3.1, 12 miss by 2.5/ })).toBeTruthy();
         expect(screen.getByTestId('pencil').textContent).toContain('main, 30 %');
         expect(screen.getByTestId('pencil').textContent).toContain('without it + 0.31');

@@ -96,9 +96,10 @@ use Prism\Planning\ZoneAdvice;
     new OA\Property(property: 'part', type: 'string', enum: ['main', 'support', 'accent']),
     new OA\Property(property: 'lightener', type: 'string', nullable: true, enum: ['warm', 'cool'], description: 'a pale pencil to soften with'),
 ])]
-#[OA\Schema(schema: 'Palette', required: ['size', 'dE00', 'wholeBox', 'curve', 'pencils', 'valueError', 'trio'], properties: [
+#[OA\Schema(schema: 'Palette', required: ['size', 'dE00', 'separate', 'wholeBox', 'curve', 'pencils', 'valueError', 'trio'], properties: [
     new OA\Property(property: 'size', type: 'integer', nullable: true, description: 'asked for; null: the whole box'),
     new OA\Property(property: 'dE00', type: 'number', description: 'mean over the picture, by area and importance'),
+    new OA\Property(property: 'separate', type: 'number', description: 'what it would be if each colour had the recipe that is best for it alone'),
     new OA\Property(property: 'wholeBox', type: 'number'),
     new OA\Property(property: 'trio', nullable: true, type: 'object', description: 'zones shaded by three neighbouring hues, those for which the palette has no such three, and how much further their colours come out; null where no zone wants it', required: ['zones', 'without', 'further'], properties: [
         new OA\Property(property: 'zones', type: 'integer'),
@@ -162,7 +163,7 @@ final class PlanResource extends JsonResource
 
         return [
             'pullList' => [...array_map($this->entry(...), $this->resource->pullList), ...$this->lighteners()],
-            'palette' => $this->piece->palette === null ? null : ['valueError' => null, 'trio' => null, ...$this->piece->palette],
+            'palette' => $this->piece->palette === null ? null : ['valueError' => null, 'trio' => null, 'separate' => $this->piece->palette['dE00'], ...$this->piece->palette],
             'cautions' => array_map(static fn (Caution $caution): string => $caution->sentence(), $this->resource->cautions),
             'turns' => array_map(static fn (Turn $turn): TurnResource => new TurnResource($turn, $states->all()), $this->resource->turns),
             'built' => $this->resource->meanDifference() === null ? null : round($this->resource->meanDifference(), 2),

@@ -103,6 +103,7 @@ final class PlanningWork implements LongWork
         return [
             'size' => $size,
             'dE00' => round($palette->meanDifference, 3),
+            'separate' => round($palette->separate, 3),
             'wholeBox' => round($curve[(int) array_key_last($curve)]->meanDifference, 3),
             'curve' => array_map(static fn (int $n): array => ['size' => $n, 'dE00' => round($curve[$n]->meanDifference, 3)], $sizes),
             'pencils' => array_map(static fn ($id): array => ['id' => (string) $id, 'loss' => round($palette->losses[(string) $id] ?? 0.0, 3)], $palette->pencils),

@@ -1773,6 +1773,8 @@ export interface components {
             size: number | null;
             /** @description mean over the picture, by area and importance */
             dE00: number;
+            /** @description what it would be if each colour had the recipe that is best for it alone */
+            separate: number;
             wholeBox: number;
             /** @description zones shaded by three neighbouring hues, those for which the palette has no such three, and how much further their colours come out; null where no zone wants it */
             trio: {

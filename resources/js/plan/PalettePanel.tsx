@@ -141,6 +141,9 @@ function triosIn({ zones, without, further }: NonNullable<PaletteFound['trio']>)
     return [shaded, rest].filter(Boolean).join(' ');
 }
 
+/** What a picture gives up for fewer turns is told from so much on, dE00. */
+const TOLD = 0.05;
+
 /** What so many pencils can do, and what others could. */
 function PaletteFigures({ palette }: { palette: PaletteFound }) {
     return (
@@ -153,6 +156,8 @@ function PaletteFigures({ palette }: { palette: PaletteFound }) {
                     <>
                         within dE00 <b>{palette.dE00.toFixed(1)}</b> of the picture, by area and importance
                         {palette.size === null ? '' : `; the whole box within ${palette.wholeBox.toFixed(1)}`}.
+                        {palette.dE00 - palette.separate >= TOLD &&
+                            ` ${(palette.dE00 - palette.separate).toFixed(1)} of it is given up so that zones are built as a whole.`}
                     </>
                 ) : (
                     <>

@@ -68,6 +68,15 @@ it('gives a palette of each size, better the more pencils it has', function (): 
     expect($palettes[12]->meanDifference)->toBeLessThan(0.7 * $palettes[3]->meanDifference);
 });
 
+it('tells what is given up so that the colours of zones share their layers', function (): void {
+    $targets = pictureTargets();
+    $zones = array_combine(array_keys($targets), array_map(static fn (int $i): string => 'z'.intdiv($i, 3), range(0, count($targets) - 1)));
+    $palette = finder(twenty())->curve(new PaletteWish($targets, [8], zones: $zones))[8];
+    $apart = finder(twenty())->curve(new PaletteWish($targets, [8]))[8];
+    expect($palette->separate)->toEqualWithDelta($apart->separate, 1e-9)->and($palette->meanDifference)->toBeGreaterThan($palette->separate)
+        ->and(array_sum(array_map(static fn ($recipe): float => $recipe->difference->dE00, $palette->recipes)) / count($targets))->toEqualWithDelta($palette->meanDifference, 1e-9);
+});
+
 it('keeps what is pinned and leaves out what is banned', function (): void {
     $kit = twenty();
     $free = array_map(strval(...), finder($kit)->curve(new PaletteWish(pictureTargets(), [5]))[5]->pencils);
