@@ -663,7 +663,9 @@ describe('the palette of a picture', () => {
         expect(screen.getByText('An exception: Zone 1.')).toBeTruthy();
 
         // Of the zone: another school there, and back to that of the picture.
-        await userEvent.click(screen.getByRole('radio', { name: 'Zone 1' }));
+        await userEvent.click(
+            within(screen.getByRole('radiogroup', { name: 'Schools of' })).getByRole('radio', { name: 'Zone 1' }),
+        );
         expect(screen.queryByTestId('school-background')).toBeNull();
         expect(screen.getByTestId('school-value').textContent).toContain('Shadow form first');
         await userEvent.click(screen.getByRole('button', { name: 'Which value first: As the picture' }));
