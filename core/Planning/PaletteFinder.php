@@ -40,6 +40,9 @@ final class PaletteFinder
 
     private const EXCHANGE_ROUNDS = 2;
 
+    /** What sharing counts in a zone's build: less where a palette would else come out farther than a smaller one. */
+    private const SHARING = [1.0, 0.5, 0.2, 0.0];
+
     /** In smaller palettes there is no room for lighteners. */
     public const LIGHTENERS_FROM = 8;
 
@@ -106,11 +109,16 @@ final class PaletteFinder
             $progress(self::GATHERING + (self::CHOOSING - self::GATHERING) * count($sets) / count($sizes));
         }
         $each = $this->recipes($wish->targets, $sets, $parts, static fn (float $share) => $progress(self::CHOOSING + (1.0 - self::CHOOSING) * $share));
-        $found = $this->built($wish, $each);
         $palettes = [];
         $before = null;
         foreach ($sets as $size => $chosen) {
-            $palette = $this->palette($chosen, array_map(static fn (array $recipes): ?Recipe => $recipes[$size] ?? null, $found), array_map(static fn (array $recipes): ?Recipe => $recipes[$size][0] ?? null, $each));
+            $alone = array_map(static fn (array $recipes): ?Recipe => $recipes[$size][0] ?? null, $each);
+            foreach (self::SHARING as $sharing) {
+                $palette = $this->palette($chosen, $this->built($wish, $each, $size, $sharing), $alone);
+                if ($before === null || $palette->meanDifference <= $before->meanDifference) {
+                    break;
+                }
+            }
             $palettes[$size] = $before = $before !== null && $palette->meanDifference > $before->meanDifference ? $this->grown($before, $chosen, $size) : $palette;
         }
 
@@ -465,31 +473,31 @@ final class PaletteFinder
      * One recipe for each: those with which its zone is built as a whole.
      *
      * @param  list<array<int, non-empty-list<Recipe>>>  $found  by target and size
-     * @return list<array<int, Recipe>>
+     * @return list<?Recipe> by target; null where the set can lay no stack
      */
-    private function built(PaletteWish $wish, array $found): array
+    private function built(PaletteWish $wish, array $found, int $size, float $sharing): array
     {
         $ids = array_keys($this->limits);
         $zones = [];
         foreach ($ids as $at => $id) {
-            $zones[$wish->zones[$id] ?? "alone $id"][] = $at;
+            if (isset($found[$at][$size])) {
+                $zones[$wish->zones[$id] ?? "alone $id"][] = $at;
+            }
         }
-        $one = array_map(static fn (array $sizes): array => array_map(static fn (array $recipes): Recipe => $recipes[0], $sizes), $found);
-        foreach ($zones as $colours) {
-            foreach ($wish->sizes as $size) {
-                $of = array_values(array_filter($colours, static fn (int $at): bool => isset($found[$at][$size])));
-                $taken = ZoneBuild::of(
-                    array_map(static fn (int $at): array => $found[$at][$size], $of),
-                    array_map(fn (int $at): float => $this->weights[$at], $of),
-                    static fn (int $a, int $b): bool => $wish->parts($ids[$of[$a]], $ids[$of[$b]]),
-                );
-                foreach ($of as $i => $at) {
-                    $one[$at][$size] = $found[$at][$size][$taken[$i]];
-                }
+        $one = array_fill(0, count($ids), null);
+        foreach ($zones as $of) {
+            $taken = ZoneBuild::of(
+                array_map(static fn (int $at): array => $found[$at][$size], $of),
+                array_map(fn (int $at): float => $this->weights[$at], $of),
+                static fn (int $a, int $b): bool => $wish->parts($ids[$of[$a]], $ids[$of[$b]]),
+                $sharing,
+            );
+            foreach ($of as $i => $at) {
+                $one[$at] = $found[$at][$size][$taken[$i]];
             }
         }
 
-        return $one;
+        return array_values($one);
     }
 
     /**

@@ -22,6 +22,9 @@ final class ZoneBuild
     /** A colour gives up no more than this for the others, of the search's cost in dE00, which is some more than its colour loses: else it has a base of its own. */
     private const MOST_LOSS = 2.0;
 
+    /** Nor does it come out further from its target by more than this, dE00: else it has a base of its own. */
+    private const MOST_FURTHER = 3.0;
+
     /** Builds that are carried on while the colours are gone through. */
     private const WIDTH = 60;
 
@@ -29,9 +32,10 @@ final class ZoneBuild
      * @param  list<non-empty-list<Recipe>>  $recipes  of each colour, the one that costs least first
      * @param  list<float>  $weights  what each colour counts
      * @param  \Closure(int, int): bool  $parted  whether the photo parts two of them, so that one recipe is not the answer to both
+     * @param  float  $sharing  what sharing counts, 0-1: 0 leaves each colour the recipe that is best for it, if the photo does not part it from another
      * @return list<int> which recipe each takes
      */
-    public static function of(array $recipes, array $weights, \Closure $parted): array
+    public static function of(array $recipes, array $weights, \Closure $parted, float $sharing = 1.0): array
     {
         $all = max(1e-9, array_sum($weights));
         // What is surest stands first, and the others lean on it.
@@ -41,6 +45,7 @@ final class ZoneBuild
         foreach ($order as $at) {
             $next = [];
             $least = $recipes[$at][0]->cost;
+            $nearest = $recipes[$at][0]->difference->dE00;
             // A shadow that is laid over its complement keeps it.
             $under = self::under($recipes[$at][0]);
             foreach ($beam as $build) {
@@ -51,7 +56,7 @@ final class ZoneBuild
                         continue;
                     }
                     // Dear ones only where it could have no other, the nearer being its neighbour's.
-                    if ($loss > self::MOST_LOSS && $found > 0 || self::isTaken($recipe, $build['taken'], $recipes, $at, $parted)) {
+                    if (($loss > self::MOST_LOSS || $recipe->difference->dE00 > $nearest + self::MOST_FURTHER) && $found > 0 || self::isTaken($recipe, $build['taken'], $recipes, $at, $parted)) {
                         continue;
                     }
                     $found++;
@@ -64,7 +69,7 @@ final class ZoneBuild
                     if ($first !== null) {
                         $bases[(string) $first] = true;
                     }
-                    $cost = $build['cost'] + $weights[$at] / $all * $loss + self::TOOL * (count($tools) - count($build['tools'])) + self::BASE * (count($bases) - count($build['bases']));
+                    $cost = $build['cost'] + $weights[$at] / $all * $loss + $sharing * (self::TOOL * (count($tools) - count($build['tools'])) + self::BASE * (count($bases) - count($build['bases'])));
                     $next[] = ['taken' => $build['taken'] + [$at => $i], 'tools' => $tools, 'bases' => $bases, 'cost' => $cost];
                 }
             }

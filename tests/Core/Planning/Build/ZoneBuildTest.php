@@ -13,11 +13,12 @@ use function Tests\Core\model;
 
 // A zone built as a whole: what its colours share, and what that may cost.
 
-function offered(string $stack, float $cost, ?int $underlayer = null): Recipe
+/** @param  float  $further  from its target, L* */
+function offered(string $stack, float $cost, ?int $underlayer = null, float $further = 0.0): Recipe
 {
     $prediction = (new Predictor(model()))->predict(Stack::parse($stack));
 
-    return new Recipe(Stack::parse($stack), $prediction, Difference::between($prediction->colour, Lab::of(50, 0, 0)), $underlayer, [], $cost);
+    return new Recipe(Stack::parse($stack), $prediction, Difference::between(Lab::of(50 - $further, 0, 0), Lab::of(50, 0, 0)), $underlayer, [], $cost);
 }
 
 /** @param  list<list<Recipe>>  $recipes @return list<string> */
@@ -34,10 +35,21 @@ it('takes recipes that share pencils where that costs little', function (): void
     expect(builtOf([$light, $middle]))->toBe(['QW:119@40', 'QW:119@40 > QW:513@50']);
 });
 
-it('leaves a colour its own where sharing would cost it more than one and a half', function (): void {
+it('leaves a colour its own where sharing would cost it more than two', function (): void {
     $light = [offered('QW:119@40', 1.0)];
-    $middle = [offered('QW:404@40 > QW:513@50', 1.0), offered('QW:119@40', 2.6)];
+    $middle = [offered('QW:404@40 > QW:513@50', 1.0), offered('QW:119@40', 3.1)];
     expect(builtOf([$light, $middle], [1.0, 0.01])[1])->toBe('QW:404@40 > QW:513@50');
+});
+
+it('leaves a colour its own where sharing would bring it further from its target than three', function (float $further, string $taken): void {
+    $light = [offered('QW:119@40', 1.0)];
+    $middle = [offered('QW:404@40 > QW:513@50', 1.0), offered('QW:119@40 > QW:513@50', 1.2, further: $further)];
+    expect(builtOf([$light, $middle])[1])->toBe($taken);
+})->with([[2.5, 'QW:119@40 > QW:513@50'], [6.0, 'QW:404@40 > QW:513@50']]);
+
+it('gives each the best for it alone where sharing counts nothing', function (): void {
+    $recipes = [[offered('QW:119@40', 1.0)], [offered('QW:404@40 > QW:513@50', 1.0), offered('QW:119@40 > QW:513@50', 1.2)]];
+    expect(ZoneBuild::of($recipes, [1.0, 1.0], static fn (): bool => true, 0.0))->toBe([0, 0])->and(ZoneBuild::of($recipes, [1.0, 1.0], static fn (): bool => true))->toBe([0, 1]);
 });
 
 it('draws two colours that the photo parts by two recipes, even where the other is dear', function (): void {
