@@ -108,7 +108,7 @@ final class PaletteFinder
             $sets[$size] = $chosen;
             $progress(self::GATHERING + (self::CHOOSING - self::GATHERING) * count($sets) / count($sizes));
         }
-        $each = $this->recipes($wish->targets, $sets, $parts, static fn (float $share) => $progress(self::CHOOSING + (1.0 - self::CHOOSING) * $share));
+        $each = $this->recipes($wish, $sets, $parts, static fn (float $share) => $progress(self::CHOOSING + (1.0 - self::CHOOSING) * $share));
         $palettes = [];
         $before = null;
         foreach ($sets as $size => $chosen) {
@@ -399,16 +399,16 @@ final class PaletteFinder
      * The recipe of each target from each set: the best few stacks that a set can lay, with their pressures refined, and of these the
      * best, which may have been refined for another set.
      *
-     * @param  array<string, Target>  $targets
      * @param  array<int, array<int, true>>  $sets  by size
      * @param  \Closure(float): void  $progress
      * @return list<array<int, non-empty-list<Recipe>>> by target and size, the best and another; none where a set can lay no stack
      */
-    private function recipes(array $targets, array $sets, Parts $parts, \Closure $progress): array
+    private function recipes(PaletteWish $wish, array $sets, Parts $parts, \Closure $progress): array
     {
-        $targets = array_values($targets);
+        $targets = array_values($wish->targets);
+        $explores = $wish->explores;
         $limits = array_values($this->limits);
-        $part = function (int $at) use ($targets, $limits, $sets): string {
+        $part = function (int $at) use ($targets, $limits, $sets, $explores): string {
             $near = $recipes = [];
             foreach ($sets as $chosen) {
                 foreach (self::cheapest($this->stacks[$at], $chosen, self::SETTLED) as [, , $sketch]) {
@@ -416,7 +416,7 @@ final class PaletteFinder
                 }
             }
             $settled = array_map(fn (Sketch $sketch): Candidate => $this->search->settle($targets[$at], $limits[$at], $sketch), array_values($near));
-            foreach ($sets as $chosen) {
+            foreach ($explores ? $sets : [] as $chosen) {
                 $best = self::laidBy($chosen, self::ranked($settled))[0] ?? null;
                 if ($best !== null && $targets[$at]->miss($best->look->colour->L, $best->look->colour->a, $best->look->colour->b) > self::MISSES) {
                     array_push($settled, ...$this->search->explored($targets[$at], $limits[$at], array_keys($chosen), self::EXPLORED));

@@ -24,6 +24,7 @@ final readonly class PaletteWish
      * @param  list<PencilId>  $banned  never in
      * @param  array<string, Limits>  $each  for targets with limits of their own
      * @param  array<string, string>  $zones  in which zone a target lies: what the photo parts there is not drawn by one recipe
+     * @param  bool  $explores  whether a target that a palette misses is searched among its pencils alone, which takes its time
      */
     public function __construct(
         public array $targets,
@@ -34,6 +35,7 @@ final readonly class PaletteWish
         public Limits $limits = new Limits(maxLayers: Limits::PICTURE_LAYERS),
         public array $each = [],
         public array $zones = [],
+        public bool $explores = false,
     ) {
     }
 

@@ -52,7 +52,7 @@ final readonly class PictureColours
      */
     public function wish(array $sizes, array $pinned = [], array $banned = []): PaletteWish
     {
-        return new PaletteWish($this->targets, $sizes, $this->weights, $pinned, $banned, each: $this->limits, zones: $this->zones);
+        return new PaletteWish($this->targets, $sizes, $this->weights, $pinned, $banned, each: $this->limits, zones: $this->zones, explores: true);
     }
 
     /**

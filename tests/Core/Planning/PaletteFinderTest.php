@@ -135,7 +135,7 @@ it('explores what its pencils can do for a colour that else would miss, and come
     $search = new Search(new Predictor(model()), $kit, PairLibrary::build(model(), $kit->ids()));
     $dark = Target::colour(Lab::of(38, 5, 16));
     $limits = new Limits(maxLayers: Limits::PICTURE_LAYERS);
-    $palette = (new PaletteFinder($search, $kit))->curve(new PaletteWish(['d' => $dark, 'x' => Target::colour(Lab::of(70, 20, 40)), 'y' => Target::colour(Lab::of(60, 0, -30))], [6], limits: $limits))[6];
+    $palette = (new PaletteFinder($search, $kit))->curve(new PaletteWish(['d' => $dark, 'x' => Target::colour(Lab::of(70, 20, 40)), 'y' => Target::colour(Lab::of(60, 0, -30))], [6], limits: $limits, explores: true))[6];
     $index = array_flip($kit->ids());
     $chosen = array_map(static fn (PencilId $id): int => $index[(string) $id], $palette->pencils);
     $laid = array_values(array_filter(TargetStacks::of($search, $dark, $limits, $kit)->stacks, static fn ($stack): bool => array_diff($stack->sketch->pencils(), $chosen) === []));
