@@ -49,8 +49,15 @@ test('from a photo to a planned picture, its drawing and its sheet', async ({ pa
     await clickAt(page, 0.22, 0.45);
     await page.getByRole('tab', { name: 'Advice' }).click();
     await expect(page.getByTestId('joins')).toContainText('mm');
+    await expect(page.getByTestId('gradient')).toContainText('mm');
     await page.getByRole('tab', { name: 'Order' }).click();
     await expect(page.getByTestId('time')).toContainText('About');
+    // A turn shows on the photo where it goes.
+    const where = page.getByRole('button', { name: 'Show where turn 2 goes' });
+    await where.click();
+    await expect(page.getByTestId('veil')).toBeVisible();
+    await where.click();
+    await expect(page.getByTestId('veil')).toHaveCount(0);
     await expect(page.getByTestId('turn').filter({ hasText: 'Now, since' }).first()).toBeVisible();
     await expectSound(page);
     // The panels scroll, never the page under them.
