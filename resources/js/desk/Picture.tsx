@@ -134,6 +134,9 @@ export function Picture(props: Props) {
     const [drawn, setDrawn] = useState<[number, number][]>([]);
 
     const [shown, setShown] = useState<string | null>(null);
+    const [veiledBy, setVeiledBy] = useState<string | null>(null);
+    // Until the mask is there, nothing would be seen of the veil.
+    const veiled = veil !== null && veiledBy === veil;
 
     const { photo, format } = piece;
     const region = tool?.kind === 'crop' ? WHOLE : (format.crop ?? WHOLE);
@@ -330,7 +333,8 @@ export function Picture(props: Props) {
                     onLoad={() => setShown(source ?? null)}
                     data-testid="photo"
                 />
-                {veil !== null && <Veil data-testid="veil" style={{ maskImage: `url(${veil})` }} />}
+                {veil !== null && <img src={veil} alt="" hidden onLoad={() => setVeiledBy(veil)} data-testid="mask" />}
+                {veiled && <Veil data-testid="veil" style={{ maskImage: `url(${veil})` }} />}
                 {selection.reservesShown && reserves && (
                     <Reserved
                         data-testid="reserves"
@@ -347,7 +351,7 @@ export function Picture(props: Props) {
                     piece={piece}
                     selectedZone={selected?.zone ?? null}
                     litZone={litZone}
-                    veiled={veil !== null}
+                    veiled={veiled}
                     spot={selected?.zone ? null : spot}
                     pinned={selection.pinned}
                     preview={preview}
