@@ -289,7 +289,7 @@ final class PlanSheet
         $from = self::PENCIL + self::MAP + 2.0;
         foreach ($turn->places as $i => $place) {
             $line = $y + 1.0 + self::PLACE * $i;
-            $said = array_filter([$place->part === ZonePart::All ? '' : $place->part->value, $place->coats > 1 ? $place->coats.' coats' : '']);
+            $said = array_filter([$place->part === ZonePart::All ? '' : $place->words(), $place->coats > 1 ? $place->coats.' coats' : '']);
             // The number tells the zone; its name stands there where there is room.
             $number = ($numbers[$place->zone] ?? -1) + 1;
             $named = sprintf('%d  %s', $number, implode(', ', [...$said, $place->name]));

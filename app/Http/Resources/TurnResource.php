@@ -76,7 +76,7 @@ final class TurnResource extends JsonResource
             'target' => $place->steps[0]->zone->id,
             'targets' => array_values(array_unique(array_map(static fn (PlanStep $step): string => $step->zone->id, $place->steps))),
             'name' => $place->name,
-            'part' => $place->part->value,
+            'part' => $place->words(),
             'coats' => $place->coats,
             'before' => ColourResource::make($place->steps[0]->before),
             'after' => ColourResource::make($place->steps[0]->after),

@@ -16,6 +16,19 @@ final readonly class Place
     {
     }
 
+    /** Which part of the zone, as an artist says it: "all", "middle and dark"; of two accents which, or both. */
+    public function words(): string
+    {
+        $zone = $this->steps[0]->zone;
+        $of = $zone->zoneName().': ';
+        if (ZonePart::ownOf($zone->role) === null || ! str_starts_with($zone->name, $of)) {
+            return $this->part->value;
+        }
+        $names = array_unique(array_map(static fn (PlanStep $step): string => $step->zone->name, $this->steps));
+
+        return count($names) > 1 ? $this->part->value.'s' : substr($zone->name, strlen($of));
+    }
+
     public function areaMm2(): float
     {
         return array_sum(array_map(static fn (PlanStep $step): float => $step->zone->areaMm2, $this->steps));

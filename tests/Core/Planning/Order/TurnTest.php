@@ -70,6 +70,12 @@ it('goes to all places of a pencil while it is in the hand', function (): void {
     expect(toldTurns($plan))->toBe(['QW:119 40: a all x1; b all x2', 'QW:513 50: a dark x2; a middle x1; b all x1']);
 });
 
+it('says which of two accents it goes to, or that it goes to both', function (): void {
+    $accent = static fn (string $id, string $name, string $stack): PlannedZone => new PlannedZone($id, 'f', "Float: $name", Lab::of(60, 0, 0), Stack::parse($stack), areaMm2: 50.0, role: TargetRole::Accent, zoneName: 'Float');
+    $words = static fn (string $second): array => array_map(static fn (Turn $turn): array => array_map(static fn (Place $place): string => $place->words(), $turn->places), turned([$accent('a', 'lighter accent', 'QW:119@40'), $accent('b', 'darker accent', $second)])->turns);
+    expect($words('QW:404@40'))->toEqualCanonicalizing([['lighter accent'], ['darker accent']])->and($words('QW:119@40'))->toBe([['accents']]);
+});
+
 it('says which part of a zone it goes to', function (): void {
     [$light, $middle, $dark] = [TargetRole::Light, TargetRole::Middle, TargetRole::Dark];
     expect(ZonePart::of([$light, $middle, $dark], [$light, $middle, $dark]))->toBe(ZonePart::All)
