@@ -11,6 +11,7 @@ import { Segments } from '../ui/Segments';
 import { Swatch } from '../ui/Swatch';
 import { space, type } from '../ui/theme';
 import { useReplan } from './planQueries';
+import { ScopeChoice, type Scope } from './ScopeChoice';
 
 type Changes = components['schemas']['InterpretationChanges'];
 
@@ -92,7 +93,7 @@ export function InterpretationPanel({ planned }: { planned: boolean }) {
     const ofPiece = useChangePiece(piece.id);
     const ofZone = useChangeZone(piece.id);
     const replan = useReplan(piece);
-    const [scope, setScope] = useState<'piece' | 'zone'>('piece');
+    const [scope, setScope] = useState<Scope>('piece');
     const zone = scope === 'zone' ? (selected?.zone ?? null) : null;
     const now = zone ? zone.interpretation : piece.interpretation;
     const tell = { onError: (error: Error) => notify(messageOf(error)) };
@@ -119,18 +120,7 @@ export function InterpretationPanel({ planned }: { planned: boolean }) {
     return (
         <Box aria-labelledby="interpretation">
             <h2 id="interpretation">Interpretation</h2>
-            <Segments
-                label="Interpretation of"
-                value={zone ? 'zone' : 'piece'}
-                options={[
-                    { id: 'piece', name: 'The picture' },
-                    { id: 'zone', name: selected?.zone ? selected.zone.name : 'The chosen zone' },
-                ]}
-                onChange={(to) => {
-                    if (to === 'zone' && !selected?.zone) notify('Choose a zone below the picture first.');
-                    setScope(to);
-                }}
-            />
+            <ScopeChoice label="Interpretation of" scope={scope} onChange={setScope} />
             <dl>
                 <dt>Colour</dt>
                 <dd>

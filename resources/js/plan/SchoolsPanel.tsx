@@ -7,9 +7,9 @@ import { useDesk } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
 import { notify } from '../ui/Notices';
 import { SchoolRows } from '../ui/SchoolRows';
-import { Segments } from '../ui/Segments';
 import { space, type } from '../ui/theme';
 import { useReplan } from './planQueries';
+import { ScopeChoice, type Scope } from './ScopeChoice';
 
 /** Those that the order rests on; the others are behind a button. */
 const FIRST = ['value', 'background'];
@@ -39,7 +39,7 @@ export function SchoolsPanel({ planned }: { planned: boolean }) {
     const replan = useReplan(piece);
     const questions = useSchools().data?.questions ?? [];
     const [open, setOpen] = useState(false);
-    const [scope, setScope] = useState<'piece' | 'zone'>('piece');
+    const [scope, setScope] = useState<Scope>('piece');
     const zone = scope === 'zone' ? (selected?.zone ?? null) : null;
     const tell = { onError: (error: Error) => notify(messageOf(error)) };
     const bearsOnRecipes = (schools: SchoolAnswers) =>
@@ -70,18 +70,7 @@ export function SchoolsPanel({ planned }: { planned: boolean }) {
                     {open ? 'Fewer questions' : 'All questions'}
                 </Button>
             </div>
-            <Segments
-                label="Schools of"
-                value={zone ? 'zone' : 'piece'}
-                options={[
-                    { id: 'piece', name: 'The picture' },
-                    { id: 'zone', name: selected?.zone ? selected.zone.name : 'The chosen zone' },
-                ]}
-                onChange={(to) => {
-                    if (to === 'zone' && !selected?.zone) notify('Choose a zone below the picture first.');
-                    setScope(to);
-                }}
-            />
+            <ScopeChoice label="Schools of" scope={scope} onChange={setScope} />
             <SchoolRows
                 chosen={zone ? { ...piece.schools.chosen, ...zone.schools } : piece.schools.chosen}
                 own={zone ? Object.keys(zone.schools ?? {}) : piece.schools.own}
