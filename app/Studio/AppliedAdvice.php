@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Studio;
 
 use App\Models\Piece;
+use App\Models\Recipe;
 use App\Models\ZoneTarget;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -28,6 +29,26 @@ final class AppliedAdvice
 {
     public function __construct(private readonly Engine $engine, private readonly Catalogue $catalogue, private readonly PictureZones $zones, private readonly ZoneRecipes $recipes)
     {
+    }
+
+    /**
+     * What was applied and still holds: whose recipes were not planned anew or changed by hand since.
+     *
+     * @return list<array{id: string, zone: string, sentence: string, layer: string|null}> first to last
+     */
+    public static function holding(Piece $piece): array
+    {
+        $entries = $piece->advised ?? [];
+        $stacks = Recipe::query()->whereIn('target_id', array_merge([], ...array_map(static fn (array $entry): array => array_keys($entry['has']), $entries)))->pluck('stack', 'target_id');
+        $zones = $piece->zones()->get()->keyBy('id');
+        $holds = static fn (array $entry): bool => $entry['crisp'] === null
+            ? array_filter($entry['has'], static fn (string $stack, string $target): bool => $stacks->get($target) === $stack, ARRAY_FILTER_USE_BOTH) !== []
+            : ($zones->get($entry['on'])->corrections['crisp'] ?? null) === $entry['crisp'];
+
+        return array_values(array_map(
+            static fn (array $entry): array => ['id' => $entry['id'], 'zone' => $entry['on'], 'sentence' => $entry['sentence'], 'layer' => $entry['layer']],
+            array_filter($entries, $holds),
+        ));
     }
 
     /**

@@ -192,6 +192,8 @@ describe('advice that is applied', function (): void {
         $id = $this->postJson($this->url.'/advised', $this->wanted)->json('advised.0.id');
         $target = $this->piece->zones()->findOrFail($this->pair['pushed'])->targets->first();
         $target->recipe->update(['stack' => 'QW:404@30']);
+        // It holds no more, and is not said to.
+        $this->getJson($this->url.'/plan')->assertJsonCount(0, 'advised');
         $this->deleteJson($this->url."/advised/$id")->assertOk();
         expect($target->recipe->fresh()->stack)->toBe('QW:404@30');
     });

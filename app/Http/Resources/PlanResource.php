@@ -8,6 +8,7 @@ use App\Models\DrawnStep;
 use App\Models\Piece;
 use App\Models\Recipe;
 use App\Models\ZoneTarget;
+use App\Studio\AppliedAdvice;
 use App\Studio\Begun;
 use App\Studio\Catalogue;
 use App\Studio\Paces;
@@ -48,7 +49,7 @@ use Prism\Planning\ZoneAdvice;
     new OA\Property(property: 'zonesWithoutRecipe', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'ownRecipes', type: 'integer', description: 'chosen by hand: planning leaves them alone'),
     new OA\Property(property: 'begunRecipes', type: 'integer', description: 'of which something lies on the paper: planning leaves them alone too'),
-    new OA\Property(property: 'advised', type: 'array', description: 'advice that was applied, first to last', items: new OA\Items(required: ['id', 'zone', 'sentence', 'layer'], properties: [
+    new OA\Property(property: 'advised', type: 'array', description: 'advice that was applied and still holds, first to last', items: new OA\Items(required: ['id', 'zone', 'sentence', 'layer'], properties: [
         new OA\Property(property: 'id', type: 'string'),
         new OA\Property(property: 'zone', type: 'string'),
         new OA\Property(property: 'sentence', type: 'string'),
@@ -180,7 +181,7 @@ final class PlanResource extends JsonResource
             'ownRecipes' => $this->ownRecipes(),
             'begunRecipes' => count(Begun::of($this->piece)),
             'joins' => $advice->joins($this->piece, $zones),
-            'advised' => array_map(static fn (array $entry): array => ['id' => $entry['id'], 'zone' => $entry['on'], 'sentence' => $entry['sentence'], 'layer' => $entry['layer']], $this->piece->advised ?? []),
+            'advised' => AppliedAdvice::holding($this->piece),
             'advice' => array_map(static fn (ZoneAdvice $told): array => ['zone' => $told->zone, 'kind' => $told->kind->label(), 'id' => $told->kind->value, 'sentence' => $told->sentence, 'canApply' => $told->aim !== null || $told->crisp !== null], $advice->advice($zones, $this->resource)),
             'prep' => Prep::of($this->resource->steps, $this->piece->paper->name, $this->piece->width_mm, $this->piece->height_mm, app(Catalogue::class)->box($this->piece->user)),
             'canTakeBack' => $this->piece->before_planning !== null,

@@ -1702,7 +1702,7 @@ export interface components {
             ownRecipes: number;
             /** @description of which something lies on the paper: planning leaves them alone too */
             begunRecipes: number;
-            /** @description advice that was applied, first to last */
+            /** @description advice that was applied and still holds, first to last */
             advised: {
                 id: string;
                 zone: string;
