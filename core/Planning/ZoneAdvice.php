@@ -35,6 +35,9 @@ final readonly class ZoneAdvice
 
     private const GROUND_DARKER = 14.0;
 
+    /** What is smaller is no ground but another part of the same thing, as a share of the picture. */
+    private const GROUND_SHARE = 0.08;
+
     /** A ground that shouts, CIELAB chroma. */
     private const LOUD = 30.0;
 
@@ -147,7 +150,7 @@ final readonly class ZoneAdvice
         }
         foreach ($beside as [$other, $number]) {
             $ground = self::main($other);
-            if ($other->distance->depth() > $zone->distance->depth() && ($ground->L > $own->L - self::GROUND_DARKER || $ground->chroma() > self::LOUD)) {
+            if ($other->share >= self::GROUND_SHARE && $other->distance->depth() > $zone->distance->depth() && ($ground->L > $own->L - self::GROUND_DARKER || $ground->chroma() > self::LOUD)) {
                 $darker = $ground->L > $own->L - self::GROUND_DARKER;
 
                 return new self($zone->id, AdviceKind::Ground, sprintf('It should read as pale: keep %d behind it %s.', $number, $darker ? 'a step darker' : 'quieter'), $darker ? Aim::lightness($other->id, -ValueScale::stepSize()) : Aim::quieter($other->id));

@@ -83,6 +83,10 @@ it('makes what draws the eye sing by its complement, unless that lies beside it 
 it('keeps a quiet, darker ground behind what should read as pale, and says nothing of what lies beside it', function (): void {
     $pale = Lab::of(88, 1, 4);
     expect(advised(advisedZone(1, $pale, [2], Distance::Between), advisedZone(2, Lab::of(50, 45, 40), [1], Distance::Between)))->not->toHaveKey('ground');
+    // Nor of a small part, which is no ground.
+    $red = Lab::of(50, 45, 40);
+    $part = new PictureZone('z2', 'zone 2', 2, 0.04, 2, Surface::Soft, ZoneLight::Lit, Distance::Far, true, null, [1], [new PictureTarget('t2', TargetRole::Middle, $red, $red, 1.0)]);
+    expect(advised(advisedZone(1, $pale, [2]), $part))->not->toHaveKey('ground');
     expect(advised(advisedZone(1, $pale, [2]), advisedZone(2, Lab::of(82, 0, 2), [1], Distance::Far))['ground'])->toContain('2 behind it a step darker')
         ->and(advised(advisedZone(1, $pale, [2]), advisedZone(2, Lab::of(50, 45, 40), [1], Distance::Far))['ground'])->toContain('quieter')
         ->and(advised(advisedZone(1, $pale, [2]), advisedZone(2, Lab::of(50, 3, 3), [1], Distance::Far)))->not->toHaveKey('ground');
