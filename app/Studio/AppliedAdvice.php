@@ -6,6 +6,7 @@ namespace App\Studio;
 
 use App\Models\Piece;
 use App\Models\Recipe;
+use App\Models\Zone;
 use App\Models\ZoneTarget;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -74,12 +75,12 @@ final class AppliedAdvice
         return ['sentence' => $sentence, 'zone' => $aim->zone, 'adjustment' => $adjustment, 'turn' => $this->turnOf($this->recipes->plan($piece, self::stacks($adjustment)), $adjustment), 'crisp' => null];
     }
 
-    /** @throws LookRefused as {@see proposed()} */
+    /** Refused as {@see proposed()} is. No planning comes between what is proposed and what is written. */
     public function apply(Piece $piece, string $zone, AdviceKind $kind): void
     {
-        $proposal = $this->proposed($piece, $zone, $kind);
-        DB::transaction(function () use ($piece, $zone, $kind, $proposal): void {
+        DB::transaction(function () use ($piece, $zone, $kind): void {
             $locked = self::locked($piece);
+            $proposal = $this->proposed($piece, $zone, $kind);
             $had = $has = [];
             foreach ($proposal['adjustment'] === null ? [] : self::stacks($proposal['adjustment']) as $id => $stack) {
                 $target = self::target($id) ?? throw new LookRefused('This colour is not there any more.');
@@ -89,15 +90,15 @@ final class AppliedAdvice
                 $target->version++;
                 $target->save();
             }
-            $corrected = null;
+            $crispBefore = null;
             if ($proposal['crisp'] !== null) {
                 $row = $locked->zones()->whereKey($proposal['zone'])->firstOrFail();
-                $corrected = $row->corrections;
-                $row->update(['corrections' => [...$corrected ?? [], 'crisp' => $proposal['crisp']]]);
+                $crispBefore = $row->corrections['crisp'] ?? null;
+                self::edged($row, $proposal['crisp']);
             }
             $locked->update(['advised' => [...$locked->advised ?? [], [
                 'id' => (string) Str::ulid(), 'zone' => $zone, 'kind' => $kind->value, 'sentence' => $proposal['sentence'], 'on' => $proposal['zone'],
-                'layer' => $proposal['adjustment'] === null ? null : (string) $proposal['adjustment']->layer, 'had' => $had, 'has' => $has, 'crisp' => $proposal['crisp'], 'corrections' => $corrected,
+                'layer' => $proposal['adjustment'] === null ? null : (string) $proposal['adjustment']->layer, 'had' => $had, 'has' => $has, 'crisp' => $proposal['crisp'], 'crispBefore' => $crispBefore,
             ]]]);
         });
     }
@@ -119,7 +120,9 @@ final class AppliedAdvice
                 }
             }
             $zone = $gone['crisp'] === null ? null : $locked->zones()->whereKey($gone['on'])->first();
-            $zone?->update(['corrections' => $gone['corrections']]);
+            if ($zone !== null && ($zone->corrections['crisp'] ?? null) === $gone['crisp']) {
+                self::edged($zone, $gone['crispBefore']);
+            }
             $locked->update(['advised' => array_values(array_filter($entries, static fn (array $entry): bool => $entry['id'] !== $id)) ?: null]);
         });
     }
@@ -180,6 +183,14 @@ final class AppliedAdvice
         $rows->lockForUpdate();
 
         return $rows->get()->firstOrFail();
+    }
+
+    /** Sharp, soft, or as it was read: the one correction, whatever else is corrected. */
+    private static function edged(Zone $zone, ?bool $crisp): void
+    {
+        $zone->corrections = array_filter([...$zone->corrections ?? [], 'crisp' => $crisp], static fn (mixed $said): bool => $said !== null) ?: null;
+        $zone->version++;
+        $zone->save();
     }
 
     private static function target(string $id): ?ZoneTarget

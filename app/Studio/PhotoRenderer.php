@@ -43,6 +43,16 @@ final class PhotoRenderer
         return $image;
     }
 
+    /** @return string the bytes of a PNG */
+    public static function png(int $width, int $height, string $rgb): string
+    {
+        $image = self::image($width, $height, $rgb);
+        $image->setFormat('png');
+        $image->setImageFormat('png');
+
+        return $image->getImageBlob();
+    }
+
     /** A picture in another light. */
     public static function balanced(Imagick $image, ColourMatrix $light): Imagick
     {

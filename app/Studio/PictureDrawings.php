@@ -45,11 +45,8 @@ final class PictureDrawings
 
         return KeptPictures::of($this->photos->folderOf($piece->reference()), 'drawing', $key, self::KEPT, function () use ($piece, $stacks, $edge): string {
             [$field, $rgb] = $this->draw($piece, $stacks, $edge);
-            $image = PhotoRenderer::image($field->width, $field->height, $rgb);
-            $image->setFormat('png');
-            $image->setImageFormat('png');
 
-            return $image->getImageBlob();
+            return PhotoRenderer::png($field->width, $field->height, $rgb);
         });
     }
 

@@ -76,11 +76,8 @@ final class PictureParts
         for ($at = 0, $count = strlen($mask); $at < $count; $at++) {
             $grey .= str_repeat(chr(self::PAPER + intdiv((self::PLACE - self::PAPER) * ord($mask[$at]), 255)), 3);
         }
-        $image = PhotoRenderer::image($field->width, $field->height, $grey);
-        $image->setFormat('png');
-        $image->setImageFormat('png');
 
-        return $image->getImageBlob();
+        return PhotoRenderer::png($field->width, $field->height, $grey);
     }
 
     /** @return array{Field, PartMap} */

@@ -95,14 +95,15 @@ final class ZoneReader
     public function read(?array $only = null): array
     {
         $warmth = $this->meanWarmth();
-        $parts = (new ZoneLights($this->light, $this->field->width / $this->field->height))->of($this->lightOf());
+        $deepest = array_map($this->deepest(...), $this->pixels);
+        $parts = (new ZoneLights($this->light, $this->field->width / $this->field->height))->of($this->lightOf($deepest));
         $names = [];
         $readings = [];
         foreach ($this->pixels as $zone => $pixels) {
             if ($only !== null && ! in_array($zone, $only, true)) {
                 continue;
             }
-            $place = $this->deepest($pixels);
+            $place = $deepest[$zone];
             $x = ($place % $this->field->width + 0.5) / $this->field->width;
             $y = (intdiv($place, $this->field->width) + 0.5) / $this->field->height;
             $colour = Lab::of(...array_map(static fn (float $v): float => round($v, 3), $this->means[$zone]));
@@ -137,12 +138,15 @@ final class ZoneReader
         return $readings;
     }
 
-    /** @return array<int, array{colour: Lab, share: float, x: float, y: float, margin: bool, touching: list<int>}> by zone, what tells how it is lit */
-    private function lightOf(): array
+    /**
+     * @param  array<int, int>  $deepest  by zone, the pixel well within it
+     * @return array<int, array{colour: Lab, share: float, x: float, y: float, margin: bool, touching: list<int>}> by zone, what tells how it is lit
+     */
+    private function lightOf(array $deepest): array
     {
         $zones = [];
         foreach ($this->pixels as $zone => $pixels) {
-            $place = $this->deepest($pixels);
+            $place = $deepest[$zone];
             $zones[$zone] = [
                 'colour' => Lab::of(...$this->means[$zone]), 'share' => count($pixels) / $this->field->count(),
                 'x' => ($place % $this->field->width) / $this->field->width, 'y' => intdiv($place, $this->field->width) / $this->field->height,

@@ -205,9 +205,11 @@ describe('advice that is applied', function (): void {
         expect($advice['canApply'])->toBeTrue();
         $this->postJson($this->url.'/advice', ['zone' => $zone->id, 'kind' => 'edge'])->assertOk()->assertJsonPath('crisp', false)->assertJsonPath('step', null);
         $id = $this->postJson($this->url.'/advised', ['zone' => $zone->id, 'kind' => 'edge'])->assertOk()->json('advised.0.id');
-        expect($zone->fresh()->corrections['crisp'])->toBeFalse();
+        expect($zone->fresh()->corrections['crisp'])->toBeFalse()->and($zone->fresh()->version)->toBeGreaterThan($zone->version);
+        // What is corrected meanwhile stays.
+        $zone->fresh()->update(['corrections' => ['importance' => 2, 'crisp' => false, 'surface' => 'hard']]);
         $this->deleteJson($this->url."/advised/$id")->assertOk();
-        expect($zone->fresh()->corrections)->toEqual(['importance' => 1, 'crisp' => true]);
+        expect($zone->fresh()->corrections)->toEqual(['importance' => 2, 'crisp' => true, 'surface' => 'hard']);
     });
 
     it('is refused in a sentence where it does not hold, is a matter of the hand, or is another artist\'s', function (): void {
