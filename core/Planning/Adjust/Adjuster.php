@@ -19,7 +19,8 @@ use Prism\Planning\PictureZone;
 
 /**
  * Brings the colours of a zone some way, together, by one layer more of a pencil that lies out already: the layer that comes
- * nearest to what is wanted of all of them. Their order of values stays, the paper bears it, and the schools allow it.
+ * nearest to what is wanted of all of them. Their order of values stays and the schools allow it; a paper that
+ * takes no more shows in the prediction, since the colours then do not go far enough.
  */
 final readonly class Adjuster
 {
@@ -40,9 +41,6 @@ final readonly class Adjuster
 
     /** Two values of a zone keep so much of what lies between them, L*. */
     private const KEEPS_APART = 0.6;
-
-    /** Tooth that is left, as a share, for a layer to take. */
-    private const LEAST_TOOTH = 0.08;
 
     /** A touch less is as good, in CIELAB for each coat. */
     private const COAT = 0.15;
@@ -146,7 +144,6 @@ final readonly class Adjuster
         $last = count($steps) - 1;
         $ends = $steps[$last]->pencil === null || $steps[$last]->pressurePercent > Manner::FIRM_PERCENT;
         $at = $ends ? $last : $last + 1;
-        $below = Stack::of(...array_slice($steps, 0, $at));
         $under = $steps[$at - 1] ?? null;
         if ($under !== null && (string) $under->pencil === (string) $layer->pencil) {
             // A pencil is never laid over itself: that is more coats.
@@ -162,7 +159,7 @@ final readonly class Adjuster
             }
         }
         $coats = array_sum(array_map(static fn (Step $step): int => $step->isLayer() ? $step->passes : 0, $steps));
-        if ($coats > $manner->mostCoats || $layer->pressurePercent >= Pressure::BURNISH_PERCENT || $this->model->draw($below)->look()->toothLeft < self::LEAST_TOOTH) {
+        if ($coats > $manner->mostCoats || $layer->pressurePercent >= Pressure::BURNISH_PERCENT) {
             return null;
         }
 
