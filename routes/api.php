@@ -31,6 +31,7 @@ Route::post('account/forgot', [AccountController::class, 'forgot'])->middleware(
 Route::post('account/reset', [AccountController::class, 'reset'])->middleware('throttle:accounts');
 
 Route::middleware('auth')->group(static function (): void {
+    Route::patch('account', [AccountController::class, 'update']);
     Route::get('schools', [SchoolController::class, 'show']);
     Route::put('schools', [SchoolController::class, 'update']);
     Route::post('colours', [MaterialController::class, 'colour']);

@@ -34,7 +34,7 @@ use Prism\Colour\Lamp;
  * @property int|null $palette_size
  * @property list<string>|null $pinned
  * @property list<string>|null $banned
- * @property array{size: int|null, curve: list<array{size: int, dE00: float}>, pencils: list<array{id: string, loss: float}>, dE00: float, separate?: float, wholeBox: float}|null $palette
+ * @property array{size: int|null, curve: list<array{size: int, dE00: float}>, pencils: list<array{id: string, loss: float}>, dE00: float, separate?: float, apart?: array<string, array{base: string, local: bool, further: float|null}>, wholeBox: float}|null $palette
  * @property bool $value_only
  * @property array{recipes: array<string, array{stack: string, by_hand: bool}|null>, palette: array<string, mixed>|null}|null $before_planning
  * @property list<array{id: string, zone: string, kind: string, sentence: string, on: string, layer: string|null, had: array<string, array{stack: string, by_hand: bool}|null>, has: array<string, string>, crisp: bool|null, crispBefore: bool|null}>|null $advised

@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 use Illuminate\Support\Facades\Mail;
+use Prism\Planning\Order\DrawingHand;
 
 /**
  * @property int $id
@@ -18,6 +19,7 @@ use Illuminate\Support\Facades\Mail;
  * @property string $email
  * @property string $password
  * @property array<string, string>|null $schools  by question, where this artist has answered it
+ * @property DrawingHand $hand
  * @property ?int $calibration_id  the one in force
  */
 final class User extends Authenticatable
@@ -25,12 +27,14 @@ final class User extends Authenticatable
     /** @use HasFactory<UserFactory> */
     use HasFactory;
 
-    protected $fillable = ['name', 'email', 'password', 'schools'];
+    protected $fillable = ['name', 'email', 'password', 'schools', 'hand'];
 
     protected $hidden = ['password', 'remember_token'];
 
     /** @var array<string, string> */
-    protected $casts = ['password' => 'hashed', 'schools' => 'array'];
+    protected $casts = ['password' => 'hashed', 'schools' => 'array', 'hand' => DrawingHand::class];
+
+    protected $attributes = ['hand' => 'right'];
 
     /** @return HasMany<Piece, $this> */
     public function pieces(): HasMany

@@ -77,6 +77,7 @@ final class PlanSheet
         $this->prep($pdf, $piece, $plan);
         $this->stages($pdf, $piece, $plan);
         $this->strip($pdf, $plan);
+        $this->beginnings($pdf, $piece, $plan);
         $this->turns($pdf, $piece, $plan);
         $this->pageNumbers($pdf, $piece);
 
@@ -229,6 +230,34 @@ final class PlanSheet
         return $kept;
     }
 
+    /** On which base the colours of each zone stand: in two columns, small. */
+    private function beginnings(TCPDF $pdf, Piece $piece, Plan $plan): void
+    {
+        $zones = Beginnings::of($piece, $plan);
+        if ($zones === []) {
+            return;
+        }
+        $numbers = array_flip($piece->zones->pluck('id')->values()->all());
+        $width = (self::WIDTH - self::GAP) / 2;
+        $this->heading($pdf, 'How each zone is begun');
+        $top = $pdf->GetY();
+        $low = $y = $top;
+        $column = 0;
+        foreach ($zones as $at => $zone) {
+            $text = sprintf('%d  %s', ($numbers[$zone->zone] ?? -1) + 1, $zone->sentence());
+            $this->font($pdf, 7.5);
+            $height = $pdf->getStringHeight($width, $text);
+            if ($column === 0 && $at >= (count($zones) + 1) / 2) {
+                $column = 1;
+                $y = $top;
+            }
+            $pdf->MultiCell($width, $height, $text, 0, 'L', false, 1, self::MARGIN + $column * ($width + self::GAP), $y);
+            $y += $height + 0.4;
+            $low = max($low, $y);
+        }
+        $pdf->setY($low + 3);
+    }
+
     /** In two columns, as the work goes. */
     private function turns(TCPDF $pdf, Piece $piece, Plan $plan): void
     {
@@ -289,7 +318,11 @@ final class PlanSheet
         $from = self::PENCIL + self::MAP + 2.0;
         foreach ($turn->places as $i => $place) {
             $line = $y + 1.0 + self::PLACE * $i;
-            $said = array_filter([$place->part === ZonePart::All ? '' : $place->words(), $place->coats > 1 ? $place->coats.' coats' : '']);
+            $fade = $place->fade();
+            $said = array_filter([
+                $place->part === ZonePart::All ? '' : $place->words(), $place->coats > 1 ? $place->coats.' coats' : '',
+                $fade === null ? '' : sprintf('to %.0f%% in the %s', $fade->toPercent, $fade->towardsLight ? 'light' : 'dark'), $place->onlyIf() === null ? '' : 'look first',
+            ]);
             // The number tells the zone; its name stands there where there is room.
             $number = ($numbers[$place->zone] ?? -1) + 1;
             $named = sprintf('%d  %s', $number, implode(', ', [...$said, $place->name]));

@@ -111,12 +111,12 @@ final class ZoneRecipes
                     $wanted = Targets::wanted($target->setRelation('zone', $zone));
                     $zones[] = new PlannedZone(
                         $target->id, $zone->id, Targets::name($target), $wanted->colour, $stack, $recipes->underlayer($stack, $wanted), $paper * $zone->share * $target->share,
-                        $touching, $schools->schools(), $schools->highlights(), $target->role, $zone->name, isset($instead[$target->id]) || $target->recipe?->by_hand === true, $piece->value_only,
+                        $touching, $schools->schools(), $schools->highlights(), $target->role, $zone->name, isset($instead[$target->id]) || $target->recipe?->by_hand === true, $piece->value_only, $zone->x, $zone->y,
                     );
                 }
             }
         }
 
-        return (new Planner($this->engine->predictor($piece->paper, $piece->user, $desk), $desk, SchoolChoices::ofPiece($piece)->background(), $this->paces->forPiece($piece)))->plan($zones);
+        return (new Planner($this->engine->predictor($piece->paper, $piece->user, $desk), $desk, SchoolChoices::ofPiece($piece)->background(), $this->paces->forPiece($piece), $piece->user->hand))->plan($zones);
     }
 }

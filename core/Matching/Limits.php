@@ -56,6 +56,12 @@ final readonly class Limits
         return new self(1, $maxPencils, $this->maxLayers, $this->schools, $this->noBlack, $this->waxLast, $this->must, $this->surface, $this->last, $this->given);
     }
 
+    /** For what stands on a base that other colours share: that is one layer more. */
+    public function over(string $pencil): self
+    {
+        return new self($this->top, $this->maxPencils, min(self::MOST_LAYERS, $this->maxLayers + 1), $this->schools, $this->noBlack, $this->waxLast, [...$this->must, $pencil], $this->surface, $this->last, $this->given);
+    }
+
     /** For one pencil in one layer, by the same manner. */
     public function alone(): self
     {

@@ -13,6 +13,9 @@ use Prism\Matching\Sketch;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use Prism\Materials\PencilId;
+use Prism\Planning\Build\Apart;
+use Prism\Planning\Build\CommonBase;
+use Prism\Planning\Build\LocalColour;
 use Prism\Planning\Build\ZoneBuild;
 
 /**
@@ -109,12 +112,14 @@ final class PaletteFinder
             $progress(self::GATHERING + (self::CHOOSING - self::GATHERING) * count($sets) / count($sizes));
         }
         $each = $this->recipes($wish, $sets, $parts, static fn (float $share) => $progress(self::CHOOSING + (1.0 - self::CHOOSING) * $share));
+        $each = $this->onCommonBases($wish, $each, $parts);
         $palettes = [];
         $before = null;
         foreach ($sets as $size => $chosen) {
             $alone = array_map(static fn (array $recipes): ?Recipe => $recipes[$size][0] ?? null, $each);
             foreach (self::SHARING as $sharing) {
-                $palette = $this->palette($chosen, $this->built($wish, $each, $size, $sharing), $alone);
+                $taken = $this->built($wish, $each, $size, $sharing);
+                $palette = $this->palette($chosen, $taken, $alone, $this->apart($wish, $each, $size, $taken));
                 if ($before === null || $palette->meanDifference <= $before->meanDifference) {
                     break;
                 }
@@ -348,15 +353,16 @@ final class PaletteFinder
         ksort($grown);
         $ids = $this->kit->ids();
 
-        return new Palette(array_map(static fn (int $at): PencilId => PencilId::of($ids[$at]), array_keys($grown)), $palette->recipes, $palette->meanDifference, $palette->separate, $this->losses($grown));
+        return new Palette(array_map(static fn (int $at): PencilId => PencilId::of($ids[$at]), array_keys($grown)), $palette->recipes, $palette->meanDifference, $palette->separate, $this->losses($grown), $palette->apart);
     }
 
     /**
      * @param  array<int, true>  $chosen
      * @param  list<?Recipe>  $found  by target
      * @param  list<?Recipe>  $alone  by target, the best for each alone
+     * @param  array<string, Apart>  $apart  by target
      */
-    private function palette(array $chosen, array $found, array $alone): Palette
+    private function palette(array $chosen, array $found, array $alone, array $apart): Palette
     {
         $ids = array_keys($this->limits);
         $recipes = [];
@@ -374,6 +380,7 @@ final class PaletteFinder
             $this->mean($found),
             $this->mean($alone),
             $this->losses($chosen),
+            $apart,
         );
     }
 
@@ -446,6 +453,49 @@ final class PaletteFinder
     }
 
     /**
+     * With what each colour would be over the base of most of its zone.
+     *
+     * @param  list<array<int, non-empty-list<Recipe>>>  $each  by target and size
+     * @return list<array<int, non-empty-list<Recipe>>>
+     */
+    private function onCommonBases(PaletteWish $wish, array $each, Parts $parts): array
+    {
+        $targets = array_values($wish->targets);
+        $limits = array_values($this->limits);
+        $bases = [];
+        foreach ($this->zones($wish) as $of) {
+            foreach (array_unique(array_merge(...array_map(static fn (int $at): array => array_keys($each[$at]), $of))) as $size) {
+                $base = CommonBase::among(array_map(static fn (int $at): ?Recipe => $each[$at][$size][0] ?? null, $of), array_map(fn (int $at): float => $this->weights[$at], $of));
+                foreach ($of as $at) {
+                    if ($base !== null && LocalColour::isShared($targets[$at]->colour, $targets[$this->heaviest($of)]->colour)) {
+                        $bases[$at][$size] = $base;
+                    }
+                }
+            }
+        }
+        $common = new CommonBase($this->search, array_flip($this->kit->ids()));
+        $over = static function (int $at) use ($common, $bases, $each, $targets, $limits): string {
+            $found = [];
+            foreach ($bases[$at] ?? [] as $size => $base) {
+                if (isset($each[$at][$size])) {
+                    $key = $base.' '.implode(' ', array_map(static fn (Recipe $recipe): string => (string) $recipe->stack, $each[$at][$size]));
+                    $found[$size] = $made[$key] ??= $common->under($base, $targets[$at], $limits[$at], $each[$at][$size]);
+                }
+            }
+
+            return serialize($found);
+        };
+        foreach ($parts->each(count($each), $over, static function (): void {
+        }) as $at => $found) {
+            foreach (unserialize($found) as $size => $recipes) {
+                array_push($each[$at][$size], ...$recipes);
+            }
+        }
+
+        return $each;
+    }
+
+    /**
      * What the paper is already stays paper, whatever a stack would cost.
      *
      * @param  list<Candidate>  $settled
@@ -478,14 +528,12 @@ final class PaletteFinder
     private function built(PaletteWish $wish, array $found, int $size, float $sharing): array
     {
         $ids = array_keys($this->limits);
-        $zones = [];
-        foreach ($ids as $at => $id) {
-            if (isset($found[$at][$size])) {
-                $zones[$wish->zones[$id] ?? "alone $id"][] = $at;
-            }
-        }
         $one = array_fill(0, count($ids), null);
-        foreach ($zones as $of) {
+        foreach ($this->zones($wish) as $all) {
+            $of = array_values(array_filter($all, static fn (int $at): bool => isset($found[$at][$size])));
+            if ($of === []) {
+                continue;
+            }
             $taken = ZoneBuild::of(
                 array_map(static fn (int $at): array => $found[$at][$size], $of),
                 array_map(fn (int $at): float => $this->weights[$at], $of),
@@ -498,6 +546,53 @@ final class PaletteFinder
         }
 
         return array_values($one);
+    }
+
+    /**
+     * Why colours stand beside the base of their zone.
+     *
+     * @param  list<array<int, non-empty-list<Recipe>>>  $each  by target and size
+     * @param  list<?Recipe>  $taken  by target
+     * @return array<string, Apart> by target
+     */
+    private function apart(PaletteWish $wish, array $each, int $size, array $taken): array
+    {
+        $ids = array_keys($this->limits);
+        $apart = [];
+        foreach ($this->zones($wish) as $of) {
+            $base = CommonBase::among(array_map(static fn (int $at): ?Recipe => $taken[$at], $of), array_map(fn (int $at): float => $this->weights[$at], $of));
+            $main = $wish->targets[$ids[$this->heaviest($of)]]->colour;
+            foreach ($of as $at) {
+                $first = $taken[$at] === null ? null : CommonBase::firstOf($taken[$at]);
+                if ($base === null || $first === null || (string) $first === (string) $base) {
+                    continue;
+                }
+                $over = array_filter($each[$at][$size] ?? [], static fn (Recipe $recipe): bool => (string) CommonBase::firstOf($recipe) === (string) $base);
+                $apart[$ids[$at]] = new Apart($base, ! LocalColour::isShared($wish->targets[$ids[$at]]->colour, $main),
+                    $over === [] ? null : min(array_map(static fn (Recipe $recipe): float => $recipe->difference->dE00, $over)) - $taken[$at]->difference->dE00);
+            }
+        }
+
+        return $apart;
+    }
+
+    /** @return list<non-empty-list<int>> the targets of each zone */
+    private function zones(PaletteWish $wish): array
+    {
+        $zones = [];
+        foreach (array_keys($this->limits) as $at => $id) {
+            $zones[$wish->zones[$id] ?? "alone $id"][] = $at;
+        }
+
+        return array_values($zones);
+    }
+
+    /** @param  non-empty-list<int>  $of  targets */
+    private function heaviest(array $of): int
+    {
+        usort($of, fn (int $a, int $b): int => $this->weights[$b] <=> $this->weights[$a]);
+
+        return $of[0];
     }
 
     /**

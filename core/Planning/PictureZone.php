@@ -31,6 +31,8 @@ final readonly class PictureZone
      * @param  list<int>  $touching  labels of the zones that it touches
      * @param  list<PictureTarget>  $targets
      * @param  ?FormGradient  $gradient  null where it goes from light to dark no one way, or that was not read
+     * @param  float  $across  where it lies, share of the width
+     * @param  float  $down  share of the height
      */
     public function __construct(
         public string $id,
@@ -48,6 +50,8 @@ final readonly class PictureZone
         public SchoolSet $schools = new SchoolSet,
         public Highlights $highlights = Highlights::Reserve,
         public ?FormGradient $gradient = null,
+        public float $across = 0.0,
+        public float $down = 0.0,
     ) {
     }
 
@@ -60,7 +64,7 @@ final readonly class PictureZone
 
         return new self(
             (string) $reading->zone, $reading->name, $reading->zone, $reading->share, $reading->importance, $reading->surface,
-            $reading->light, $reading->distance, $reading->crisp, $reading->direction, array_keys($reading->touching), $targets, $schools, $highlights, $reading->gradient,
+            $reading->light, $reading->distance, $reading->crisp, $reading->direction, array_keys($reading->touching), $targets, $schools, $highlights, $reading->gradient, $reading->x, $reading->y,
         );
     }
 
@@ -70,7 +74,7 @@ final readonly class PictureZone
         return new self(
             $this->id, $this->name, $this->label, $this->share, $this->importance, $this->surface, $this->light, $this->distance, $this->crisp, $this->direction, $this->touching,
             array_map(static fn (PictureTarget $target): PictureTarget => new PictureTarget($target->id, $target->role, $target->read, $fitting->colour($target->read), $target->share), $this->targets),
-            $schools, $schools->highlights, $this->gradient,
+            $schools, $schools->highlights, $this->gradient, $this->across, $this->down,
         );
     }
 

@@ -64,7 +64,7 @@ final readonly class TrioShading
         }
 
         return new self(
-            $shaded === 0 ? $palette : new Palette($palette->pencils, $recipes, $all > 0.0 ? $sum / $all : 0.0, $palette->separate, $palette->losses),
+            $shaded === 0 ? $palette : $palette->laidBy($recipes, $all > 0.0 ? $sum / $all : 0.0),
             $shaded,
             $without,
             $further === [] ? 0.0 : array_sum($further) / count($further),

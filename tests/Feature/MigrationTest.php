@@ -33,7 +33,7 @@ it('keeps pencils, boxes, swatches and the calibration in force', function (): v
     $user = olderStudio();
     $latest = (int) $user->calibrations()->max('id');
     $box = $user->box()->pluck('pencils.id')->sort()->values()->all();
-    test()->artisan('migrate:rollback', ['--step' => 9, '--force' => true])->assertSuccessful();
+    test()->artisan('migrate:rollback', ['--step' => backTo('2026_11_25_000001_extend_pencils_and_swatches'), '--force' => true])->assertSuccessful();
     expect(Schema::hasColumn('pencils', 'L'))->toBeFalse()->and(Schema::hasColumn('users', 'calibration_id'))->toBeFalse()->and(Schema::hasTable('works'))->toBeFalse()
         ->and(DB::table('swatches')->count())->toBe(4)->and(DB::table('pencils')->count())->toBe(120);
 
@@ -55,7 +55,7 @@ it('loses on the way back only what the older studio had no place for', function
     $user = artist();
     $range = $user->ranges()->create(['code' => 'HS', 'maker' => '', 'name' => 'Own']);
     $range->pencils()->create(['number' => '1', 'name' => 'Own', 'aliases' => [], 'binder' => 'wax', 'opacity' => 'semi']);
-    test()->artisan('migrate:rollback', ['--step' => 9, '--force' => true])->assertSuccessful();
+    test()->artisan('migrate:rollback', ['--step' => backTo('2026_11_25_000001_extend_pencils_and_swatches'), '--force' => true])->assertSuccessful();
     expect(DB::table('ranges')->pluck('code')->sort()->values()->all())->toBe(['LO', 'QW'])->and(DB::table('pencils')->count())->toBe(120);
     test()->artisan('migrate', ['--force' => true])->assertSuccessful();
 });

@@ -69,12 +69,12 @@ it('bears on the recipes that are found for a zone', function (): void {
 
 it('is kept of pieces that were there before schools were gathered', function (): void {
     $id = $this->piece->id;
-    $this->artisan('migrate:rollback', ['--step' => 6, '--force' => true])->assertSuccessful();
+    $this->artisan('migrate:rollback', ['--step' => backTo('2026_11_28_000001_gather_schools'), '--force' => true])->assertSuccessful();
     expect(Schema::hasColumn('pieces', 'schools'))->toBeFalse();
     DB::table('pieces')->where('id', $id)->update(['school' => 'form-first', 'highlights' => 'lift', 'progress' => 'zone-by-zone']);
     $this->artisan('migrate', ['--force' => true])->assertSuccessful();
     expect(Piece::query()->findOrFail($id)->schools)->toEqualCanonicalizing(['value' => 'form-first', 'background' => 'zone-by-zone', 'highlights' => 'lift']);
-    $this->artisan('migrate:rollback', ['--step' => 6, '--force' => true])->assertSuccessful();
+    $this->artisan('migrate:rollback', ['--step' => backTo('2026_11_28_000001_gather_schools'), '--force' => true])->assertSuccessful();
     expect(DB::table('pieces')->where('id', $id)->value('school'))->toBe('form-first');
     $this->artisan('migrate', ['--force' => true])->assertSuccessful();
 });

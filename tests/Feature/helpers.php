@@ -133,3 +133,9 @@ function profile(array $primaries, float $gamma): string
 
 const DISPLAY_P3 = [[0.51512, 0.24120, -0.00105], [0.29198, 0.69225, 0.04189], [0.15710, 0.06657, 0.78407]];
 const ADOBE_RGB = [[0.60974, 0.31111, 0.01947], [0.20528, 0.62567, 0.06087], [0.14919, 0.06322, 0.74457]];
+
+/** How many migrations are rolled back to undo this one and all that came after it. */
+function backTo(string $migration): int
+{
+    return count(array_filter(glob(database_path('migrations/*.php')) ?: [], static fn (string $path): bool => basename($path, '.php') >= $migration));
+}

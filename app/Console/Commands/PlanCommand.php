@@ -198,9 +198,19 @@ final class PlanCommand extends StudioFiles
         return [
             'number' => $turn->number, 'stage' => $turn->stage->value, 'tool' => $turn->kind->value ?? $turn->role->value, 'pencil' => $turn->pencil === null ? null : (string) $turn->pencil,
             'pressure' => $turn->pressurePercent, 'round' => 1,
-            'places' => array_map(static fn (Place $place): array => ['zone' => $place->zone, 'part' => $place->part->value, 'coats' => $place->coats], $turn->places),
+            'places' => array_map(self::place(...), $turn->places),
             'why' => $turn->why, 'because' => $turn->because, 'minutes' => round($turn->minutes, 1), 'session' => $turn->session,
         ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function place(Place $place): array
+    {
+        $fade = $place->fade();
+
+        return ['zone' => $place->zone, 'part' => $place->part->value, 'coats' => $place->coats]
+            + ($fade === null ? [] : ['from' => $fade->fromPercent, 'to' => $fade->toPercent, 'towards' => $fade->towardsLight ? 'light' : 'dark'])
+            + ($place->onlyIf() === null ? [] : ['onlyIf' => $place->onlyIf()]);
     }
 
     /**

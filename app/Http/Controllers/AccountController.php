@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\AccountRequest;
 use App\Http\Requests\ForgotPasswordRequest;
 use App\Http\Requests\RegisterRequest;
 use App\Http\Requests\ResetPasswordRequest;
 use App\Models\User;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\Auth;
@@ -38,6 +40,19 @@ final class AccountController
         $user = User::query()->create(Arr::only($request->validated(), ['name', 'email', 'password']));
         Auth::login($user);
         $request->session()->regenerate();
+
+        return $session->show($request);
+    }
+
+    #[OA\Patch(path: '/api/account', operationId: 'changeAccount', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(properties: [
+        new OA\Property(property: 'hand', type: 'string', enum: ['right', 'left'], description: 'that draws: plans keep it off what is done'),
+    ])), responses: [
+        new OA\Response(response: 200, description: 'As it is now', content: new OA\JsonContent(ref: '#/components/schemas/Session')),
+        new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+    ])]
+    public function update(AccountRequest $request, SessionController $session, #[CurrentUser] User $user): JsonResponse
+    {
+        $user->update($request->validated());
 
         return $session->show($request);
     }

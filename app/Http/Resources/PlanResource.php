@@ -9,15 +9,18 @@ use App\Models\Piece;
 use App\Models\Recipe;
 use App\Models\ZoneTarget;
 use App\Studio\AppliedAdvice;
+use App\Studio\Beginnings;
 use App\Studio\Begun;
 use App\Studio\Catalogue;
 use App\Studio\Paces;
 use App\Studio\PictureAdvice;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Support\Arr;
 use OpenApi\Attributes as OA;
 use Prism\Colour\Lab;
 use Prism\Materials\PencilId;
+use Prism\Planning\Build\ZoneBases;
 use Prism\Planning\Lightener;
 use Prism\Planning\Order\Caution;
 use Prism\Planning\Order\Plan;
@@ -32,13 +35,18 @@ use Prism\Planning\ZoneAdvice;
  *
  * @property-read Plan $resource
  */
-#[OA\Schema(schema: 'Plan', required: ['pullList', 'palette', 'cautions', 'turns', 'built', 'steps', 'minutes', 'idleMinutes', 'apartMinutes', 'sessions', 'currentKey', 'done', 'total', 'zonesWithoutRecipe', 'ownRecipes', 'begunRecipes', 'joins', 'advice', 'advised', 'prep', 'canTakeBack', 'pace', 'calibration'], properties: [
+#[OA\Schema(schema: 'Plan', required: ['pullList', 'palette', 'cautions', 'turns', 'built', 'steps', 'beginnings', 'minutes', 'idleMinutes', 'apartMinutes', 'sessions', 'currentKey', 'done', 'total', 'zonesWithoutRecipe', 'ownRecipes', 'begunRecipes', 'joins', 'advice', 'advised', 'prep', 'canTakeBack', 'pace', 'calibration'], properties: [
     new OA\Property(property: 'pullList', type: 'array', items: new OA\Items(ref: '#/components/schemas/PullListEntry')),
     new OA\Property(property: 'palette', nullable: true, description: 'what planning the whole picture found last', oneOf: [new OA\Schema(ref: '#/components/schemas/Palette')]),
     new OA\Property(property: 'cautions', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'turns', type: 'array', items: new OA\Items(ref: '#/components/schemas/Turn')),
     new OA\Property(property: 'built', type: 'number', nullable: true, description: 'mean miss of the drawing as the turns lay it, dE00, by area'),
     new OA\Property(property: 'steps', type: 'array', description: 'of all turns, in order', items: new OA\Items(ref: '#/components/schemas/PlanStep')),
+    new OA\Property(property: 'beginnings', type: 'array', description: 'how each zone is begun, and why a colour stands on a base of its own', items: new OA\Items(required: ['zone', 'name', 'sentence'], properties: [
+        new OA\Property(property: 'zone', type: 'string'),
+        new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'sentence', type: 'string'),
+    ])),
     new OA\Property(property: 'minutes', type: 'number', description: 'from the first step to the last, breaks left out'),
     new OA\Property(property: 'idleMinutes', type: 'number', description: 'of these, with idle hands'),
     new OA\Property(property: 'apartMinutes', type: 'number', description: 'what finishing one zone after the other would take'),
@@ -117,7 +125,7 @@ use Prism\Planning\ZoneAdvice;
         new OA\Property(property: 'loss', type: 'number', description: 'what the picture would lose without it, in dE00'),
     ])),
 ])]
-#[OA\Schema(schema: 'PlanStep', required: ['key', 'number', 'zone', 'role', 'step', 'layer', 'before', 'after', 'sigma', 'target', 'why', 'minutes', 'session', 'turn', 'because', 'state'], properties: [
+#[OA\Schema(schema: 'PlanStep', required: ['key', 'number', 'zone', 'role', 'step', 'layer', 'before', 'after', 'sigma', 'target', 'why', 'minutes', 'session', 'turn', 'because', 'onlyIf', 'state'], properties: [
     new OA\Property(property: 'key', type: 'string'),
     new OA\Property(property: 'number', type: 'integer'),
     new OA\Property(property: 'zone', required: ['id', 'target', 'name'], type: 'object', properties: [
@@ -137,6 +145,7 @@ use Prism\Planning\ZoneAdvice;
     new OA\Property(property: 'session', type: 'integer'),
     new OA\Property(property: 'turn', type: 'integer'),
     new OA\Property(property: 'because', type: 'array', description: 'why it stands here', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'onlyIf', nullable: true, type: 'string', description: 'what must still be seen for it to be laid; null: it is laid in any case'),
     new OA\Property(property: 'state', type: 'string', enum: ['open', 'done', 'skipped']),
 ])]
 final class PlanResource extends JsonResource
@@ -164,11 +173,12 @@ final class PlanResource extends JsonResource
 
         return [
             'pullList' => [...array_map($this->entry(...), $this->resource->pullList), ...$this->lighteners()],
-            'palette' => $this->piece->palette === null ? null : ['valueError' => null, 'trio' => null, 'separate' => $this->piece->palette['dE00'], ...$this->piece->palette],
+            'palette' => $this->piece->palette === null ? null : ['valueError' => null, 'trio' => null, 'separate' => $this->piece->palette['dE00'], ...Arr::except($this->piece->palette, 'apart')],
             'cautions' => array_map(static fn (Caution $caution): string => $caution->sentence(), $this->resource->cautions),
             'turns' => array_map(static fn (Turn $turn): TurnResource => new TurnResource($turn, $states->all()), $this->resource->turns),
             'built' => $this->resource->meanDifference() === null ? null : round($this->resource->meanDifference(), 2),
             'steps' => $steps,
+            'beginnings' => array_map(static fn (ZoneBases $zone): array => ['zone' => $zone->zone, 'name' => $zone->name, 'sentence' => $zone->sentence()], Beginnings::of($this->piece, $this->resource)),
             'minutes' => round($this->resource->minutes, 1),
             'idleMinutes' => round($this->resource->idleMinutes, 1),
             'apartMinutes' => round($this->resource->apartMinutes, 1),
@@ -226,6 +236,7 @@ final class PlanResource extends JsonResource
             'after' => ColourResource::make($step->after),
             'sigma' => round($step->sigma, 2),
             'target' => ColourResource::make($step->zone->target),
+            'onlyIf' => $step->onlyIf,
             'why' => $step->why,
             'minutes' => round($step->minutes, 1),
             'session' => $step->session,

@@ -22,13 +22,19 @@ use Prism\Planning\Order\Turn;
     new OA\Property(property: 'stage', type: 'string', enum: ['reserve', 'underlayer', 'build', 'dark', 'finish']),
     new OA\Property(property: 'role', type: 'string', enum: ['reserve', 'underlayer', 'layer', 'rub', 'wash', 'lift', 'blend', 'burnish', 'sparkle']),
     new OA\Property(property: 'step', nullable: true, description: 'pencil and pressure, coats as in most places; null where none is used', oneOf: [new OA\Schema(ref: '#/components/schemas/Step')]),
-    new OA\Property(property: 'places', type: 'array', items: new OA\Items(required: ['zone', 'target', 'targets', 'name', 'part', 'coats', 'before', 'after', 'keys', 'state'], properties: [
+    new OA\Property(property: 'places', type: 'array', items: new OA\Items(required: ['zone', 'target', 'targets', 'name', 'part', 'coats', 'fade', 'onlyIf', 'before', 'after', 'keys', 'state'], properties: [
         new OA\Property(property: 'zone', type: 'string'),
         new OA\Property(property: 'target', type: 'string', description: 'the colour with the largest area there'),
         new OA\Property(property: 'targets', type: 'array', description: 'all colours that it goes to there', items: new OA\Items(type: 'string')),
         new OA\Property(property: 'name', type: 'string'),
         new OA\Property(property: 'part', type: 'string'),
         new OA\Property(property: 'coats', type: 'integer'),
+        new OA\Property(property: 'fade', nullable: true, type: 'object', description: 'how the pressure falls over it; null where all of it is pressed alike', required: ['from', 'to', 'towards'], properties: [
+            new OA\Property(property: 'from', type: 'number'),
+            new OA\Property(property: 'to', type: 'number'),
+            new OA\Property(property: 'towards', type: 'string', enum: ['light', 'dark']),
+        ]),
+        new OA\Property(property: 'onlyIf', nullable: true, type: 'string', description: 'what must still be seen for it to be laid; null: it is laid in any case'),
         new OA\Property(property: 'before', ref: '#/components/schemas/Colour'),
         new OA\Property(property: 'after', ref: '#/components/schemas/Colour'),
         new OA\Property(property: 'keys', type: 'array', description: 'steps that this lays', items: new OA\Items(type: 'string')),
@@ -58,7 +64,7 @@ final class TurnResource extends JsonResource
             'number' => $turn->number,
             'stage' => $turn->stage->value,
             'role' => $turn->role->value,
-            'step' => $step === null ? null : StepResource::make($step->pencil === null ? $step : Step::layer($step->pencil, $step->pressurePercent)),
+            'step' => $step === null ? null : StepResource::make($step->pencil === null ? $step : Step::layer($step->pencil, $turn->pressurePercent ?? $step->pressurePercent)),
             'places' => array_map($this->place(...), $turn->places),
             'why' => $turn->why,
             'because' => $turn->because,
@@ -71,6 +77,8 @@ final class TurnResource extends JsonResource
     /** @return array<string, mixed> */
     private function place(Place $place): array
     {
+        $fade = $place->fade();
+
         return [
             'zone' => $place->zone,
             'target' => $place->steps[0]->zone->id,
@@ -78,6 +86,8 @@ final class TurnResource extends JsonResource
             'name' => $place->name,
             'part' => $place->words(),
             'coats' => $place->coats,
+            'fade' => $fade === null ? null : ['from' => $fade->fromPercent, 'to' => $fade->toPercent, 'towards' => $fade->towardsLight ? 'light' : 'dark'],
+            'onlyIf' => $place->onlyIf(),
             'before' => ColourResource::make($place->steps[0]->before),
             'after' => ColourResource::make($place->steps[0]->after),
             'keys' => array_map(static fn (PlanStep $step): string => $step->key, $place->steps),

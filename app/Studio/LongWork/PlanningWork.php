@@ -17,6 +17,7 @@ use Closure;
 use Illuminate\Support\Facades\DB;
 use Prism\Colour\ValueScale;
 use Prism\Matching\Recipe as FoundRecipe;
+use Prism\Planning\Build\Apart;
 use Prism\Planning\Palette;
 use Prism\Reference\RangeMode;
 
@@ -107,6 +108,7 @@ final class PlanningWork implements LongWork
             'wholeBox' => round($curve[(int) array_key_last($curve)]->meanDifference, 3),
             'curve' => array_map(static fn (int $n): array => ['size' => $n, 'dE00' => round($curve[$n]->meanDifference, 3)], $sizes),
             'pencils' => array_map(static fn ($id): array => ['id' => (string) $id, 'loss' => round($palette->losses[(string) $id] ?? 0.0, 3)], $palette->pencils),
+            'apart' => array_map(static fn (Apart $apart): array => ['base' => (string) $apart->base, 'local' => $apart->local, 'further' => $apart->further === null ? null : round($apart->further, 2)], $palette->apart),
             'valueError' => $valueOnly ? round(self::valueError($palette), 2) : null,
         ];
     }

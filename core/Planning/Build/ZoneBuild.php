@@ -14,10 +14,12 @@ use Prism\Matching\Recipe;
  */
 final class ZoneBuild
 {
-    /** What a pencil in the hand costs a zone, in dE00 of its mean; and a first coat of its own, which is no common base. */
+    /** What a pencil in the hand costs a zone, in dE00 of its mean; a first coat of its own, which is no common base; and a layer of each colour. */
     private const TOOL = 0.8;
 
-    private const BASE = 0.2;
+    private const BASE = 0.5;
+
+    private const LAYER = 0.1;
 
     /** A colour gives up no more than this for the others, of the search's cost in dE00, which is some more than its colour loses: else it has a base of its own. */
     private const MOST_LOSS = 2.0;
@@ -37,6 +39,10 @@ final class ZoneBuild
      */
     public static function of(array $recipes, array $weights, \Closure $parted, float $sharing = 1.0): array
     {
+        if (count($recipes) === 1) {
+            // With nobody to share with it has what is best for it.
+            return [0];
+        }
         $all = max(1e-9, array_sum($weights));
         // What is surest stands first, and the others lean on it.
         $order = array_keys($recipes);
@@ -69,7 +75,8 @@ final class ZoneBuild
                     if ($first !== null) {
                         $bases[(string) $first] = true;
                     }
-                    $cost = $build['cost'] + $weights[$at] / $all * $loss + $sharing * (self::TOOL * (count($tools) - count($build['tools'])) + self::BASE * (count($bases) - count($build['bases'])));
+                    $cost = $build['cost'] + $weights[$at] / $all * $loss + $sharing * (self::TOOL * (count($tools) - count($build['tools'])) + self::BASE * (count($bases) - count($build['bases']))
+                        + self::LAYER * count($recipe->stack) / count($recipes));
                     $next[] = ['taken' => $build['taken'] + [$at => $i], 'tools' => $tools, 'bases' => $bases, 'cost' => $cost];
                 }
             }

@@ -29,6 +29,20 @@ final readonly class Place
         return count($names) > 1 ? $this->part->value.'s' : substr($zone->name, strlen($of));
     }
 
+    /** How the pressure falls over it; null where all of it is pressed alike. */
+    public function fade(): ?Fade
+    {
+        return Fade::of($this->steps);
+    }
+
+    /** What must still be seen, when it is compared with the photo, for it to be laid; null where that does not hang on looking. */
+    public function onlyIf(): ?string
+    {
+        $ifs = array_map(static fn (PlanStep $step): ?string => $step->onlyIf, $this->steps);
+
+        return in_array(null, $ifs, true) ? null : $ifs[0];
+    }
+
     public function areaMm2(): float
     {
         return array_sum(array_map(static fn (PlanStep $step): float => $step->zone->areaMm2, $this->steps));

@@ -25,6 +25,17 @@ final readonly class Plan
     {
     }
 
+    /** @return list<PlannedZone> every colour that is planned, once */
+    public function colours(): array
+    {
+        $colours = [];
+        foreach ($this->steps as $step) {
+            $colours[$step->zone->id] = $step->zone;
+        }
+
+        return array_values($colours);
+    }
+
     public function sessions(): int
     {
         return $this->steps === [] ? 0 : max(array_map(static fn (PlanStep $step): int => $step->session, $this->steps));

@@ -20,6 +20,7 @@ final readonly class PlanStep
      * @param  int  $session  from 1
      * @param  int  $turn  number of its turn, from 1
      * @param  list<string>  $because  why it comes before others
+     * @param  ?string  $onlyIf  what must still be seen for it to be laid: "half a step too light"; null: it is laid in any case
      */
     public function __construct(
         public string $key,
@@ -36,6 +37,7 @@ final readonly class PlanStep
         public int $session = 1,
         public int $turn = 1,
         public array $because = [],
+        public ?string $onlyIf = null,
     ) {
     }
 
@@ -56,12 +58,16 @@ final readonly class PlanStep
     /** @param  list<string>  $because */
     public function scheduled(float $startMinute, float $minutes, int $session, int $turn, array $because): self
     {
-        return new self($this->key, $this->zone, $this->role, $this->step, $this->layer, $this->before, $this->after, $this->sigma, $this->why, $startMinute, $minutes, $session, $turn, $because);
+        return new self($this->key, $this->zone, $this->role, $this->step, $this->layer, $this->before, $this->after, $this->sigma, $this->why, $startMinute, $minutes, $session, $turn, $because, $this->onlyIf);
     }
 
-    /** The same, laid at the pressure of its turn. */
-    public function laid(?Step $step, Lab $before, Lab $after, float $sigma): self
+    /**
+     * The same, laid at the pressure of its turn.
+     *
+     * @param  ?string  $onlyIf  what must still be seen for it to be laid
+     */
+    public function laid(?Step $step, Lab $before, Lab $after, float $sigma, ?string $onlyIf = null): self
     {
-        return new self($this->key, $this->zone, $this->role, $step, $this->layer, $before, $after, $sigma, $this->why, $this->startMinute, $this->minutes, $this->session, $this->turn, $this->because);
+        return new self($this->key, $this->zone, $this->role, $step, $this->layer, $before, $after, $sigma, $this->why, $this->startMinute, $this->minutes, $this->session, $this->turn, $this->because, $onlyIf);
     }
 }

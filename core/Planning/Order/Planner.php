@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Prism\Planning\Order;
 
+use Prism\Colour\Difference;
 use Prism\Layering\Prediction;
 use Prism\Layering\Predictor;
 use Prism\Layering\Pressure;
@@ -50,11 +51,15 @@ final readonly class Planner
     /** Reasons that a turn tells for its place. */
     private const REASONS = 2;
 
+    /** A last coat is laid on seeing that it is needed, where without it the colour is no further off than this, dE00, and what it gains is within doubt. */
+    private const MAY_DO = 4.0;
+
     public function __construct(
         private Predictor $predictor,
         private Kit $box,
         private Progress $progress = Progress::ColourByColour,
         private Pace $pace = new Pace,
+        private DrawingHand $hand = DrawingHand::Right,
     ) {
     }
 
@@ -69,7 +74,7 @@ final readonly class Planner
         $steps = array_merge(...$chains);
         $rules = OrderRules::of($chains, $this->box);
         $places = self::places($zones);
-        $rank = $this->rank($places);
+        $rank = $this->rank();
         $apart = Schedule::zoneAfterZone($steps, $rules, $this->pace, $rank, static fn (PlanStep $step): int => self::group($step, $places[$step->zone->zone]));
         $schedule = Schedule::of($steps, $rules, $this->pace, $rank, $this->progress === Progress::ColourByColour
             ? static fn (PlanStep $step): int => self::group($step, 0)
@@ -138,10 +143,22 @@ final readonly class Planner
             $before = $strips[$id][$at[$id] ?? 0];
             $at[$id] = ($at[$id] ?? 0) + ($step->step === null ? 0 : 1);
             $after = $strips[$id][$at[$id]];
-            $steps[$i] = $step->laid($step->step, $before->colour, $after->colour, $after->sigma);
+            $steps[$i] = $step->laid($step->step, $before->colour, $after->colour, $after->sigma, $at[$id] === count($stacks[$id]) ? self::onlyIf($step, $before, $after) : null);
         }
 
         return [$steps, $built];
+    }
+
+    /** Of the last coat of a colour: what must still be seen for it to be laid, if it may as well do without. */
+    private static function onlyIf(PlanStep $last, Prediction $before, Prediction $after): ?string
+    {
+        if ($last->step?->pencil === null || $last->role !== StepRole::Layer || $last->layer < 2 || $last->zone->own) {
+            return null;
+        }
+        $miss = Difference::between($before->colour, $last->zone->target);
+        $gain = $miss->dE00 - $after->colour->differenceTo($last->zone->target);
+
+        return $miss->dE00 <= self::MAY_DO && $gain < $after->sigma ? $miss->words : null;
     }
 
     /** A colour that the paper itself is, kept or made as the school of the zone says. */
@@ -227,7 +244,7 @@ final readonly class Planner
             $first = $of[0];
             $stage = self::stage($of);
             $turns[] = new Turn(
-                $number + 1, $stage, $first->role, $first->step?->kind, $first->step?->pencil, $first->step?->pencil === null ? null : $first->step->pressurePercent,
+                $number + 1, $stage, $first->role, $first->step?->kind, $first->step?->pencil, $first->step?->pencil === null ? null : max(array_map(static fn (PlanStep $step): float => $step->step->pressurePercent ?? 0.0, $of)),
                 self::placed($of, $values), self::whyOf($of), array_slice(array_keys($counts), 0, self::REASONS), $minutes, $first->session,
             );
         }
@@ -318,14 +335,13 @@ final readonly class Planner
     }
 
     /**
-     * What comes first where the rules leave a choice.
+     * What comes first where the rules leave a choice: at last, of the places of one pencil, that from which the hand moves away.
      *
-     * @param  array<string, int>  $places  by zone
      * @return \Closure(PlanStep): list<int|float> the phase, and whether nothing has to dry after it, before all else
      */
-    private function rank(array $places): \Closure
+    private function rank(): \Closure
     {
-        return function (PlanStep $step) use ($places): array {
+        return function (PlanStep $step): array {
             $pencil = $step->step?->pencil;
             $L = $pencil !== null && $this->box->has($pencil) ? ($this->box->get($pencil)->fullCoat->L ?? self::MIDDLE_LIGHTNESS) : self::MIDDLE_LIGHTNESS;
             $value = match ($step->zone->schools->value) {
@@ -346,7 +362,7 @@ final readonly class Planner
                 // What will have to dry is begun early, so that other work fills the time.
                 $waits ? 0 : 1,
                 $step->role === StepRole::Underlayer ? 0 : 1,
-                $value, crc32((string) $pencil), $places[$step->zone->zone], $step->layer,
+                $value, crc32((string) $pencil), $this->hand->sweep($step->zone->across, $step->zone->down), $step->layer,
             ];
         };
     }

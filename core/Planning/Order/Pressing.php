@@ -34,6 +34,11 @@ final class Pressing
     /** Error of L* counts beside dE00 by this much: values before hues. */
     private const VALUE = 0.4;
 
+    /** What a pressure that falls over the form may cost each value, in dE00: it spares counting coats at each. And by how much it falls at least, percent. */
+    private const FADE = 0.25;
+
+    private const FALLS = 10.0;
+
     /** Colours of less paper count as if they had so much, mm². */
     private const LEAST_AREA = 40.0;
 
@@ -78,6 +83,10 @@ final class Pressing
             }
         }
 
+        foreach ($turns as $turn) {
+            $self->fade($turn);
+        }
+
         return array_map(static fn (PlanStep $step, int $i): PlanStep => isset($self->at[$i]) ? $step->laid($self->stacks[$step->zone->id][$self->at[$i]], $step->before, $step->after, $step->sigma) : $step, $steps, array_keys($steps));
     }
 
@@ -105,6 +114,88 @@ final class Pressing
                 $this->changed[$this->steps[$i]->zone->id] = true;
             }
         }
+    }
+
+    /**
+     * Where values of one form would take unlike coats of the turn, the pressure falls from one end to the other instead, if that is as near.
+     *
+     * @param  non-empty-list<int>  $turn
+     */
+    private function fade(array $turn): void
+    {
+        $zones = [];
+        foreach ($turn as $i) {
+            $step = $this->steps[$i];
+            if ($step->step?->pencil !== null && $step->step->pressurePercent <= Manner::FIRM_PERCENT && $step->zone->role->isOfForm() && ! $step->zone->own) {
+                $zones[$step->zone->zone][] = $i;
+            }
+        }
+        foreach ($zones as $of) {
+            usort($of, fn (int $a, int $b): int => $this->steps[$a]->zone->target->L <=> $this->steps[$b]->zone->target->L);
+            $laid = array_map(fn (int $i): Step => $this->stacks[$this->steps[$i]->zone->id][$this->at[$i]], $of);
+            $coats = array_map(static fn (Step $step): int => $step->passes, $laid);
+            if (min($coats) === max($coats)) {
+                continue;
+            }
+            $most = self::FADE * count($of) + $this->sumOf($of, $laid);
+            $best = null;
+            foreach ($this->fades($laid) as $faded) {
+                $sum = $this->sumOf($of, $faded);
+                if ($sum <= $most) {
+                    $most = $sum;
+                    $best = $faded;
+                }
+            }
+            foreach ($best ?? [] as $n => $step) {
+                $this->stacks[$this->steps[$of[$n]]->zone->id][$this->at[$of[$n]]] = $step;
+            }
+        }
+    }
+
+    /**
+     * From the end that has most coats, at their pressure, to the other, all in as many coats.
+     *
+     * @param  non-empty-list<Step>  $laid  from the darkest value to the lightest
+     * @return list<non-empty-list<Step>>
+     */
+    private function fades(array $laid): array
+    {
+        $last = count($laid) - 1;
+        $towardsLight = $laid[0]->passes > $laid[$last]->passes;
+        $pencil = $laid[0]->pencil;
+        $strong = $laid[0]->pressurePercent;
+        $coats = array_map(static fn (Step $step): int => $step->passes, $laid);
+        $fades = [];
+        for ($passes = min($coats); $pencil !== null && $passes <= max($coats); $passes++) {
+            for ($weak = $strong - self::FALLS; $weak >= Manner::LEAST_PERCENT; $weak -= self::RUNG_PERCENT) {
+                $fades[] = array_map(static function (int $n) use ($pencil, $strong, $weak, $last, $towardsLight, $passes): Step {
+                    $share = $towardsLight ? $n / $last : 1.0 - $n / $last;
+
+                    return Step::layer($pencil, self::RUNG_PERCENT * round(($strong + $share * ($weak - $strong)) / self::RUNG_PERCENT), $passes);
+                }, range(0, $last));
+            }
+        }
+
+        return $fades;
+    }
+
+    /**
+     * How far colours are when a step of each is laid so, all together.
+     *
+     * @param  list<int>  $of
+     * @param  list<Step>  $laid
+     */
+    private function sumOf(array $of, array $laid): float
+    {
+        $sum = 0.0;
+        foreach ($of as $n => $i) {
+            $zone = $this->steps[$i]->zone;
+            $stack = $this->stacks[$zone->id];
+            $stack[$this->at[$i]] = $laid[$n];
+            $sum += $this->miss($zone, Stack::of(...$stack)) + self::COAT * $laid[$n]->passes;
+        }
+
+        return $sum;
     }
 
     /**

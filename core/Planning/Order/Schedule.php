@@ -48,9 +48,10 @@ final readonly class Schedule
      */
     public static function of(array $steps, array $rules, Pace $pace, \Closure $rank, ?\Closure $group = null): self
     {
+        $group ??= static fn (): int => 0;
         $best = null;
         for ($try = 0; $try < self::TRIES; $try++) {
-            $found = self::scheduled($steps, $rules, $pace, $rank, $group ?? static fn (): int => 0, true, $try);
+            $found = self::scheduled($steps, $rules, $pace, $rank, $group, true, $try)->gathered($steps, $rules, $pace, $rank, $group);
             // The first is nearest to the school's order of values: another must be shorter by a turn.
             if ($best === null || count($found->turns) < count($best->turns)) {
                 $best = $found;
@@ -58,6 +59,68 @@ final readonly class Schedule
         }
 
         return $best;
+    }
+
+    /**
+     * With its small turns dissolved in others, if that takes no longer.
+     *
+     * @param  list<PlanStep>  $steps
+     * @param  list<Precedence>  $rules
+     * @param  \Closure(PlanStep): list<int|float>  $rank
+     * @param  \Closure(PlanStep): int  $group
+     */
+    private function gathered(array $steps, array $rules, Pace $pace, \Closure $rank, \Closure $group): self
+    {
+        $tools = array_map(self::toolOf(...), $steps);
+        $groups = array_map($group, $steps);
+
+        $turns = Gathering::of($this->turns, $rules, static fn (array $turn, int $i): bool => self::shares($turn, $i, $steps, $tools, $groups), array_map($rank, $steps));
+        if (count($turns) === count($this->turns)) {
+            return $this;
+        }
+        $fewer = self::timed($turns, $steps, $rules, $pace);
+
+        return $fewer->total < $this->total ? $fewer : $this;
+    }
+
+    /**
+     * When each step is done where the turns are given: one after the other, waiting for what is wet.
+     *
+     * @param  list<non-empty-list<int>>  $turns
+     * @param  list<PlanStep>  $steps
+     * @param  list<Precedence>  $rules
+     */
+    private static function timed(array $turns, array $steps, array $rules, Pace $pace): self
+    {
+        $after = [];
+        foreach ($rules as $rule) {
+            $after[$rule->before][] = $rule->after;
+        }
+        $dry = array_fill(0, count($steps), 0.0);
+        $starts = $minutes = $sessions = [];
+        $now = $idle = $began = 0.0;
+        $session = 1;
+        $last = null;
+        $order = array_merge(...$turns);
+        foreach ($order as $i) {
+            $idle += max(0.0, $dry[$i] - $now);
+            $now = max($now, $dry[$i]);
+            $takes = $pace->minutes($steps[$i]) + $pace->changing($last, $steps[$i]);
+            if ($now > $began && $now + $takes - $began > $pace->sessionMinutes) {
+                $session++;
+                $began = $now;
+                $dry = array_map(static fn (float $until): float => min($until, $now), $dry);
+            }
+            [$starts[$i], $minutes[$i], $sessions[$i]] = [$now, $takes, $session];
+            $now += $takes;
+            $last = $steps[$i];
+            foreach ($after[$i] ?? [] as $following) {
+                $wet = $steps[$following]->zone->id === $steps[$i]->zone->id ? Pace::drying($steps[$i]) : 0.0;
+                $dry[$following] = max($dry[$following], $now + $wet);
+            }
+        }
+
+        return new self($order, $turns, $starts, $minutes, $sessions, $now, $idle);
     }
 
     /**

@@ -281,3 +281,17 @@ export function useChangeBox() {
             ]),
     });
 }
+
+/** What the artist says of themself: plans follow. */
+export function useChangeAccount() {
+    const client = useQueryClient();
+
+    return useMutation({
+        mutationFn: (body: { hand: 'right' | 'left' }) => answered(api.PATCH('/api/account', { body })),
+        onSuccess: (now) => {
+            client.setQueryData(keys.session, now);
+
+            return client.invalidateQueries({ queryKey: ['piece'] });
+        },
+    });
+}

@@ -17,7 +17,7 @@ export interface paths {
         delete?: never;
         options?: never;
         head?: never;
-        patch?: never;
+        patch: operations['changeAccount'];
         trace?: never;
     };
     '/api/account/forgot': {
@@ -1686,6 +1686,12 @@ export interface components {
             built: number | null;
             /** @description of all turns, in order */
             steps: components['schemas']['PlanStep'][];
+            /** @description how each zone is begun, and why a colour stands on a base of its own */
+            beginnings: {
+                zone: string;
+                name: string;
+                sentence: string;
+            }[];
             /** @description from the first step to the last, breaks left out */
             minutes: number;
             /** @description of these, with idle hands */
@@ -1818,6 +1824,8 @@ export interface components {
             turn: number;
             /** @description why it stands here */
             because: string[];
+            /** @description what must still be seen for it to be laid; null: it is laid in any case */
+            onlyIf: string | null;
             /** @enum {string} */
             state: 'open' | 'done' | 'skipped';
         };
@@ -2047,6 +2055,15 @@ export interface components {
                 name: string;
                 part: string;
                 coats: number;
+                /** @description how the pressure falls over it; null where all of it is pressed alike */
+                fade: {
+                    from: number;
+                    to: number;
+                    /** @enum {string} */
+                    towards: 'light' | 'dark';
+                } | null;
+                /** @description what must still be seen for it to be laid; null: it is laid in any case */
+                onlyIf: string | null;
                 before: components['schemas']['Colour'];
                 after: components['schemas']['Colour'];
                 /** @description steps that this lays */
@@ -2071,6 +2088,11 @@ export interface components {
             name: string;
             email: string;
             boxCount: number;
+            /**
+             * @description that draws
+             * @enum {string}
+             */
+            hand: 'right' | 'left';
         };
         Work: {
             id: string;
@@ -2262,6 +2284,45 @@ export interface operations {
         };
         responses: {
             /** @description A new studio, signed in */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Session'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    changeAccount: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    /**
+                     * @description that draws: plans keep it off what is done
+                     * @enum {string}
+                     */
+                    hand?: 'right' | 'left';
+                };
+            };
+        };
+        responses: {
+            /** @description As it is now */
             200: {
                 headers: {
                     [name: string]: unknown;

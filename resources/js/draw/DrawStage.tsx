@@ -172,6 +172,12 @@ export function DrawStage() {
                             {now.step.passes > 1 ? `, ${now.step.passes} coats` : ''}
                         </Force>
                     )}
+                    {now.onlyIf && (
+                        <p>
+                            <b>Look first.</b> Lay it only if, beside the photo, it is still off: {now.onlyIf}. Else
+                            skip it.
+                        </p>
+                    )}
                     <p>{now.why}</p>
                     <Looks>
                         {(['before', 'after', 'target'] as const).map((which) => (

@@ -12,6 +12,7 @@ import { RestsOnLine } from '../ui/RestsOnLine';
 import { Loading, Problem } from '../ui/States';
 import { space, type } from '../ui/theme';
 import { AdvicePanel } from './AdvicePanel';
+import { BeginningsPanel } from './BeginningsPanel';
 import { DrawingPanel } from './DrawingPanel';
 import { FittedLine } from './FittedLine';
 import { Followed } from './FollowAdvice';
@@ -149,6 +150,7 @@ function OrderPart({ plan }: { plan: Plan }) {
                     <TestSheet />
                 </Head>
                 <RestsOnLine calibration={plan.calibration} />
+                <BeginningsPanel beginnings={plan.beginnings} zones={piece.zones} onChoose={selection.selectZone} />
                 <TurnList
                     turns={plan.turns}
                     zones={piece.zones}

@@ -145,13 +145,21 @@ function TurnRow({ turn, numbers, begins, shown, onShow, onChoose }: RowProps) {
             <div>
                 <Places>
                     {turn.places.map((place) => (
-                        <li key={`${place.target} ${place.part}`} data-state={place.state}>
+                        <li key={place.keys.join()} data-state={place.state}>
                             <span>
                                 <button type="button" onClick={() => onChoose(place.zone, place.target)}>
                                     {numbers.get(place.zone)} {place.name}
                                 </button>
                                 {place.part === 'all' ? '' : `: ${place.part}`}
                                 {place.coats > 1 && `, ${place.coats} coats`}
+                                {place.fade &&
+                                    `, ${place.fade.from} falling to ${place.fade.to} % towards the ${place.fade.towards}`}
+                                {place.onlyIf && (
+                                    <small>
+                                        <br />
+                                        Look first: only if it is still off ({place.onlyIf})
+                                    </small>
+                                )}
                             </span>
                             <Swatch
                                 colour={place.after}

@@ -6,6 +6,7 @@ use Prism\Colour\Lab;
 use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
 use Prism\Layering\Step;
+use Prism\Planning\Order\DrawingHand;
 use Prism\Planning\Order\Place;
 use Prism\Planning\Order\Plan;
 use Prism\Planning\Order\PlannedZone;
@@ -40,7 +41,7 @@ function turned(array $zones, Progress $progress = Progress::ColourByColour): Pl
 /** @return list<string> */
 function toldTurns(Plan $plan): array
 {
-    return array_map(static fn (Turn $turn): string => sprintf('%s %s: %s', $turn->pencil ?? $turn->role->value, $turn->pressurePercent ?? '', implode('; ', array_map(static fn (Place $place): string => sprintf('%s %s x%d', $place->zone, $place->part->value, $place->coats), $turn->places))), $plan->turns);
+    return array_map(static fn (Turn $turn): string => sprintf('%s %s: %s', $turn->pencil ?? $turn->role->value, $turn->pressurePercent ?? '', implode('; ', array_map(static fn (Place $place): string => sprintf('%s %s x%d%s', $place->zone, $place->part->value, $place->coats, $place->fade() === null ? '' : ' '.$place->fade()->words()), $turn->places))), $plan->turns);
 }
 
 /** @return list<PlannedZone> zones of light, middle, dark and an accent, of random stacks out of six pencils */
@@ -67,7 +68,7 @@ it('goes to all places of a pencil while it is in the hand', function (): void {
         partOf('a', TargetRole::Light, 70, 'QW:119@40'), partOf('a', TargetRole::Middle, 55, 'QW:119@40 > QW:513@50'), partOf('a', TargetRole::Dark, 35, 'QW:119@40 > QW:513@50x2'),
         partOf('b', TargetRole::Middle, 50, 'QW:119@40x2 > QW:513@50'),
     ]);
-    expect(toldTurns($plan))->toBe(['QW:119 40: a all x1; b all x2', 'QW:513 50: a dark x2; a middle x1; b all x1']);
+    expect(toldTurns($plan))->toBe(['QW:119 40: a all x1; b all x2', 'QW:513 50: a middle and dark x2 50 falling to 40 % towards the light; b all x1']);
 });
 
 it('says which of two accents it goes to, or that it goes to both', function (): void {
@@ -104,6 +105,47 @@ it('presses all of its places alike: near pressures share a turn and coats make 
         ->and($far->turns)->toHaveCount(2)->and($firm->turns)->toHaveCount(2);
 });
 
+it('lets the pressure fall over a form whose values would take unlike coats, in one place and as near', function (): void {
+    $zones = [
+        partOf('a', TargetRole::Light, seen('QW:404@25x2')->L, 'QW:404@45'), partOf('a', TargetRole::Middle, seen('QW:404@35x2')->L, 'QW:404@45x2'),
+        partOf('a', TargetRole::Dark, seen('QW:404@45x2')->L, 'QW:404@45x3'),
+    ];
+    $zones = array_map(static fn (PlannedZone $zone, string $laid): PlannedZone => new PlannedZone($zone->id, $zone->zone, $zone->name, seen($laid), $zone->stack, null, 500.0, role: $zone->role, zoneName: 'Zone a'), $zones, ['QW:404@25x2', 'QW:404@35x2', 'QW:404@45x2']);
+    $plan = turned($zones);
+    expect($plan->turns)->toHaveCount(1)->and($plan->turns[0]->places)->toHaveCount(1);
+    $fade = $plan->turns[0]->places[0]->fade();
+    expect($fade?->words())->toBe('45 falling to 25 % towards the light')->and($plan->turns[0]->pressurePercent)->toBe(45.0)
+        ->and((string) $plan->laid()['a-light'])->toBe('QW:404@25x2')->and((string) $plan->laid()['a-middle'])->toBe('QW:404@35x2');
+});
+
+it('keeps unlike coats where a falling pressure would come out farther, and for the artist\'s own', function (): void {
+    $zones = [partOf('a', TargetRole::Light, 70, 'QW:404@20'), partOf('a', TargetRole::Dark, 35, 'QW:404@20x6')];
+    expect(turned($zones)->turns[0]->places)->toHaveCount(2)
+        ->and(turned([partOf('a', TargetRole::Light, 70, 'QW:404@45', own: true), partOf('a', TargetRole::Dark, 35, 'QW:404@45x3', own: true)])->turns[0]->places)->toHaveCount(2);
+});
+
+it('asks to look before a last coat that the colour may do without, and says for what', function (): void {
+    $before = seen('QW:404@40x3');
+    $wanted = Lab::of($before->L - 1.2, $before->a, $before->b);
+    $zone = static fn (Lab $target): PlannedZone => new PlannedZone('a', 'a', 'a', $target, Stack::parse('QW:404@40x3 > QW:119@20'), areaMm2: 500.0);
+    $last = static fn (Plan $plan): PlanStep => $plan->steps[1];
+    expect($last(turned([$zone($wanted)]))->onlyIf)->not->toBeNull()
+        ->and(turned([$zone($wanted)])->turns[1]->isIf())->toBeTrue()->and(turned([$zone($wanted)])->turns[0]->isIf())->toBeFalse()
+        // Far off without it: it is laid in any case.
+        ->and($last(turned([$zone(Lab::of($before->L - 25, 0, 0))]))->onlyIf)->toBeNull();
+});
+
+it('goes to the places of a turn so that the hand keeps off what is done', function (): void {
+    $places = static fn (DrawingHand $hand): array => array_map(
+        static fn (Place $place): string => $place->zone,
+        (new Planner(new Predictor(model()), pencils(), hand: $hand))->plan(array_map(
+            static fn (string $id, array $at): PlannedZone => new PlannedZone($id, $id, $id, Lab::of(60, 4, 4), Stack::parse('QW:404@40'), areaMm2: 500.0, across: $at[0], down: $at[1]),
+            ['right', 'left', 'bottom'], [[0.9, 0.1], [0.1, 0.1], [0.5, 0.9]],
+        ))->turns[0]->places,
+    );
+    expect($places(DrawingHand::Right))->toBe(['left', 'right', 'bottom'])->and($places(DrawingHand::Left))->toBe(['right', 'left', 'bottom']);
+});
+
 it('lays a recipe of the artist as it stands', function (): void {
     $plan = turned([partOf('a', TargetRole::Middle, 60, 'QW:404@40x2', own: true), partOf('b', TargetRole::Middle, 58, 'QW:404@50x3')]);
     expect($plan->turns)->toHaveCount(2)->and((string) $plan->laid()['a-middle'])->toBe('QW:404@40x2');
@@ -132,18 +174,23 @@ it('builds every part of a zone as a part of the zone\'s one sequence, by all sc
         $plan = turned($zones, Progress::cases()[$seed % 2]);
         $laid = $stacks = [];
         foreach ($plan->turns as $turn) {
-            $pressures = [];
             foreach ($turn->steps() as $step) {
                 $laid[$step->zone->id][] = $turn->number;
                 if ($step->step !== null) {
                     $stacks[$step->zone->id][] = $step->layer;
-                    $pressures[] = $step->step->pressurePercent;
                     expect((string) $step->step->pencil)->toBe((string) $turn->pencil);
                 }
             }
-            // One pencil, one pressure, no colour twice.
-            expect(array_unique($pressures))->toHaveCount($pressures === [] ? 0 : 1)
-                ->and(array_unique(array_map(static fn (PlanStep $step): string => $step->zone->id, $turn->steps())))->toHaveCount(count($turn->steps()));
+            // One pencil at one pressure, which may fall over the form of a place; no colour twice.
+            foreach ($turn->places as $place) {
+                $falls = array_map(static fn (PlanStep $step): array => [$step->zone->target->L, $step->step->pressurePercent ?? 0.0], $place->steps);
+                sort($falls);
+                $falling = array_column($place->fade()?->towardsLight === false ? $falls : array_reverse($falls), 1);
+                $sorted = $falling;
+                sort($sorted);
+                expect($falling)->toBe($sorted)->and(max($falling))->toBe($turn->pressurePercent ?? 0.0);
+            }
+            expect(array_unique(array_map(static fn (PlanStep $step): string => $step->zone->id, $turn->steps())))->toHaveCount(count($turn->steps()));
         }
         foreach ($zones as $zone) {
             $numbers = $laid[$zone->id];
@@ -153,7 +200,7 @@ it('builds every part of a zone as a part of the zone\'s one sequence, by all sc
             expect($numbers)->toBe($sorted)->and($stacks[$zone->id] ?? [])->toBe(count($zone->stack) === 0 ? [] : range(1, count($zone->stack)));
             foreach (($plan->laid()[$zone->id] ?? Stack::of())->steps as $i => $step) {
                 $own = $zone->stack->steps[$i];
-                expect(abs($step->pressurePercent - $own->pressurePercent))->toBeLessThanOrEqual($zone->own ? 0.0 : Schedule::WITHIN_PERCENT)
+                expect($zone->own ? abs($step->pressurePercent - $own->pressurePercent) : $step->pressurePercent - $own->pressurePercent)->toBeLessThanOrEqual($zone->own ? 0.0 : Schedule::WITHIN_PERCENT)
                     ->and((string) $step->pencil)->toBe((string) $own->pencil);
             }
         }

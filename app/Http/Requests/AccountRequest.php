@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+use Prism\Planning\Order\DrawingHand;
+
+final class AccountRequest extends FormRequest
+{
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return ['hand' => ['required', Rule::enum(DrawingHand::class)]];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return ['hand' => 'You draw with the right hand or the left: write "right" or "left".'];
+    }
+}

@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Planning\Order;
+
+/**
+ * Dissolves small turns: where each of their steps may as well be laid in another turn of the same tool, the tool is taken up
+ * once less. No rule is broken by it: a step moves only between the turns of what must come before it and of what must come after.
+ */
+final class Gathering
+{
+    /** Turns of more steps stay. */
+    private const SMALL = 4;
+
+    /** @var array<int, list<int>> by step, what must come before it */
+    private array $before = [];
+
+    /** @var array<int, list<int>> by step, what must come after it */
+    private array $after = [];
+
+    /**
+     * @param  list<Precedence>  $rules
+     * @param  \Closure(non-empty-list<int>, int): bool  $shares  whether a step can be laid in a turn
+     * @param  array<int, list<int|float>>  $ranks  by step: of one turn, the lower first
+     */
+    private function __construct(array $rules, private readonly \Closure $shares, private readonly array $ranks)
+    {
+        foreach ($rules as $rule) {
+            $this->before[$rule->after][] = $rule->before;
+            $this->after[$rule->before][] = $rule->after;
+        }
+    }
+
+    /**
+     * @param  list<non-empty-list<int>>  $turns  steps by index
+     * @param  list<Precedence>  $rules
+     * @param  \Closure(non-empty-list<int>, int): bool  $shares
+     * @param  array<int, list<int|float>>  $ranks
+     * @return list<non-empty-list<int>> as many or fewer
+     */
+    public static function of(array $turns, array $rules, \Closure $shares, array $ranks): array
+    {
+        $self = new self($rules, $shares, $ranks);
+        do {
+            $fewer = $self->withoutOne($turns);
+            $turns = $fewer ?? $turns;
+        } while ($fewer !== null);
+
+        return $turns;
+    }
+
+    /**
+     * @param  list<non-empty-list<int>>  $turns
+     * @return ?list<non-empty-list<int>> null where none can be dissolved
+     */
+    private function withoutOne(array $turns): ?array
+    {
+        $sizes = array_map(count(...), $turns);
+        asort($sizes);
+        foreach ($sizes as $small => $size) {
+            if ($size > self::SMALL) {
+                return null;
+            }
+            $rest = $turns;
+            $rest[$small] = [];
+            foreach ($turns[$small] as $step) {
+                $to = $this->another($rest, $step, $small);
+                if ($to === null) {
+                    continue 2;
+                }
+                $rest[$to] = $this->placed([...$rest[$to], $step]);
+            }
+
+            return array_values(array_filter($rest, static fn (array $turn): bool => $turn !== []));
+        }
+
+        return null;
+    }
+
+    /**
+     * @param  array<int, list<int>>  $turns
+     */
+    private function another(array $turns, int $step, int $but): ?int
+    {
+        $at = [];
+        foreach ($turns as $number => $turn) {
+            foreach ($turn as $other) {
+                $at[$other] = $number;
+            }
+        }
+        $turnOf = static fn (int $other): int => $at[$other] ?? $but;
+        $from = max([0, ...array_map($turnOf, $this->before[$step] ?? [])]);
+        $to = min([count($turns) - 1, ...array_map($turnOf, $this->after[$step] ?? [])]);
+        for ($number = $from; $number <= $to; $number++) {
+            if ($number !== $but && $turns[$number] !== [] && ($this->shares)($turns[$number], $step)) {
+                return $number;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * The steps of one turn as they rank, none before what must come before it.
+     *
+     * @param  non-empty-list<int>  $turn
+     * @return non-empty-list<int>
+     */
+    private function placed(array $turn): array
+    {
+        $placed = [];
+        while ($turn !== []) {
+            $free = array_filter($turn, fn (int $step): bool => array_intersect($this->before[$step] ?? [], $turn) === []);
+            usort($free, fn (int $a, int $b): int => $this->ranks[$a] <=> $this->ranks[$b]);
+            assert($free !== []);
+            $placed[] = $free[0];
+            $turn = array_diff($turn, [$free[0]]);
+        }
+
+        return $placed;
+    }
+}
