@@ -27,6 +27,14 @@ final class Interpretations
         return Interpretation::fromArray($zone->interpretation);
     }
 
+    /** All that bears on a zone: what is said of the piece, of the zone, and how one colour on toned paper is used. */
+    public static function bearing(Zone $zone): Interpretation
+    {
+        $all = self::ofPiece($zone->piece)->and(self::ofZone($zone));
+
+        return PicturePalettes::isOneColour($zone->piece) ? $all->drifting((int) (ZoneBook::traits($zone)['importance'] ?? 2)) : $all;
+    }
+
     /** @return array<string, mixed> rules of a change */
     public static function rules(bool $ofZone): array
     {

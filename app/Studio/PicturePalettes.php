@@ -200,6 +200,12 @@ final class PicturePalettes
         ]);
     }
 
+    /** Whether a piece is drawn with black, white and one colour on toned paper. */
+    public static function isOneColour(Piece $piece): bool
+    {
+        return $piece->palette_size === self::TONED && SchoolChoices::ofPiece($piece)->schools()->blackAndWhite === BlackAndWhite::Toned && Catalogue::paper($piece->paper)->isToned();
+    }
+
     /**
      * @param  list<string>  $ids
      * @return list<PencilId>

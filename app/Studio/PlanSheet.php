@@ -11,6 +11,7 @@ use Prism\Colour\ValueScale;
 use Prism\Colour\Wheel;
 use Prism\Layering\Pressure;
 use Prism\Materials\Pencil;
+use Prism\Planning\Order\Place;
 use Prism\Planning\Order\Plan;
 use Prism\Planning\Order\PlanStep;
 use Prism\Planning\Order\Turn;
@@ -40,10 +41,13 @@ final class PlanSheet
 
     private const PLACE = 4.6;
 
+    /** Turns begin on a sheet that has so much left. */
+    private const ROOM = 110.0;
+
     /** Width of the small map of a turn; what stands to its left. */
     private const MAP = 14.5;
 
-    private const PENCIL = 29.0;
+    private const PENCIL = 26.0;
 
     /** Colours further apart on the wheel of eighteen are complements. */
     private const OPPOSITE = 7.5;
@@ -265,7 +269,7 @@ final class PlanSheet
             return;
         }
         $numbers = array_flip($piece->zones->pluck('id')->values()->all());
-        if ($pdf->GetY() > self::MARGIN + self::STRIP + 20.0) {
+        if ($pdf->GetY() > self::BOTTOM - self::ROOM) {
             $pdf->AddPage();
             $pdf->setY(self::MARGIN - 3);
         }
@@ -276,7 +280,7 @@ final class PlanSheet
         $stage = null;
         foreach ($plan->turns as $turn) {
             $heads = $turn->stage !== $stage;
-            $height = max(self::TURN, 1.5 + self::PLACE * count($turn->places)) + ($heads ? 6.0 : 0.0);
+            $height = max(self::TURN, 1.5 + self::PLACE * array_sum(array_map(static fn (Place $place): int => 1 + count(self::notes($place)), $turn->places))) + ($heads ? 6.0 : 0.0);
             if ($y + $height > self::BOTTOM && $y > $top) {
                 $column++;
                 if ($column > 1) {
@@ -316,21 +320,34 @@ final class PlanSheet
         }
         $this->map($pdf, $x + self::PENCIL, $y + 1.4, $turn, $piece);
         $from = self::PENCIL + self::MAP + 2.0;
-        foreach ($turn->places as $i => $place) {
-            $line = $y + 1.0 + self::PLACE * $i;
-            $fade = $place->fade();
-            $said = array_filter([
-                $place->part === ZonePart::All ? '' : $place->words(), $place->coats > 1 ? $place->coats.' coats' : '',
-                $fade === null ? '' : sprintf('to %.0f%% in the %s', $fade->toPercent, $fade->towardsLight ? 'light' : 'dark'), $place->onlyIf() === null ? '' : 'look first',
-            ]);
+        $line = $y + 1.0;
+        foreach ($turn->places as $place) {
+            $said = array_filter([$place->part === ZonePart::All ? '' : $place->words(), $place->coats > 1 ? $place->coats.' coats' : '']);
             // The number tells the zone; its name stands there where there is room.
             $number = ($numbers[$place->zone] ?? -1) + 1;
             $named = sprintf('%d  %s', $number, implode(', ', [...$said, $place->name]));
             $this->font($pdf, 7.5);
-            $fits = $said === [] || $pdf->GetStringWidth($named) < $width - $from - 12.0;
-            $this->text($pdf, $x + $from, $line, $fits ? $named : sprintf('%d  %s', $number, implode(', ', $said)), 7.5, '', $width - $from - 11);
-            $this->swatch($pdf, $x + $width - 9.5, $line + 0.1, 9.5, self::PLACE - 0.8, $place->steps[0]->after);
+            $fits = $said === [] || $pdf->GetStringWidth($named) < $width - $from - 9.0;
+            $this->text($pdf, $x + $from, $line, $fits ? $named : sprintf('%d  %s', $number, implode(', ', $said)), 7.2, '', $width - $from - 8.5);
+            $this->swatch($pdf, $x + $width - 7.5, $line + 0.1, 7.5, self::PLACE - 0.8, $place->steps[0]->after);
+            foreach (self::notes($place) as $note) {
+                $line += self::PLACE;
+                $this->text($pdf, $x + $from + 3.5, $line, $note, 7.0, '', $width - $from - 3.5);
+            }
+            $line += self::PLACE;
         }
+    }
+
+    /** @return list<string> what is to be minded at a place, a line each */
+    private static function notes(Place $place): array
+    {
+        $fade = $place->fade();
+        $if = $place->onlyIf();
+
+        return array_values(array_filter([
+            $fade === null ? '' : sprintf('falling to %.0f%% in the %s', $fade->toPercent, $fade->towardsLight ? 'light' : 'dark'),
+            $if === null ? '' : 'only if still '.$if,
+        ]));
     }
 
     /** Where the turn goes, small, as high as a turn without many places. */

@@ -60,10 +60,9 @@ final class Targets
     /** What the artist makes of it, before it is brought within reach. */
     public static function interpreted(ZoneTarget $target): Lab
     {
-        $interpretation = Interpretations::ofPiece($target->zone->piece)->and(Interpretations::ofZone($target->zone));
         $middle = $target->zone->targets->firstWhere('role', TargetRole::Middle) ?? $target;
 
-        return $interpretation->colour(self::read($target), self::read($middle));
+        return Interpretations::bearing($target->zone)->colour(self::read($target), self::read($middle));
     }
 
     /** As it is in the photo, or as the artist has set it. */

@@ -415,7 +415,8 @@ final class PaletteFinder
         $targets = array_values($wish->targets);
         $explores = $wish->explores;
         $limits = array_values($this->limits);
-        $part = function (int $at) use ($targets, $limits, $sets, $explores): string {
+        $all = count($this->kit);
+        $part = function (int $at) use ($targets, $limits, $sets, $explores, $all): string {
             $near = $recipes = [];
             foreach ($sets as $chosen) {
                 foreach (self::cheapest($this->stacks[$at], $chosen, self::SETTLED) as [, , $sketch]) {
@@ -423,7 +424,8 @@ final class PaletteFinder
                 }
             }
             $settled = array_map(fn (Sketch $sketch): Candidate => $this->search->settle($targets[$at], $limits[$at], $sketch), array_values($near));
-            foreach ($explores ? $sets : [] as $chosen) {
+            // The whole box has been looked through for each already.
+            foreach ($explores ? array_filter($sets, static fn (array $chosen): bool => count($chosen) < $all) : [] as $chosen) {
                 $best = self::laidBy($chosen, self::ranked($settled))[0] ?? null;
                 if ($best !== null && $targets[$at]->miss($best->look->colour->L, $best->look->colour->a, $best->look->colour->b) > self::MISSES) {
                     array_push($settled, ...$this->search->explored($targets[$at], $limits[$at], array_keys($chosen), self::EXPLORED));

@@ -24,6 +24,9 @@ final readonly class Interpretation
 
     private const SHADOWS = [25.0, 55.0];
 
+    /** With one colour on toned paper: percent of the chroma in zones that are quiet, usual, and draw the eye. */
+    private const DRIFTS = [1 => 45, 2 => 75, 3 => 120];
+
     /** The hue of the warmest colours, degrees. */
     private const WARMEST_HUE = 55.0;
 
@@ -76,6 +79,16 @@ final readonly class Interpretation
         $most = static fn (int $sum): int => max(-self::MOST_WARMTH, min(self::MOST_WARMTH, $sum));
 
         return new self(intdiv($this->chroma * $zone->chroma, 100), $most($this->lights + $zone->lights), $most($this->shadows + $zone->shadows), $zone->hue ?? $this->hue, $zone->local);
+    }
+
+    /**
+     * As one colour is used on toned paper: strong where the eye should go, drifting off elsewhere.
+     *
+     * @param  int  $importance  of the zone: 1 quiet, 2 usual, 3 draws the eye
+     */
+    public function drifting(int $importance): self
+    {
+        return new self(min(self::MOST_CHROMA, intdiv($this->chroma * (self::DRIFTS[$importance] ?? 100), 100)), $this->lights, $this->shadows, $this->hue, $this->local);
     }
 
     /**

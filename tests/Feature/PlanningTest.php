@@ -8,6 +8,7 @@ use App\Studio\LongWork\PlanningWork;
 use App\Studio\LongWork\WorkCancelled;
 use App\Studio\LongWork\WorkRefused;
 use App\Studio\PhotoStore;
+use App\Studio\Targets;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\pieceOf;
@@ -385,6 +386,14 @@ it('plans a picture on toned paper with black, white and one colour', function (
     foreach (ZoneTarget::query()->with('recipe')->get() as $target) {
         expect(str_contains($target->recipe->stack, 'QW:722') && str_contains($target->recipe->stack, 'QW:101'))->toBeFalse();
     }
+    // Colour is strong where the eye should go, and drifts off elsewhere.
+    $target = ZoneTarget::query()->get()->sortByDesc(fn (ZoneTarget $one): float => hypot($one->a, $one->b))->firstOrFail();
+    $chroma = static function (int $importance) use ($target): float {
+        $target->zone->update(['corrections' => [...$target->zone->corrections ?? [], 'importance' => $importance]]);
+
+        return Targets::interpreted(ZoneTarget::query()->findOrFail($target->id))->chroma();
+    };
+    expect($chroma(1))->toBeLessThan($chroma(2))->and($chroma(2))->toBeLessThan($chroma(3));
     // Or with the colour that one wants.
     $this->postJson($this->url.'/toned', ['colour' => 'LO:7206'])->assertOk()->assertJsonPath('planning.pinned', ['QW:722', 'QW:101', 'LO:7206']);
     planPicture($this);

@@ -16,6 +16,9 @@ final readonly class BlackAndWhiteTerm implements Term
 
     private const MEET = 5.0;
 
+    /** On toned paper, where white takes the lights and black the darks, no miss makes up for it. */
+    private const MEET_TONED = 100.0;
+
     private bool $toned;
 
     public function __construct(SchoolSet $schools, float $paperL)
@@ -37,7 +40,7 @@ final readonly class BlackAndWhiteTerm implements Term
             }
         }
 
-        return $cost + ($black && $white ? self::MEET : 0.0);
+        return $cost + ($black && $white ? ($this->toned ? self::MEET_TONED : self::MEET) : 0.0);
     }
 
     public function mostGain(): float

@@ -12,6 +12,9 @@ final readonly class ZoneBases
     /** Nearer than this, dE00, the base was not left for the colour's sake but for that of the hand. */
     private const FOR_THE_COLOUR = 0.3;
 
+    /** Further than this, dE00, by how much does not matter. */
+    private const FAR_OFF = 6.0;
+
     /**
      * @param  list<array{first: string, colours: non-empty-list<PlannedZone>, why: string}>  $bases  the main one first; first: the number of the
      *     pencil, why: empty for the main one
@@ -85,6 +88,7 @@ final readonly class ZoneBases
         return match (true) {
             $apart->local => 'another local colour',
             $apart->further === null => sprintf('nothing over %s comes near it', $base),
+            $apart->further >= self::FAR_OFF => sprintf('over %s it would be far off', $base),
             $apart->further >= self::FOR_THE_COLOUR => sprintf('over %s it would miss by %.1f more', $base, $apart->further),
             default => sprintf('as near without %s', $base),
         };

@@ -29,6 +29,12 @@ it('scales chroma and keeps the hue', function (): void {
         ->and((new Interpretation(chroma: 0))->colour(Lab::of(52, 42, 28), Lab::of(52, 42, 28))->chroma())->toBe(0.0);
 });
 
+it('is strong where the eye should go and drifts off elsewhere, with one colour on toned paper', function (): void {
+    $chroma = static fn (int $importance): float => (new Interpretation(lights: 0))->drifting($importance)->colour(Lab::of(52, 42, 28), Lab::of(52, 42, 28))->chroma();
+    expect($chroma(1))->toBeLessThan($chroma(2))->and($chroma(2))->toBeLessThan(Lab::of(52, 42, 28)->chroma())->and($chroma(3))->toBeGreaterThan(Lab::of(52, 42, 28)->chroma())
+        ->and((new Interpretation(lights: 6, hue: Lab::of(40, 5, -40)))->drifting(1)->toArray())->toBe(['chroma' => 45] + (new Interpretation(lights: 6, hue: Lab::of(40, 5, -40)))->toArray());
+});
+
 it('warms lights and cools shadows, each by itself, and leaves what lies between', function (): void {
     $wanted = new Interpretation(lights: 8, shadows: -8);
     $at = static fn (float $L): float => $wanted->colour(Lab::of($L, 0, 0), Lab::of(50, 0, 0))->b;
