@@ -24,6 +24,7 @@ use Prism\Reference\TargetRole;
  * @property float $share
  * @property float $x
  * @property float $y
+ * @property float|null $line_width  share of the width of the reference
  * @property bool $edited
  * @property int $version
  * @property-read Zone $zone
@@ -33,12 +34,12 @@ final class ZoneTarget extends Model
 {
     use HasUlids, SoftDeletes;
 
-    protected $fillable = ['id', 'role', 'L', 'a', 'b', 'spread', 'share', 'x', 'y', 'edited', 'version'];
+    protected $fillable = ['id', 'role', 'L', 'a', 'b', 'spread', 'share', 'x', 'y', 'line_width', 'edited', 'version'];
 
     protected $attributes = ['edited' => false, 'version' => 1];
 
     /** @var array<string, string> */
-    protected $casts = ['role' => TargetRole::class, 'edited' => 'boolean', 'L' => 'float', 'a' => 'float', 'b' => 'float', 'spread' => 'float', 'share' => 'float', 'x' => 'float', 'y' => 'float'];
+    protected $casts = ['role' => TargetRole::class, 'edited' => 'boolean', 'L' => 'float', 'a' => 'float', 'b' => 'float', 'spread' => 'float', 'share' => 'float', 'x' => 'float', 'y' => 'float', 'line_width' => 'float'];
 
     /** @return BelongsTo<Zone, $this> */
     public function zone(): BelongsTo

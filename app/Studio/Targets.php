@@ -88,6 +88,14 @@ final class Targets
         return TargetNames::of($colours)[$target->id] ?? $target->role->label();
     }
 
+    /** How wide lines are on the paper, in mm; null for what is no line. */
+    public static function lineMm(ZoneTarget $target): ?float
+    {
+        $piece = $target->zone->piece;
+
+        return $target->line_width === null ? null : $target->line_width * $piece->width_mm / ($piece->crop['width'] ?? 1.0);
+    }
+
     public static function tone(Piece $piece): ToneMap
     {
         $tone = $piece->tone;

@@ -15,7 +15,7 @@ use Prism\Materials\Kit;
 use Prism\Materials\PencilId;
 use Prism\Planning\Build\Apart;
 use Prism\Planning\Build\CommonBase;
-use Prism\Planning\Build\LocalColour;
+use Prism\Planning\Build\SharedPoints;
 use Prism\Planning\Build\ZoneBuild;
 
 /**
@@ -469,7 +469,7 @@ final class PaletteFinder
             foreach (array_unique(array_merge(...array_map(static fn (int $at): array => array_keys($each[$at]), $of))) as $size) {
                 $base = CommonBase::among(array_map(static fn (int $at): ?Recipe => $each[$at][$size][0] ?? null, $of), array_map(fn (int $at): float => $this->weights[$at], $of));
                 foreach ($of as $at) {
-                    if ($base !== null && LocalColour::isShared($targets[$at]->colour, $targets[$this->heaviest($of)]->colour)) {
+                    if ($base !== null && $limits[$at]->maxLayers > 1 && LocalColour::isShared($targets[$at]->colour, $targets[$this->heaviest($of)]->colour)) {
                         $bases[$at][$size] = $base;
                     }
                 }
@@ -544,6 +544,13 @@ final class PaletteFinder
             );
             foreach ($of as $i => $at) {
                 $one[$at] = $found[$at][$size][$taken[$i]];
+            }
+        }
+        // Lines of all zones go by few points.
+        $lines = array_keys(array_filter(array_values($this->limits), static fn (Limits $limits, int $at): bool => $limits->maxLayers === 1 && isset($found[$at][$size]), ARRAY_FILTER_USE_BOTH));
+        if ($sharing > 0.0 && count($lines) > 1) {
+            foreach (SharedPoints::of(array_map(static fn (int $at): array => $found[$at][$size], $lines)) as $i => $taken) {
+                $one[$lines[$i]] = $found[$lines[$i]][$size][$taken];
             }
         }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Prism\Planning;
 
 use Prism\Reference\Field;
+use Prism\Reference\LineFinder;
 use Prism\Reference\TargetRole;
 use Prism\Reference\ZoneMap;
 
@@ -20,6 +21,9 @@ final readonly class PartMap
     /** A pixel is an accent if it is so much nearer to it than to the local colour, in CIELAB. */
     private const ACCENT_NEARER = 0.6;
 
+    /** In a map of fewer pixels across, lines are too thin to be found. */
+    private const SHOWS_LINES = 400;
+
     /** Strokes cross a soft border by this share of the width. */
     private const CROSSES = 0.006;
 
@@ -33,6 +37,9 @@ final readonly class PartMap
 
     /** @var array<int, non-empty-list<int>> by label: what lies where the photo is nearest to it */
     private array $accents;
+
+    /** @var array<int, int> by pixel, the lines that it lies on */
+    private array $lines;
 
     /**
      * @param  Field  $photo  of the size of the map
@@ -60,6 +67,7 @@ final readonly class PartMap
         $this->values = $values;
         $this->accents = $accents;
         $this->labels = self::crossed($map, $zones);
+        $this->lines = $this->linesOf($map, $zones);
     }
 
     /**
@@ -69,6 +77,9 @@ final readonly class PartMap
      */
     public function at(int $pixel): ?array
     {
+        if (isset($this->lines[$pixel])) {
+            return [$this->lines[$pixel], $this->lines[$pixel], 0.0];
+        }
         $label = ord($this->labels[$pixel]);
         $values = $this->values[$label] ?? null;
         if ($values === null) {
@@ -157,6 +168,67 @@ final readonly class PartMap
         }
 
         return $crossed;
+    }
+
+    /**
+     * Which pixels lie on the lines of their zone. In a map too small for lines they lie where the photo is nearest to them, as accents do.
+     *
+     * @param  list<PictureZone>  $zones
+     * @return array<int, int> by pixel, index of the target
+     */
+    private function linesOf(ZoneMap $map, array $zones): array
+    {
+        $wanted = [];
+        $at = 0;
+        foreach ($zones as $zone) {
+            foreach ($zone->targets as $target) {
+                if ($target->role === TargetRole::Line) {
+                    $wanted[$zone->label][] = $at;
+                }
+                $at++;
+            }
+        }
+        if ($wanted === [] || $map->width < self::SHOWS_LINES) {
+            return [];
+        }
+        $pixels = [];
+        for ($pixel = 0, $count = strlen($map->labels); $pixel < $count; $pixel++) {
+            $label = ord($map->labels[$pixel]);
+            if (isset($wanted[$label])) {
+                $pixels[$label][] = $pixel;
+            }
+        }
+        $depths = $map->depths();
+        $finder = new LineFinder($this->photo);
+        $lines = [];
+        foreach ($pixels as $label => $of) {
+            foreach (array_filter($finder->of($of, $depths)) as $kind => $found) {
+                $target = $this->lineOf($wanted[$label], $kind === 'dark');
+                if ($target !== null) {
+                    $lines += array_fill_keys($found->pixels, $target);
+                }
+            }
+        }
+
+        return $lines;
+    }
+
+    /**
+     * The darker of two kinds of lines, or the lighter; the only one where its zone has one.
+     *
+     * @param  non-empty-list<int>  $of  targets
+     */
+    private function lineOf(array $of, bool $dark): ?int
+    {
+        usort($of, fn (int $a, int $b): int => $this->targets[$a]->read->L <=> $this->targets[$b]->read->L);
+        if (count($of) > 1) {
+            return $dark ? $of[0] : $of[count($of) - 1];
+        }
+        $label = array_find_key($this->accents, static fn (array $accents): bool => in_array($of[0], $accents, true));
+        $values = $this->values[$label] ?? [];
+        $middle = $values === [] ? null : $this->targets[$values[intdiv(count($values), 2)]]->read->L;
+
+        return $middle === null || ($this->targets[$of[0]]->read->L < $middle) === $dark ? $of[0] : null;
     }
 
     /** @param  non-empty-list<int>  $accents */

@@ -10,10 +10,14 @@ use Prism\Matching\Target;
 use Prism\Materials\PencilId;
 use Prism\Planning\Order\PlannedZone;
 use Prism\Reference\TargetNames;
+use Prism\Reference\TargetRole;
 
 /** All colours of a picture together, as a palette is found for them and a plan made of them: the one way from zones to both. */
 final readonly class PictureColours
 {
+    /** As wide as a picture is taken to be where that is not said. */
+    private const WIDTH_MM = 240.0;
+
     /**
      * @param  array<string, Target>  $targets  by id
      * @param  array<string, float>  $weights  what each counts: by area, and more where it draws the eye
@@ -37,7 +41,9 @@ final readonly class PictureColours
             foreach ($zone->targets as $target) {
                 $targets[$target->id] = ($valueOnly ? Target::value($target->drawn) : Target::colour($target->drawn))->inShadow($zone->light->isShadow());
                 $weights[$target->id] = $zone->weight($target);
-                $limits[$target->id] = $zone->limits(Limits::PICTURE_LAYERS, $targets[$target->id], $given);
+                $searched = $zone->limits(Limits::PICTURE_LAYERS, $targets[$target->id], $given);
+                // A line is drawn with one point.
+                $limits[$target->id] = $target->role === TargetRole::Line ? $searched->alone() : $searched;
                 $in[$target->id] = $zone->id;
             }
         }
@@ -60,9 +66,10 @@ final readonly class PictureColours
      *
      * @param  array<string, Recipe>  $recipes  by target; a colour without one is not planned
      * @param  float  $paperMm2  of the whole picture
+     * @param  float  $widthMm  of the whole picture
      * @return list<PlannedZone>
      */
-    public function planned(array $recipes, float $paperMm2): array
+    public function planned(array $recipes, float $paperMm2, float $widthMm = self::WIDTH_MM): array
     {
         $planned = [];
         foreach ($this->of as $zone) {
@@ -73,7 +80,7 @@ final readonly class PictureColours
                     $planned[] = new PlannedZone(
                         $target->id, $zone->id, sprintf('%s: %s', $zone->name, $names[$at]), $target->drawn, $recipe->stack, $recipe->underlayer,
                         $paperMm2 * $zone->share * $target->share, array_map(strval(...), $zone->touching), $zone->schools, $zone->highlights, $target->role, $zone->name,
-                        valueOnly: $this->targets[$target->id]->valueOnly, across: $zone->across, down: $zone->down,
+                        valueOnly: $this->targets[$target->id]->valueOnly, lineMm: $target->lineWidth === null ? null : $target->lineWidth * $widthMm, across: $zone->across, down: $zone->down,
                     );
                 }
             }

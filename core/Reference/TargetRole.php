@@ -16,6 +16,8 @@ enum TargetRole: string
     case Shimmer = 'shimmer';
     /** Light thrown back into the shadow side from what lies beside it. */
     case Reflected = 'reflected';
+    /** Seams, strands, veins, edges of facets: thin, and darker or lighter than both sides. */
+    case Line = 'line';
 
     public function label(): string
     {
@@ -26,6 +28,7 @@ enum TargetRole: string
             self::Accent => 'accent',
             self::Shimmer => 'shimmer',
             self::Reflected => 'reflected light',
+            self::Line => 'lines',
         };
     }
 

@@ -32,6 +32,9 @@ final class ZoneColours
 
     private const MOST_OF_A_KIND = 2;
 
+    /** Share of the pixels of a line that show its colour; the others mix with what lies beside it. */
+    private const LINE_CORE = 0.5;
+
     /** Pixels this near to a border may show both sides of it. */
     private const BORDER = 2.0;
 
@@ -197,8 +200,24 @@ final class ZoneColours
     }
 
     /**
+     * The colour of lines, by those of their pixels that show least of what lies beside them.
+     *
+     * @param  bool  $dark  darker than their sides; else lighter
+     * @param  int  $area  of the zone, in pixels
+     */
+    public static function line(Field $field, FoundLines $lines, bool $dark, int $area): ZoneTarget
+    {
+        $pixels = $lines->pixels;
+        usort($pixels, static fn (int $one, int $other): int => $dark ? $field->L[$one] <=> $field->L[$other] : $field->L[$other] <=> $field->L[$one]);
+        $core = array_slice($pixels, 0, max(1, (int) (self::LINE_CORE * count($pixels))));
+        $target = self::target($field, $core, array_fill_keys($core, 0.0), TargetRole::Line, count($pixels) / $area);
+
+        return new ZoneTarget($target->role, $target->colour, $target->share, $target->spread, $target->x, $target->y, $lines->width);
+    }
+
+    /**
      * @param  non-empty-list<int>  $pixels
-     * @param  list<float>  $depths
+     * @param  array<int, float>  $depths
      */
     private static function target(Field $field, array $pixels, array $depths, TargetRole $role, float $share): ZoneTarget
     {

@@ -55,6 +55,8 @@ final class ZoneReader
     /** @var list<float> */
     private readonly array $depths;
 
+    private readonly LineFinder $lines;
+
     /** @var array<int, array{float, float, float}> mean Lab of each zone */
     private array $means = [];
 
@@ -85,6 +87,7 @@ final class ZoneReader
             $this->means[$zone] = [$L / $n, $a / $n, $b / $n];
         }
         $this->depths = $map->depths();
+        $this->lines = new LineFinder($field);
         $this->touching = $map->touching();
     }
 
@@ -107,10 +110,15 @@ final class ZoneReader
             $x = ($place % $this->field->width + 0.5) / $this->field->width;
             $y = (intdiv($place, $this->field->width) + 0.5) / $this->field->height;
             $colour = Lab::of(...array_map(static fn (float $v): float => round($v, 3), $this->means[$zone]));
-            $targets = ZoneColours::of($this->field, $pixels, $this->depths);
+            $lines = array_filter($this->lines->of($pixels, $this->depths));
+            $between = array_values(array_diff($pixels, ...array_map(static fn (FoundLines $found): array => $found->pixels, array_values($lines))));
+            $targets = ZoneColours::of($this->field, $between === [] ? $pixels : $between, $this->depths);
             if (in_array($parts[$zone], [ZoneLight::Shadow, ZoneLight::HalfLit], true)) {
                 $reflected = $this->reflected($pixels, count($pixels));
                 $targets = $reflected === null ? $targets : [...$targets, $reflected];
+            }
+            foreach ($lines as $kind => $found) {
+                $targets[] = ZoneColours::line($this->field, $found, $kind === 'dark', count($pixels));
             }
             [$texture, $direction, $agreement] = $this->texture($pixels);
             $border = array_sum($this->touching[$zone] ?? []);

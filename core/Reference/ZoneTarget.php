@@ -14,8 +14,9 @@ final readonly class ZoneTarget
      * @param  float  $spread  root mean square distance of its pixels from their mean, in CIELAB units
      * @param  float  $x  a spot that shows it well, share of the width
      * @param  float  $y  share of the height
+     * @param  ?float  $lineWidth  of lines, share of the width of the picture; null: it is none
      */
-    public function __construct(public TargetRole $role, public Lab $colour, public float $share, public float $spread, public float $x, public float $y)
+    public function __construct(public TargetRole $role, public Lab $colour, public float $share, public float $spread, public float $x, public float $y, public ?float $lineWidth = null)
     {
     }
 }

@@ -12,7 +12,7 @@ use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
 
 /** @mixin ZoneTarget */
-#[OA\Schema(schema: 'Target', required: ['id', 'role', 'name', 'label', 'colour', 'read', 'spread', 'share', 'x', 'y', 'edited', 'version', 'recipe'], properties: [
+#[OA\Schema(schema: 'Target', required: ['id', 'role', 'name', 'label', 'colour', 'read', 'spread', 'share', 'x', 'y', 'lineMm', 'edited', 'version', 'recipe'], properties: [
     new OA\Property(property: 'id', type: 'string'),
     new OA\Property(property: 'role', ref: '#/components/schemas/TargetRole'),
     new OA\Property(property: 'name', type: 'string', description: 'of the zone, and which of its colours'),
@@ -23,11 +23,12 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'share', type: 'number', description: 'of the zone'),
     new OA\Property(property: 'x', type: 'number'),
     new OA\Property(property: 'y', type: 'number'),
+    new OA\Property(property: 'lineMm', type: 'number', nullable: true, description: 'how wide lines are on the paper; null for what is no line'),
     new OA\Property(property: 'edited', type: 'boolean'),
     new OA\Property(property: 'version', type: 'integer', description: 'send it back with a change; a newer one is refused'),
     new OA\Property(property: 'recipe', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/Recipe')]),
 ])]
-#[OA\Schema(schema: 'TargetRole', type: 'string', enum: ['light', 'middle', 'dark', 'accent', 'shimmer', 'reflected'])]
+#[OA\Schema(schema: 'TargetRole', type: 'string', enum: ['light', 'middle', 'dark', 'accent', 'shimmer', 'reflected', 'line'])]
 final class TargetResource extends JsonResource
 {
     /** @return array<string, mixed> */
@@ -47,6 +48,7 @@ final class TargetResource extends JsonResource
             'share' => round($this->share, 4),
             'x' => $this->x,
             'y' => $this->y,
+            'lineMm' => $this->line_width === null ? null : round(Targets::lineMm($this->resource) ?? 0.0, 1),
             'edited' => $this->edited,
             'version' => $this->version,
             'recipe' => $recipe === null ? null : RecipeResource::make($recipe)->under($this->zone->piece->lamp, $recipes->model($this->zone->piece, $recipe->stack), Targets::drawn($this->resource)),

@@ -11,7 +11,7 @@ namespace Prism\Planning\Order;
 final class Gathering
 {
     /** Turns of more steps stay. */
-    private const SMALL = 4;
+    private const SMALL = 8;
 
     /** @var array<int, list<int>> by step, what must come before it */
     private array $before = [];

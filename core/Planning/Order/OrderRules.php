@@ -6,6 +6,7 @@ namespace Prism\Planning\Order;
 
 use Prism\Materials\Binder;
 use Prism\Materials\Kit;
+use Prism\Reference\TargetRole;
 use Prism\Schools\FirstValue;
 
 /**
@@ -48,6 +49,7 @@ final class OrderRules
         $zones = $self->zones();
         $self->reservesFirst($zones);
         $self->sparkleLast($zones);
+        $self->lines($zones);
         $self->underlayersFirst($zones);
         $self->closingLast($zones);
         $self->school($zones);
@@ -90,6 +92,42 @@ final class OrderRules
                     $first = self::first($others, static fn (PlanStep $step): bool => $step->role !== StepRole::Reserve);
                     if ($first !== null) {
                         $this->add($reserve, $first, 'colour that has come onto the paper does not come off it');
+                    }
+                }
+            }
+        }
+    }
+
+    /**
+     * Lines are mapped while the paper is clean, redrawn before a wash, made final when all beside them is done.
+     *
+     * @param  array<string, list<array<int, PlanStep>>>  $zones
+     */
+    private function lines(array $zones): void
+    {
+        foreach ($zones as $colours) {
+            $isLine = static fn (array $steps): bool => $steps[(int) array_key_first($steps)]->zone->role === TargetRole::Line;
+            $others = array_values(array_filter($colours, static fn (array $steps): bool => ! $isLine($steps)));
+            $beside = array_map(static fn (array $steps): PlannedZone => $steps[(int) array_key_first($steps)]->zone, $others);
+            foreach (array_filter($colours, $isLine) as $line) {
+                $drawn = self::first($line, static fn (PlanStep $step): bool => ! in_array($step->role, [StepRole::Map, StepRole::Redraw, StepRole::Reserve, StepRole::Sparkle], true));
+                $map = self::first($line, static fn (PlanStep $step): bool => $step->role === StepRole::Map);
+                $redraw = self::first($line, static fn (PlanStep $step): bool => $step->role === StepRole::Redraw);
+                $pale = Lines::isPale($line[(int) array_key_first($line)]->zone, $beside);
+                foreach ($others as $steps) {
+                    $begins = self::first($steps, static fn (PlanStep $step): bool => $step->role !== StepRole::Reserve);
+                    $wash = self::first($steps, static fn (PlanStep $step): bool => $step->role === StepRole::Wash);
+                    if ($map !== null && $begins !== null) {
+                        $this->add($map, $begins, 'lines are mapped while the paper is clean');
+                    }
+                    if ($redraw !== null && $wash !== null) {
+                        $this->add($redraw, $wash, 'the wash would flood away lines that are not redrawn');
+                    }
+                    if ($drawn !== null && ! $pale) {
+                        $ends = (int) array_key_last($steps);
+                        if ($steps[$ends]->role !== StepRole::Sparkle) {
+                            $this->add($ends, $drawn, 'a line is made final when all beside it is done');
+                        }
                     }
                 }
             }

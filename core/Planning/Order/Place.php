@@ -26,7 +26,7 @@ final readonly class Place
         }
         $names = array_unique(array_map(static fn (PlanStep $step): string => $step->zone->name, $this->steps));
 
-        return count($names) > 1 ? $this->part->value.'s' : substr($zone->name, strlen($of));
+        return count($names) > 1 ? rtrim($this->part->value, 's').'s' : substr($zone->name, strlen($of));
     }
 
     /** How the pressure falls over it; null where all of it is pressed alike. */

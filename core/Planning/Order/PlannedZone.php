@@ -23,6 +23,7 @@ final readonly class PlannedZone
      * @param  bool  $own  the artist's own recipe: it is laid as it stands
      * @param  bool  $valueOnly  only its lightness counts
      * @param  string  $zoneName  what the zone is called; the colour's own name where that is not given
+     * @param  ?float  $lineMm  how wide the lines are that it is the colour of; null: it is none
      * @param  float  $across  where its zone lies, share of the width
      * @param  float  $down  share of the height
      */
@@ -41,6 +42,7 @@ final readonly class PlannedZone
         private string $zoneName = '',
         public bool $own = false,
         public bool $valueOnly = false,
+        public ?float $lineMm = null,
         public float $across = 0.0,
         public float $down = 0.0,
     ) {

@@ -70,27 +70,29 @@ final readonly class Planner
      */
     public function plan(array $zones): Plan
     {
-        $chains = array_map($this->chain(...), $zones);
+        $lines = Lines::of($zones, $this->box);
+        $chains = array_map(fn (PlannedZone $zone): array => $lines->around($zone, $this->chain($zone)), $zones);
         $steps = array_merge(...$chains);
         $rules = OrderRules::of($chains, $this->box);
         $places = self::places($zones);
         $rank = $this->rank();
-        $apart = Schedule::zoneAfterZone($steps, $rules, $this->pace, $rank, static fn (PlanStep $step): int => self::group($step, $places[$step->zone->zone]));
+        $apart = Schedule::zoneAfterZone($steps, $rules, $this->pace, $rank, static fn (PlanStep $step): int => self::group($step, $places[$step->zone->zone], $lines));
         $schedule = Schedule::of($steps, $rules, $this->pace, $rank, $this->progress === Progress::ColourByColour
-            ? static fn (PlanStep $step): int => self::group($step, 0)
-            : static fn (PlanStep $step): int => self::group($step, intdiv($places[$step->zone->zone], self::GROUP_ZONES)))->orShorter($apart);
+            ? static fn (PlanStep $step): int => self::group($step, 0, $lines)
+            : static fn (PlanStep $step): int => self::group($step, intdiv($places[$step->zone->zone], self::GROUP_ZONES), $lines))->orShorter($apart);
         [$steps, $built] = $this->predicted(Pressing::of($steps, $schedule->turns, $this->predictor->model));
         [$ordered, $turns] = self::told($steps, $rules, $schedule);
 
         return new Plan($this->pullList($zones), self::cautions($ordered), $ordered, $schedule->total, $schedule->idle, $apart->total, $turns, $built);
     }
 
-    /** Reserves are marked before all else, and the last lights set after it. */
-    private static function group(PlanStep $step, int $group): int
+    /** Reserves are marked and lines mapped before all else; lines are made final, and the last lights set, after it. */
+    private static function group(PlanStep $step, int $group, Lines $lines): int
     {
-        return match ($step->role) {
-            StepRole::Reserve => -1,
-            StepRole::Sparkle => PHP_INT_MAX,
+        return match (true) {
+            $step->role === StepRole::Reserve, $step->role === StepRole::Map => -1,
+            $step->role === StepRole::Sparkle => PHP_INT_MAX,
+            $lines->isFinal($step) => PHP_INT_MAX - 1,
             default => $group,
         };
     }
@@ -98,7 +100,7 @@ final readonly class Planner
     /**
      * The steps of one colour, in the order of its stack; what they look like follows when their pressures are known.
      *
-     * @return list<PlanStep>
+     * @return non-empty-list<PlanStep>
      */
     private function chain(PlannedZone $zone): array
     {
@@ -109,11 +111,13 @@ final readonly class Planner
         $last = count($zone->stack) - 1;
         foreach ($zone->stack->steps as $index => $step) {
             $role = self::role($zone, $index, $step);
-            $chain[] = new PlanStep(PlanStep::keyOf($zone, $index + 1), $zone, $role, $step, $index + 1, $zone->target, $zone->target, 0.0, self::why($role, $index, $last, $step->pressurePercent > Manner::FIRM_PERCENT));
+            $chain[] = new PlanStep(PlanStep::keyOf($zone, $index + 1), $zone, $role, $step, $index + 1, $zone->target, $zone->target, 0.0, self::why($role, $index, $last, $step->pressurePercent > Manner::FIRM_PERCENT).self::point($zone, $index, $last));
             if (self::isRubbed($zone, $step) && ! self::isRubbed($zone, $zone->stack->steps[$index + 1] ?? null)) {
                 $chain[] = self::rubbing($zone, $index + 1);
             }
         }
+
+        assert($chain !== []);
 
         return $chain;
     }
@@ -292,9 +296,10 @@ final readonly class Planner
 
         return match (true) {
             $first->role === StepRole::Reserve => Stage::Reserve,
+            $first->role === StepRole::Map => Stage::Map,
             in_array($first->role, [StepRole::Burnish, StepRole::Blend, StepRole::Sparkle], true) => Stage::Finish,
             $first->step?->pencil !== null && $first->step->pressurePercent > Manner::FIRM_PERCENT => Stage::Finish,
-            $all(static fn (PlanStep $step): bool => $step->role === StepRole::Underlayer) => Stage::Underlayer,
+            $all(static fn (PlanStep $step): bool => in_array($step->role, [StepRole::Underlayer, StepRole::Redraw], true)) => Stage::Underlayer,
             $all(static fn (PlanStep $step): bool => $step->zone->target->L < self::DARK_LIGHTNESS) => Stage::Dark,
             default => Stage::Build,
         };
@@ -463,10 +468,16 @@ final readonly class Planner
         );
     }
 
+    /** What the point must be for lines. */
+    private static function point(PlannedZone $zone, int $index, int $last): string
+    {
+        return $zone->lineMm === null || $index < $last ? '' : sprintf(' Lines of about %.1f mm: needle point, held near the tip.', $zone->lineMm);
+    }
+
     private static function why(StepRole $role, int $index, int $last, bool $firm): string
     {
         return match ($role) {
-            StepRole::Reserve, StepRole::Sparkle, StepRole::Rub => '',
+            StepRole::Reserve, StepRole::Map, StepRole::Redraw, StepRole::Sparkle, StepRole::Rub => '',
             StepRole::Underlayer => 'Lies under the local colour: it dulls and darkens what follows. Keep it light and even.',
             StepRole::Wash => 'Floods the valleys and gives tooth back. Let it dry, 5 to 15 minutes, before the next layer here.',
             StepRole::Blend => 'Closes the grain and ends the layering. Start in the lightest area.',

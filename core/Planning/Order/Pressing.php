@@ -230,7 +230,7 @@ final class Pressing
         assert($own !== null && $pencil !== null);
         $zone = $this->steps[$i]->zone;
         $stack = $this->stacks[$zone->id];
-        $reach = ! $makesUp || $zone->own || $own->pressurePercent >= Pressure::BURNISH_PERCENT ? 0 : self::COATS;
+        $reach = ! $makesUp || $zone->own || $this->steps[$i]->role === StepRole::Map || $own->pressurePercent >= Pressure::BURNISH_PERCENT ? 0 : self::COATS;
         $others = array_sum(array_map(static fn (Step $step): int => $step->passes, $stack)) - $stack[$this->at[$i]]->passes;
         $best = null;
         $least = INF;

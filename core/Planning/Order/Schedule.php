@@ -350,7 +350,7 @@ final readonly class Schedule
             default => 'soft',
         };
 
-        return $laid->pencil.' '.$soft.($step->role === StepRole::Reserve || $step->role === StepRole::Sparkle ? ' '.$step->role->value : '');
+        return $laid->pencil.' '.$soft.(in_array($step->role, [StepRole::Reserve, StepRole::Map, StepRole::Sparkle], true) ? ' '.$step->role->value : '');
     }
 
     /**

@@ -8,6 +8,7 @@ namespace Prism\Planning\Order;
 enum Stage: string
 {
     case Reserve = 'reserve';
+    case Map = 'map';
     case Underlayer = 'underlayer';
     case Build = 'build';
     case Dark = 'dark';
@@ -17,6 +18,7 @@ enum Stage: string
     {
         return match ($this) {
             self::Reserve => 'Keep the paper',
+            self::Map => 'Map the lines',
             self::Underlayer => 'Underlayer',
             self::Build => 'Build',
             self::Dark => 'Darks',

@@ -8,6 +8,8 @@ namespace Prism\Planning\Order;
 enum StepRole: string
 {
     case Reserve = 'reserve';
+    case Map = 'map';
+    case Redraw = 'redraw';
     case Underlayer = 'underlayer';
     case Layer = 'layer';
     case Rub = 'rub';
@@ -22,8 +24,9 @@ enum StepRole: string
     {
         return match ($this) {
             self::Reserve => 0,
+            self::Map => 1,
             // A pencil goes to what it lies under and to what it lies over in one turn.
-            self::Underlayer, self::Layer, self::Rub, self::Lift => 2,
+            self::Redraw, self::Underlayer, self::Layer, self::Rub, self::Lift => 2,
             self::Wash => 3,
             self::Blend, self::Burnish => 4,
             self::Sparkle => 5,

@@ -20,6 +20,7 @@ enum ZonePart: string
     case Accent = 'accent';
     case Shimmer = 'shimmer';
     case Reflected = 'reflected light';
+    case Lines = 'lines';
 
     private const VALUES = [TargetRole::Light, TargetRole::Middle, TargetRole::Dark];
 
@@ -30,6 +31,7 @@ enum ZonePart: string
             TargetRole::Accent => self::Accent,
             TargetRole::Shimmer => self::Shimmer,
             TargetRole::Reflected => self::Reflected,
+            TargetRole::Line => self::Lines,
             TargetRole::Light, TargetRole::Middle, TargetRole::Dark => null,
         };
     }

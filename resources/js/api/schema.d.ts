@@ -1809,7 +1809,18 @@ export interface components {
                 name: string;
             };
             /** @enum {string} */
-            role: 'reserve' | 'underlayer' | 'layer' | 'rub' | 'wash' | 'lift' | 'blend' | 'burnish' | 'sparkle';
+            role:
+                | 'reserve'
+                | 'map'
+                | 'redraw'
+                | 'underlayer'
+                | 'layer'
+                | 'rub'
+                | 'wash'
+                | 'lift'
+                | 'blend'
+                | 'burnish'
+                | 'sparkle';
             step: components['schemas']['Step'] | null;
             layer: number;
             before: components['schemas']['Colour'];
@@ -2015,13 +2026,15 @@ export interface components {
             share: number;
             x: number;
             y: number;
+            /** @description how wide lines are on the paper; null for what is no line */
+            lineMm: number | null;
             edited: boolean;
             /** @description send it back with a change; a newer one is refused */
             version: number;
             recipe: components['schemas']['Recipe'] | null;
         };
         /** @enum {string} */
-        TargetRole: 'light' | 'middle' | 'dark' | 'accent' | 'shimmer' | 'reflected';
+        TargetRole: 'light' | 'middle' | 'dark' | 'accent' | 'shimmer' | 'reflected' | 'line';
         Trio: {
             /** @description their numbers */
             pencils: {
@@ -2041,9 +2054,20 @@ export interface components {
             /** @description One pencil in hand with all the places it goes to. */
             number: number;
             /** @enum {string} */
-            stage: 'reserve' | 'underlayer' | 'build' | 'dark' | 'finish';
+            stage: 'reserve' | 'map' | 'underlayer' | 'build' | 'dark' | 'finish';
             /** @enum {string} */
-            role: 'reserve' | 'underlayer' | 'layer' | 'rub' | 'wash' | 'lift' | 'blend' | 'burnish' | 'sparkle';
+            role:
+                | 'reserve'
+                | 'map'
+                | 'redraw'
+                | 'underlayer'
+                | 'layer'
+                | 'rub'
+                | 'wash'
+                | 'lift'
+                | 'blend'
+                | 'burnish'
+                | 'sparkle';
             /** @description pencil and pressure, coats as in most places; null where none is used */
             step: components['schemas']['Step'] | null;
             places: {

@@ -11,6 +11,7 @@ export const ROLE_NAMES: Record<TargetRole, string> = {
     reflected: 'reflected',
     accent: 'accent',
     shimmer: 'shimmer',
+    line: 'lines',
 };
 
 const Row = styled.ul`
@@ -56,6 +57,7 @@ export function TargetChoice({ zone }: { zone: Zone }) {
                         <i style={{ background: target.colour.hex }} aria-hidden />
                         <span>
                             {target.label}
+                            {target.lineMm !== null && ` ${target.lineMm} mm`}
                             {target.recipe ? ' ✓' : ''}
                         </span>
                         <span className="visually-hidden">

@@ -8,6 +8,7 @@ import { spokenMinutes } from './SchedulePanel';
 
 const STAGES: Record<Turn['stage'], string> = {
     reserve: 'Keep the paper',
+    map: 'Map the lines',
     underlayer: 'Underlayer',
     build: 'Build',
     dark: 'Darks',
@@ -16,6 +17,8 @@ const STAGES: Record<Turn['stage'], string> = {
 
 const WORDS: Record<Turn['role'], string> = {
     reserve: 'Paper',
+    map: 'Map',
+    redraw: 'Lines',
     underlayer: 'Layer',
     layer: 'Layer',
     rub: 'Tissue',

@@ -13,7 +13,7 @@ use Prism\Matching\Target;
 use Prism\Materials\PencilId;
 use Prism\Planning\Build\Apart;
 use Prism\Planning\Build\CommonBase;
-use Prism\Planning\Build\LocalColour;
+use Prism\Planning\LocalColour;
 use Prism\Planning\Build\ZoneBases;
 use Prism\Planning\Order\PlannedZone;
 use Prism\Reference\TargetRole;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Prism\Planning\Build;
+namespace Prism\Planning;
 
 use Prism\Colour\Lab;
 use Prism\Colour\Wheel;
