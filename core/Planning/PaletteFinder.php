@@ -43,6 +43,9 @@ final class PaletteFinder
 
     private const EXCHANGE_ROUNDS = 2;
 
+    /** What misses by more than {@see self::MISSES} counts more the further it is, by its square: a zone that fails is seen. */
+    private const FAR = 0.1;
+
     /** What sharing counts in a zone's build: less where a palette would else come out farther than a smaller one. */
     private const SHARING = [1.0, 0.5, 0.2, 0.0];
 
@@ -328,7 +331,7 @@ final class PaletteFinder
     {
         $sum = 0.0;
         foreach ($served as $target => $cost) {
-            $sum += $this->weights[$target] * $cost;
+            $sum += $this->weights[$target] * ($cost + self::FAR * max(0.0, $cost - self::MISSES) ** 2);
         }
 
         return $sum;

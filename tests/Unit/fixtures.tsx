@@ -101,6 +101,7 @@ export function target(id: string, name: string, changes: Partial<Target> = {}):
         share: 1,
         x: 0.25,
         y: 0.5,
+        lineMm: null,
         edited: false,
         version: 1,
         recipe: null,

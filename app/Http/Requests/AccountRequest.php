@@ -6,7 +6,7 @@ namespace App\Http\Requests;
 
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
-use Prism\Planning\Order\DrawingHand;
+use Prism\Schools\DrawingHand;
 
 final class AccountRequest extends FormRequest
 {

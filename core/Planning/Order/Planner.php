@@ -16,6 +16,7 @@ use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
 use Prism\Reference\TargetRole;
 use Prism\Schools\Blending;
+use Prism\Schools\DrawingHand;
 use Prism\Schools\FirstValue;
 use Prism\Schools\Highlights;
 use Prism\Schools\Progress;

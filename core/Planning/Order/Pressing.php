@@ -79,12 +79,9 @@ final class Pressing
             foreach ($turns as $turn) {
                 if ($steps[$turn[0]]->step?->pencil !== null) {
                     $self->press($turn);
+                    $self->fade($turn);
                 }
             }
-        }
-
-        foreach ($turns as $turn) {
-            $self->fade($turn);
         }
 
         return array_map(static fn (PlanStep $step, int $i): PlanStep => isset($self->at[$i]) ? $step->laid($self->stacks[$step->zone->id][$self->at[$i]], $step->before, $step->after, $step->sigma) : $step, $steps, array_keys($steps));

@@ -22,6 +22,9 @@ final readonly class Schedule
     /** Places whose pressures differ by no more share a turn. */
     public const WITHIN_PERCENT = 10.0;
 
+    /** Those of one form, over which the pressure falls, by no more than this. */
+    public const FALLS_PERCENT = 25.0;
+
     /** Orders that are tried; and by how much a later one strays from taking what can go to most of its places. */
     private const TRIES = 16;
 
@@ -329,7 +332,14 @@ final readonly class Schedule
     /** Whether two pressures can share a turn; a recipe of the artist's own keeps its pressure. */
     private static function near(PlanStep $one, PlanStep $other): bool
     {
-        return abs(self::pressureOf($one) - self::pressureOf($other)) <= ($one->zone->own || $other->zone->own ? 0.0 : self::WITHIN_PERCENT);
+        $within = match (true) {
+            $one->zone->own || $other->zone->own => 0.0,
+            // Over one form the pressure may fall.
+            $one->zone->zone === $other->zone->zone && $one->zone->role->isOfForm() && $other->zone->role->isOfForm() && max(self::pressureOf($one), self::pressureOf($other)) <= Manner::FIRM_PERCENT => self::FALLS_PERCENT,
+            default => self::WITHIN_PERCENT,
+        };
+
+        return abs(self::pressureOf($one) - self::pressureOf($other)) <= $within;
     }
 
     private static function pressureOf(PlanStep $step): float

@@ -13,8 +13,8 @@ use Prism\Matching\Target;
 use Prism\Materials\PencilId;
 use Prism\Planning\Build\Apart;
 use Prism\Planning\Build\CommonBase;
-use Prism\Planning\LocalColour;
 use Prism\Planning\Build\ZoneBases;
+use Prism\Planning\LocalColour;
 use Prism\Planning\Order\PlannedZone;
 use Prism\Reference\TargetRole;
 

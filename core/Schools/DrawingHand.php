@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Prism\Planning\Order;
+namespace Prism\Schools;
 
 /** The hand that draws. It rests on what is not done yet: who draws with the right works from upper left to lower right. */
 enum DrawingHand: string
