@@ -56,7 +56,7 @@ final class Zone extends Model
     public function targets(): HasMany
     {
         $targets = $this->hasMany(ZoneTarget::class);
-        $targets->orderByRaw("FIELD(role, 'light', 'middle', 'dark', 'reflected', 'accent', 'shimmer')")->orderByDesc('share')->orderBy('id');
+        $targets->orderByRaw("FIELD(role, 'light', 'middle', 'dark', 'reflected', 'accent', 'shimmer', 'line')")->orderByDesc('share')->orderBy('id');
 
         return $targets;
     }

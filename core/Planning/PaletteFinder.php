@@ -431,7 +431,7 @@ final class PaletteFinder
             foreach ($explores ? array_filter($sets, static fn (array $chosen): bool => count($chosen) < $all) : [] as $chosen) {
                 $best = self::laidBy($chosen, self::ranked($settled))[0] ?? null;
                 if ($best !== null && $targets[$at]->miss($best->look->colour->L, $best->look->colour->a, $best->look->colour->b) > self::MISSES) {
-                    array_push($settled, ...$this->search->explored($targets[$at], $limits[$at], array_keys($chosen), self::EXPLORED));
+                    array_push($settled, ...$this->search->explored($targets[$at], $limits[$at], array_keys($chosen), self::EXPLORED, true));
                 }
             }
             $settled = self::ranked($settled);

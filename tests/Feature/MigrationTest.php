@@ -12,6 +12,7 @@ use Illuminate\Support\Facades\Schema;
 use Prism\Colour\Bands;
 
 use function Tests\Feature\artist;
+use function Tests\Feature\backTo;
 
 // A studio from before pencils had owners and swatches had notes goes on with all that is in it.
 

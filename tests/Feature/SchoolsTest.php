@@ -11,6 +11,7 @@ use Prism\Schools\Highlights;
 use Prism\Schools\Shadows;
 
 use function Tests\Feature\artist;
+use function Tests\Feature\backTo;
 use function Tests\Feature\pieceOf;
 
 beforeEach(function (): void {

@@ -25,6 +25,7 @@ use Prism\Materials\Kit;
 use Prism\Materials\PencilId;
 
 use function Tests\Feature\artist;
+use function Tests\Feature\backTo;
 use function Tests\Feature\pieceOf;
 use function Tests\Feature\spotIn;
 

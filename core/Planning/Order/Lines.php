@@ -80,14 +80,7 @@ final readonly class Lines
             $steps[] = self::step($zone, StepRole::Redraw, Step::layer($pencil, self::REDRAW_PERCENT), 'Redraw the lines before the wash: it floods away what is not.');
         }
 
-        return [...$steps, ...$drawn];
-    }
-
-    /** Whether a step makes dark lines final. */
-    public function isFinal(PlanStep $step): bool
-    {
-        return $step->zone->role === TargetRole::Line && ! in_array($step->role, [StepRole::Map, StepRole::Redraw, StepRole::Reserve, StepRole::Sparkle], true)
-            && ! self::isPale($step->zone, $this->beside[$step->zone->zone] ?? []);
+        return [...$steps, ...array_map(static fn (PlanStep $step): PlanStep => $step->as(StepRole::Line), $drawn)];
     }
 
     /**

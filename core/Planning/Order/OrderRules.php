@@ -108,12 +108,10 @@ final class OrderRules
         foreach ($zones as $colours) {
             $isLine = static fn (array $steps): bool => $steps[(int) array_key_first($steps)]->zone->role === TargetRole::Line;
             $others = array_values(array_filter($colours, static fn (array $steps): bool => ! $isLine($steps)));
-            $beside = array_map(static fn (array $steps): PlannedZone => $steps[(int) array_key_first($steps)]->zone, $others);
             foreach (array_filter($colours, $isLine) as $line) {
-                $drawn = self::first($line, static fn (PlanStep $step): bool => ! in_array($step->role, [StepRole::Map, StepRole::Redraw, StepRole::Reserve, StepRole::Sparkle], true));
+                $drawn = self::first($line, static fn (PlanStep $step): bool => $step->role === StepRole::Line);
                 $map = self::first($line, static fn (PlanStep $step): bool => $step->role === StepRole::Map);
                 $redraw = self::first($line, static fn (PlanStep $step): bool => $step->role === StepRole::Redraw);
-                $pale = Lines::isPale($line[(int) array_key_first($line)]->zone, $beside);
                 foreach ($others as $steps) {
                     $begins = self::first($steps, static fn (PlanStep $step): bool => $step->role !== StepRole::Reserve);
                     $wash = self::first($steps, static fn (PlanStep $step): bool => $step->role === StepRole::Wash);
@@ -123,7 +121,7 @@ final class OrderRules
                     if ($redraw !== null && $wash !== null) {
                         $this->add($redraw, $wash, 'the wash would flood away lines that are not redrawn');
                     }
-                    if ($drawn !== null && ! $pale) {
+                    if ($drawn !== null) {
                         $ends = (int) array_key_last($steps);
                         if ($steps[$ends]->role !== StepRole::Sparkle) {
                             $this->add($ends, $drawn, 'a line is made final when all beside it is done');

@@ -61,6 +61,12 @@ final readonly class PlanStep
         return new self($this->key, $this->zone, $this->role, $this->step, $this->layer, $this->before, $this->after, $this->sigma, $this->why, $startMinute, $minutes, $session, $turn, $because, $this->onlyIf);
     }
 
+    /** The same, for something else in the order of the work. */
+    public function as(StepRole $role): self
+    {
+        return new self($this->key, $this->zone, $role, $this->step, $this->layer, $this->before, $this->after, $this->sigma, $this->why, $this->startMinute, $this->minutes, $this->session, $this->turn, $this->because, $this->onlyIf);
+    }
+
     /**
      * The same, laid at the pressure of its turn.
      *

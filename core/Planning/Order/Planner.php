@@ -77,10 +77,10 @@ final readonly class Planner
         $rules = OrderRules::of($chains, $this->box);
         $places = self::places($zones);
         $rank = $this->rank();
-        $apart = Schedule::zoneAfterZone($steps, $rules, $this->pace, $rank, static fn (PlanStep $step): int => self::group($step, $places[$step->zone->zone], $lines));
+        $apart = Schedule::zoneAfterZone($steps, $rules, $this->pace, $rank, static fn (PlanStep $step): int => self::group($step, $places[$step->zone->zone]));
         $schedule = Schedule::of($steps, $rules, $this->pace, $rank, $this->progress === Progress::ColourByColour
-            ? static fn (PlanStep $step): int => self::group($step, 0, $lines)
-            : static fn (PlanStep $step): int => self::group($step, intdiv($places[$step->zone->zone], self::GROUP_ZONES), $lines))->orShorter($apart);
+            ? static fn (PlanStep $step): int => self::group($step, 0)
+            : static fn (PlanStep $step): int => self::group($step, intdiv($places[$step->zone->zone], self::GROUP_ZONES)))->orShorter($apart);
         [$steps, $built] = $this->predicted(Pressing::of($steps, $schedule->turns, $this->predictor->model));
         [$ordered, $turns] = self::told($steps, $rules, $schedule);
 
@@ -88,12 +88,12 @@ final readonly class Planner
     }
 
     /** Reserves are marked and lines mapped before all else; lines are made final, and the last lights set, after it. */
-    private static function group(PlanStep $step, int $group, Lines $lines): int
+    private static function group(PlanStep $step, int $group): int
     {
         return match (true) {
             $step->role === StepRole::Reserve, $step->role === StepRole::Map => -1,
             $step->role === StepRole::Sparkle => PHP_INT_MAX,
-            $lines->isFinal($step) => PHP_INT_MAX - 1,
+            $step->role === StepRole::Line => PHP_INT_MAX - 1,
             default => $group,
         };
     }
@@ -298,7 +298,7 @@ final readonly class Planner
         return match (true) {
             $first->role === StepRole::Reserve => Stage::Reserve,
             $first->role === StepRole::Map => Stage::Map,
-            in_array($first->role, [StepRole::Burnish, StepRole::Blend, StepRole::Sparkle], true) => Stage::Finish,
+            in_array($first->role, [StepRole::Line, StepRole::Burnish, StepRole::Blend, StepRole::Sparkle], true) => Stage::Finish,
             $first->step?->pencil !== null && $first->step->pressurePercent > Manner::FIRM_PERCENT => Stage::Finish,
             $all(static fn (PlanStep $step): bool => in_array($step->role, [StepRole::Underlayer, StepRole::Redraw], true)) => Stage::Underlayer,
             $all(static fn (PlanStep $step): bool => $step->zone->target->L < self::DARK_LIGHTNESS) => Stage::Dark,
@@ -478,7 +478,7 @@ final readonly class Planner
     private static function why(StepRole $role, int $index, int $last, bool $firm): string
     {
         return match ($role) {
-            StepRole::Reserve, StepRole::Map, StepRole::Redraw, StepRole::Sparkle, StepRole::Rub => '',
+            StepRole::Reserve, StepRole::Map, StepRole::Redraw, StepRole::Line, StepRole::Sparkle, StepRole::Rub => '',
             StepRole::Underlayer => 'Lies under the local colour: it dulls and darkens what follows. Keep it light and even.',
             StepRole::Wash => 'Floods the valleys and gives tooth back. Let it dry, 5 to 15 minutes, before the next layer here.',
             StepRole::Blend => 'Closes the grain and ends the layering. Start in the lightest area.',

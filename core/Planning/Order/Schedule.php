@@ -334,7 +334,8 @@ final readonly class Schedule
     {
         $within = match (true) {
             $one->zone->own || $other->zone->own => 0.0,
-            // Over one form the pressure may fall.
+            // Lines of one point go together, and over one form the pressure may fall.
+            $one->role === StepRole::Line && $other->role === StepRole::Line => self::FALLS_PERCENT,
             $one->zone->zone === $other->zone->zone && $one->zone->role->isOfForm() && $other->zone->role->isOfForm() && max(self::pressureOf($one), self::pressureOf($other)) <= Manner::FIRM_PERCENT => self::FALLS_PERCENT,
             default => self::WITHIN_PERCENT,
         };
@@ -353,6 +354,9 @@ final readonly class Schedule
         $laid = $step->step;
         if ($laid?->pencil === null) {
             return $step->role->value;
+        }
+        if ($step->role === StepRole::Line) {
+            return $laid->pencil.' line';
         }
         $soft = match (true) {
             $laid->pressurePercent >= Pressure::BURNISH_PERCENT => 'closing',

@@ -15,6 +15,7 @@ enum StepRole: string
     case Rub = 'rub';
     case Wash = 'wash';
     case Lift = 'lift';
+    case Line = 'line';
     case Blend = 'blend';
     case Burnish = 'burnish';
     case Sparkle = 'sparkle';
@@ -28,7 +29,7 @@ enum StepRole: string
             // A pencil goes to what it lies under and to what it lies over in one turn.
             self::Redraw, self::Underlayer, self::Layer, self::Rub, self::Lift => 2,
             self::Wash => 3,
-            self::Blend, self::Burnish => 4,
+            self::Line, self::Blend, self::Burnish => 4,
             self::Sparkle => 5,
         };
     }

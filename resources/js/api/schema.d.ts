@@ -1818,6 +1818,7 @@ export interface components {
                 | 'rub'
                 | 'wash'
                 | 'lift'
+                | 'line'
                 | 'blend'
                 | 'burnish'
                 | 'sparkle';
@@ -2065,6 +2066,7 @@ export interface components {
                 | 'rub'
                 | 'wash'
                 | 'lift'
+                | 'line'
                 | 'blend'
                 | 'burnish'
                 | 'sparkle';

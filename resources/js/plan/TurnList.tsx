@@ -19,6 +19,7 @@ const WORDS: Record<Turn['role'], string> = {
     reserve: 'Paper',
     map: 'Map',
     redraw: 'Lines',
+    line: 'Lines',
     underlayer: 'Layer',
     layer: 'Layer',
     rub: 'Tissue',

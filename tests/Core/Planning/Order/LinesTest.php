@@ -40,7 +40,7 @@ function lineSteps(Plan $plan): array
 it('maps dark lines first with a pencil of the zone, lightly, and makes them final when all beside them is done', function (): void {
     $plan = lined([planks(TargetRole::Light, 70, 'QW:119@40x2'), planks(TargetRole::Middle, 55, 'QW:404@40x2 > QW:119@50'), planks(TargetRole::Line, 28, 'QW:519@75', lineMm: 0.9)]);
     $steps = lineSteps($plan);
-    expect($steps[0])->toBe('map QW:119')->and(end($steps))->toBe('layer QW:519')->and(array_filter($steps, static fn (string $step): bool => $step !== 'other'))->toHaveCount(2)
+    expect($steps[0])->toBe('map QW:119')->and(end($steps))->toBe('line QW:519')->and(array_filter($steps, static fn (string $step): bool => $step !== 'other'))->toHaveCount(2)
         ->and($plan->turns[0]->stage)->toBe(Stage::Map)->and($plan->turns[0]->pressurePercent)->toBe(20.0)->and($plan->turns[0]->places[0]->words())->toBe('line')
         ->and($plan->steps[count($plan->steps) - 1]->why)->toContain('about 0.9 mm: needle point');
     // The map lies under the line: what it comes to is reckoned with it.
