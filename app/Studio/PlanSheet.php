@@ -314,6 +314,7 @@ final class PlanSheet
         $this->text($pdf, $x, $y + 5.8, (string) $turn->number, 6.5, '', 8);
         if ($turn->pencil !== null) {
             $this->text($pdf, $x + 6, $y + 0.6, $turn->pencil->number, 14, 'B', 22);
+            $this->text($pdf, $x + 6, $y + 9.2, $turn->round > 1 ? "round $turn->round" : '', 6.5, '', 26);
             $this->text($pdf, $x + 6, $y + 6.2, sprintf('%s%% %s', rtrim(rtrim(sprintf('%.1f', $turn->pressurePercent), '0'), '.'), Pressure::word($turn->pressurePercent ?? 0.0)), 7.5, '', 26);
         } else {
             $this->text($pdf, $x + 6, $y + 1.0, ucfirst($turn->role->value), 10, 'B', 26);

@@ -95,6 +95,9 @@ it('gives a new artist the demo piece, with recipes from their own box', functio
         ->assertJsonFragment(['name' => 'Buoy, light red'])
         ->assertJsonPath('zones.0.targets.1.role', 'middle')
         ->assertJsonPath('zones.0.targets.1.recipe.steps.0.kind', 'layer')
+        // The seams between the boards, about a millimetre wide.
+        ->assertJsonPath('zones.0.targets.3.role', 'line')
+        ->assertJsonPath('zones.0.targets.3.lineMm', fn (float $mm): bool => $mm > 0.5 && $mm < 1.6)
         ->assertJsonPath('zones.20.targets.0.recipe', null);
     // Without pencils there are no recipes yet; the zones are there all the same.
     $id = $this->actingAs(artist(withBox: false))->postJson('/api/works', ['kind' => 'demo-piece'])->assertAccepted()->json('result.piece');
@@ -106,4 +109,19 @@ it('leaves nothing of a demo piece that is not wanted any more', function (): vo
     $artist = artist();
     expect(fn () => app(DemoPieceWork::class)->do($artist, [], static fn (string $doing) => str_contains($doing, 'recipes') ? throw new WorkCancelled : null))->toThrow(WorkCancelled::class)
         ->and($artist->pieces()->withTrashed()->count())->toBe(0)->and(App\Models\Zone::query()->count())->toBe(0);
+});
+
+it('keeps the hand that draws, and only the one that there is', function (): void {
+    $user = artist();
+    $this->actingAs($user)->getJson('/api/session')->assertJsonPath('user.hand', 'right');
+    $this->patchJson('/api/account', ['hand' => 'left'])->assertOk()->assertJsonPath('user.hand', 'left');
+    foreach ([['hand' => 'both'], ['hand' => ['left']], []] as $wrong) {
+        $this->patchJson('/api/account', $wrong)->assertUnprocessable()->assertJsonPath('errors.hand.0', 'You draw with the right hand or the left: write "right" or "left".');
+    }
+    expect($user->refresh()->hand->value)->toBe('left')->and(artist()->hand->value)->toBe('right');
+    auth()->forgetGuards();
+});
+
+it('asks a stranger to sign in before anything of theirs is changed', function (): void {
+    $this->patchJson('/api/account', ['hand' => 'left'])->assertUnauthorized();
 });

@@ -171,7 +171,7 @@ describe('the plan of a photo', function (): void {
         // Every step of every stack is laid in a turn of that pencil at that pressure, or where it falls to it.
         $isTurned = static fn (string $step): bool => array_filter($plan['turns'], static function (array $turn) use ($step): bool {
             [$pencil, $percent] = explode('@', explode('x', $step)[0]);
-            $falls = array_map(static fn (array $place): float => $place['to'] ?? $turn['pressure'], $turn['places']);
+            $falls = array_map(static fn (array $place): float => $place['to'] ?? $turn['pressure'] ?? 0.0, $turn['places']);
 
             return $turn['pencil'] === $pencil && (float) $percent <= $turn['pressure'] && (float) $percent >= min($falls);
         }) !== [];

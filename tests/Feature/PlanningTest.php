@@ -9,6 +9,8 @@ use App\Studio\LongWork\WorkCancelled;
 use App\Studio\LongWork\WorkRefused;
 use App\Studio\PhotoStore;
 use App\Studio\Targets;
+use Prism\Layering\Stack;
+use Prism\Reference\TargetRole;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\pieceOf;
@@ -62,6 +64,30 @@ it('pins and does without', function (): void {
     $again = array_column($this->getJson($this->url.'/plan')->json('palette.pencils'), 'id');
     expect($again)->not->toContain($palette[0])->toContain('QW:101')->toHaveCount(4)->and(used($this))->not->toContain($palette[0]);
     $this->patchJson($this->url, ['pinned' => ['nothing'], 'paletteSize' => 0, 'sessionMinutes' => 5, 'schools' => ['background' => 'backwards']])->assertUnprocessable()->assertJsonValidationErrors(['pinned.0', 'paletteSize', 'sessionMinutes', 'schools.background']);
+});
+
+it('says of each zone how it is begun, of the pencils that lie first in its colours', function (): void {
+    $light = ZoneTarget::query()->firstOrFail();
+    foreach ([[TargetRole::Dark, 18.0], [TargetRole::Accent, 30.0]] as [$role, $darker]) {
+        $other = $light->replicate()->fill(['role' => $role, 'L' => max(8.0, $light->L - $darker), 'share' => 0.3]);
+        $other->zone_id = $light->zone_id;
+        $other->save();
+    }
+    $this->patchJson($this->url, ['paletteSize' => 5]);
+    planPicture($this);
+    $plan = $this->getJson($this->url.'/plan')->assertOk()->json();
+    $zones = array_column($this->getJson($this->url)->json('zones'), 'name', 'id');
+    expect($plan['beginnings'])->not->toBe([])->and($plan['palette'])->not->toHaveKey('apart');
+    foreach ($plan['beginnings'] as $begun) {
+        $firsts = array_values(array_unique(array_filter(array_map(
+            static fn (ZoneTarget $target): ?string => $target->recipe === null || $target->recipe->stack === '' ? null : Stack::parse($target->recipe->stack)->pencils()[0]->number,
+            ZoneTarget::query()->where('zone_id', $begun['zone'])->with('recipe')->get()->all(),
+        ))));
+        expect($begun['name'])->toBe($zones[$begun['zone']])->and(preg_match_all('/(\\d+)(?: first,)? under/', $begun['sentence'], $found))->toBeGreaterThan(0)
+            ->and(array_diff($firsts, $found[1]))->toBe([])->and(array_diff($found[1], $firsts))->toBe([]);
+    }
+    // What the artist has laid otherwise since is not explained by what was found then.
+    expect(array_column($plan['turns'], 'round'))->each->toBeGreaterThanOrEqual(1);
 });
 
 it('leaves recipes alone that the artist has chosen, and has their pencils in the palette', function (): void {

@@ -305,6 +305,7 @@ export const turnOf = (of: PlanStep, changes: Partial<Turn> = {}): Turn => ({
     because: of.because,
     minutes: of.minutes,
     session: of.session,
+    round: 1,
     state: of.state,
     ...changes,
 });

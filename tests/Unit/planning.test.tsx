@@ -1,10 +1,11 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
-import type { Piece, Plan, Zone } from '../../resources/js/api/client';
+import type { Piece, Plan, Turn, Zone } from '../../resources/js/api/client';
 import { drawingUrl } from '../../resources/js/desk/drawing';
 import { useDesk } from '../../resources/js/desk/DeskContext';
 import { MatchStage } from '../../resources/js/match/MatchStage';
+import { BeginningsPanel } from '../../resources/js/plan/BeginningsPanel';
 import { DrawingPanel } from '../../resources/js/plan/DrawingPanel';
 import { InterpretationPanel } from '../../resources/js/plan/InterpretationPanel';
 import { JoinsPanel } from '../../resources/js/plan/JoinsPanel';
@@ -14,7 +15,20 @@ import { SchedulePanel } from '../../resources/js/plan/SchedulePanel';
 import { SchoolsPanel } from '../../resources/js/plan/SchoolsPanel';
 import { TurnList } from '../../resources/js/plan/TurnList';
 import { Around } from './desk';
-import { colour, pencil, piece, planOf, planStep, recipe, schoolQuestions, show, step, toned, zone } from './fixtures';
+import {
+    colour,
+    pencil,
+    piece,
+    planOf,
+    planStep,
+    recipe,
+    schoolQuestions,
+    show,
+    step,
+    target,
+    toned,
+    zone,
+} from './fixtures';
 import { Answer, serve } from './server';
 
 const plan = planOf([], { total: 60, apartMinutes: 97 });
@@ -59,9 +73,66 @@ describe('turns', () => {
     });
 });
 
+describe('a place of a turn', () => {
+    const put = (changes: Partial<Turn['places'][number]>) => {
+        const [turn] = planOf([planStep(1)]).turns;
+        if (!turn) throw new Error('A plan of one step has one turn.');
+        const places = turn.places.map((place) => ({ ...place, ...changes }));
+        show(
+            <TurnList
+                turns={[{ ...turn, places }]}
+                zones={[zone('z1', 'Float')]}
+                sessions={1}
+                shown={null}
+                onShow={() => undefined}
+                onChoose={() => undefined}
+            />,
+        );
+
+        return screen.getByTestId('turn').textContent;
+    };
+
+    it('says how the pressure falls over it', () => {
+        expect(put({ fade: { from: 45, to: 20, towards: 'light' } })).toContain('45 falling to 20 % towards the light');
+    });
+
+    it('says what to look for before it is laid', () => {
+        expect(put({ onlyIf: 'half a step too light' })).toContain('only if it is still off (half a step too light)');
+    });
+
+    it('says neither where neither holds', () => {
+        expect(put({})).not.toMatch(/falling|only if/);
+    });
+});
+
+describe('how zones are begun', () => {
+    it('is folded away, told by zone, and leads to the zone', async () => {
+        const chosen: string[] = [];
+        const beginnings = [{ zone: 'z2', name: 'Planks', sentence: '7527 first, under all of it.' }];
+        show(
+            <BeginningsPanel
+                beginnings={beginnings}
+                zones={[zone('z1', 'Float'), zone('z2', 'Planks')]}
+                onChoose={(id) => chosen.push(id)}
+            />,
+        );
+        const fold = screen.getByRole('button', { name: 'How each zone is begun' });
+        expect(fold.getAttribute('aria-expanded')).toBe('false');
+        await userEvent.click(fold);
+        expect(screen.getByTestId('beginning').textContent).toContain('7527 first, under all of it.');
+        await userEvent.click(screen.getByRole('button', { name: '2 Planks' }));
+        expect(chosen).toEqual(['z2']);
+    });
+
+    it('is nothing where nothing is planned', () => {
+        show(<BeginningsPanel beginnings={[]} zones={[]} onChoose={() => undefined} />);
+        expect(screen.queryByRole('button', { name: 'How each zone is begun' })).toBeNull();
+    });
+});
+
 describe('wishes for a recipe', () => {
     const float = zone('z', 'Float');
-    const put = async (changes: Partial<Piece> = {}) => {
+    const put = async (changes: Partial<Piece> = {}, selected = float) => {
         const asked = serve({
             'GET /api/pencils': () => ({ pencils: [pencil('404'), pencil('519')] }),
             'GET /api/pieces/p1/plan': () => plan,
@@ -74,7 +145,7 @@ describe('wishes for a recipe', () => {
             }),
         });
         show(
-            <Around of={piece([float], changes)} selected={float}>
+            <Around of={piece([selected], changes)} selected={selected}>
                 <MatchStage />
             </Around>,
         );
@@ -107,6 +178,15 @@ describe('wishes for a recipe', () => {
     it('know no black and white on white paper', async () => {
         await put();
         expect(screen.queryByRole('checkbox', { name: 'Black and white freely' })).toBeNull();
+    });
+
+    it('are fewer for lines, until one wants it otherwise', async () => {
+        const seam = zone('s', 'Planks', { targets: [target('t', 'Planks: lines', { role: 'line', lineMm: 0.9 })] });
+        const last = await put({}, seam);
+        expect(last()).toMatchObject({ maxLayers: 2, maxPencils: 2 });
+        await userEvent.click(screen.getByRole('button', { name: /Layers, at most/ }));
+        await userEvent.click(await screen.findByRole('option', { name: '4' }));
+        await waitFor(() => expect(last()).toMatchObject({ maxLayers: 4 }));
     });
 
     it('limit layers apart from pencils', async () => {

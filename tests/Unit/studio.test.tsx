@@ -7,6 +7,27 @@ import { SchoolRows } from '../../resources/js/ui/SchoolRows';
 import { schoolQuestions, show } from './fixtures';
 import { Answer, serve } from './server';
 
+describe('the hand that draws', () => {
+    it('is the right one until the artist says otherwise, and is kept', async () => {
+        const session = (hand: 'left' | 'right') => ({
+            user: { name: 'Ada', email: 'ada@example.test', boxCount: 0, hand },
+            demo: false,
+        });
+        const asked = serve({
+            'GET /api/session': () => session('right'),
+            'PATCH /api/account': () => session('left'),
+        });
+        show(<StudioPage />);
+        const right = await screen.findByRole('radio', { name: 'Right' });
+        await waitFor(() => expect(right.getAttribute('aria-checked')).toBe('true'));
+        await userEvent.click(screen.getByRole('radio', { name: 'Left' }));
+        await waitFor(() =>
+            expect(screen.getByRole('radio', { name: 'Left' }).getAttribute('aria-checked')).toBe('true'),
+        );
+        expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ hand: 'left' });
+    });
+});
+
 describe('the schools of a studio', () => {
     const put = (more: Parameters<typeof serve>[0] = {}) => {
         const asked = serve(more);

@@ -197,7 +197,7 @@ final class PlanCommand extends StudioFiles
     {
         return [
             'number' => $turn->number, 'stage' => $turn->stage->value, 'tool' => $turn->kind->value ?? $turn->role->value, 'pencil' => $turn->pencil === null ? null : (string) $turn->pencil,
-            'pressure' => $turn->pressurePercent, 'round' => 1,
+            'pressure' => $turn->pressurePercent, 'round' => $turn->round,
             'places' => array_map(self::place(...), $turn->places),
             'why' => $turn->why, 'because' => $turn->because, 'minutes' => round($turn->minutes, 1), 'session' => $turn->session,
         ];

@@ -17,7 +17,7 @@ use Prism\Planning\Order\Turn;
  *
  * @property-read Turn $resource
  */
-#[OA\Schema(schema: 'Turn', required: ['number', 'stage', 'role', 'step', 'places', 'why', 'because', 'minutes', 'session', 'state'], properties: [
+#[OA\Schema(schema: 'Turn', required: ['number', 'stage', 'role', 'step', 'places', 'why', 'because', 'minutes', 'session', 'round', 'state'], properties: [
     new OA\Property(property: 'number', type: 'integer'),
     new OA\Property(property: 'stage', type: 'string', enum: ['reserve', 'map', 'underlayer', 'build', 'dark', 'finish']),
     new OA\Property(property: 'role', type: 'string', enum: ['reserve', 'map', 'redraw', 'underlayer', 'layer', 'rub', 'wash', 'lift', 'line', 'blend', 'burnish', 'sparkle']),
@@ -44,6 +44,7 @@ use Prism\Planning\Order\Turn;
     new OA\Property(property: 'because', type: 'array', description: 'why it stands here', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'minutes', type: 'number', description: 'of the hands'),
     new OA\Property(property: 'session', type: 'integer', description: 'in which it begins'),
+    new OA\Property(property: 'round', type: 'integer', description: 'how often the pencil has come to one of its places, this time counted'),
     new OA\Property(property: 'state', type: 'string', enum: ['open', 'done', 'skipped'], description: 'open as long as one of its places is'),
 ])]
 final class TurnResource extends JsonResource
@@ -70,6 +71,7 @@ final class TurnResource extends JsonResource
             'because' => $turn->because,
             'minutes' => round($turn->minutes, 1),
             'session' => $turn->session,
+            'round' => $turn->round,
             'state' => $this->state($turn->steps()),
         ];
     }

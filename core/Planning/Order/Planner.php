@@ -233,7 +233,7 @@ final readonly class Planner
         foreach ($steps as $step) {
             $values[$step->zone->zone][$step->zone->role->value] ??= $step;
         }
-        $ordered = $turns = [];
+        $ordered = $turns = $visits = [];
         foreach ($schedule->turns as $number => $turn) {
             $of = $counts = [];
             $minutes = 0.0;
@@ -247,10 +247,16 @@ final readonly class Planner
             }
             arsort($counts);
             $first = $of[0];
+            $round = 1;
+            foreach ($first->step?->pencil === null ? [] : $of as $step) {
+                $visit = "{$step->zone->id} {$first->step?->pencil}";
+                $visits[$visit] = ($visits[$visit] ?? 0) + ($step->role === StepRole::Map ? 0 : 1);
+                $round = max($round, $visits[$visit]);
+            }
             $stage = self::stage($of);
             $turns[] = new Turn(
                 $number + 1, $stage, $first->role, $first->step?->kind, $first->step?->pencil, $first->step?->pencil === null ? null : max(array_map(static fn (PlanStep $step): float => $step->step->pressurePercent ?? 0.0, $of)),
-                self::placed($of, $values), self::whyOf($of), array_slice(array_keys($counts), 0, self::REASONS), $minutes, $first->session,
+                self::placed($of, $values), self::whyOf($of), array_slice(array_keys($counts), 0, self::REASONS), $minutes, $first->session, $round,
             );
         }
 

@@ -19,6 +19,7 @@ final readonly class Turn
      * @param  list<string>  $because  why it stands here, as it continues "Now, since ..."
      * @param  float  $minutes  of the hands
      * @param  int  $session  in which it begins, from 1
+     * @param  int  $round  how often the pencil has come to one of these places, this time counted
      */
     public function __construct(
         public int $number,
@@ -32,6 +33,7 @@ final readonly class Turn
         public array $because,
         public float $minutes,
         public int $session,
+        public int $round = 1,
     ) {
     }
 

@@ -2104,6 +2104,8 @@ export interface components {
             minutes: number;
             /** @description in which it begins */
             session: number;
+            /** @description how often the pencil has come to one of its places, this time counted */
+            round: number;
             /**
              * @description open as long as one of its places is
              * @enum {string}

@@ -24,7 +24,8 @@ const Item = styled.button<{ $chosen: boolean }>`
     display: grid;
     justify-items: start;
     gap: 2px;
-    width: 78px;
+    min-width: 78px;
+    white-space: nowrap;
     padding: 0 0 3px;
     border: 0;
     border-bottom: 3px solid ${({ theme, $chosen }) => ($chosen ? theme.ink : 'transparent')};

@@ -36,6 +36,9 @@ const NO_WISHES: SearchWishes = {
     avoid: [],
 };
 
+/** A line is drawn with one point or two, until the artist wants it otherwise. */
+const OF_A_LINE: SearchWishes = { ...NO_WISHES, maxPencils: 2, maxLayers: 2 };
+
 /** A typed colour is nowhere in the photo. */
 const NOWHERE = { x: 0.5, y: 0.5, radius: DEFAULT_RADIUS };
 
@@ -55,7 +58,8 @@ export function MatchStage() {
               ? { colour: typed.data, spread: 0, spot: NOWHERE, zone: null, target: null }
               : null;
     const owned = useBox();
-    const [wishes, setWishes] = useState<SearchWishes>(NO_WISHES);
+    const [chosenWishes, setWishes] = useState<SearchWishes>(NO_WISHES);
+    const wishes = chosenWishes === NO_WISHES && chosen?.target?.role === 'line' ? OF_A_LINE : chosenWishes;
     const plan = usePlan(piece.id, wishes.paletteOnly);
     const box = (owned.data ?? []).map((pencil) => pencil.id);
     const circumstances = [

@@ -143,6 +143,12 @@ function TurnRow({ turn, numbers, begins, shown, onShow, onChoose }: RowProps) {
                     <small>
                         <br />
                         {turn.step.pressurePercent} % {pressureWord(turn.step.pressurePercent)}
+                        {turn.round > 1 && (
+                            <>
+                                <br />
+                                round {turn.round}
+                            </>
+                        )}
                     </small>
                 )}
             </div>

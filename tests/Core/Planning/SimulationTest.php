@@ -14,6 +14,7 @@ use Prism\Planning\Simulation;
 use Prism\Reference\Distance;
 use Prism\Reference\TargetRole;
 use Prism\Reference\ZoneLight;
+use Prism\Reference\ZoneMap;
 use Prism\Schools\Blending;
 use Prism\Schools\SchoolSet;
 use Prism\Schools\Surface;
@@ -51,6 +52,17 @@ function meanOfPicture(string $rgb, int $width, Closure $inside): Lab
 
     return Srgb::linearToLab($sum[0] / $count, $sum[1] / $count, $sum[2] / $count);
 }
+
+it('draws lines where the photo has them, with their own stack, and nothing beside them', function (): void {
+    $seam = painted(480, 320, static fn (float $x): Lab => abs($x - 0.5) < 0.004 ? Lab::of(25, 0, 0) : Lab::of(65, 0, 0));
+    $zones = [pictureZone('a', 1, [pictureTarget('middle', TargetRole::Middle, Lab::of(65, 0, 0)), new PictureTarget('seam', TargetRole::Line, Lab::of(25, 0, 0), Lab::of(25, 0, 0), 0.01, 0.008)])];
+    $map = ZoneMap::of(480, 320, str_repeat("\1", 480 * 320));
+    $mask = (new PartMap($seam, $map, $zones))->mask(['seam']);
+    $on = array_map(static fn (int $at): int => $at % 480, array_keys(array_filter(str_split($mask), static fn (string $byte): bool => $byte !== "\0")));
+    expect($on)->not->toBe([])->and(min($on))->toBeGreaterThan(234)->and(max($on))->toBeLessThan(246)
+        // As the rest of its zone, a line that is not laid yet is paper.
+        ->and(meanOfPicture((new Simulation(model()))->draw($seam, $map, $zones, ['middle' => Stack::parse('QW:722@80x3')]), 480, static fn (int $x, int $y): bool => $x === 240 && $y > 8 && $y < 312)->L)->toBeGreaterThan(85.0);
+});
 
 describe('the simulated drawing', function (): void {
     beforeEach(function (): void {

@@ -71,6 +71,11 @@ it('goes to all places of a pencil while it is in the hand', function (): void {
     expect(toldTurns($plan))->toBe(['QW:119 40: a all x1; b all x2', 'QW:513 50: a middle and dark x2 50 falling to 40 % towards the light; b all x1']);
 });
 
+it('counts the rounds in which a pencil comes back to a place', function (): void {
+    $plan = turned([partOf('a', TargetRole::Middle, 50, 'QW:119@40 > QW:513@45 > QW:119@40 > QW:513@45'), partOf('b', TargetRole::Middle, 60, 'QW:513@45')]);
+    expect(array_map(static fn (Turn $turn): string => "$turn->pencil $turn->round", $plan->turns))->toBe(['QW:119 1', 'QW:513 1', 'QW:119 2', 'QW:513 2']);
+});
+
 it('says which of two accents it goes to, or that it goes to both', function (): void {
     $accent = static fn (string $id, string $name, string $stack): PlannedZone => new PlannedZone($id, 'f', "Float: $name", Lab::of(60, 0, 0), Stack::parse($stack), areaMm2: 50.0, role: TargetRole::Accent, zoneName: 'Float');
     $words = static fn (string $second): array => array_map(static fn (Turn $turn): array => array_map(static fn (Place $place): string => $place->words(), $turn->places), turned([$accent('a', 'lighter accent', 'QW:119@40'), $accent('b', 'darker accent', $second)])->turns);
