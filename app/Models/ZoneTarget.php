@@ -25,6 +25,7 @@ use Prism\Reference\TargetRole;
  * @property float $x
  * @property float $y
  * @property float|null $line_width  share of the width of the reference
+ * @property float|null $edge_width  over which it fades, likewise
  * @property bool $edited
  * @property int $version
  * @property-read Zone $zone
@@ -34,12 +35,12 @@ final class ZoneTarget extends Model
 {
     use HasUlids, SoftDeletes;
 
-    protected $fillable = ['id', 'role', 'L', 'a', 'b', 'spread', 'share', 'x', 'y', 'line_width', 'edited', 'version'];
+    protected $fillable = ['id', 'role', 'L', 'a', 'b', 'spread', 'share', 'x', 'y', 'line_width', 'edge_width', 'edited', 'version'];
 
     protected $attributes = ['edited' => false, 'version' => 1];
 
     /** @var array<string, string> */
-    protected $casts = ['role' => TargetRole::class, 'edited' => 'boolean', 'L' => 'float', 'a' => 'float', 'b' => 'float', 'spread' => 'float', 'share' => 'float', 'x' => 'float', 'y' => 'float', 'line_width' => 'float'];
+    protected $casts = ['role' => TargetRole::class, 'edited' => 'boolean', 'L' => 'float', 'a' => 'float', 'b' => 'float', 'spread' => 'float', 'share' => 'float', 'x' => 'float', 'y' => 'float', 'line_width' => 'float', 'edge_width' => 'float'];
 
     /** @return BelongsTo<Zone, $this> */
     public function zone(): BelongsTo

@@ -27,7 +27,7 @@ final class PictureZones
             $targets = [];
             foreach ($zone->targets as $row) {
                 $row->setRelation('zone', $zone);
-                $targets[] = new PictureTarget($row->id, $row->role, Targets::read($row), Targets::drawn($row), $row->share, $row->line_width);
+                $targets[] = new PictureTarget($row->id, $row->role, Targets::read($row), Targets::drawn($row), $row->share, $row->line_width, $row->edge_width);
             }
             $picture[] = new PictureZone(
                 $zone->id, $zone->name, $zone->label ?? 0, $zone->share, (int) ($traits['importance'] ?? 2),

@@ -346,6 +346,7 @@ final class PlanSheet
         $if = $place->onlyIf();
 
         return array_values(array_filter([
+            (string) $place->edge(),
             $fade === null ? '' : sprintf('falling to %.0f%% in the %s', $fade->toPercent, $fade->towardsLight ? 'light' : 'dark'),
             $if === null ? '' : 'only if still '.$if,
         ]));

@@ -91,9 +91,20 @@ final class Targets
     /** How wide lines are on the paper, in mm; null for what is no line. */
     public static function lineMm(ZoneTarget $target): ?float
     {
+        return self::onPaper($target, $target->line_width);
+    }
+
+    /** Over how many mm an accent fades into what lies beside it; null where that was not read. */
+    public static function edgeMm(ZoneTarget $target): ?float
+    {
+        return self::onPaper($target, $target->edge_width);
+    }
+
+    private static function onPaper(ZoneTarget $target, ?float $share): ?float
+    {
         $piece = $target->zone->piece;
 
-        return $target->line_width === null ? null : $target->line_width * $piece->width_mm / ($piece->crop['width'] ?? 1.0);
+        return $share === null ? null : $share * $piece->width_mm / ($piece->crop['width'] ?? 1.0);
     }
 
     public static function tone(Piece $piece): ToneMap

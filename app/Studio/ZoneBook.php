@@ -386,7 +386,7 @@ final class ZoneBook
         foreach ($found as $target) {
             $values = [
                 'role' => $target->role, 'L' => $target->colour->L, 'a' => $target->colour->a, 'b' => $target->colour->b,
-                'spread' => $target->spread, 'share' => $target->share, 'x' => $target->x, 'y' => $target->y, 'line_width' => $target->lineWidth,
+                'spread' => $target->spread, 'share' => $target->share, 'x' => $target->x, 'y' => $target->y, 'line_width' => $target->lineWidth, 'edge_width' => $target->edgeWidth,
             ];
             $had = $rows[$target->role->value] ?? [];
             $row = array_shift($had);
@@ -394,7 +394,7 @@ final class ZoneBook
             if ($row === null) {
                 $zone->targets()->create($values);
             } else {
-                $row->fill($row->edited ? ['share' => $target->share, 'x' => $target->x, 'y' => $target->y, 'line_width' => $target->lineWidth] : $values);
+                $row->fill($row->edited ? ['share' => $target->share, 'x' => $target->x, 'y' => $target->y, 'line_width' => $target->lineWidth, 'edge_width' => $target->edgeWidth] : $values);
                 $row->save();
             }
         }
@@ -438,7 +438,7 @@ final class ZoneBook
             'zone_map' => $piece->zone_map,
             'before' => [
                 'zones' => $zones->map(static fn (Zone $zone): array => $zone->only(['id', 'name', 'x', 'y', 'radius', 'position', 'label', 'share', 'outline', 'estimates', 'corrections', 'named', 'fits', 'outside', 'schools', 'interpretation']))->values()->all(),
-                'targets' => $targets->get()->map(static fn (TargetRow $row): array => [...$row->only(['id', 'L', 'a', 'b', 'spread', 'share', 'x', 'y', 'line_width', 'edited']), 'role' => $row->role->value])->values()->all(),
+                'targets' => $targets->get()->map(static fn (TargetRow $row): array => [...$row->only(['id', 'L', 'a', 'b', 'spread', 'share', 'x', 'y', 'line_width', 'edge_width', 'edited']), 'role' => $row->role->value])->values()->all(),
             ],
         ]);
         $old = $piece->zoneChanges();

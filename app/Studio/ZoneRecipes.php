@@ -111,7 +111,7 @@ final class ZoneRecipes
                     $wanted = Targets::wanted($target->setRelation('zone', $zone));
                     $zones[] = new PlannedZone(
                         $target->id, $zone->id, Targets::name($target), $wanted->colour, $stack, $recipes->underlayer($stack, $wanted), $paper * $zone->share * $target->share,
-                        $touching, $schools->schools(), $schools->highlights(), $target->role, $zone->name, isset($instead[$target->id]) || $target->recipe?->by_hand === true, $piece->value_only, Targets::lineMm($target), $zone->x, $zone->y,
+                        $touching, $schools->schools(), $schools->highlights(), $target->role, $zone->name, isset($instead[$target->id]) || $target->recipe?->by_hand === true, $piece->value_only, Targets::lineMm($target), Targets::edgeMm($target), $zone->x, $zone->y,
                     );
                 }
             }

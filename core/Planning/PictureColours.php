@@ -80,7 +80,7 @@ final readonly class PictureColours
                     $planned[] = new PlannedZone(
                         $target->id, $zone->id, sprintf('%s: %s', $zone->name, $names[$at]), $target->drawn, $recipe->stack, $recipe->underlayer,
                         $paperMm2 * $zone->share * $target->share, array_map(strval(...), $zone->touching), $zone->schools, $zone->highlights, $target->role, $zone->name,
-                        valueOnly: $this->targets[$target->id]->valueOnly, lineMm: $target->lineWidth === null ? null : $target->lineWidth * $widthMm, across: $zone->across, down: $zone->down,
+                        valueOnly: $this->targets[$target->id]->valueOnly, lineMm: $target->lineWidth === null ? null : $target->lineWidth * $widthMm, edgeMm: $target->edgeWidth === null ? null : $target->edgeWidth * $widthMm, across: $zone->across, down: $zone->down,
                     );
                 }
             }

@@ -59,7 +59,7 @@ final readonly class PictureZone
     {
         $targets = [];
         foreach ($reading->targets as $i => $target) {
-            $targets[] = new PictureTarget(sprintf('%d-%d', $reading->zone, $i + 1), $target->role, $target->colour, $target->colour, $target->share, $target->lineWidth);
+            $targets[] = new PictureTarget(sprintf('%d-%d', $reading->zone, $i + 1), $target->role, $target->colour, $target->colour, $target->share, $target->lineWidth, $target->edgeWidth);
         }
 
         return new self(
@@ -73,7 +73,7 @@ final readonly class PictureZone
     {
         return new self(
             $this->id, $this->name, $this->label, $this->share, $this->importance, $this->surface, $this->light, $this->distance, $this->crisp, $this->direction, $this->touching,
-            array_map(static fn (PictureTarget $target): PictureTarget => new PictureTarget($target->id, $target->role, $target->read, $fitting->colour($target->read), $target->share, $target->lineWidth), $this->targets),
+            array_map(static fn (PictureTarget $target): PictureTarget => new PictureTarget($target->id, $target->role, $target->read, $fitting->colour($target->read), $target->share, $target->lineWidth, $target->edgeWidth), $this->targets),
             $schools, $schools->highlights, $this->gradient, $this->across, $this->down,
         );
     }

@@ -32,6 +32,9 @@ final class ZoneColours
 
     private const MOST_OF_A_KIND = 2;
 
+    /** Where values change by less from pixel to pixel, L*, an edge is taken to be as soft as this. */
+    private const LEAST_STEEP = 0.5;
+
     /** Share of the pixels of a line that show its colour; the others mix with what lies beside it. */
     private const LINE_CORE = 0.5;
 
@@ -193,10 +196,45 @@ final class ZoneColours
                 continue;
             }
             $kinds[$role->value]++;
-            $found[] = self::target($field, $cell, $depths, $role, $share);
+            $target = self::target($field, $cell, $depths, $role, $share);
+            $found[] = $role === TargetRole::Accent ? new ZoneTarget($role, $target->colour, $share, $target->spread, $target->x, $target->y, edgeWidth: self::edgeWidth($field, $pixels, $target->colour->L, $locals)) : $target;
         }
 
         return $found;
+    }
+
+    /**
+     * Over how much an accent fades into what lies beside it: its contrast by how steep the values are half way down, as in most places.
+     *
+     * @param  non-empty-list<int>  $pixels  of the zone
+     * @param  float  $L  of the accent
+     * @param  non-empty-list<ZoneTarget>  $locals
+     * @return ?float share of the width of the picture; null where it ends nowhere within the picture
+     */
+    private static function edgeWidth(Field $field, array $pixels, float $L, array $locals): ?float
+    {
+        // What most of the zone is: the colour next to a soft accent is its own edge.
+        usort($locals, static fn (ZoneTarget $one, ZoneTarget $other): int => $other->share <=> $one->share);
+        $beside = $locals[0]->colour->L;
+        $contrast = abs($L - $beside);
+        $side = $L > $beside ? 1.0 : -1.0;
+        $own = array_fill_keys(array_filter($pixels, static fn (int $at): bool => $side * ($field->L[$at] - ($L + $beside) / 2.0) > 0.0), true);
+        $widths = [];
+        foreach (array_keys($own) as $at) {
+            $x = $at % $field->width;
+            foreach ([[1, 0], [-1, 0], [0, 1], [0, -1]] as [$dx, $dy]) {
+                $next = $at + $dx + $dy * $field->width;
+                $beyond = $next + $dx + $dy * $field->width;
+                if (isset($own[$next]) || $x + 2 * $dx < 0 || $x + 2 * $dx >= $field->width || ! isset($field->L[$beyond])) {
+                    continue;
+                }
+                $steep = max(abs($field->L[$next] - $field->L[$at]), abs($field->L[$beyond] - $field->L[$next]));
+                $widths[] = $contrast / max(self::LEAST_STEEP, $steep);
+            }
+        }
+        sort($widths);
+
+        return $widths === [] ? null : $widths[intdiv(count($widths), 2)] / $field->width;
     }
 
     /**

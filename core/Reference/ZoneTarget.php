@@ -15,8 +15,9 @@ final readonly class ZoneTarget
      * @param  float  $x  a spot that shows it well, share of the width
      * @param  float  $y  share of the height
      * @param  ?float  $lineWidth  of lines, share of the width of the picture; null: it is none
+     * @param  ?float  $edgeWidth  of an accent, over which it fades into what lies beside it, share of the width; null where that was not read
      */
-    public function __construct(public TargetRole $role, public Lab $colour, public float $share, public float $spread, public float $x, public float $y, public ?float $lineWidth = null)
+    public function __construct(public TargetRole $role, public Lab $colour, public float $share, public float $spread, public float $x, public float $y, public ?float $lineWidth = null, public ?float $edgeWidth = null)
     {
     }
 }

@@ -294,6 +294,7 @@ export const turnOf = (of: PlanStep, changes: Partial<Turn> = {}): Turn => ({
             part: 'all',
             coats: of.step?.passes ?? 1,
             fade: null,
+            edge: null,
             onlyIf: of.onlyIf,
             before: of.before,
             after: of.after,

@@ -210,6 +210,7 @@ final class PlanCommand extends StudioFiles
 
         return ['zone' => $place->zone, 'part' => $place->part->value, 'coats' => $place->coats]
             + ($fade === null ? [] : ['from' => $fade->fromPercent, 'to' => $fade->toPercent, 'towards' => $fade->towardsLight ? 'light' : 'dark'])
+            + ($place->edge() === null ? [] : ['edge' => $place->edge()])
             + ($place->onlyIf() === null ? [] : ['onlyIf' => $place->onlyIf()]);
     }
 

@@ -22,7 +22,7 @@ use Prism\Planning\Order\Turn;
     new OA\Property(property: 'stage', type: 'string', enum: ['reserve', 'map', 'underlayer', 'build', 'dark', 'finish']),
     new OA\Property(property: 'role', type: 'string', enum: ['reserve', 'map', 'redraw', 'underlayer', 'layer', 'rub', 'wash', 'lift', 'line', 'blend', 'burnish', 'sparkle']),
     new OA\Property(property: 'step', nullable: true, description: 'pencil and pressure, coats as in most places; null where none is used', oneOf: [new OA\Schema(ref: '#/components/schemas/Step')]),
-    new OA\Property(property: 'places', type: 'array', items: new OA\Items(required: ['zone', 'target', 'targets', 'name', 'part', 'coats', 'fade', 'onlyIf', 'before', 'after', 'keys', 'state'], properties: [
+    new OA\Property(property: 'places', type: 'array', items: new OA\Items(required: ['zone', 'target', 'targets', 'name', 'part', 'coats', 'fade', 'edge', 'onlyIf', 'before', 'after', 'keys', 'state'], properties: [
         new OA\Property(property: 'zone', type: 'string'),
         new OA\Property(property: 'target', type: 'string', description: 'the colour with the largest area there'),
         new OA\Property(property: 'targets', type: 'array', description: 'all colours that it goes to there', items: new OA\Items(type: 'string')),
@@ -34,6 +34,7 @@ use Prism\Planning\Order\Turn;
             new OA\Property(property: 'to', type: 'number'),
             new OA\Property(property: 'towards', type: 'string', enum: ['light', 'dark']),
         ]),
+        new OA\Property(property: 'edge', nullable: true, type: 'string', description: 'of a place that stays paper: crisp, or fading over how many mm'),
         new OA\Property(property: 'onlyIf', nullable: true, type: 'string', description: 'what must still be seen for it to be laid; null: it is laid in any case'),
         new OA\Property(property: 'before', ref: '#/components/schemas/Colour'),
         new OA\Property(property: 'after', ref: '#/components/schemas/Colour'),
@@ -89,6 +90,7 @@ final class TurnResource extends JsonResource
             'part' => $place->words(),
             'coats' => $place->coats,
             'fade' => $fade === null ? null : ['from' => $fade->fromPercent, 'to' => $fade->toPercent, 'towards' => $fade->towardsLight ? 'light' : 'dark'],
+            'edge' => $place->edge(),
             'onlyIf' => $place->onlyIf(),
             'before' => ColourResource::make($place->steps[0]->before),
             'after' => ColourResource::make($place->steps[0]->after),

@@ -7,6 +7,9 @@ namespace Prism\Planning\Order;
 /** Where a turn goes to in one zone, with how many coats; steps of one or more of its colours. */
 final readonly class Place
 {
+    /** What fades over less is crisp: no point shades so narrow. */
+    private const CRISP_MM = 1.5;
+
     /**
      * @param  string  $zone  id of the zone
      * @param  string  $name  of the zone
@@ -41,6 +44,19 @@ final readonly class Place
         $ifs = array_map(static fn (PlanStep $step): ?string => $step->onlyIf, $this->steps);
 
         return in_array(null, $ifs, true) ? null : $ifs[0];
+    }
+
+    /** Of a place that stays paper: how its edge is; null where nothing is kept, or that was not read. */
+    public function edge(): ?string
+    {
+        $step = $this->steps[0];
+        $mm = $step->zone->edgeMm;
+
+        return match (true) {
+            $mm === null || ! in_array($step->role, [StepRole::Reserve, StepRole::Sparkle], true) => null,
+            $mm < self::CRISP_MM => 'crisp edge',
+            default => sprintf('edge fading over %.0f mm', $mm),
+        };
     }
 
     public function areaMm2(): float

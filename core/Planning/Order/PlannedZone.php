@@ -24,6 +24,7 @@ final readonly class PlannedZone
      * @param  bool  $valueOnly  only its lightness counts
      * @param  string  $zoneName  what the zone is called; the colour's own name where that is not given
      * @param  ?float  $lineMm  how wide the lines are that it is the colour of; null: it is none
+     * @param  ?float  $edgeMm  over how much it fades into what lies beside it; null where that was not read
      * @param  float  $across  where its zone lies, share of the width
      * @param  float  $down  share of the height
      */
@@ -43,6 +44,7 @@ final readonly class PlannedZone
         public bool $own = false,
         public bool $valueOnly = false,
         public ?float $lineMm = null,
+        public ?float $edgeMm = null,
         public float $across = 0.0,
         public float $down = 0.0,
     ) {

@@ -2088,6 +2088,8 @@ export interface components {
                     /** @enum {string} */
                     towards: 'light' | 'dark';
                 } | null;
+                /** @description of a place that stays paper: crisp, or fading over how many mm */
+                edge: string | null;
                 /** @description what must still be seen for it to be laid; null: it is laid in any case */
                 onlyIf: string | null;
                 before: components['schemas']['Colour'];

@@ -162,6 +162,7 @@ function TurnRow({ turn, numbers, begins, shown, onShow, onChoose }: RowProps) {
                                 </button>
                                 {place.part === 'all' ? '' : `: ${place.part}`}
                                 {place.coats > 1 && `, ${place.coats} coats`}
+                                {place.edge && `, ${place.edge}`}
                                 {place.fade &&
                                     `, ${place.fade.from} falling to ${place.fade.to} % towards the ${place.fade.towards}`}
                                 {place.onlyIf && (

@@ -139,3 +139,14 @@ it('calls no two colours of a zone alike', function (): void {
         ->and($of(['a' => [TargetRole::Accent, 20], 'b' => [TargetRole::Accent, 90], 'c' => [TargetRole::Accent, 90]]))->toBe(['a' => 'accent 3', 'b' => 'accent 1', 'c' => 'accent 2'])
         ->and($of([]))->toBe([]);
 });
+
+it('reads over how much a glint fades into what lies beside it', function (float $pixels): void {
+    $glint = painted(200, 150, static function (float $x, float $y) use ($pixels): Lab {
+        $from = hypot(($x - 0.5) * 200, ($y - 0.5) * 150) - 14.0;
+
+        return Lab::of(50 + 46 * max(0.0, min(1.0, 0.5 - $from / $pixels)), 0, 0);
+    });
+    $accents = array_values(array_filter(coloursOf($glint), static fn (ZoneTarget $target): bool => $target->role === TargetRole::Accent));
+    expect($accents)->not->toBe([])->and($accents[0]->edgeWidth * 200)->toBeGreaterThan(0.5 * $pixels)->toBeLessThan(1.6 * $pixels)
+        ->and(array_filter(coloursOf($glint), static fn (ZoneTarget $target): bool => $target->role !== TargetRole::Accent && $target->edgeWidth !== null))->toBe([]);
+})->with([1.0, 4.0, 10.0]);

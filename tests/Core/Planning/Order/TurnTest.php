@@ -140,6 +140,11 @@ it('asks to look before a last coat that the colour may do without, and says for
         ->and($last(turned([$zone(Lab::of($before->L - 25, 0, 0))]))->onlyIf)->toBeNull();
 });
 
+it('says of what stays paper whether its edge is crisp or over how much it fades', function (): void {
+    $edge = static fn (?float $mm, string $stack = ''): ?string => turned([new PlannedZone('a', 'a', 'a', Lab::of(95, 0, 1), Stack::parse($stack), areaMm2: 20.0, edgeMm: $mm)])->turns[0]->places[0]->edge();
+    expect($edge(0.6))->toBe('crisp edge')->and($edge(3.2))->toBe('edge fading over 3 mm')->and($edge(null))->toBeNull()->and($edge(3.2, 'QW:404@40'))->toBeNull();
+});
+
 it('goes to the places of a turn so that the hand keeps off what is done', function (): void {
     $places = static fn (DrawingHand $hand): array => array_map(
         static fn (Place $place): string => $place->zone,
