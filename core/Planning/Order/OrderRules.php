@@ -124,7 +124,8 @@ final class OrderRules
                     if ($drawn !== null) {
                         $ends = (int) array_key_last($steps);
                         if ($steps[$ends]->role !== StepRole::Sparkle) {
-                            $this->add($ends, $drawn, 'a line is made final when all beside it is done');
+                            // That a line waits is said of the line itself.
+                            $this->add($ends, $drawn, '');
                         }
                     }
                 }
