@@ -6,6 +6,7 @@ use Prism\Colour\Lab;
 use Prism\Colour\ValueScale;
 use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
+use Prism\Materials\PencilId;
 use Prism\Materials\PencilKind;
 use Prism\Planning\Adjust\Adjuster;
 use Prism\Planning\Adjust\Aim;
@@ -191,6 +192,16 @@ describe('an adjustment', function (): void {
         'cooler' => [fn () => Aim::cooler('z'), static fn (Lab $was, Lab $is): bool => ZoneReader::warmthOf($is) < ZoneReader::warmthOf($was) - 2.0 && abs($is->L - $was->L) < 4.5],
         'quieter' => [fn () => Aim::quieter('z'), static fn (Lab $was, Lab $is): bool => $is->chroma() < $was->chroma()],
     ]);
+
+    it('keeps six tenths of what parts two values, though all of it would go nearer', function (string $light, string $dark): void {
+        $zone = new PictureZone('z', 'zone', 1, 0.2, 2, Surface::Smooth, ZoneLight::Lit, Distance::Between, true, null, [], [
+            new PictureTarget('a', TargetRole::Light, Lab::of(70, 5, 5), Lab::of(70, 5, 5), 0.5), new PictureTarget('b', TargetRole::Dark, Lab::of(45, 5, 5), Lab::of(45, 5, 5), 0.5),
+        ]);
+        $few = pencils()->only(array_map(PencilId::of(...), array_slice(pencils()->ids(), 0, 14)));
+        $adjustment = (new Adjuster(model(), $few))->towards(Aim::lightness('z', -10.0), $zone, ['a' => Stack::parse($light), 'b' => Stack::parse($dark)]);
+        $parted = static fn (string $when): float => $adjustment->colours['a'][$when]->L - $adjustment->colours['b'][$when]->L;
+        expect($adjustment === null || $parted('after') >= 0.6 * $parted('before'))->toBeTrue();
+    })->with([['LO:7044@40x4', 'LO:7044@50x6 > QW:516@50x6'], ['LO:7048@40x4', 'LO:7048@50x4 > QW:307@50x3']]);
 
     it('is one layer of a pencil that lies out: no black, no white, no firm layer below, no more coats than the paper bears', function (): void {
         $adjustment = $this->adjuster->towards(Aim::lightness('z', -5.0), ($this->zone)(), [...$this->stacks, 't45' => Stack::parse('QW:201@50x3 > QW:625@65')]);
