@@ -68,7 +68,7 @@ final class AppliedAdvice
         }
         $stacks = $plan->laid();
         $of = $this->ofZone($piece, $aim->zone);
-        $adjuster = new Adjuster($this->engine->predictor($piece->paper, $piece->user, $this->catalogue->desk($piece->user, ...array_values($stacks)))->model, Kit::of(array_column($plan->pullList, 'pencil')));
+        $adjuster = new Adjuster($this->engine->predictor(Grounds::paper($piece, $piece->zones()->whereKey($aim->zone)->first()), $piece->user, $this->catalogue->desk($piece->user, ...array_values($stacks)))->model, Kit::of(array_column($plan->pullList, 'pencil')));
         $adjustment = $adjuster->towards($aim, $of, $stacks)
             ?? throw new LookRefused(sprintf('None of the pencils that lie out brings %s that way within what the paper bears and your schools allow.', $of->name));
 

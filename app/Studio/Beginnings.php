@@ -10,17 +10,26 @@ use Prism\Planning\Build\Apart;
 use Prism\Planning\Build\ZoneBases;
 use Prism\Planning\Order\Plan;
 
-/** How the zones of a planned piece are begun: on which base each colour stands, and what the palette found said of those that stand apart. */
+/** How the zones of a planned piece are begun: on which ground and base, and what the palette found said of colours that stand apart. */
 final class Beginnings
 {
-    /** @return list<ZoneBases> in the order of the zones */
+    /** @return list<array{zone: string, name: string, sentence: string}> in the order of the zones */
     public static function of(Piece $piece, Plan $plan): array
     {
         $apart = array_map(static fn (array $one): Apart => new Apart(PencilId::of($one['base']), $one['local'], $one['further']), $piece->palette['apart'] ?? []);
-        $order = array_flip($piece->zones->pluck('id')->all());
-        $bases = ZoneBases::of($plan->colours(), $apart);
-        usort($bases, static fn (ZoneBases $a, ZoneBases $b): int => ($order[$a->zone] ?? 0) <=> ($order[$b->zone] ?? 0));
+        $bases = [];
+        foreach (ZoneBases::of($plan->colours(), $apart) as $base) {
+            $bases[$base->zone] = $base->sentence();
+        }
+        $begun = [];
+        foreach ($piece->zones as $zone) {
+            $ground = Grounds::of($zone);
+            $sentence = trim(($ground === null ? '' : Grounds::sentence($ground).' ').($bases[$zone->id] ?? ''));
+            if ($sentence !== '') {
+                $begun[] = ['zone' => $zone->id, 'name' => $zone->name, 'sentence' => $sentence];
+            }
+        }
 
-        return $bases;
+        return $begun;
     }
 }

@@ -66,7 +66,7 @@ final class Gradients
         $desk = $this->catalogue->desk($piece->user, ...$stacks);
         [$by, $all] = $this->finishing($piece, $desk, $desk->only(array_values(array_unique($stacks[0]->pencils(), SORT_REGULAR))), $finish);
 
-        return ['gradient' => Feathering::between($stacks, $spans, $this->engine->predictor($piece->paper, $piece->user, $all), $finish, $by), 'lengthMm' => $join->lengthMm, 'towards' => $join->towards];
+        return ['gradient' => Feathering::between($stacks, $spans, $this->engine->predictor(Grounds::paper($piece, $piece->zones()->whereKey($id)->first()), $piece->user, $all), $finish, $by), 'lengthMm' => $join->lengthMm, 'towards' => $join->towards];
     }
 
     private function feathered(Piece $piece, Kit $pencils, GradientFinish $finish): Feathering

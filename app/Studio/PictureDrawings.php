@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace App\Studio;
 
 use App\Models\Piece;
+use App\Models\Zone;
+use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
+use Prism\Layering\ToothModel;
 use Prism\Planning\Simulation;
 use Prism\Reference\Field;
 use Prism\Reference\ZoneMap;
@@ -29,6 +32,7 @@ final class PictureDrawings
         private readonly ZoneBook $zones,
         private readonly PictureZones $picture,
         private readonly ZoneRecipes $recipes,
+        private readonly Grounds $grounds,
     ) {
     }
 
@@ -41,7 +45,7 @@ final class PictureDrawings
     public function simulated(Piece $piece, ?int $steps, int $edge = self::EDGE): string
     {
         $stacks = $this->laid($piece, $steps);
-        $key = hash('xxh128', json_encode([self::VERSION, $edge, $piece->reference()->picture, $piece->crop, $piece->width_mm, base64_encode((string) $piece->zone_map), $stacks, $this->picture->of($piece), $piece->paper->slug, $piece->user->calibration_id], JSON_THROW_ON_ERROR));
+        $key = hash('xxh128', json_encode([self::VERSION, $edge, $piece->reference()->picture, $piece->crop, $piece->width_mm, base64_encode((string) $piece->zone_map), $stacks, $this->picture->of($piece), $piece->paper->slug, Grounds::byTarget($piece, static fn (Zone $zone): ?array => $zone->ground), $piece->user->calibration_id], JSON_THROW_ON_ERROR));
 
         return KeptPictures::of($this->photos->folderOf($piece->reference()), 'drawing', $key, self::KEPT, function () use ($piece, $stacks, $edge): string {
             [$field, $rgb] = $this->draw($piece, $stacks, $edge);
@@ -69,7 +73,7 @@ final class PictureDrawings
         $parsed = array_map(Stack::parse(...), $stacks);
         $desk = $this->catalogue->desk($piece->user, ...array_values($parsed));
 
-        return [$field, (new Simulation($this->engine->predictor($piece->paper, $piece->user, $desk)->model))->draw($field, $map->scaled($field->width, $field->height), $this->picture->of($piece), $parsed, $piece->width_mm / $field->width)];
+        return [$field, (new Simulation($this->engine->predictor($piece->paper, $piece->user, $desk)->model, array_map(static fn (Predictor $ground): ToothModel => $ground->model, $this->grounds->predictors($piece, $desk))))->draw($field, $map->scaled($field->width, $field->height), $this->picture->of($piece), $parsed, $piece->width_mm / $field->width)];
     }
 
     /** @return array<string, string> what is laid after so many steps, as notations by target */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Studio;
 
 use App\Models\Piece;
+use App\Models\Zone;
 use App\Models\ZoneTarget;
 use App\Studio\LongWork\SideBySide;
 use App\Studio\LongWork\WorkRefused;
@@ -12,6 +13,7 @@ use Closure;
 use Prism\Calibration\ChartStacks;
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
+use Prism\Matching\Search;
 use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
 use Prism\Materials\PencilId;
@@ -94,8 +96,10 @@ final class PicturePalettes
         $wanted = min($most, $piece->palette_size ?? $most);
         $sizes = array_values(array_unique(array_filter([...self::SIZES, $wanted, $most], static fn (int $size): bool => $size <= $most)));
         $banned = self::ids($piece->banned ?? []);
-        $gathered = $this->gathered->of($piece, $search, $colours->targets, $colours->limits, $known, self::free($piece, $known), static fn (float $share) => $progress('Trying stacks for each of them', 0.1 + 0.5 * $share));
-        $curve = (new PaletteFinder($search, $known))->curve($colours->wish($sizes, array_values(array_unique($pinned, SORT_REGULAR)), $banned), progress: static fn (float $share) => $progress('Choosing pencils that serve all of them', max(0.6, 0.95 * $share)), gathered: $gathered, parts: new SideBySide);
+        $grounds = Grounds::byTarget($piece, fn (Zone $zone): Search => $this->engine->search(Grounds::paper($piece, $zone), $piece->user, $box));
+        // On a ground of its own a colour is tried anew.
+        $gathered = $this->gathered->of($piece, $search, array_diff_key($colours->targets, $grounds), $colours->limits, $known, self::free($piece, $known), static fn (float $share) => $progress('Trying stacks for each of them', 0.1 + 0.5 * $share));
+        $curve = (new PaletteFinder($search, $known, $grounds))->curve($colours->wish($sizes, array_values(array_unique($pinned, SORT_REGULAR)), $banned), progress: static fn (float $share) => $progress('Choosing pencils that serve all of them', max(0.6, 0.95 * $share)), gathered: $gathered, parts: new SideBySide);
         ksort($curve);
 
         $progress('Shading by trios', 0.97);
@@ -138,7 +142,7 @@ final class PicturePalettes
             return;
         }
         $colours = $this->colours($piece, $this->zones->of($piece));
-        $this->gathered->of($piece, $this->engine->search($piece->paper, $piece->user, $box), $colours->targets, $colours->limits, $known, self::free($piece, $known), static function (): void {
+        $this->gathered->of($piece, $this->engine->search($piece->paper, $piece->user, $box), array_diff_key($colours->targets, Grounds::byTarget($piece, static fn (): bool => true)), $colours->limits, $known, self::free($piece, $known), static function (): void {
         });
     }
 

@@ -248,7 +248,7 @@ final class PlanSheet
         $low = $y = $top;
         $column = 0;
         foreach ($zones as $at => $zone) {
-            $text = sprintf('%d  %s', ($numbers[$zone->zone] ?? -1) + 1, $zone->sentence());
+            $text = sprintf('%d  %s', ($numbers[$zone['zone']] ?? -1) + 1, $zone['sentence']);
             $this->font($pdf, 7.5);
             $height = $pdf->getStringHeight($width, $text);
             if ($column === 0 && $at >= (count($zones) + 1) / 2) {

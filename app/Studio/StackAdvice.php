@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Studio;
 
 use App\Models\Piece;
+use App\Models\Zone;
 use Prism\Layering\Stack;
 use Prism\Matching\Advice\Nudge;
 use Prism\Matching\Advice\Nudger;
@@ -22,19 +23,19 @@ final class StackAdvice
     }
 
     /** @return list<WhyNote> */
-    public function why(Piece $piece, Stack $stack, Target $target): array
+    public function why(Piece $piece, ?Zone $zone, Stack $stack, Target $target): array
     {
         $desk = $this->catalogue->desk($piece->user, $stack);
-        $recipe = $this->engine->recipes($piece->paper, $piece->user, $desk)->make($stack, $target);
+        $recipe = $this->engine->recipes(Grounds::paper($piece, $zone), $piece->user, $desk)->make($stack, $target);
 
-        return (new WhyNotes($this->engine->predictor($piece->paper, $piece->user, $desk), $desk))->of($stack, $target, $recipe->underlayer);
+        return (new WhyNotes($this->engine->predictor(Grounds::paper($piece, $zone), $piece->user, $desk), $desk))->of($stack, $target, $recipe->underlayer);
     }
 
     /** @return list<Recipe> */
-    public function nudged(Piece $piece, Stack $stack, Nudge $nudge): array
+    public function nudged(Piece $piece, ?Zone $zone, Stack $stack, Nudge $nudge): array
     {
         $desk = $this->catalogue->desk($piece->user, $stack);
 
-        return (new Nudger($this->engine->predictor($piece->paper, $piece->user, $desk), $desk))->best($stack, $nudge, limits: new Limits(schools: SchoolChoices::ofPiece($piece)->schools()));
+        return (new Nudger($this->engine->predictor(Grounds::paper($piece, $zone), $piece->user, $desk), $desk))->best($stack, $nudge, limits: new Limits(schools: SchoolChoices::ofPiece($piece)->schools()));
     }
 }

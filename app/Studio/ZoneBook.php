@@ -43,7 +43,7 @@ final class ZoneBook
 
     private const MOST_ZONES = 120;
 
-    public function __construct(private readonly PhotoStore $photos, private readonly PictureReadings $readings, private readonly Interpretations $interpretations)
+    public function __construct(private readonly PhotoStore $photos, private readonly PictureReadings $readings, private readonly Interpretations $interpretations, private readonly Grounds $grounds)
     {
     }
 
@@ -165,7 +165,7 @@ final class ZoneBook
     /**
      * A name, or what the artist sees otherwise than it was read.
      *
-     * @param  array{name?: string, corrections?: array<string, mixed>, schools?: array<string, string|null>, interpretation?: array<string, mixed>}  $changes
+     * @param  array{name?: string, corrections?: array<string, mixed>, schools?: array<string, string|null>, interpretation?: array<string, mixed>, ground?: array{colour: string, tooth: string}|null}  $changes
      */
     public function amend(Zone $zone, array $changes): void
     {
@@ -178,6 +178,9 @@ final class ZoneBook
             }
             if (isset($changes['schools'])) {
                 $zone->schools = SchoolChoices::answered($zone->schools, $changes['schools']) ?: null;
+            }
+            if (array_key_exists('ground', $changes)) {
+                $zone->ground = $this->grounds->read($zone->piece->user, $changes['ground']);
             }
             if (isset($changes['interpretation'])) {
                 $zone->interpretation = $this->interpretations->changed($zone->piece->user, $zone->interpretation, $changes['interpretation']);
@@ -437,7 +440,7 @@ final class ZoneBook
             'what' => mb_substr($what, 0, 160),
             'zone_map' => $piece->zone_map,
             'before' => [
-                'zones' => $zones->map(static fn (Zone $zone): array => $zone->only(['id', 'name', 'x', 'y', 'radius', 'position', 'label', 'share', 'outline', 'estimates', 'corrections', 'named', 'fits', 'outside', 'schools', 'interpretation']))->values()->all(),
+                'zones' => $zones->map(static fn (Zone $zone): array => $zone->only(['id', 'name', 'x', 'y', 'radius', 'position', 'label', 'share', 'outline', 'estimates', 'corrections', 'named', 'fits', 'outside', 'schools', 'interpretation', 'ground']))->values()->all(),
                 'targets' => $targets->get()->map(static fn (TargetRow $row): array => [...$row->only(['id', 'L', 'a', 'b', 'spread', 'share', 'x', 'y', 'line_width', 'edge_width', 'edited']), 'role' => $row->role->value])->values()->all(),
             ],
         ]);

@@ -21,7 +21,7 @@ use Prism\Reference\LookRefused;
 /** The recipes of a piece's targets as the engine sees them now, and the plan they make. */
 final class ZoneRecipes
 {
-    public function __construct(private readonly Engine $engine, private readonly Catalogue $catalogue, private readonly Paces $paces)
+    public function __construct(private readonly Engine $engine, private readonly Catalogue $catalogue, private readonly Paces $paces, private readonly Grounds $grounds)
     {
     }
 
@@ -33,7 +33,7 @@ final class ZoneRecipes
         $stack = Stack::parse($target->recipe->stack);
         $piece = $target->zone->piece;
 
-        return $this->engine->recipes($piece->paper, $piece->user, $this->catalogue->desk($piece->user, $stack))->make($stack, Targets::wanted($target));
+        return $this->engine->recipes(Grounds::paper($piece, $target->zone), $piece->user, $this->catalogue->desk($piece->user, $stack))->make($stack, Targets::wanted($target));
     }
 
     /**
@@ -52,16 +52,17 @@ final class ZoneRecipes
             throw new LookRefused('This zone has not a light, a middle and a dark of its own; choose one that is shaded.');
         }
         $piece = $zone->piece;
-        $search = $this->engine->search($piece->paper, $piece->user, $this->catalogue->box($piece->user));
+        $search = $this->engine->search(Grounds::paper($piece, $zone), $piece->user, $this->catalogue->box($piece->user));
         $limits = new Limits(maxLayers: 8, schools: SchoolChoices::ofZone($zone)->schools(), surface: ZoneBook::surface($zone));
 
         return $search->trio($targets['light'], $targets['middle'], $targets['dark'], $limits)
             ?? throw new LookRefused('Your box has no three neighbouring hues, one lighter than the other, near these colours.');
     }
 
-    public function model(Piece $piece, Stack $stack): ToothModel
+    /** @param  ?Zone  $zone  on whose ground it is laid; null: on the paper of the piece */
+    public function model(Piece $piece, Stack $stack, ?Zone $zone = null): ToothModel
     {
-        return $this->engine->predictor($piece->paper, $piece->user, $this->catalogue->desk($piece->user, $stack))->model;
+        return $this->engine->predictor(Grounds::paper($piece, $zone), $piece->user, $this->catalogue->desk($piece->user, $stack))->model;
     }
 
     /**
@@ -95,9 +96,9 @@ final class ZoneRecipes
         }
         $stacks = [...$stacks, ...$instead];
         $desk = $this->catalogue->desk($piece->user, ...array_values($stacks));
-        $recipes = $this->engine->recipes($piece->paper, $piece->user, $desk);
         foreach ($rows as $zone) {
             $zone->setRelation('piece', $piece);
+            $recipes = $this->engine->recipes(Grounds::paper($piece, $zone), $piece->user, $desk);
             $touching = [];
             foreach (array_keys($zone->estimates['touching'] ?? []) as $label) {
                 if (isset($ids[$label])) {
@@ -117,6 +118,6 @@ final class ZoneRecipes
             }
         }
 
-        return (new Planner($this->engine->predictor($piece->paper, $piece->user, $desk), $desk, SchoolChoices::ofPiece($piece)->background(), $this->paces->forPiece($piece), $piece->user->hand))->plan($zones);
+        return (new Planner($this->engine->predictor($piece->paper, $piece->user, $desk), $desk, SchoolChoices::ofPiece($piece)->background(), $this->paces->forPiece($piece), $piece->user->hand, $this->grounds->predictors($piece, $desk)))->plan($zones);
     }
 }

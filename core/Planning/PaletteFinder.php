@@ -70,7 +70,8 @@ final class PaletteFinder
     /** @var array<array-key, Limits> by target */
     private array $limits = [];
 
-    public function __construct(private readonly Search $search, private readonly Kit $kit)
+    /** @param  array<string, Search>  $grounds  by target, for those that stand on a ground of their own: of the same pencils */
+    public function __construct(private readonly Search $search, private readonly Kit $kit, private readonly array $grounds = [])
     {
     }
 
@@ -144,7 +145,7 @@ final class PaletteFinder
         $this->stacks = $this->using = $this->weights = [];
         foreach ($targets as $id => $target) {
             $stacks = $using = [];
-            foreach (($gathered[$id] ?? TargetStacks::of($this->search, $target, $this->limits[$id], $free))->stacks as $i => $priced) {
+            foreach (($gathered[$id] ?? TargetStacks::of($this->grounds[$id] ?? $this->search, $target, $this->limits[$id], $free))->stacks as $i => $priced) {
                 $pencils = $priced->sketch->pencils();
                 $stacks[] = [$pencils, $priced->cost, $priced->sketch];
                 foreach ($pencils as $pencil) {
@@ -419,19 +420,21 @@ final class PaletteFinder
         $explores = $wish->explores;
         $limits = array_values($this->limits);
         $all = count($this->kit);
-        $part = function (int $at) use ($targets, $limits, $sets, $explores, $all): string {
+        $searches = array_map(fn (string $id): Search => $this->grounds[$id] ?? $this->search, array_map(strval(...), array_keys($this->limits)));
+        $part = function (int $at) use ($targets, $limits, $sets, $explores, $all, $searches): string {
             $near = $recipes = [];
             foreach ($sets as $chosen) {
                 foreach (self::cheapest($this->stacks[$at], $chosen, self::SETTLED) as [, , $sketch]) {
                     $near[$sketch->key()] ??= $sketch;
                 }
             }
-            $settled = array_map(fn (Sketch $sketch): Candidate => $this->search->settle($targets[$at], $limits[$at], $sketch), array_values($near));
+            $search = $searches[$at];
+            $settled = array_map(static fn (Sketch $sketch): Candidate => $search->settle($targets[$at], $limits[$at], $sketch), array_values($near));
             // The whole box has been looked through for each already.
             foreach ($explores ? array_filter($sets, static fn (array $chosen): bool => count($chosen) < $all) : [] as $chosen) {
                 $best = self::laidBy($chosen, self::ranked($settled))[0] ?? null;
                 if ($best !== null && $targets[$at]->miss($best->look->colour->L, $best->look->colour->a, $best->look->colour->b) > self::MISSES) {
-                    array_push($settled, ...$this->search->explored($targets[$at], $limits[$at], array_keys($chosen), self::EXPLORED, true));
+                    array_push($settled, ...$search->explored($targets[$at], $limits[$at], array_keys($chosen), self::EXPLORED, true));
                 }
             }
             $settled = self::ranked($settled);
@@ -439,7 +442,7 @@ final class PaletteFinder
             foreach ($sets as $size => $chosen) {
                 foreach (self::laidBy($chosen, $settled) as $candidate) {
                     if (count($recipes[$size] ?? []) < self::SPARE) {
-                        $recipe = $made[spl_object_id($candidate)] ??= $this->search->recipe($targets[$at], $limits[$at], $candidate);
+                        $recipe = $made[spl_object_id($candidate)] ??= $search->recipe($targets[$at], $limits[$at], $candidate);
                         if (! isset($recipes[$size]) || (string) $recipes[$size][0]->stack !== (string) $recipe->stack) {
                             $recipes[$size][] = $recipe;
                         }
@@ -478,13 +481,13 @@ final class PaletteFinder
                 }
             }
         }
-        $common = new CommonBase($this->search, array_flip($this->kit->ids()));
+        $common = array_map(fn (int|string $id): CommonBase => new CommonBase($this->grounds[$id] ?? $this->search, array_flip($this->kit->ids())), array_keys($this->limits));
         $over = static function (int $at) use ($common, $bases, $each, $targets, $limits): string {
             $found = [];
             foreach ($bases[$at] ?? [] as $size => $base) {
                 if (isset($each[$at][$size])) {
                     $key = $base.' '.implode(' ', array_map(static fn (Recipe $recipe): string => (string) $recipe->stack, $each[$at][$size]));
-                    $found[$size] = $made[$key] ??= $common->under($base, $targets[$at], $limits[$at], $each[$at][$size]);
+                    $found[$size] = $made[$key] ??= $common[$at]->under($base, $targets[$at], $limits[$at], $each[$at][$size]);
                 }
             }
 

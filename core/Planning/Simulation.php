@@ -43,7 +43,8 @@ final class Simulation
     /** How much of the spread that is left then a pixel shows, 0-1. */
     private float $grain = 1.0;
 
-    public function __construct(private readonly ToothModel $model)
+    /** @param  array<string, ToothModel>  $grounds  by colour, for those that stand on a ground of their own */
+    public function __construct(private readonly ToothModel $model, private readonly array $grounds = [])
     {
     }
 
@@ -64,8 +65,8 @@ final class Simulation
         $this->looks = [];
         $parts = new PartMap($photo, $map, $zones);
         $bare = Stack::of();
-        $looks = array_map(fn (PictureTarget $target): array => $this->look($stacks[$target->id] ?? $bare), $parts->targets);
-        $paper = $this->look($bare);
+        $looks = array_map(fn (PictureTarget $target): array => $this->look($stacks[$target->id] ?? $bare, $this->grounds[$target->id] ?? $this->model), $parts->targets);
+        $paper = $this->look($bare, $this->model);
         $noise = self::noise($photo->width, $photo->height);
         $encode = self::encodeTable();
         $rgb = '';
@@ -89,11 +90,11 @@ final class Simulation
     }
 
     /** @return list<array{float, float, float}> linear light of each look, 0-1 */
-    private function look(Stack $stack): array
+    private function look(Stack $stack, ToothModel $model): array
     {
-        $key = (string) $stack;
+        $key = spl_object_id($model).' '.$stack;
         if (! isset($this->looks[$key])) {
-            $passage = $this->model->draw($stack);
+            $passage = $model->draw($stack);
             $bins = array_map(static fn (int $bin): array => Srgb::linear($passage->binLab($bin)), range(0, Tooth::BINS - 1));
             $looks = [];
             $mean = [0.0, 0.0, 0.0];

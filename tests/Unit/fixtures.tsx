@@ -124,6 +124,7 @@ export function zone(id: string, name: string, changes: Partial<Zone> & { recipe
         share: 0.1,
         outline: 'M100 100L400 100L400 400L100 400Z',
         fits: true,
+        ground: null,
         traits: {
             surface: 'soft',
             direction: null,

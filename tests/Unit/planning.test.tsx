@@ -7,6 +7,7 @@ import { useDesk } from '../../resources/js/desk/DeskContext';
 import { MatchStage } from '../../resources/js/match/MatchStage';
 import { BeginningsPanel } from '../../resources/js/plan/BeginningsPanel';
 import { DrawingPanel } from '../../resources/js/plan/DrawingPanel';
+import { GroundPanel } from '../../resources/js/plan/GroundPanel';
 import { InterpretationPanel } from '../../resources/js/plan/InterpretationPanel';
 import { JoinsPanel } from '../../resources/js/plan/JoinsPanel';
 import { LimitedPanel } from '../../resources/js/plan/LimitedPanel';
@@ -538,6 +539,34 @@ describe('a palette that must include a pencil', () => {
         const changed = put(['QW:101']);
         await userEvent.click(await screen.findByRole('button', { name: 'Include QW:101 only if it helps' }));
         await waitFor(() => expect(changed()).toEqual({ pinned: [] }));
+    });
+});
+
+describe('the ground of a zone', () => {
+    const put = (ground: Zone['ground']) => {
+        const planks = zone('z', 'Planks', { ground });
+        const asked = serve({ 'PATCH /api/zones/z': () => planks });
+        show(
+            <Around of={piece([planks])} selected={planks}>
+                <GroundPanel planned={false} />
+            </Around>,
+        );
+
+        return () => asked.find(({ method }) => method === 'PATCH')?.body;
+    };
+
+    it('is a typed colour, with how it takes pencil', async () => {
+        const last = put(null);
+        await userEvent.click(screen.getByRole('radio', { name: 'Smoother' }));
+        await userEvent.type(screen.getByLabelText('Colour of the ground'), '#c9a57a');
+        await userEvent.click(screen.getByRole('button', { name: 'Set' }));
+        await waitFor(() => expect(last()).toEqual({ version: 1, ground: { colour: '#c9a57a', tooth: 'smoother' } }));
+    });
+
+    it('is taken off again', async () => {
+        const last = put({ colour: colour(), tooth: 'little' });
+        await userEvent.click(screen.getByRole('button', { name: 'Clear' }));
+        await waitFor(() => expect(last()).toEqual({ version: 1, ground: null }));
     });
 });
 

@@ -18,6 +18,7 @@ use App\Models\User;
 use App\Models\Zone;
 use App\Studio\Catalogue;
 use App\Studio\Engine;
+use App\Studio\Grounds;
 use App\Studio\RecipeBook;
 use App\Studio\StackAdvice;
 use App\Studio\ZoneRecipes;
@@ -83,11 +84,12 @@ final class MatchController
         $box = $catalogue->box($user);
         $only = $request->allowed($box, $piece);
         try {
-            $search = $engine->search($piece->paper, $user, $box);
+            $paper = Grounds::paper($piece, $request->zone($piece));
+            $search = $engine->search($paper, $user, $box);
             $found = $search->find($target, $limits, $only);
             $own = $book->fitting($piece, $target, self::FROM_BOOK);
             $desk = $catalogue->desk($user, ...array_map(static fn (array $one): Stack => $one['recipe']->stack, $own));
-            $model = $engine->predictor($piece->paper, $user, $desk)->model;
+            $model = $engine->predictor($paper, $user, $desk)->model;
             $told = static fn (Recipe $recipe): RecipeResource => RecipeResource::make($recipe)->under($piece->lamp, $model, $target->colour);
 
             return new JsonResponse([
@@ -126,6 +128,7 @@ final class MatchController
         operationId: 'predict',
         parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['stack', 'L', 'a', 'b'], properties: [
+            new OA\Property(property: 'zone', type: 'string', nullable: true, description: 'on whose ground it is laid'),
             new OA\Property(property: 'stack', type: 'string', description: 'stack notation'),
             new OA\Property(property: 'L', type: 'number'),
             new OA\Property(property: 'a', type: 'number'),
@@ -142,9 +145,10 @@ final class MatchController
         $target = Target::colour(Lab::of($request->float('L'), $request->float('a'), $request->float('b')));
         $stack = Stack::parse((string) $request->validated('stack'));
         $desk = $catalogue->desk($piece->user, $stack);
-        $recipe = $engine->recipes($piece->paper, $piece->user, $desk)->make($stack, $target);
+        $paper = Grounds::paper($piece, $request->zone($piece));
+        $recipe = $engine->recipes($paper, $piece->user, $desk)->make($stack, $target);
 
-        return new StackPredictionResource($recipe, $engine->predictor($piece->paper, $piece->user, $desk), $piece->user, $target->colour, $piece->lamp);
+        return new StackPredictionResource($recipe, $engine->predictor($paper, $piece->user, $desk), $piece->user, $target->colour, $piece->lamp);
     }
 
     #[OA\Post(
@@ -152,6 +156,7 @@ final class MatchController
         operationId: 'why',
         parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['stack', 'L', 'a', 'b'], properties: [
+            new OA\Property(property: 'zone', type: 'string', nullable: true, description: 'on whose ground it is laid'),
             new OA\Property(property: 'stack', type: 'string'),
             new OA\Property(property: 'L', type: 'number'),
             new OA\Property(property: 'a', type: 'number'),
@@ -176,7 +181,7 @@ final class MatchController
         return new JsonResponse(array_map(static fn (WhyNote $note): array => [
             'what' => $note->what, 'stack' => (string) $note->stack, 'colour' => ColourResource::make($note->colour),
             'difference' => $note->difference->jsonSerialize(), 'nearer' => $note->nearer,
-        ], $advice->why($piece, Stack::parse((string) $request->validated('stack')), Target::colour(Lab::of($request->float('L'), $request->float('a'), $request->float('b'))))));
+        ], $advice->why($piece, $request->zone($piece), Stack::parse((string) $request->validated('stack')), Target::colour(Lab::of($request->float('L'), $request->float('a'), $request->float('b'))))));
     }
 
     #[OA\Post(
@@ -184,6 +189,7 @@ final class MatchController
         operationId: 'nudge',
         parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['stack', 'nudge'], properties: [
+            new OA\Property(property: 'zone', type: 'string', nullable: true, description: 'on whose ground it is laid'),
             new OA\Property(property: 'stack', type: 'string'),
             new OA\Property(property: 'nudge', ref: '#/components/schemas/NudgeId'),
         ])),
@@ -197,6 +203,6 @@ final class MatchController
     {
         Gate::authorize('view', $piece);
 
-        return RecipeResource::collection($advice->nudged($piece, Stack::parse((string) $request->validated('stack')), Nudge::from((string) $request->validated('nudge'))));
+        return RecipeResource::collection($advice->nudged($piece, $request->zone($piece), Stack::parse((string) $request->validated('stack')), Nudge::from((string) $request->validated('nudge'))));
     }
 }

@@ -69,6 +69,10 @@ final class ZoneController
             new OA\Property(property: 'name', type: 'string'),
             new OA\Property(property: 'schools', ref: '#/components/schemas/SchoolAnswers'),
             new OA\Property(property: 'interpretation', ref: '#/components/schemas/InterpretationChanges'),
+            new OA\Property(property: 'ground', type: 'object', nullable: true, description: 'of another medium, that the zone is begun on; null for none', required: ['colour', 'tooth'], properties: [
+                new OA\Property(property: 'colour', type: 'string', description: 'as it is typed: hex, Lab or a pencil'),
+                new OA\Property(property: 'tooth', type: 'string', enum: ['as-paper', 'smoother', 'little']),
+            ]),
             new OA\Property(property: 'corrections', type: 'object', description: 'what the artist sees otherwise; null goes back to the estimate', properties: [
                 new OA\Property(property: 'surface', type: 'string', nullable: true),
                 new OA\Property(property: 'direction', type: 'number', nullable: true),
@@ -92,7 +96,7 @@ final class ZoneController
             $row->lockForUpdate();
             $current = $row->findOrFail($zone->id);
             abort_if($current->version !== $request->integer('version'), 409, 'This zone was changed meanwhile, in another window perhaps. Reload to see it; your change is not saved.');
-            $this->zones->amend($current, Arr::only($request->validated(), ['name', 'corrections', 'schools', 'interpretation']));
+            $this->zones->amend($current, Arr::only($request->validated(), ['name', 'corrections', 'schools', 'interpretation', 'ground']));
         });
         $fresh = $zone->refresh();
 

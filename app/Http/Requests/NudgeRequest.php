@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Models\Piece;
+use App\Models\Zone;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Prism\Matching\Advice\Nudge;
@@ -14,5 +16,11 @@ final class NudgeRequest extends FormRequest
     public function rules(): array
     {
         return ['stack' => ['present', 'nullable', 'string', 'max:2000'], 'nudge' => ['required', Rule::enum(Nudge::class)]];
+    }
+
+    /** On whose ground it is laid; null: on the paper of the piece. */
+    public function zone(Piece $piece): ?Zone
+    {
+        return $this->filled('zone') ? $piece->zones()->whereKey($this->validated('zone'))->first() : null;
     }
 }

@@ -78,7 +78,7 @@ final class RecipeSearchRequest extends FormRequest
         return new Limits($top, $this->integer('maxPencils', 4), $this->integer('maxLayers', self::LAYERS), $schools, $this->boolean('noBlack'), $this->boolean('waxLast'), array_values($this->validated('must', [])), $zone === null ? Surface::Smooth : ZoneBook::surface($zone));
     }
 
-    private function zone(Piece $piece): ?Zone
+    public function zone(Piece $piece): ?Zone
     {
         return $this->filled('zone') ? $piece->zones()->whereKey($this->validated('zone'))->first() : null;
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Studio\Grounds;
 use App\Studio\Interpretations;
 use App\Studio\SchoolChoices;
 use Illuminate\Foundation\Http\FormRequest;
@@ -22,6 +23,7 @@ final class UpdateZoneRequest extends FormRequest
             'name' => ['sometimes', 'required', 'string', 'max:80'],
             ...SchoolChoices::rules(SchoolChoices::NOT_OF_ZONE),
             ...Interpretations::rules(true),
+            ...Grounds::rules(),
             'corrections' => ['sometimes', 'array:surface,direction,crisp,distance,importance,light'],
             'corrections.surface' => ['nullable', Rule::enum(Surface::class)],
             'corrections.direction' => ['nullable', 'numeric', 'between:0,180'],
@@ -35,6 +37,6 @@ final class UpdateZoneRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['name.required' => 'Give the zone a name, such as "rim of the float".'];
+        return ['ground.tooth' => 'A ground takes pencil as the paper does, smoother, or hardly: write "as-paper", "smoother" or "little".', 'ground.colour.required_with' => 'Say which colour the ground has, such as #c9a57a.', 'name.required' => 'Give the zone a name, such as "rim of the float".'];
     }
 }

@@ -20,7 +20,6 @@ use Illuminate\Support\Arr;
 use OpenApi\Attributes as OA;
 use Prism\Colour\Lab;
 use Prism\Materials\PencilId;
-use Prism\Planning\Build\ZoneBases;
 use Prism\Planning\Lightener;
 use Prism\Planning\Order\Caution;
 use Prism\Planning\Order\Plan;
@@ -178,7 +177,7 @@ final class PlanResource extends JsonResource
             'turns' => array_map(static fn (Turn $turn): TurnResource => new TurnResource($turn, $states->all()), $this->resource->turns),
             'built' => $this->resource->meanDifference() === null ? null : round($this->resource->meanDifference(), 2),
             'steps' => $steps,
-            'beginnings' => array_map(static fn (ZoneBases $zone): array => ['zone' => $zone->zone, 'name' => $zone->name, 'sentence' => $zone->sentence()], Beginnings::of($this->piece, $this->resource)),
+            'beginnings' => Beginnings::of($this->piece, $this->resource),
             'minutes' => round($this->resource->minutes, 1),
             'idleMinutes' => round($this->resource->idleMinutes, 1),
             'apartMinutes' => round($this->resource->apartMinutes, 1),

@@ -51,7 +51,7 @@ final class TargetResource extends JsonResource
             'lineMm' => $this->line_width === null ? null : round(Targets::lineMm($this->resource) ?? 0.0, 1),
             'edited' => $this->edited,
             'version' => $this->version,
-            'recipe' => $recipe === null ? null : RecipeResource::make($recipe)->under($this->zone->piece->lamp, $recipes->model($this->zone->piece, $recipe->stack), Targets::drawn($this->resource)),
+            'recipe' => $recipe === null ? null : RecipeResource::make($recipe)->under($this->zone->piece->lamp, $recipes->model($this->zone->piece, $recipe->stack, $this->zone), Targets::drawn($this->resource)),
         ];
     }
 }

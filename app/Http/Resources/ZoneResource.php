@@ -6,6 +6,7 @@ namespace App\Http\Resources;
 
 use App\Models\Zone;
 use App\Models\ZoneTarget;
+use App\Studio\Grounds;
 use App\Studio\Interpretations;
 use App\Studio\ZoneBook;
 use Illuminate\Http\Request;
@@ -13,7 +14,7 @@ use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
 
 /** @mixin Zone */
-#[OA\Schema(schema: 'Zone', required: ['id', 'name', 'x', 'y', 'radius', 'share', 'outline', 'fits', 'traits', 'touching', 'targets', 'schools', 'interpretation', 'version'], properties: [
+#[OA\Schema(schema: 'Zone', required: ['id', 'name', 'x', 'y', 'radius', 'share', 'outline', 'fits', 'traits', 'touching', 'targets', 'schools', 'interpretation', 'ground', 'version'], properties: [
     new OA\Property(property: 'id', type: 'string'),
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'x', type: 'number', description: 'share of the width'),
@@ -30,6 +31,10 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'targets', type: 'array', items: new OA\Items(ref: '#/components/schemas/Target')),
     new OA\Property(property: 'schools', nullable: true, description: 'where it is an exception from its piece', oneOf: [new OA\Schema(ref: '#/components/schemas/SchoolAnswers')]),
     new OA\Property(property: 'interpretation', ref: '#/components/schemas/Interpretation'),
+    new OA\Property(property: 'ground', nullable: true, type: 'object', description: 'of another medium, that it is begun on', required: ['colour', 'tooth'], properties: [
+        new OA\Property(property: 'colour', ref: '#/components/schemas/Colour'),
+        new OA\Property(property: 'tooth', type: 'string', enum: ['as-paper', 'smoother', 'little']),
+    ]),
     new OA\Property(property: 'version', type: 'integer', description: 'send it back with a change; a newer one is refused'),
 ])]
 #[OA\Schema(schema: 'ZoneTraits', description: 'estimates, or what the artist says instead', required: ['surface', 'direction', 'crisp', 'distance', 'importance', 'light', 'warmth', 'corrected'], properties: [
@@ -56,6 +61,7 @@ final class ZoneResource extends JsonResource
                 $touching[] = ['zone' => $neighbours[$label], 'share' => $share];
             }
         }
+        $ground = Grounds::of($zone);
         usort($touching, static fn (array $a, array $b): int => $b['share'] <=> $a['share']);
 
         return [
@@ -72,6 +78,7 @@ final class ZoneResource extends JsonResource
             'targets' => TargetResource::collection($targets),
             'schools' => $zone->schools,
             'interpretation' => InterpretationResource::make(Interpretations::ofZone($zone)),
+            'ground' => $ground === null ? null : ['colour' => ColourResource::make($ground->colour), 'tooth' => $ground->tooth->value],
             'version' => $zone->version,
         ];
     }

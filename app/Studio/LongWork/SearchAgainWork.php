@@ -8,6 +8,7 @@ use App\Models\User;
 use App\Models\ZoneTarget;
 use App\Studio\Catalogue;
 use App\Studio\Engine;
+use App\Studio\Grounds;
 use App\Studio\SchoolChoices;
 use App\Studio\Targets;
 use App\Studio\ZoneBook;
@@ -36,7 +37,7 @@ final class SearchAgainWork implements LongWork
         foreach ($targets as $done => $target) {
             $progress(sprintf('Searching for %s', Targets::name($target)), $done / max(1, count($targets)));
             $piece = $target->zone->piece;
-            $search = $this->engine->search($piece->paper, $artist, $box);
+            $search = $this->engine->search(Grounds::paper($piece, $target->zone), $artist, $box);
             $found[$target->id] = (string) $search->find(Targets::wanted($target), new Limits(top: 1, schools: SchoolChoices::ofZone($target->zone)->schools(), surface: ZoneBook::surface($target->zone)))[0]->stack;
         }
         $changed = [];

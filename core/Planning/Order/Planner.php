@@ -11,6 +11,7 @@ use Prism\Layering\Pressure;
 use Prism\Layering\Stack;
 use Prism\Layering\Step;
 use Prism\Layering\StepKind;
+use Prism\Layering\ToothModel;
 use Prism\Matching\Manner;
 use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
@@ -55,12 +56,14 @@ final readonly class Planner
     /** A last coat is laid on seeing that it is needed, where without it the colour is no further off than this, dE00, and what it gains is within doubt. */
     private const MAY_DO = 4.0;
 
+    /** @param  array<string, Predictor>  $grounds  by colour, for those that stand on a ground of their own */
     public function __construct(
         private Predictor $predictor,
         private Kit $box,
         private Progress $progress = Progress::ColourByColour,
         private Pace $pace = new Pace,
         private DrawingHand $hand = DrawingHand::Right,
+        private array $grounds = [],
     ) {
     }
 
@@ -81,7 +84,7 @@ final readonly class Planner
         $schedule = Schedule::of($steps, $rules, $this->pace, $rank, $this->progress === Progress::ColourByColour
             ? static fn (PlanStep $step): int => self::group($step, 0)
             : static fn (PlanStep $step): int => self::group($step, intdiv($places[$step->zone->zone], self::GROUP_ZONES)))->orShorter($apart);
-        [$steps, $built] = $this->predicted(Pressing::of($steps, $schedule->turns, $this->predictor->model));
+        [$steps, $built] = $this->predicted(Pressing::of($steps, $schedule->turns, $this->predictor->model, array_map(static fn (Predictor $ground): ToothModel => $ground->model, $this->grounds)));
         [$ordered, $turns] = self::told($steps, $rules, $schedule);
 
         return new Plan($this->pullList($zones), self::cautions($ordered), $ordered, $schedule->total, $schedule->idle, $apart->total, $turns, $built);
@@ -139,7 +142,7 @@ final readonly class Planner
             }
         }
         foreach ($stacks as $id => $laid) {
-            $strips[$id] = $this->predictor->strip(Stack::of(...$laid));
+            $strips[$id] = ($this->grounds[$id] ?? $this->predictor)->strip(Stack::of(...$laid));
             $built[$id] = $strips[$id][count($laid)];
         }
         $at = [];

@@ -54,8 +54,11 @@ final class Pressing
     /** @var array<string, float> by stack in notation: how far from its target */
     private array $misses = [];
 
-    /** @param  list<PlanStep>  $steps  of each colour in the order of its stack */
-    private function __construct(private readonly ToothModel $model, private array $steps)
+    /**
+     * @param  list<PlanStep>  $steps  of each colour in the order of its stack
+     * @param  array<string, ToothModel>  $grounds  by colour
+     */
+    private function __construct(private readonly ToothModel $model, private array $steps, private readonly array $grounds)
     {
         foreach ($steps as $i => $step) {
             $id = $step->zone->id;
@@ -70,11 +73,12 @@ final class Pressing
     /**
      * @param  list<PlanStep>  $steps  of each colour in the order of its stack
      * @param  list<non-empty-list<int>>  $turns  indices of the steps
+     * @param  array<string, ToothModel>  $grounds  by colour, for those that stand on a ground of their own
      * @return list<PlanStep> the same, at the pressures of the turns
      */
-    public static function of(array $steps, array $turns, ToothModel $model): array
+    public static function of(array $steps, array $turns, ToothModel $model, array $grounds = []): array
     {
-        $self = new self($model, $steps);
+        $self = new self($model, $steps, $grounds);
         for ($pass = 0; $pass < self::PASSES; $pass++) {
             foreach ($turns as $turn) {
                 if ($steps[$turn[0]]->step?->pencil !== null) {
@@ -251,7 +255,7 @@ final class Pressing
     {
         $key = $zone->id.' '.$stack;
         if (! isset($this->misses[$key])) {
-            $seen = $this->model->draw($stack)->lab();
+            $seen = ($this->grounds[$zone->id] ?? $this->model)->draw($stack)->lab();
             $value = abs($seen->L - $zone->target->L);
             $this->misses[$key] = $zone->valueOnly ? $value : $seen->differenceTo($zone->target) + self::VALUE * $value;
         }

@@ -129,7 +129,11 @@ export const useRecipes = (
             ),
     });
 
-export const usePrediction = (piece: string, paper: string, target: Lab, stack: string | null) =>
+/** On what a zone is drawn: the paper, or a ground of another medium on it. */
+export const supportOf = (paper: string, zone: Pick<components['schemas']['Zone'], 'ground'> | null | undefined) =>
+    zone?.ground ? `${paper} ${zone.ground.colour.hex} ${zone.ground.tooth}` : paper;
+
+export const usePrediction = (piece: string, paper: string, zone: string | null, target: Lab, stack: string | null) =>
     useQuery({
         queryKey: ['piece', piece, 'prediction', paper, lab(target), stack],
         enabled: stack !== null,
@@ -139,7 +143,7 @@ export const usePrediction = (piece: string, paper: string, target: Lab, stack: 
             answered(
                 api.POST('/api/pieces/{piece}/predictions', {
                     params: { path: { piece } },
-                    body: { ...lab(target), stack: stack ?? '' },
+                    body: { ...lab(target), stack: stack ?? '', zone },
                 }),
             ),
     });
@@ -151,7 +155,14 @@ export const useTrio = (zone: string) =>
         mutationFn: () => answered(api.POST('/api/zones/{zone}/trio', { params: { path: { zone } } })),
     });
 
-export const useWhy = (piece: string, paper: string, target: Lab, stack: string, wanted: boolean) =>
+export const useWhy = (
+    piece: string,
+    paper: string,
+    zone: string | null,
+    target: Lab,
+    stack: string,
+    wanted: boolean,
+) =>
     useQuery({
         queryKey: ['piece', piece, 'why', paper, lab(target), stack],
         enabled: wanted && stack !== '',
@@ -160,7 +171,7 @@ export const useWhy = (piece: string, paper: string, target: Lab, stack: string,
             answered(
                 api.POST('/api/pieces/{piece}/why', {
                     params: { path: { piece } },
-                    body: { ...lab(target), stack },
+                    body: { ...lab(target), stack, zone },
                 }),
             ),
     });
@@ -168,7 +179,7 @@ export const useWhy = (piece: string, paper: string, target: Lab, stack: string,
 /** What brings a stack a little lighter, redder, duller. */
 export const useNudge = (piece: string) =>
     useMutation({
-        mutationFn: (body: { stack: string; nudge: NudgeId }) =>
+        mutationFn: (body: { stack: string; nudge: NudgeId; zone: string | null }) =>
             answered(api.POST('/api/pieces/{piece}/nudges', { params: { path: { piece } }, body })),
     });
 
@@ -202,6 +213,7 @@ interface ZoneChanges {
     corrections?: ZoneCorrections;
     schools?: SchoolAnswers;
     interpretation?: components['schemas']['InterpretationChanges'];
+    ground?: { colour: string; tooth: NonNullable<components['schemas']['Zone']['ground']>['tooth'] } | null;
 }
 
 export const changeZone = ({ id, ...body }: ZoneChanges) =>

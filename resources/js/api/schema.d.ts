@@ -2266,6 +2266,12 @@ export interface components {
             /** @description where it is an exception from its piece */
             schools: components['schemas']['SchoolAnswers'] | null;
             interpretation: components['schemas']['Interpretation'];
+            /** @description of another medium, that it is begun on */
+            ground: {
+                colour: components['schemas']['Colour'];
+                /** @enum {string} */
+                tooth: 'as-paper' | 'smoother' | 'little';
+            } | null;
             /** @description send it back with a change; a newer one is refused */
             version: number;
         };
@@ -3173,6 +3179,8 @@ export interface operations {
         requestBody: {
             content: {
                 'application/json': {
+                    /** @description on whose ground it is laid */
+                    zone?: string | null;
                     /** @description stack notation */
                     stack: string;
                     L: number;
@@ -3214,6 +3222,8 @@ export interface operations {
         requestBody: {
             content: {
                 'application/json': {
+                    /** @description on whose ground it is laid */
+                    zone?: string | null;
                     stack: string;
                     L: number;
                     a: number;
@@ -3254,6 +3264,8 @@ export interface operations {
         requestBody: {
             content: {
                 'application/json': {
+                    /** @description on whose ground it is laid */
+                    zone?: string | null;
                     stack: string;
                     nudge: components['schemas']['NudgeId'];
                 };
@@ -5158,6 +5170,13 @@ export interface operations {
                     name?: string;
                     schools?: components['schemas']['SchoolAnswers'];
                     interpretation?: components['schemas']['InterpretationChanges'];
+                    /** @description of another medium, that the zone is begun on; null for none */
+                    ground?: {
+                        /** @description as it is typed: hex, Lab or a pencil */
+                        colour: string;
+                        /** @enum {string} */
+                        tooth: 'as-paper' | 'smoother' | 'little';
+                    } | null;
                     /** @description what the artist sees otherwise; null goes back to the estimate */
                     corrections?: {
                         surface?: string | null;

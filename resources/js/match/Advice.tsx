@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import { messageOf, type Colour, type NudgeId } from '../api/client';
-import { useNudge, useWhy } from '../api/queries';
+import { useNudge, useWhy, supportOf } from '../api/queries';
 import { useDesk } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
 import { pressureText } from '../ui/Pressure';
@@ -57,11 +57,12 @@ interface Props {
 
 /** What the open stack needs, and why it is as it is. */
 export function Advice({ stack, predicted, target, onTake }: Props) {
-    const { piece } = useDesk();
+    const { piece, selected } = useDesk();
+    const zone = selected?.zone ?? null;
     const nudge = useNudge(piece.id);
     const [asked, setAsked] = useState<NudgeId | null>(null);
     const [asksWhy, setAsksWhy] = useState(false);
-    const why = useWhy(piece.id, piece.paper.id, target, stack, asksWhy);
+    const why = useWhy(piece.id, supportOf(piece.paper.id, zone), zone?.id ?? null, target, stack, asksWhy);
 
     return (
         <>
@@ -74,7 +75,7 @@ export function Advice({ stack, predicted, target, onTake }: Props) {
                             isSelected={asked === wish && !nudge.isIdle}
                             onChange={() => {
                                 setAsked(wish);
-                                nudge.mutate({ stack, nudge: wish });
+                                nudge.mutate({ stack, nudge: wish, zone: zone?.id ?? null });
                             }}
                         >
                             {wish}

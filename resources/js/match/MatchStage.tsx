@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, type Target, Refusal } from '../api/client';
-import { useBox, usePlan, useRecipes, useTypedColour, type SearchWishes } from '../api/queries';
+import { useBox, usePlan, useRecipes, useTypedColour, type SearchWishes, supportOf } from '../api/queries';
 import { useDesk, type Selected } from '../desk/DeskContext';
 import { Reading } from '../desk/Reading';
 import { TargetChoice } from '../desk/TargetChoice';
@@ -65,6 +65,7 @@ export function MatchStage() {
     const circumstances = [
         piece.paper.id,
         JSON.stringify([piece.schools.chosen, selected?.zone?.schools, selected?.zone?.traits?.surface]),
+        supportOf('', selected?.zone),
         box.join(),
         plan.data?.palette?.pencils.map(({ id }) => id).join() ?? '',
     ].join('|');

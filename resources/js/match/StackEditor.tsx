@@ -11,7 +11,7 @@ import {
 } from 'react-aria-components';
 import styled from 'styled-components';
 import { messageOf, type StackPrediction, type Target } from '../api/client';
-import { useAddZone, useBox, useChangeTarget, usePrediction } from '../api/queries';
+import { useAddZone, useBox, useChangeTarget, usePrediction, supportOf } from '../api/queries';
 import { useDesk, type Selected } from '../desk/DeskContext';
 import { Button, SignButton, StrongButton } from '../ui/Button';
 import { Field } from '../ui/Field';
@@ -176,7 +176,13 @@ export function StackEditor({ selected }: { selected: Selected }) {
     const [future, setFuture] = useState<DraftStep[][]>([]);
     const before = useRef<DraftStep[] | null>(null);
     const stack = writeStack(steps);
-    const prediction = usePrediction(piece.id, piece.paper.id, selected.colour, stack);
+    const prediction = usePrediction(
+        piece.id,
+        supportOf(piece.paper.id, selected.zone),
+        selected.zone?.id ?? null,
+        selected.colour,
+        stack,
+    );
     const known = prediction.data;
     const box: Pickable[] = [...(owned.data ?? [])];
     for (const { pencil } of known?.recipe.steps ?? []) {
@@ -441,7 +447,7 @@ function Notation({ stack, onRead }: { stack: string; onRead: (notation: string)
     const [typed, setTyped] = useState<string | null>(null);
     const [tried, setTried] = useState<string | null>(null);
     // The server reads what the editor cannot, and says at which character it goes wrong.
-    const refusal = usePrediction(piece.id, piece.paper.id, selected?.colour ?? { L: 50, a: 0, b: 0 }, tried);
+    const refusal = usePrediction(piece.id, piece.paper.id, null, selected?.colour ?? { L: 50, a: 0, b: 0 }, tried);
 
     return (
         <Form

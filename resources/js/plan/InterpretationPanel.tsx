@@ -56,7 +56,7 @@ const nearest = <T extends string>(options: readonly { id: T; name: string }[], 
     [...options].sort((a, b) => Math.abs(Number(a.id) - value) - Math.abs(Number(b.id) - value))[0]?.id ?? ('' as T);
 
 /** A colour that is typed: a pencil, hex, or three numbers; and taken back. */
-function TypedColour({
+export function TypedColour({
     label,
     set,
     onSet,

@@ -16,6 +16,7 @@ import { BeginningsPanel } from './BeginningsPanel';
 import { DrawingPanel } from './DrawingPanel';
 import { FittedLine } from './FittedLine';
 import { Followed } from './FollowAdvice';
+import { GroundPanel } from './GroundPanel';
 import { InterpretationPanel } from './InterpretationPanel';
 import { JoinsPanel } from './JoinsPanel';
 import { LimitedPanel } from './LimitedPanel';
@@ -198,6 +199,7 @@ export function PlanStage() {
                 <Panel id="ways">
                     <SchoolsPanel planned={plan.data.palette !== null} />
                     <InterpretationPanel planned={plan.data.palette !== null} />
+                    <GroundPanel planned={plan.data.palette !== null} />
                     <LimitedPanel />
                 </Panel>
                 {planned && (
