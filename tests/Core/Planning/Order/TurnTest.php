@@ -6,12 +6,12 @@ use Prism\Colour\Lab;
 use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
 use Prism\Layering\Step;
+use Prism\Planning\Order\Choice;
 use Prism\Planning\Order\Place;
 use Prism\Planning\Order\Plan;
 use Prism\Planning\Order\PlannedZone;
 use Prism\Planning\Order\Planner;
 use Prism\Planning\Order\PlanStep;
-use Prism\Planning\Order\Schedule;
 use Prism\Planning\Order\Stage;
 use Prism\Planning\Order\Turn;
 use Prism\Planning\Order\ZonePart;
@@ -212,8 +212,8 @@ it('builds every part of a zone as a part of the zone\'s one sequence, by all sc
                 $own = $zone->stack->steps[$i];
                 expect($zone->own ? abs($step->pressurePercent - $own->pressurePercent) : $step->pressurePercent - $own->pressurePercent)->toBeLessThanOrEqual(match (true) {
                     $zone->own => 0.0,
-                    $zone->role->isOfForm() => Schedule::FALLS_PERCENT,
-                    default => Schedule::WITHIN_PERCENT,
+                    $zone->role->isOfForm() => Choice::FALLS_PERCENT,
+                    default => Choice::WITHIN_PERCENT,
                 })
                     ->and((string) $step->pencil)->toBe((string) $own->pencil);
             }
