@@ -56,6 +56,9 @@ final readonly class Planner
     /** A last coat is laid on seeing that it is needed, where without it the colour is no further off than this, dE00, and what it gains is within doubt. */
     private const MAY_DO = 4.0;
 
+    /** A last coat brings its colour or its value nearer by so much, dE00 and L*. */
+    private const NEARER = 0.3;
+
     /** @param  array<string, Predictor>  $grounds  by colour, for those that stand on a ground of their own */
     public function __construct(
         private Predictor $predictor,
@@ -84,10 +87,15 @@ final readonly class Planner
         $schedule = Schedule::of($steps, $rules, $this->pace, $rank, $this->progress === Progress::ColourByColour
             ? static fn (PlanStep $step): int => self::group($step, 0)
             : static fn (PlanStep $step): int => self::group($step, intdiv($places[$step->zone->zone], self::GROUP_ZONES)))->orShorter($apart);
-        [$steps, $built] = $this->predicted(Pressing::of($steps, $schedule->turns, $this->predictor->model, array_map(static fn (Predictor $ground): ToothModel => $ground->model, $this->grounds)));
-        [$ordered, $turns] = self::told($steps, $rules, $schedule);
+        [$pressed, $built] = $this->predicted(Pressing::of($steps, $schedule->turns, $this->predictor->model, array_map(static fn (Predictor $ground): ToothModel => $ground->model, $this->grounds)));
+        $needless = self::needless($pressed);
+        if ($needless !== []) {
+            $schedule = $schedule->without($needless, $steps, $rules, $this->pace);
+            [$pressed, $built] = $this->predicted(array_diff_key($pressed, array_flip($needless)));
+        }
+        [$ordered, $turns] = self::told($pressed, $rules, $schedule);
 
-        return new Plan($this->pullList($zones), self::cautions($ordered), $ordered, $schedule->total, $schedule->idle, $apart->total, $turns, $built);
+        return new Plan($this->pullList($ordered), self::cautions($ordered), $ordered, $schedule->total, $schedule->idle, $apart->total, $turns, $built);
     }
 
     /** Reserves are marked and lines mapped before all else; lines are made final, and the last lights set, after it. */
@@ -129,8 +137,8 @@ final readonly class Planner
     /**
      * What each step looks like before and after, at the pressures of the turns; and what each colour comes to.
      *
-     * @param  list<PlanStep>  $steps  of each colour in the order of its stack
-     * @return array{list<PlanStep>, array<string, Prediction>}
+     * @param  array<int, PlanStep>  $steps  of each colour in the order of its stack
+     * @return array{array<int, PlanStep>, array<string, Prediction>}
      */
     private function predicted(array $steps): array
     {
@@ -155,6 +163,31 @@ final readonly class Planner
         }
 
         return [$steps, $built];
+    }
+
+    /**
+     * Last coats that, at the pressure of their turn, bring their colour no nearer: nobody would lay them.
+     *
+     * @param  array<int, PlanStep>  $steps  of each colour in the order of its stack
+     * @return list<int>
+     */
+    private static function needless(array $steps): array
+    {
+        $last = [];
+        foreach ($steps as $i => $step) {
+            if ($step->step !== null) {
+                $last[$step->zone->id] = $i;
+            }
+        }
+
+        return array_values(array_filter($last, static function (int $i) use ($steps): bool {
+            $step = $steps[$i];
+            $target = $step->zone->target;
+            $nearer = $step->zone->valueOnly ? 0.0 : $step->before->differenceTo($target) - $step->after->differenceTo($target);
+
+            return $step->role === StepRole::Layer && $step->layer > 1 && $step->step?->pencil !== null && ! $step->zone->own
+                && $nearer < self::NEARER && abs($step->before->L - $target->L) - abs($step->after->L - $target->L) < self::NEARER;
+        }));
     }
 
     /** Of the last coat of a colour: what must still be seen for it to be laid, if it may as well do without. */
@@ -215,7 +248,7 @@ final readonly class Planner
     /**
      * The steps as scheduled, and the turns they make, with the reasons for their places.
      *
-     * @param  list<PlanStep>  $steps
+     * @param  array<int, PlanStep>  $steps
      * @param  list<Precedence>  $rules
      * @return array{list<PlanStep>, list<Turn>}
      */
@@ -228,7 +261,7 @@ final readonly class Planner
             }
         }
         foreach ($rules as $rule) {
-            if ($rule->why !== '' && $turnOf[$rule->before] !== $turnOf[$rule->after]) {
+            if ($rule->why !== '' && isset($turnOf[$rule->before], $turnOf[$rule->after]) && $turnOf[$rule->before] !== $turnOf[$rule->after]) {
                 $because[$rule->before][$rule->why] = true;
             }
         }
@@ -401,21 +434,18 @@ final readonly class Planner
     }
 
     /**
-     * @param  list<PlannedZone>  $zones
+     * @param  list<PlanStep>  $steps  as they are laid
      * @return list<array{pencil: \Prism\Materials\Pencil, layers: int, zones: int, share: float}>
      */
-    private function pullList(array $zones): array
+    private function pullList(array $steps): array
     {
-        $layers = $laid = [];
-        $in = [];
-        foreach ($zones as $zone) {
-            foreach ($zone->stack->steps as $step) {
-                if ($step->pencil !== null) {
-                    $id = (string) $step->pencil;
-                    $layers[$id] = ($layers[$id] ?? 0) + $step->passes;
-                    $in[$id][$zone->id] = true;
-                    $laid[$id] = ($laid[$id] ?? 0.0) + $step->passes * $zone->areaMm2;
-                }
+        $layers = $laid = $in = [];
+        foreach ($steps as $step) {
+            if ($step->step?->pencil !== null) {
+                $id = (string) $step->step->pencil;
+                $layers[$id] = ($layers[$id] ?? 0) + $step->step->passes;
+                $in[$id][$step->zone->id] = true;
+                $laid[$id] = ($laid[$id] ?? 0.0) + $step->step->passes * $step->zone->areaMm2;
             }
         }
         $all = max(1e-9, array_sum($laid));

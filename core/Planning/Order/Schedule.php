@@ -54,6 +54,20 @@ final readonly class Schedule
     }
 
     /**
+     * Without some steps, in as short a time as that leaves.
+     *
+     * @param  list<int>  $dropped  indices
+     * @param  list<PlanStep>  $steps
+     * @param  list<Precedence>  $rules
+     */
+    public function without(array $dropped, array $steps, array $rules, Pace $pace): self
+    {
+        $turns = array_map(static fn (array $turn): array => array_values(array_diff($turn, $dropped)), $this->turns);
+
+        return self::timed(array_values(array_filter($turns, static fn (array $turn): bool => $turn !== [])), $steps, $rules, $pace);
+    }
+
+    /**
      * With its small turns dissolved in others, if that takes no longer.
      *
      * @param  list<PlanStep>  $steps

@@ -55,7 +55,9 @@ it('keeps the order of every stack, whatever the school', function (): void {
             expect($step->layer)->toBe(max(1, ($seen[$step->zone->id] ?? 0) + 1) * ($step->role === StepRole::Reserve ? 0 : 1));
             $seen[$step->zone->id] = $step->layer;
         }
-        expect(count($plan->steps))->toBe(array_sum(array_map(static fn (PlannedZone $zone): int => max(1, count($zone->stack)), $zones)));
+        // A last coat that brings its colour no nearer is left out.
+        $all = array_sum(array_map(static fn (PlannedZone $zone): int => max(1, count($zone->stack)), $zones));
+        expect(count($plan->steps))->toBeLessThanOrEqual($all)->toBeGreaterThanOrEqual($all - count($zones));
     }
 });
 
@@ -81,7 +83,8 @@ it('lays underlayers before local colour and works elsewhere while a wash dries'
 });
 
 it('lists the pencils in box order with their coats and zones', function (): void {
-    $plan = planOf([zone('a', 'LO:7206@40 > QW:404@50x3'), zone('b', 'QW:404@40 > QW:113@40')]);
+    $own = static fn (string $id, string $stack): PlannedZone => new PlannedZone($id, $id, $id, Lab::of(50, 0, 0), Stack::parse($stack), areaMm2: 500.0, own: true);
+    $plan = (new Planner(new Predictor(model()), pencils()))->plan([$own('a', 'LO:7206@40 > QW:404@50x3'), $own('b', 'QW:404@40 > QW:113@40')]);
     $list = array_map(static fn (array $entry): array => [(string) $entry['pencil']->id, $entry['layers'], $entry['zones']], $plan->pullList);
     expect($list)->toBe([['QW:113', 1, 1], ['QW:404', 4, 2], ['LO:7206', 1, 1]]);
 });

@@ -131,13 +131,20 @@ it('keeps unlike coats where a falling pressure would come out farther, and for 
 
 it('asks to look before a last coat that the colour may do without, and says for what', function (): void {
     $before = seen('QW:404@40x3');
-    $wanted = Lab::of($before->L - 1.2, $before->a, $before->b);
+    $wanted = seen('QW:404@40x3 > QW:119@20');
     $zone = static fn (Lab $target): PlannedZone => new PlannedZone('a', 'a', 'a', $target, Stack::parse('QW:404@40x3 > QW:119@20'), areaMm2: 500.0);
     $last = static fn (Plan $plan): PlanStep => $plan->steps[1];
     expect($last(turned([$zone($wanted)]))->onlyIf)->not->toBeNull()
         ->and(turned([$zone($wanted)])->turns[1]->isIf())->toBeTrue()->and(turned([$zone($wanted)])->turns[0]->isIf())->toBeFalse()
         // Far off without it: it is laid in any case.
         ->and($last(turned([$zone(Lab::of($before->L - 25, 0, 0))]))->onlyIf)->toBeNull();
+});
+
+it('leaves out a last coat that brings its colour no nearer, but for the artist\'s own', function (): void {
+    $zone = static fn (bool $own): PlannedZone => new PlannedZone('a', 'a', 'a', seen('QW:404@40x3'), Stack::parse('QW:404@40x3 > QW:119@20'), areaMm2: 500.0, own: $own);
+    expect(array_map(static fn (PlanStep $step): string => (string) $step->step, turned([$zone(false)])->steps))->toBe(['QW:404@40x3'])
+        ->and(turned([$zone(false)])->built['a']->colour)->toEqual(seen('QW:404@40x3'))
+        ->and(turned([$zone(true)])->steps)->toHaveCount(2)->and(turned([$zone(false)])->turns)->toHaveCount(1);
 });
 
 it('says of what stays paper whether its edge is crisp or over how much it fades', function (): void {
@@ -207,7 +214,9 @@ it('builds every part of a zone as a part of the zone\'s one sequence, by all sc
             expect($numbers)->toBe(array_values(array_unique($numbers)));
             $sorted = $numbers;
             sort($sorted);
-            expect($numbers)->toBe($sorted)->and($stacks[$zone->id] ?? [])->toBe(count($zone->stack) === 0 ? [] : range(1, count($zone->stack)));
+            expect($numbers)->toBe($sorted)// All of its stack, but for a last coat that brings it no nearer.
+                ->and($stacks[$zone->id] ?? [])->toBe(array_slice(count($zone->stack) === 0 ? [] : range(1, count($zone->stack)), 0, count($stacks[$zone->id] ?? [])))
+                ->and(count($zone->stack) - count($stacks[$zone->id] ?? []))->toBeLessThanOrEqual($zone->own ? 0 : 1);
             foreach (($plan->laid()[$zone->id] ?? Stack::of())->steps as $i => $step) {
                 $own = $zone->stack->steps[$i];
                 expect($zone->own ? abs($step->pressurePercent - $own->pressurePercent) : $step->pressurePercent - $own->pressurePercent)->toBeLessThanOrEqual(match (true) {
