@@ -132,7 +132,7 @@ use Prism\Planning\ZoneAdvice;
         new OA\Property(property: 'target', type: 'string'),
         new OA\Property(property: 'name', type: 'string'),
     ]),
-    new OA\Property(property: 'role', type: 'string', enum: ['reserve', 'map', 'redraw', 'underlayer', 'layer', 'rub', 'wash', 'lift', 'line', 'blend', 'burnish', 'sparkle']),
+    new OA\Property(property: 'role', type: 'string', enum: ['ground', 'reserve', 'map', 'redraw', 'underlayer', 'layer', 'rub', 'wash', 'lift', 'line', 'blend', 'burnish', 'sparkle']),
     new OA\Property(property: 'step', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/Step')]),
     new OA\Property(property: 'layer', type: 'integer'),
     new OA\Property(property: 'before', ref: '#/components/schemas/Colour'),

@@ -20,7 +20,7 @@ use Prism\Planning\Order\Turn;
 #[OA\Schema(schema: 'Turn', required: ['number', 'stage', 'role', 'step', 'places', 'why', 'because', 'minutes', 'session', 'round', 'state'], properties: [
     new OA\Property(property: 'number', type: 'integer'),
     new OA\Property(property: 'stage', type: 'string', enum: ['reserve', 'map', 'underlayer', 'build', 'dark', 'finish']),
-    new OA\Property(property: 'role', type: 'string', enum: ['reserve', 'map', 'redraw', 'underlayer', 'layer', 'rub', 'wash', 'lift', 'line', 'blend', 'burnish', 'sparkle']),
+    new OA\Property(property: 'role', type: 'string', enum: ['ground', 'reserve', 'map', 'redraw', 'underlayer', 'layer', 'rub', 'wash', 'lift', 'line', 'blend', 'burnish', 'sparkle']),
     new OA\Property(property: 'step', nullable: true, description: 'pencil and pressure, coats as in most places; null where none is used', oneOf: [new OA\Schema(ref: '#/components/schemas/Step')]),
     new OA\Property(property: 'places', type: 'array', items: new OA\Items(required: ['zone', 'target', 'targets', 'name', 'part', 'coats', 'fade', 'edge', 'onlyIf', 'before', 'after', 'keys', 'state'], properties: [
         new OA\Property(property: 'zone', type: 'string'),

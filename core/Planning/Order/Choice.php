@@ -161,7 +161,8 @@ final class Choice
     {
         $laid = $step->step;
         if ($laid?->pencil === null) {
-            return $step->role->value;
+            // Each ground is mixed for its zone.
+            return $step->role->value.($step->role === StepRole::Ground ? ' '.$step->zone->zone : '');
         }
         if ($step->role === StepRole::Line) {
             return $laid->pencil.' line';

@@ -47,6 +47,7 @@ final class OrderRules
         $self = new self($chains, $kit);
         $self->stacks();
         $zones = $self->zones();
+        $self->groundsFirst($zones);
         $self->reservesFirst($zones);
         $self->sparkleLast($zones);
         $self->lines($zones);
@@ -72,6 +73,16 @@ final class OrderRules
             }
             $at += count($chain);
         }
+    }
+
+    /**
+     * A ground lies under all of its zone.
+     *
+     * @param  array<string, list<array<int, PlanStep>>>  $zones
+     */
+    private function groundsFirst(array $zones): void
+    {
+        $this->between($zones, static fn (array $steps): ?int => self::first($steps, static fn (PlanStep $step): bool => $step->role === StepRole::Ground), static fn (array $steps): int => (int) array_key_first($steps), 'its ground lies under all of a zone');
     }
 
     /**

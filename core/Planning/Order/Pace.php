@@ -55,6 +55,6 @@ final readonly class Pace
 
     public static function drying(PlanStep $step): float
     {
-        return $step->step?->kind === StepKind::Wash ? self::DRYING_MINUTES : 0.0;
+        return $step->step?->kind === StepKind::Wash || $step->role === StepRole::Ground ? self::DRYING_MINUTES : 0.0;
     }
 }

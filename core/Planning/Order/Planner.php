@@ -78,7 +78,7 @@ final readonly class Planner
     public function plan(array $zones): Plan
     {
         $lines = Lines::of($zones, $this->box);
-        $chains = array_map(fn (PlannedZone $zone): array => $lines->around($zone, $this->chain($zone)), $zones);
+        $chains = $this->onGrounds(array_map(fn (PlannedZone $zone): array => $lines->around($zone, $this->chain($zone)), $zones));
         $steps = array_merge(...$chains);
         $rules = OrderRules::of($chains, $this->box);
         $places = self::places($zones);
@@ -102,6 +102,7 @@ final readonly class Planner
     private static function group(PlanStep $step, int $group): int
     {
         return match (true) {
+            $step->role === StepRole::Ground => -2,
             $step->role === StepRole::Reserve, $step->role === StepRole::Map => -1,
             $step->role === StepRole::Sparkle => PHP_INT_MAX,
             $step->role === StepRole::Line => PHP_INT_MAX - 1,
@@ -132,6 +133,27 @@ final readonly class Planner
         assert($chain !== []);
 
         return $chain;
+    }
+
+    /**
+     * Each zone with its ground before all else, once.
+     *
+     * @param  list<non-empty-list<PlanStep>>  $chains
+     * @return list<non-empty-list<PlanStep>>
+     */
+    private function onGrounds(array $chains): array
+    {
+        $laid = [];
+        foreach ($chains as $i => $chain) {
+            $zone = $chain[0]->zone;
+            if (isset($this->grounds[$zone->id]) && ! isset($laid[$zone->zone])) {
+                $laid[$zone->zone] = true;
+                $ground = new PlanStep(PlanStep::keyOf($zone, 0).'-ground', $zone, StepRole::Ground, null, 0, $zone->target, $zone->target, 0.0, 'Lay the ground over all of the zone, thin and even, and let it dry.');
+                $chains[$i] = [$ground, ...$chain];
+            }
+        }
+
+        return $chains;
     }
 
     /**
@@ -320,7 +342,7 @@ final readonly class Planner
             $zone = $of[0]->zone;
             $roles = static fn (array $given): array => array_values(array_filter($form, static fn (TargetRole $role): bool => isset($given[$role->value])));
             $all = $values[$zone->zone];
-            $part = ZonePart::ownOf($zone->role) ?? ZonePart::of(
+            $part = $of[0]->role === StepRole::Ground ? ZonePart::All : ZonePart::ownOf($zone->role) ?? ZonePart::of(
                 $roles(array_flip(array_map(static fn (PlanStep $step): string => $step->zone->role->value, $of))) ?: [TargetRole::Middle],
                 $roles($all) ?: [TargetRole::Middle],
                 $roles(array_filter($all, static fn (PlanStep $step): bool => $step->step === null)),
@@ -340,6 +362,7 @@ final readonly class Planner
         return match (true) {
             $first->role === StepRole::Reserve => Stage::Reserve,
             $first->role === StepRole::Map => Stage::Map,
+            $first->role === StepRole::Ground => Stage::Underlayer,
             in_array($first->role, [StepRole::Line, StepRole::Burnish, StepRole::Blend, StepRole::Sparkle], true) => Stage::Finish,
             $first->step?->pencil !== null && $first->step->pressurePercent > Manner::FIRM_PERCENT => Stage::Finish,
             $all(static fn (PlanStep $step): bool => in_array($step->role, [StepRole::Underlayer, StepRole::Redraw], true)) => Stage::Underlayer,
@@ -517,7 +540,7 @@ final readonly class Planner
     private static function why(StepRole $role, int $index, int $last, bool $firm): string
     {
         return match ($role) {
-            StepRole::Reserve, StepRole::Map, StepRole::Redraw, StepRole::Line, StepRole::Sparkle, StepRole::Rub => '',
+            StepRole::Ground, StepRole::Reserve, StepRole::Map, StepRole::Redraw, StepRole::Line, StepRole::Sparkle, StepRole::Rub => '',
             StepRole::Underlayer => 'Lies under the local colour: it dulls and darkens what follows. Keep it light and even.',
             StepRole::Wash => 'Floods the valleys and gives tooth back. Let it dry, 5 to 15 minutes, before the next layer here.',
             StepRole::Blend => 'Closes the grain and ends the layering. Start in the lightest area.',

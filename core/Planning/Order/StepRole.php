@@ -7,6 +7,8 @@ namespace Prism\Planning\Order;
 /** What a step does in the order of the work; the order of the cases is that of the phases. */
 enum StepRole: string
 {
+    /** What another medium lays, before anything else. */
+    case Ground = 'ground';
     case Reserve = 'reserve';
     case Map = 'map';
     case Redraw = 'redraw';
@@ -24,7 +26,7 @@ enum StepRole: string
     public function phase(): int
     {
         return match ($this) {
-            self::Reserve => 0,
+            self::Ground, self::Reserve => 0,
             self::Map => 1,
             // A pencil goes to what it lies under and to what it lies over in one turn.
             self::Redraw, self::Underlayer, self::Layer, self::Rub, self::Lift => 2,

@@ -1810,6 +1810,7 @@ export interface components {
             };
             /** @enum {string} */
             role:
+                | 'ground'
                 | 'reserve'
                 | 'map'
                 | 'redraw'
@@ -2058,6 +2059,7 @@ export interface components {
             stage: 'reserve' | 'map' | 'underlayer' | 'build' | 'dark' | 'finish';
             /** @enum {string} */
             role:
+                | 'ground'
                 | 'reserve'
                 | 'map'
                 | 'redraw'

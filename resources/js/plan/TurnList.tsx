@@ -16,6 +16,7 @@ const STAGES: Record<Turn['stage'], string> = {
 };
 
 const WORDS: Record<Turn['role'], string> = {
+    ground: 'Ground',
     reserve: 'Paper',
     map: 'Map',
     redraw: 'Lines',

@@ -12,6 +12,8 @@ use Prism\Materials\Ground;
 use Prism\Materials\GroundTooth;
 use Prism\Planning\Order\PlannedZone;
 use Prism\Planning\Order\Planner;
+use Prism\Planning\Order\PlanStep;
+use Prism\Planning\Order\StepRole;
 use Prism\Planning\PaletteFinder;
 use Prism\Planning\PaletteWish;
 
@@ -59,10 +61,12 @@ it('has recipes of its own in a palette, and stays bare where it is the colour w
         ->and($recipes['b']->prediction->colour)->toEqual($ground->draw($recipes['b']->stack)->lab());
 });
 
-it('bears on what a plan predicts for its colours, and on those alone', function (): void {
+it('is laid first, once, and bears on what a plan predicts for its colours and on those alone', function (): void {
     $on = new Predictor(model(cartridge()->under(ochre())));
     $zone = static fn (string $id): PlannedZone => new PlannedZone($id, $id, $id, Lab::of(45, 0, 10), Stack::parse('QW:404@40x2'), areaMm2: 400.0);
     $plan = (new Planner(new Predictor(model()), pencils(), grounds: ['a' => $on]))->plan([$zone('a'), $zone('b')]);
+    expect($plan->turns[0]->role)->toBe(StepRole::Ground)->and($plan->turns[0]->places)->toHaveCount(1)->and($plan->turns[0]->places[0]->zone)->toBe('a')->and($plan->turns[0]->places[0]->words())->toBe('all')
+        ->and(array_filter($plan->steps, static fn (PlanStep $step): bool => $step->role === StepRole::Ground))->toHaveCount(1);
     foreach ($plan->steps as $step) {
         expect($step->before->differenceTo($step->zone->id === 'a' ? ochre()->colour : seen('')))->toBeLessThan(0.5);
     }
