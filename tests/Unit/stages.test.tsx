@@ -285,7 +285,7 @@ describe('advice', () => {
         });
         await userEvent.click(screen.getByRole('button', { name: 'lighter' }));
         expect((await screen.findByTestId('nudges')).textContent).toContain('404 20 % whisper');
-        expect(asked.at(-1)?.body).toEqual({ stack: 'QW:404@40', nudge: 'lighter' });
+        expect(asked.at(-1)?.body).toEqual({ stack: 'QW:404@40', nudge: 'lighter', zone: 'z' });
         await userEvent.click(screen.getByRole('button', { name: 'Take it' }));
         await waitFor(() => expect(screen.getByTestId('open').textContent).toBe('QW:404@20'));
     });
