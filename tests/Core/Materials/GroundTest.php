@@ -40,7 +40,8 @@ it('is what shows where nothing is laid, and shimmers through what is laid light
 it('takes less pencil the more it closes the paper', function (): void {
     $left = array_map(static fn (GroundTooth $tooth): float => (new Predictor(model(cartridge()->under(ochre($tooth)))))->predict(Stack::parse('QW:404@40x3 > QW:119@40x3'))->toothLeft, GroundTooth::cases());
     expect($left[0])->toBeGreaterThan($left[1])->and($left[1])->toBeGreaterThan($left[2])
-        ->and(cartridge()->under(ochre())->capacity)->toBe(cartridge()->capacity);
+        ->and(cartridge()->under(ochre())->capacity)->toBe(cartridge()->capacity)
+        ->and(cartridge()->under(ochre(GroundTooth::Smoother))->capacity)->toEqualWithDelta(0.7 * cartridge()->capacity, 1e-9);
 });
 
 it('is another paper than the one under it, and the same for the same ground', function (): void {

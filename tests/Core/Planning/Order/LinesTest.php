@@ -52,7 +52,7 @@ it('maps with a pencil that shows and can be erased, and with a dark one only wh
     expect($steps[0])->toBe($maps === null ? 'other' : "map $maps");
 })->with(function (): array {
     $find = static fn (Closure $which): string => (string) array_values(array_filter(iterator_to_array(pencils()), $which))[0]->id;
-    $stains = $find(static fn ($pencil): bool => $pencil->stains && $pencil->fullCoat->L < 80);
+    $stains = $find(static fn ($pencil): bool => $pencil->stains && $pencil->fullCoat->L > 43 && $pencil->fullCoat->L < 80);
     $pale = $find(static fn ($pencil): bool => ! $pencil->stains && $pencil->fullCoat->L > 90);
     $middle = $find(static fn ($pencil): bool => ! $pencil->stains && $pencil->fullCoat->L > 45 && $pencil->fullCoat->L < 80);
 
