@@ -44,6 +44,7 @@ it('takes no step from one value to another, no wide band, no speck and no faint
 })->with([
     'a step' => fn () => painted(600, 400, static fn (float $x): Lab => Lab::of($x < 0.5 ? 70 : 40, 0, 0)),
     'a band' => fn () => seam(60, 30),
+    'a seam that hardly shows' => fn () => seam(3, 54),
     'specks' => fn () => painted(600, 400, static fn (float $x, float $y): Lab => Lab::of(((int) ($x * 600)) % 40 < 3 && ((int) ($y * 400)) % 40 < 3 ? 30 : 60, 0, 0)),
     'grain' => fn () => painted(600, 400, static fn (float $x, float $y): Lab => Lab::of(60 + 2 * sin($y * 400), 0, 0)),
     'a run of values' => fn () => painted(600, 400, static fn (float $x): Lab => Lab::of(20 + 60 * $x, 0, 0)),
