@@ -96,9 +96,10 @@ final class ZoneRecipes
         }
         $stacks = [...$stacks, ...$instead];
         $desk = $this->catalogue->desk($piece->user, ...array_values($stacks));
+        $onPaper = $this->engine->recipes($piece->paper, $piece->user, $desk);
         foreach ($rows as $zone) {
             $zone->setRelation('piece', $piece);
-            $recipes = $this->engine->recipes(Grounds::paper($piece, $zone), $piece->user, $desk);
+            $recipes = $zone->ground === null ? $onPaper : $this->engine->recipes(Grounds::paper($piece, $zone), $piece->user, $desk);
             $touching = [];
             foreach (array_keys($zone->estimates['touching'] ?? []) as $label) {
                 if (isset($ids[$label])) {

@@ -37,12 +37,6 @@ final readonly class Turn
     ) {
     }
 
-    /** Whether each of its places hangs on looking first. */
-    public function isIf(): bool
-    {
-        return array_filter($this->places, static fn (Place $place): bool => $place->onlyIf() === null) === [];
-    }
-
     /** @return list<PlanStep> */
     public function steps(): array
     {

@@ -135,7 +135,7 @@ it('asks to look before a last coat that the colour may do without, and says for
     $zone = static fn (Lab $target): PlannedZone => new PlannedZone('a', 'a', 'a', $target, Stack::parse('QW:404@40x3 > QW:119@20'), areaMm2: 500.0);
     $last = static fn (Plan $plan): PlanStep => $plan->steps[1];
     expect($last(turned([$zone($wanted)]))->onlyIf)->not->toBeNull()
-        ->and(turned([$zone($wanted)])->turns[1]->isIf())->toBeTrue()->and(turned([$zone($wanted)])->turns[0]->isIf())->toBeFalse()
+        ->and(turned([$zone($wanted)])->turns[1]->places[0]->onlyIf())->not->toBeNull()->and(turned([$zone($wanted)])->turns[0]->places[0]->onlyIf())->toBeNull()
         // Far off without it: it is laid in any case.
         ->and($last(turned([$zone(Lab::of($before->L - 25, 0, 0))]))->onlyIf)->toBeNull();
 });
