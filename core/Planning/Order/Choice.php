@@ -26,7 +26,7 @@ final class Choice
     private array $left = [];
 
     /**
-     * @param  list<PlanStep>  $steps
+     * @param  array<int, PlanStep>  $steps
      * @param  array<int, list<int|float>>  $ranks  by step, lower is earlier: phase and whether something dries after it first
      * @param  array<int, int>  $groups  by step, of zones that are worked on together
      * @param  bool  $weaves  goes on elsewhere while a group dries
@@ -122,14 +122,15 @@ final class Choice
      * Whether a step can be laid in the turn at hand: the same tool, the pressures near one another, no second coat of a colour.
      *
      * @param  non-empty-list<int>  $turn
+     * @param  float  $more  by so much more the pressures may differ, percent
      */
-    public function shares(array $turn, int $i): bool
+    public function shares(array $turn, int $i, float $more = 0.0): bool
     {
         if ($this->tools[$turn[0]] !== $this->tools[$i] || $this->groups[$turn[0]] !== $this->groups[$i]) {
             return false;
         }
         foreach ($turn as $other) {
-            if (! self::near($this->steps[$other], $this->steps[$i]) || $this->steps[$other]->zone->id === $this->steps[$i]->zone->id) {
+            if (! self::near($this->steps[$other], $this->steps[$i], $more) || $this->steps[$other]->zone->id === $this->steps[$i]->zone->id) {
                 return false;
             }
         }
@@ -138,17 +139,17 @@ final class Choice
     }
 
     /** Whether two pressures can share a turn; a recipe of the artist's own keeps its pressure. */
-    private static function near(PlanStep $one, PlanStep $other): bool
+    private static function near(PlanStep $one, PlanStep $other, float $more = 0.0): bool
     {
         $within = match (true) {
-            $one->zone->own || $other->zone->own => 0.0,
+            $one->zone->own || $other->zone->own => -$more,
             // Lines of one point go together, and over one form the pressure may fall.
             $one->role === StepRole::Line && $other->role === StepRole::Line => self::FALLS_PERCENT,
             $one->zone->zone === $other->zone->zone && $one->zone->role->isOfForm() && $other->zone->role->isOfForm() && max(self::pressureOf($one), self::pressureOf($other)) <= Manner::FIRM_PERCENT => self::FALLS_PERCENT,
             default => self::WITHIN_PERCENT,
         };
 
-        return abs(self::pressureOf($one) - self::pressureOf($other)) <= $within;
+        return abs(self::pressureOf($one) - self::pressureOf($other)) <= $within + $more;
     }
 
     private static function pressureOf(PlanStep $step): float

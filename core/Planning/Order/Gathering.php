@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Prism\Planning\Order;
 
 /**
- * Dissolves small turns: where each of their steps may as well be laid in another turn of the same tool, the tool is taken up
- * once less. No rule is broken by it: a step moves only between the turns of what must come before it and of what must come after.
+ * Takes tools up less often. Two turns of one tool are made one where nothing has to be laid between them, and the others make room;
+ * and small turns are dissolved, where each of their steps may as well be laid in another turn of the same tool. No rule is broken by
+ * it: a step moves only between the turns of what must come before it and of what must come after.
  */
 final class Gathering
 {
@@ -43,11 +44,123 @@ final class Gathering
     {
         $self = new self($rules, $shares, $ranks);
         do {
-            $fewer = $self->withoutOne($turns);
+            $fewer = $self->madeOne($turns) ?? $self->withoutOne($turns);
             $turns = $fewer ?? $turns;
         } while ($fewer !== null);
 
         return $turns;
+    }
+
+    /**
+     * @param  list<non-empty-list<int>>  $turns
+     * @return ?list<non-empty-list<int>> null where no two can be one
+     */
+    private function madeOne(array $turns): ?array
+    {
+        $then = $this->following($turns);
+        foreach ($turns as $first => $one) {
+            for ($second = $first + 1; $second < count($turns); $second++) {
+                if (! $this->share($one, $turns[$second]) || $this->leads($then, array_diff_key($then[$first], [$second => true]), $second)) {
+                    continue;
+                }
+                $together = $turns;
+                $together[$first] = $this->placed([...$one, ...$turns[$second]]);
+                array_splice($together, $second, 1);
+
+                return $this->sorted($together);
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param  non-empty-list<int>  $one
+     * @param  non-empty-list<int>  $other
+     */
+    private function share(array $one, array $other): bool
+    {
+        foreach ($other as $step) {
+            if (! ($this->shares)($one, $step)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * @param  list<non-empty-list<int>>  $turns
+     * @return array<int, array<int, true>> by turn, those that have to follow it
+     */
+    private function following(array $turns): array
+    {
+        $at = [];
+        foreach ($turns as $number => $turn) {
+            $at += array_fill_keys($turn, $number);
+        }
+        $then = array_fill(0, count($turns), []);
+        foreach ($at as $step => $number) {
+            foreach ($this->after[$step] ?? [] as $later) {
+                if ($at[$later] !== $number) {
+                    $then[$number][$at[$later]] = true;
+                }
+            }
+        }
+
+        return $then;
+    }
+
+    /**
+     * Whether one of some turns has to come before another, by whatever lies between.
+     *
+     * @param  array<int, array<int, true>>  $then
+     * @param  array<int, true>  $from
+     */
+    private function leads(array $then, array $from, int $to): bool
+    {
+        $seen = $from;
+        for ($left = array_keys($from); $left !== [];) {
+            $turn = array_pop($left);
+            if ($turn === $to) {
+                return true;
+            }
+            foreach (array_diff_key($then[$turn], $seen) as $next => $_) {
+                $seen[$next] = true;
+                $left[] = $next;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * As they stood, each after what must come before it.
+     *
+     * @param  list<non-empty-list<int>>  $turns
+     * @return list<non-empty-list<int>>
+     */
+    private function sorted(array $turns): array
+    {
+        $then = $this->following($turns);
+        $waits = array_fill(0, count($turns), 0);
+        foreach ($then as $of) {
+            foreach ($of as $later => $_) {
+                $waits[$later]++;
+            }
+        }
+        $sorted = [];
+        while ($waits !== []) {
+            $next = array_search(0, $waits, true);
+            assert(is_int($next));
+            $sorted[] = $turns[$next];
+            unset($waits[$next]);
+            foreach ($then[$next] as $later => $_) {
+                $waits[$later]--;
+            }
+        }
+
+        return $sorted;
     }
 
     /**

@@ -84,18 +84,38 @@ final readonly class Planner
         $places = self::places($zones);
         $rank = $this->rank();
         $apart = Schedule::zoneAfterZone($steps, $rules, $this->pace, $rank, static fn (PlanStep $step): int => self::group($step, $places[$step->zone->zone]));
-        $schedule = Schedule::of($steps, $rules, $this->pace, $rank, $this->progress === Progress::ColourByColour
+        $group = $this->progress === Progress::ColourByColour
             ? static fn (PlanStep $step): int => self::group($step, 0)
-            : static fn (PlanStep $step): int => self::group($step, intdiv($places[$step->zone->zone], self::GROUP_ZONES)))->orShorter($apart);
-        [$pressed, $built] = $this->predicted(Pressing::of($steps, $schedule->turns, $this->predictor->model, array_map(static fn (Predictor $ground): ToothModel => $ground->model, $this->grounds)));
-        $needless = self::needless($pressed);
-        if ($needless !== []) {
-            $schedule = $schedule->without($needless, $steps, $rules, $this->pace);
-            [$pressed, $built] = $this->predicted(array_diff_key($pressed, array_flip($needless)));
-        }
+            : static fn (PlanStep $step): int => self::group($step, intdiv($places[$step->zone->zone], self::GROUP_ZONES));
+        $schedule = Schedule::of($steps, $rules, $this->pace, $rank, $group)->orShorter($apart);
+        [$schedule, $pressed, $built] = $this->pressed($steps, $rules, $schedule, $rank, $group);
         [$ordered, $turns] = self::told($pressed, $rules, $schedule);
 
         return new Plan($this->pullList($ordered), self::cautions($ordered), $ordered, $schedule->total, $schedule->idle, $apart->total, $turns, $built);
+    }
+
+    /**
+     * The schedule with each turn at one pressure: without the coats that nobody needs then, and with the turns made one that have come
+     * to pressures near one another.
+     *
+     * @param  list<PlanStep>  $steps  of each colour in the order of its stack
+     * @param  list<Precedence>  $rules
+     * @param  \Closure(PlanStep): list<int|float>  $rank
+     * @param  \Closure(PlanStep): int  $group
+     * @return array{Schedule, array<int, PlanStep>, array<string, Prediction>}
+     */
+    private function pressed(array $steps, array $rules, Schedule $schedule, \Closure $rank, \Closure $group): array
+    {
+        $grounds = array_map(static fn (Predictor $ground): ToothModel => $ground->model, $this->grounds);
+        do {
+            [$pressed, $built] = $this->predicted(Pressing::of($steps, $schedule->turns, $this->predictor->model, $grounds));
+            $turns = count($schedule->turns);
+            $needless = self::needless($pressed);
+            $steps = array_diff_key($steps, array_flip($needless));
+            $schedule = $schedule->without($needless, $steps, $rules, $this->pace)->gathered($steps, $pressed, $rules, $this->pace, $rank, $group);
+        } while ($needless !== [] || count($schedule->turns) < $turns);
+
+        return [$schedule, $pressed, $built];
     }
 
     /** Reserves are marked and lines mapped before all else; lines are made final, and the last lights set, after it. */

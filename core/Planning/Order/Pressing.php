@@ -55,7 +55,7 @@ final class Pressing
     private array $misses = [];
 
     /**
-     * @param  list<PlanStep>  $steps  of each colour in the order of its stack
+     * @param  array<int, PlanStep>  $steps  of each colour in the order of its stack
      * @param  array<string, ToothModel>  $grounds  by colour
      */
     private function __construct(private readonly ToothModel $model, private array $steps, private readonly array $grounds)
@@ -71,10 +71,10 @@ final class Pressing
     }
 
     /**
-     * @param  list<PlanStep>  $steps  of each colour in the order of its stack
+     * @param  array<int, PlanStep>  $steps  of each colour in the order of its stack
      * @param  list<non-empty-list<int>>  $turns  indices of the steps
      * @param  array<string, ToothModel>  $grounds  by colour, for those that stand on a ground of their own
-     * @return list<PlanStep> the same, at the pressures of the turns
+     * @return array<int, PlanStep> the same, at the pressures of the turns
      */
     public static function of(array $steps, array $turns, ToothModel $model, array $grounds = []): array
     {
@@ -88,7 +88,12 @@ final class Pressing
             }
         }
 
-        return array_map(static fn (PlanStep $step, int $i): PlanStep => isset($self->at[$i]) ? $step->laid($self->stacks[$step->zone->id][$self->at[$i]], $step->before, $step->after, $step->sigma) : $step, $steps, array_keys($steps));
+        foreach ($self->at as $i => $at) {
+            $step = $steps[$i];
+            $steps[$i] = $step->laid($self->stacks[$step->zone->id][$at], $step->before, $step->after, $step->sigma);
+        }
+
+        return $steps;
     }
 
     /** @param  non-empty-list<int>  $turn */

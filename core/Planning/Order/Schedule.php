@@ -43,7 +43,7 @@ final readonly class Schedule
         $group ??= static fn (): int => 0;
         $best = null;
         for ($try = 0; $try < self::TRIES; $try++) {
-            $found = self::scheduled($steps, $rules, $pace, $rank, $group, true, $try)->gathered($steps, $rules, $pace, $rank, $group);
+            $found = self::scheduled($steps, $rules, $pace, $rank, $group, true, $try)->gathered($steps, $steps, $rules, $pace, $rank, $group);
             // The first is nearest to the school's order of values: another must be shorter by a turn.
             if ($best === null || count($found->turns) < count($best->turns)) {
                 $best = $found;
@@ -57,7 +57,7 @@ final readonly class Schedule
      * Without some steps, in as short a time as that leaves.
      *
      * @param  list<int>  $dropped  indices
-     * @param  list<PlanStep>  $steps
+     * @param  array<int, PlanStep>  $steps
      * @param  list<Precedence>  $rules
      */
     public function without(array $dropped, array $steps, array $rules, Pace $pace): self
@@ -68,17 +68,23 @@ final readonly class Schedule
     }
 
     /**
-     * With its small turns dissolved in others, if that takes no longer.
+     * With turns made one, and small ones dissolved in others, if that takes no longer.
      *
-     * @param  list<PlanStep>  $steps
+     * @param  array<int, PlanStep>  $steps
+     * @param  array<int, PlanStep>  $pressed  the same at the pressures by which they can share a turn
      * @param  list<Precedence>  $rules
      * @param  \Closure(PlanStep): list<int|float>  $rank
      * @param  \Closure(PlanStep): int  $group
      */
-    private function gathered(array $steps, array $rules, Pace $pace, \Closure $rank, \Closure $group): self
+    public function gathered(array $steps, array $pressed, array $rules, Pace $pace, \Closure $rank, \Closure $group): self
     {
         $ranks = array_map($rank, $steps);
-        $turns = Gathering::of($this->turns, $rules, (new Choice($steps, $ranks, array_map($group, $steps)))->shares(...), $ranks);
+        $held = array_values(array_filter($rules, static fn (Precedence $rule): bool => isset($steps[$rule->before], $steps[$rule->after])));
+        $groups = array_map($group, $steps);
+        [$asPressed, $asFound] = [new Choice($pressed, $ranks, $groups), new Choice($steps, $ranks, $groups)];
+        // What has come to pressures near one another shares a turn, unless its recipes were found far apart.
+        $shares = static fn (array $turn, int $i): bool => $asPressed->shares($turn, $i) && $asFound->shares($turn, $i, Choice::WITHIN_PERCENT);
+        $turns = Gathering::of($this->turns, $held, $shares, $ranks);
         if (count($turns) === count($this->turns)) {
             return $this;
         }
@@ -91,7 +97,7 @@ final readonly class Schedule
      * When each step is done where the turns are given: one after the other, waiting for what is wet.
      *
      * @param  list<non-empty-list<int>>  $turns
-     * @param  list<PlanStep>  $steps
+     * @param  array<int, PlanStep>  $steps
      * @param  list<Precedence>  $rules
      */
     private static function timed(array $turns, array $steps, array $rules, Pace $pace): self
@@ -100,7 +106,7 @@ final readonly class Schedule
         foreach ($rules as $rule) {
             $after[$rule->before][] = $rule->after;
         }
-        $dry = array_fill(0, count($steps), 0.0);
+        $dry = array_fill_keys(array_keys($steps), 0.0);
         $starts = $minutes = $sessions = [];
         $now = $idle = $began = 0.0;
         $session = 1;
@@ -118,7 +124,7 @@ final readonly class Schedule
             [$starts[$i], $minutes[$i], $sessions[$i]] = [$now, $takes, $session];
             $now += $takes;
             $last = $steps[$i];
-            foreach ($after[$i] ?? [] as $following) {
+            foreach (array_intersect($after[$i] ?? [], array_keys($steps)) as $following) {
                 $wet = $steps[$following]->zone->id === $steps[$i]->zone->id ? Pace::drying($steps[$i]) : 0.0;
                 $dry[$following] = max($dry[$following], $now + $wet);
             }
