@@ -342,12 +342,11 @@ final class PlanSheet
     /** @return list<string> what is to be minded at a place, a line each */
     private static function notes(Place $place): array
     {
-        $fade = $place->fade();
         $if = $place->onlyIf();
 
         return array_values(array_filter([
             (string) $place->edge(),
-            $fade === null ? '' : sprintf('falling to %.0f%% in the %s', $fade->toPercent, $fade->towardsLight ? 'light' : 'dark'),
+            (string) $place->fade()?->words(),
             $if === null ? '' : 'only if still '.$if,
         ]));
     }

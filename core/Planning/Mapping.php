@@ -15,7 +15,7 @@ use Prism\Materials\Pencil;
 final class Mapping
 {
     /** Paler than this it is not seen on white paper; darker, it shows through, L*. */
-    private const SEEN_BELOW_L = 86.0;
+    public const SEEN_BELOW_L = 86.0;
 
     private const VANISHES_FROM_L = 55.0;
 

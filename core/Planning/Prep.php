@@ -22,13 +22,14 @@ final class Prep
      */
     public static function of(array $steps, string $paper, float $widthMm, float $heightMm, Kit $box): array
     {
-        $kinds = $highlights = $used = [];
+        $kinds = $highlights = $used = $mapping = [];
         $rubs = false;
         foreach ($steps as $step) {
             $rubs = $rubs || $step->role === StepRole::Rub;
             $kinds[$step->step->kind->value ?? ''] = true;
             if ($step->step?->pencil !== null && $box->has($step->step->pencil)) {
                 $used[(string) $step->step->pencil] = $step->step->pencil;
+                $mapping += $step->role === StepRole::Map ? [(string) $step->step->pencil => $step->step->pencil->number] : [];
             }
             if ($step->role === StepRole::Sparkle || ($step->role === StepRole::Reserve && $step->step === null)) {
                 $highlights[$step->zone->highlights->value] = true;
@@ -37,11 +38,12 @@ final class Prep
         $has = static fn (StepKind $kind): bool => isset($kinds[$kind->value]);
         $keeps = static fn (Highlights $way): bool => isset($highlights[$way->value]);
 
-        $maps = Mapping::of($box->only(array_values($used)));
+        // What maps the lines maps the shapes too.
+        $shapes = $mapping === [] ? Mapping::of($box->only(array_values($used)))?->id->number : implode(' and ', $mapping);
 
         return array_values(array_filter([
             sprintf('%s, at least %.0f × %.0f mm, and a scrap of it to try on', $paper, $widthMm, $heightMm),
-            $maps === null ? null : sprintf('%s to map the shapes with, lightly: it is pale and can be lifted', $maps->id->number),
+            $shapes === null ? null : sprintf('%s to map the shapes with, lightly, so that the eraser takes it off again', $shapes),
             'tape to hold it, a clean sheet under the hand',
             'sharpener, and a cap for its blade',
             'soft brush for crumbs',

@@ -550,6 +550,28 @@ describe('the palette of a picture', () => {
         await waitFor(() => expect(screen.queryByTestId('followed')).toBeNull());
     });
 
+    it('lets an advice told of two zones be pressed for each', async () => {
+        const sentence = 'It lies in front and is cooler: warm it.';
+        const advice: Plan['advice'] = ['z1', 'z2'].map((zone) => ({
+            zone,
+            kind: 'Near and far',
+            id: 'temperature',
+            sentence,
+            canApply: true,
+        }));
+        const asked = put(
+            {
+                'GET /api/pieces/p1/plan': () => planOf([planStep(1)], { palette, advice }),
+                'POST /api/pieces/p1/advice': () => ({ zone: 'z2', step: null, turn: null, crisp: true, colours: [] }),
+            },
+            piece([zone('z1', 'Zone 1'), zone('z2', 'Zone 2')]),
+        );
+        await part('Advice');
+        await userEvent.click(await screen.findByRole('button', { name: `Show what it takes: ${sentence} On 2` }));
+        await screen.findByRole('group', { name: /What it takes/ });
+        expect(asked.find(({ path }) => path.endsWith('/advice'))?.body).toEqual({ zone: 'z2', kind: 'temperature' });
+    });
+
     it('keeps a lightener that no recipe needs, and reckons with the pace of the log', async () => {
         const [used] = planOf([]).pullList;
         if (!used) throw new Error('There is no pencil.');

@@ -31,9 +31,16 @@ final class Choice
      * @param  array<int, int>  $groups  by step, of zones that are worked on together
      * @param  bool  $weaves  goes on elsewhere while a group dries
      * @param  int  $try  0 for the order nearest to the school's
+     * @param  array<int, PlanStep>  $found  where steps are at the pressures of turns: as their recipes were found
      */
-    public function __construct(private readonly array $steps, private readonly array $ranks, private readonly array $groups, private readonly bool $weaves = true, private readonly int $try = 0)
-    {
+    public function __construct(
+        private readonly array $steps,
+        private readonly array $ranks,
+        private readonly array $groups,
+        private readonly bool $weaves = true,
+        private readonly int $try = 0,
+        private readonly array $found = [],
+    ) {
         $this->tools = array_map(self::toolOf(...), $steps);
         foreach ($this->tools as $i => $tool) {
             $this->left[$tool][$i] = true;
@@ -122,15 +129,18 @@ final class Choice
      * Whether a step can be laid in the turn at hand: the same tool, the pressures near one another, no second coat of a colour.
      *
      * @param  non-empty-list<int>  $turn
-     * @param  float  $more  by so much more the pressures may differ, percent
      */
-    public function shares(array $turn, int $i, float $more = 0.0): bool
+    public function shares(array $turn, int $i): bool
     {
         if ($this->tools[$turn[0]] !== $this->tools[$i] || $this->groups[$turn[0]] !== $this->groups[$i]) {
             return false;
         }
         foreach ($turn as $other) {
-            if (! self::near($this->steps[$other], $this->steps[$i], $more) || $this->steps[$other]->zone->id === $this->steps[$i]->zone->id) {
+            if (! self::near($this->steps[$other], $this->steps[$i]) || $this->steps[$other]->zone->id === $this->steps[$i]->zone->id) {
+                return false;
+            }
+            // What has come to pressures near one another shares a turn, unless its recipes were found far apart.
+            if ($this->found !== [] && ! self::near($this->found[$other], $this->found[$i], self::WITHIN_PERCENT)) {
                 return false;
             }
         }

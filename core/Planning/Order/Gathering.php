@@ -95,10 +95,7 @@ final class Gathering
      */
     private function following(array $turns): array
     {
-        $at = [];
-        foreach ($turns as $number => $turn) {
-            $at += array_fill_keys($turn, $number);
-        }
+        $at = self::turnOf($turns);
         $then = array_fill(0, count($turns), []);
         foreach ($at as $step => $number) {
             foreach ($this->after[$step] ?? [] as $later) {
@@ -171,18 +168,21 @@ final class Gathering
     {
         $sizes = array_map(count(...), $turns);
         asort($sizes);
+        $at = self::turnOf($turns);
         foreach ($sizes as $small => $size) {
             if ($size > self::SMALL) {
                 return null;
             }
             $rest = $turns;
             $rest[$small] = [];
+            $now = $at;
             foreach ($turns[$small] as $step) {
-                $to = $this->another($rest, $step, $small);
+                $to = $this->another($rest, $now, $step, $small);
                 if ($to === null) {
                     continue 2;
                 }
                 $rest[$to] = $this->placed([...$rest[$to], $step]);
+                $now[$step] = $to;
             }
 
             return array_values(array_filter($rest, static fn (array $turn): bool => $turn !== []));
@@ -193,25 +193,39 @@ final class Gathering
 
     /**
      * @param  array<int, list<int>>  $turns
+     * @param  array<int, int>  $at  by step, its turn; those that are left of the small one are in it
      */
-    private function another(array $turns, int $step, int $but): ?int
+    private function another(array $turns, array $at, int $step, int $but): ?int
     {
-        $at = [];
-        foreach ($turns as $number => $turn) {
-            foreach ($turn as $other) {
-                $at[$other] = $number;
-            }
+        $from = $to = null;
+        foreach ($this->before[$step] ?? [] as $earlier) {
+            $from = max($from ?? 0, $at[$earlier]);
         }
-        $turnOf = static fn (int $other): int => $at[$other] ?? $but;
-        $from = max([0, ...array_map($turnOf, $this->before[$step] ?? [])]);
-        $to = min([count($turns) - 1, ...array_map($turnOf, $this->after[$step] ?? [])]);
-        for ($number = $from; $number <= $to; $number++) {
+        foreach ($this->after[$step] ?? [] as $later) {
+            $to = min($to ?? $at[$later], $at[$later]);
+        }
+        $to ??= count($turns) - 1;
+        for ($number = $from ?? 0; $number <= $to; $number++) {
             if ($number !== $but && $turns[$number] !== [] && ($this->shares)($turns[$number], $step)) {
                 return $number;
             }
         }
 
         return null;
+    }
+
+    /**
+     * @param  list<non-empty-list<int>>  $turns
+     * @return array<int, int> by step
+     */
+    private static function turnOf(array $turns): array
+    {
+        $at = [];
+        foreach ($turns as $number => $turn) {
+            $at += array_fill_keys($turn, $number);
+        }
+
+        return $at;
     }
 
     /**

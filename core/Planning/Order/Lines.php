@@ -10,6 +10,7 @@ use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
 use Prism\Materials\PencilId;
 use Prism\Planning\LocalColour;
+use Prism\Planning\Mapping;
 use Prism\Reference\TargetRole;
 use Prism\Schools\Highlights;
 
@@ -24,9 +25,7 @@ final readonly class Lines
 
     private const REDRAW_PERCENT = 30.0;
 
-    /** A pencil paler than the first maps nothing that is seen; one darker than the second is taken where there is no other: it may leave a trace. L*. */
-    private const SEEN = 86.0;
-
+    /** A pencil darker than this maps where there is no other: it may leave a trace, L*. */
     private const LEAVES_A_TRACE = 42.0;
 
     /** Wider lines are not pressed into the paper, mm. */
@@ -130,7 +129,7 @@ final readonly class Lines
         $ids = $light = $dark = [];
         foreach ($pencils as $pencil) {
             $coat = $pencil->fullCoat;
-            if ($coat === null || $pencil->stains || $coat->L >= self::SEEN) {
+            if ($coat === null || $pencil->stains || $coat->L >= Mapping::SEEN_BELOW_L) {
                 continue;
             }
             $id = (string) $pencil->id;

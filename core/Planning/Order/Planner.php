@@ -106,9 +106,9 @@ final readonly class Planner
      */
     private function pressed(array $steps, array $rules, Schedule $schedule, \Closure $rank, \Closure $group): array
     {
-        $grounds = array_map(static fn (Predictor $ground): ToothModel => $ground->model, $this->grounds);
+        $pressing = new Pressing($this->predictor->model, array_map(static fn (Predictor $ground): ToothModel => $ground->model, $this->grounds));
         do {
-            [$pressed, $built] = $this->predicted(Pressing::of($steps, $schedule->turns, $this->predictor->model, $grounds));
+            [$pressed, $built] = $this->predicted($pressing->of($steps, $schedule->turns));
             $turns = count($schedule->turns);
             $needless = self::needless($pressed);
             $steps = array_diff_key($steps, array_flip($needless));

@@ -54,12 +54,23 @@ final class Pressing
     /** @var array<string, float> by stack in notation: how far from its target */
     private array $misses = [];
 
+    /** @var array<int, PlanStep> */
+    private array $steps = [];
+
+    /** @param  array<string, ToothModel>  $grounds  by colour, for those that stand on a ground of their own */
+    public function __construct(private readonly ToothModel $model, private readonly array $grounds = [])
+    {
+    }
+
     /**
      * @param  array<int, PlanStep>  $steps  of each colour in the order of its stack
-     * @param  array<string, ToothModel>  $grounds  by colour
+     * @param  list<non-empty-list<int>>  $turns  indices of the steps
+     * @return array<int, PlanStep> the same, at the pressures of the turns
      */
-    private function __construct(private readonly ToothModel $model, private array $steps, private readonly array $grounds)
+    public function of(array $steps, array $turns): array
     {
+        $this->steps = $steps;
+        $this->stacks = $this->at = $this->changed = [];
         foreach ($steps as $i => $step) {
             $id = $step->zone->id;
             $this->stacks[$id] ??= [];
@@ -68,29 +79,17 @@ final class Pressing
                 $this->stacks[$id][] = $step->step;
             }
         }
-    }
-
-    /**
-     * @param  array<int, PlanStep>  $steps  of each colour in the order of its stack
-     * @param  list<non-empty-list<int>>  $turns  indices of the steps
-     * @param  array<string, ToothModel>  $grounds  by colour, for those that stand on a ground of their own
-     * @return array<int, PlanStep> the same, at the pressures of the turns
-     */
-    public static function of(array $steps, array $turns, ToothModel $model, array $grounds = []): array
-    {
-        $self = new self($model, $steps, $grounds);
         for ($pass = 0; $pass < self::PASSES; $pass++) {
             foreach ($turns as $turn) {
                 if ($steps[$turn[0]]->step?->pencil !== null) {
-                    $self->press($turn);
-                    $self->fade($turn);
+                    $this->press($turn);
+                    $this->fade($turn);
                 }
             }
         }
-
-        foreach ($self->at as $i => $at) {
+        foreach ($this->at as $i => $at) {
             $step = $steps[$i];
-            $steps[$i] = $step->laid($self->stacks[$step->zone->id][$at], $step->before, $step->after, $step->sigma);
+            $steps[$i] = $step->laid($this->stacks[$step->zone->id][$at], $step->before, $step->after, $step->sigma);
         }
 
         return $steps;

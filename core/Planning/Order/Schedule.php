@@ -17,7 +17,7 @@ namespace Prism\Planning\Order;
 final readonly class Schedule
 {
     /** Orders that are tried. */
-    private const TRIES = 16;
+    private const TRIES = 8;
 
     /**
      * @param  list<int>  $order  indices of the steps
@@ -80,11 +80,8 @@ final readonly class Schedule
     {
         $ranks = array_map($rank, $steps);
         $held = array_values(array_filter($rules, static fn (Precedence $rule): bool => isset($steps[$rule->before], $steps[$rule->after])));
-        $groups = array_map($group, $steps);
-        [$asPressed, $asFound] = [new Choice($pressed, $ranks, $groups), new Choice($steps, $ranks, $groups)];
-        // What has come to pressures near one another shares a turn, unless its recipes were found far apart.
-        $shares = static fn (array $turn, int $i): bool => $asPressed->shares($turn, $i) && $asFound->shares($turn, $i, Choice::WITHIN_PERCENT);
-        $turns = Gathering::of($this->turns, $held, $shares, $ranks);
+        $choice = new Choice($pressed, $ranks, array_map($group, $steps), found: $steps);
+        $turns = Gathering::of($this->turns, $held, $choice->shares(...), $ranks);
         if (count($turns) === count($this->turns)) {
             return $this;
         }

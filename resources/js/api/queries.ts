@@ -206,7 +206,7 @@ export const useAddZone = (piece: string) =>
         answered(api.POST('/api/pieces/{piece}/zones', { params: { path: { piece } }, body })),
     );
 
-interface ZoneChanges {
+export interface ZoneChanges {
     id: string;
     version: number;
     name?: string;

@@ -34,6 +34,11 @@ const Box = styled.section`
     }
 `;
 
+const Told = styled.div<{ $rows: boolean }>`
+    display: ${({ $rows }) => ($rows ? 'block' : 'inline')};
+    padding-top: ${({ $rows }) => ($rows ? space.xs : 0)};
+`;
+
 /** What every surface is told at its end; it is shown for the chosen zone only. */
 const FINISH = 'Finish';
 
@@ -79,23 +84,29 @@ export function AdvicePanel({ plan }: { plan: Plan }) {
                 {[...alike(said)].map(([sentence, { kind, id, zones, canApply }]) => (
                     <li key={`${kind} ${sentence}`}>
                         <small>{kind}</small>
-                        <span>
+                        <div>
                             {sentence}{' '}
-                            {zones.map((id) => {
-                                const number = 1 + piece.zones.findIndex((other) => other.id === id);
+                            {zones.map((zone) => {
+                                const number = 1 + piece.zones.findIndex((other) => other.id === zone);
 
                                 return (
-                                    <span key={id}>
-                                        <Button aria-label={`Zone ${number}`} onPress={() => selection.selectZone(id)}>
+                                    <Told key={zone} $rows={canApply && zones.length > 1}>
+                                        <Button
+                                            aria-label={`Zone ${number}`}
+                                            onPress={() => selection.selectZone(zone)}
+                                        >
                                             {number}
                                         </Button>{' '}
-                                    </span>
+                                        {canApply && (
+                                            <FollowAdvice
+                                                wanted={{ zone, kind: id }}
+                                                name={zones.length > 1 ? `${sentence} On ${number}` : sentence}
+                                            />
+                                        )}
+                                    </Told>
                                 );
                             })}
-                            {canApply && zones.length === 1 && zones[0] !== undefined && (
-                                <FollowAdvice wanted={{ zone: zones[0], kind: id }} name={sentence} />
-                            )}
-                        </span>
+                        </div>
                     </li>
                 ))}
             </ul>

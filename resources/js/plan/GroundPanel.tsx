@@ -1,13 +1,11 @@
 import { useState } from 'react';
 import styled from 'styled-components';
-import { messageOf, type Zone } from '../api/client';
-import { changeZone, useChangeZone } from '../api/queries';
+import { type Zone } from '../api/client';
 import { useDesk } from '../desk/DeskContext';
-import { notify } from '../ui/Notices';
 import { Segments } from '../ui/Segments';
 import { space, type } from '../ui/theme';
 import { TypedColour } from './InterpretationPanel';
-import { useReplan } from './planQueries';
+import { useChanges } from './planQueries';
 
 type Tooth = NonNullable<Zone['ground']>['tooth'];
 
@@ -34,28 +32,12 @@ const Box = styled.section`
 /** What another medium has laid in the chosen zone before the first pencil: its recipes are found on that. */
 export function GroundPanel({ planned }: { planned: boolean }) {
     const { piece, selected } = useDesk();
-    const ofZone = useChangeZone(piece.id);
-    const replan = useReplan(piece);
+    const changes = useChanges(piece, planned);
     const [tooth, setTooth] = useState<Tooth>('as-paper');
     const zone = selected?.zone ?? null;
     if (!zone) return null;
     const now = zone.ground?.tooth ?? tooth;
-    const change = (ground: { colour: string; tooth: Tooth } | null) => {
-        if (!planned) {
-            ofZone.mutate(
-                { id: zone.id, version: zone.version, ground },
-                { onError: (error: Error) => notify(messageOf(error)) },
-            );
-
-            return;
-        }
-        replan(async ({ zones }) => {
-            const version = zones.find(({ id }) => id === zone.id)?.version ?? zone.version;
-            const changed = await changeZone({ id: zone.id, version, ground });
-
-            return { zones: zones.map((had) => (had.id === changed.id ? changed : had)) };
-        });
-    };
+    const change = (ground: { colour: string; tooth: Tooth } | null) => changes.changeZone(zone, { ground });
 
     return (
         <Box aria-labelledby="ground">

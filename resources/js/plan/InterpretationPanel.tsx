@@ -1,16 +1,14 @@
 import { useState } from 'react';
 import styled from 'styled-components';
-import { messageOf, type Colour } from '../api/client';
-import { changePiece, changeZone, useChangePiece, useChangeZone } from '../api/queries';
+import { type Colour } from '../api/client';
 import type { components } from '../api/schema';
 import { useDesk } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
-import { notify } from '../ui/Notices';
 import { Segments } from '../ui/Segments';
 import { Swatch } from '../ui/Swatch';
 import { space, type } from '../ui/theme';
-import { useReplan } from './planQueries';
+import { useChanges } from './planQueries';
 import { ScopeChoice, type Scope } from './ScopeChoice';
 
 type Changes = components['schemas']['InterpretationChanges'];
@@ -90,28 +88,12 @@ export function TypedColour({
 /** What the artist makes of the photo's colours, over the picture and in the chosen zone. Values stay. */
 export function InterpretationPanel({ planned }: { planned: boolean }) {
     const { piece, selected } = useDesk();
-    const ofPiece = useChangePiece(piece.id);
-    const ofZone = useChangeZone(piece.id);
-    const replan = useReplan(piece);
+    const changes = useChanges(piece, planned);
     const [scope, setScope] = useState<Scope>('piece');
     const zone = scope === 'zone' ? (selected?.zone ?? null) : null;
     const now = zone ? zone.interpretation : piece.interpretation;
-    const tell = { onError: (error: Error) => notify(messageOf(error)) };
-    const change = (interpretation: Changes) => {
-        if (!planned) {
-            if (zone) ofZone.mutate({ id: zone.id, version: zone.version, interpretation }, tell);
-            else ofPiece.mutate({ interpretation }, tell);
-
-            return;
-        }
-        replan(async ({ zones }) => {
-            if (!zone) return changePiece(piece.id, { interpretation });
-            const version = zones.find(({ id }) => id === zone.id)?.version ?? zone.version;
-            const changed = await changeZone({ id: zone.id, version, interpretation });
-
-            return { zones: zones.map((had) => (had.id === changed.id ? changed : had)) };
-        });
-    };
+    const change = (interpretation: Changes) =>
+        zone ? changes.changeZone(zone, { interpretation }) : changes.change({ interpretation });
     const own = piece.zones.filter(
         ({ interpretation: { chroma, lights, shadows, local } }) =>
             chroma !== 100 || lights !== 0 || shadows !== 0 || local !== null,

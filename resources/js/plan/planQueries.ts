@@ -1,8 +1,8 @@
 import { hashKey, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
-import { answered, api, messageOf, type Piece, type PieceChanges, type Plan } from '../api/client';
+import { answered, api, messageOf, type Piece, type PieceChanges, type Plan, type Zone } from '../api/client';
 import type { components } from '../api/schema';
-import { changePiece, keys } from '../api/queries';
+import { changePiece, changeZone, keys, useChangePiece, useChangeZone, type ZoneChanges } from '../api/queries';
 import { cancelWork, isOpen, latestWork, startWork, useWatchedWork } from '../api/works';
 import { notify } from '../ui/Notices';
 
@@ -37,6 +37,29 @@ export function useReplan(of: Piece) {
     });
 
     return after.mutate;
+}
+
+/** A change of a zone or of the whole piece: planned anew where there is a plan. */
+export function useChanges(of: Piece, planned: boolean) {
+    const replan = useReplan(of);
+    const ofPiece = useChangePiece(of.id);
+    const ofZone = useChangeZone(of.id);
+    const told = { onError: (error: Error) => notify(messageOf(error)) };
+
+    return {
+        change: (changes: PieceChanges) =>
+            planned ? replan(() => changePiece(of.id, changes)) : ofPiece.mutate(changes, told),
+        changeZone: ({ id, version }: Zone, changes: Omit<ZoneChanges, 'id' | 'version'>) => {
+            if (!planned) return ofZone.mutate({ id, version, ...changes }, told);
+
+            return replan(async ({ zones }) => {
+                const now = zones.find((zone) => zone.id === id)?.version ?? version;
+                const changed = await changeZone({ id, version: now, ...changes });
+
+                return { zones: zones.map((had) => (had.id === changed.id ? changed : had)) };
+            });
+        },
+    };
 }
 
 /** The same after a change of what the palette is wanted to be. */

@@ -12,6 +12,7 @@ use Prism\Planning\Order\PlanStep;
 use Prism\Planning\Order\Stage;
 use Prism\Planning\Order\StepRole;
 use Prism\Planning\Order\Turn;
+use Prism\Planning\Prep;
 use Prism\Reference\TargetRole;
 use Prism\Schools\Highlights;
 
@@ -57,6 +58,13 @@ it('maps with a pencil that shows and can be erased, and with a dark one only wh
     $middle = $find(static fn ($pencil): bool => ! $pencil->stains && $pencil->fullCoat->L > 45 && $pencil->fullCoat->L < 80);
 
     return ['a middle one' => ["$middle@40", $middle], 'not the pale one' => ["$pale@40 > $middle@30", $middle], 'not the one that stains' => ["$stains@40x3 > $middle@30", $middle]];
+});
+
+it('lays ready for the shapes what maps the lines', function (): void {
+    $steps = lined([planks(TargetRole::Middle, 55, 'QW:119@40 > QW:404@40'), planks(TargetRole::Line, 28, 'QW:519@75')])->steps;
+    $maps = $steps[0]->step?->pencil;
+    expect($steps[0]->role)->toBe(StepRole::Map)
+        ->and(Prep::of($steps, 'Cartridge', 240.0, 180.0, pencils())[1])->toBe("{$maps?->number} to map the shapes with, lightly, so that the eraser takes it off again");
 });
 
 it('redraws lines before a wash, and only where there is one', function (): void {
