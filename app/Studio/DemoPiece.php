@@ -54,19 +54,18 @@ final class DemoPiece
     }
 
     /**
-     * The harbour. With an empty box the zones have no recipes yet.
+     * The harbour, with recipes for the colours that stand for its zones. With an empty box there are none yet.
      *
-     * @param  bool  $wholly  recipes for all colours of a zone, not only for the one that stands for it; takes some seconds
      * @param  ?Closure(string, float): void  $progress  may throw to stop: then there is no piece
      */
-    public function for(User $user, bool $wholly = false, ?Closure $progress = null): Piece
+    public function for(User $user, ?Closure $progress = null): Piece
     {
         $piece = null;
         try {
             $piece = $this->begin($user, 'harbour');
             $this->cut($piece, 'harbour', $progress);
             $this->name($piece);
-            $this->match($piece, $wholly, $progress);
+            $this->match($piece, $progress);
         } catch (Throwable $problem) {
             // Not in one transaction: how far it is must be seen outside, and that it is not wanted any more, in here.
             $reference = $piece?->references()->first();
@@ -121,7 +120,7 @@ final class DemoPiece
     }
 
     /** @param  ?Closure(string, float): void  $progress */
-    private function match(Piece $piece, bool $wholly, ?Closure $progress): void
+    private function match(Piece $piece, ?Closure $progress): void
     {
         $box = $this->catalogue->box($piece->user);
         if (count($box) === 0) {
@@ -137,7 +136,7 @@ final class DemoPiece
             if (in_array($i, self::WITHOUT_RECIPE, true)) {
                 continue;
             }
-            foreach ($wholly ? $zone->targets : $zone->targets->where('role', TargetRole::Middle)->take(1) as $target) {
+            foreach ($zone->targets->where('role', TargetRole::Middle)->take(1) as $target) {
                 $target->recipe()->create(['stack' => (string) $search->find(Target::colour(Targets::read($target)), $limits)[0]->stack, 'by_hand' => false]);
             }
         }

@@ -133,19 +133,6 @@ final class PicturePalettes
         return ['designation' => $designation, 'gradient' => Feathering::of($ids, $predictor), 'combinations' => $combinations, 'triples' => $triples];
     }
 
-    /** Tries the stacks for each colour ahead of the next planning, which then need not. With an empty box there are none. */
-    public function gather(Piece $piece): void
-    {
-        $box = $this->catalogue->box($piece->user);
-        $known = $this->engine->searchable($piece->paper, $piece->user, $box);
-        if (count($known) === 0) {
-            return;
-        }
-        $colours = $this->colours($piece, $this->zones->of($piece));
-        $this->gathered->of($piece, $this->engine->search($piece->paper, $piece->user, $box), array_diff_key($colours->targets, Grounds::byTarget($piece, static fn (): bool => true)), $colours->limits, $known, self::free($piece, $known), static function (): void {
-        });
-    }
-
     /** @param  list<PictureZone>  $zones  of the piece */
     private function colours(Piece $piece, array $zones): PictureColours
     {

@@ -10,14 +10,14 @@ use App\Models\Swatch;
 use App\Models\User;
 use App\Studio\Calibrations;
 use App\Studio\DemoPiece;
-use App\Studio\PicturePalettes;
+use App\Studio\LongWork\PlanningWork;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Prism\Exchange\Csv;
 
-/** The demo studio: a box of 48 pencils, swatched and calibrated, and a piece with zones and recipes found by the
- * engine. What is there already is left alone. */
+/** The demo studio: a box of 48 pencils, swatched and calibrated, and three pieces with their zones, one of
+ * them planned. What is there already is left alone. */
 final class DemoSeeder extends Seeder
 {
     public function run(): void
@@ -40,7 +40,8 @@ final class DemoSeeder extends Seeder
             }
             if (! $known) {
                 app(DemoPiece::class)->others($user);
-                app(PicturePalettes::class)->gather(app(DemoPiece::class)->for($user, wholly: true));
+                $piece = app(DemoPiece::class)->for($user);
+                app(PlanningWork::class)->do($user, ['piece' => $piece->id], static fn () => null);
             }
         });
     }

@@ -17,6 +17,6 @@ final class DemoPieceWork implements LongWork
 
     public function do(User $artist, array $wish, Closure $progress): array
     {
-        return ['piece' => $this->demo->for($artist, progress: $progress)->id];
+        return ['piece' => $this->demo->for($artist, $progress)->id];
     }
 }
