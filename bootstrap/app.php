@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\HealthController;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Problems;
 use Illuminate\Foundation\Application;
@@ -15,6 +16,8 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
         commands: __DIR__.'/../routes/console.php',
         then: static function (): void {
+            // Without a session: that is in the database, which may be what is amiss.
+            Route::get('up', HealthController::class);
             Route::middleware('web')->prefix('api')->group(__DIR__.'/../routes/api.php');
             Route::middleware('web')->group(__DIR__.'/../routes/web.php');
         },
@@ -23,6 +26,8 @@ return Application::configure(basePath: dirname(__DIR__))
         // Same origin only: no CORS, and its package is not needed (docs/decisions/0002-compat.md).
         $middleware->remove(HandleCors::class);
         $middleware->append(SecurityHeaders::class);
+        // Only the address of the studio is answered (but in a local one); which proxies are believed says config/prism.php.
+        $middleware->trustHosts(at: static fn (): array => ['^'.preg_quote((string) parse_url((string) config('app.url'), PHP_URL_HOST)).'$'], subdomains: false);
         // The API is JSON: an empty text there is an empty text (a bare stack), not nothing.
         $middleware->convertEmptyStringsToNull(except: [static fn (Request $request): bool => $request->is('api/*')]);
     })

@@ -7,6 +7,12 @@ return [
     'demo' => (bool) env('PRISM_DEMO', false),
     'demo_email' => 'demo@studio.invalid',
 
+    // Addresses of the proxies before this server, whose word on host and client is taken; none unless named.
+    'proxies' => array_values(array_filter(explode(',', (string) env('PRISM_PROXIES', '')))),
+
+    // A studio of one's own for each who opens the demo, filled from it; else all are in the same one.
+    'demo_copies' => (bool) env('PRISM_DEMO_COPIES', false),
+
     // Where pictures and precomputed libraries are kept.
     'storage' => env('PRISM_STORAGE', storage_path('app')),
 

@@ -54,15 +54,15 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('swatches/preview', [SwatchController::class, 'preview']);
     Route::post('swatches/import', [SwatchController::class, 'import']);
     Route::get('swatches.{format}', [SwatchController::class, 'export'])->whereIn('format', ['csv', 'txt']);
-    Route::patch('swatches/{swatch}', [SwatchController::class, 'update']);
-    Route::delete('swatches/{swatch}', [SwatchController::class, 'destroy']);
-    Route::post('swatches/{swatch}/restore', [SwatchController::class, 'restore']);
+    Route::patch('swatches/{swatch}', [SwatchController::class, 'update'])->whereNumber('swatch');
+    Route::delete('swatches/{swatch}', [SwatchController::class, 'destroy'])->whereNumber('swatch');
+    Route::post('swatches/{swatch}/restore', [SwatchController::class, 'restore'])->withTrashed()->whereNumber('swatch');
 
     Route::get('charts', [ChartController::class, 'index']);
     Route::post('charts', [ChartController::class, 'store']);
     Route::get('charts/{chart}', [ChartController::class, 'show']);
     Route::delete('charts/{chart}', [ChartController::class, 'destroy']);
-    Route::post('charts/{chart}/restore', [ChartController::class, 'restore']);
+    Route::post('charts/{chart}/restore', [ChartController::class, 'restore'])->withTrashed();
     Route::get('charts/{chart}/chart.pdf', [ChartController::class, 'pdf']);
     Route::get('charts/{chart}/sheets/{sheet}.svg', [ChartController::class, 'svg'])->whereNumber('sheet');
     Route::get('charts/{chart}/filled/{sheet}', [ChartController::class, 'filled'])->whereNumber('sheet');
@@ -71,7 +71,7 @@ Route::middleware('auth')->group(static function (): void {
 
     Route::get('calibrations', [CalibrationController::class, 'index']);
     Route::put('calibrations/in-force', [CalibrationController::class, 'putInForce']);
-    Route::get('calibrations/{calibration}', [CalibrationController::class, 'show']);
+    Route::get('calibrations/{calibration}', [CalibrationController::class, 'show'])->whereNumber('calibration');
     Route::get('lessons', [CalibrationController::class, 'lessons']);
 
     Route::get('works', [WorkController::class, 'latest']);
@@ -84,7 +84,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::get('pieces/{piece}', [PieceController::class, 'show']);
     Route::patch('pieces/{piece}', [PieceController::class, 'update']);
     Route::delete('pieces/{piece}', [PieceController::class, 'destroy']);
-    Route::post('pieces/{piece}/restore', [PieceController::class, 'restore']);
+    Route::post('pieces/{piece}/restore', [PieceController::class, 'restore'])->withTrashed();
     Route::post('pieces/{piece}/samples', [PieceController::class, 'sample']);
     Route::post('pieces/{piece}/recipes', [MatchController::class, 'search']);
     Route::post('pieces/{piece}/predictions', [MatchController::class, 'predict']);
@@ -96,7 +96,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('references/{reference}/photo', [ReferenceController::class, 'replace'])->middleware('throttle:uploads');
     Route::put('references/{reference}/balance', [ReferenceController::class, 'balance']);
     Route::delete('references/{reference}', [ReferenceController::class, 'destroy']);
-    Route::post('references/{reference}/restore', [ReferenceController::class, 'restore']);
+    Route::post('references/{reference}/restore', [ReferenceController::class, 'restore'])->withTrashed();
     Route::get('references/{reference}/photos/{view}', [ReferenceController::class, 'photo'])->name('references.photo');
 
     Route::get('pieces/{piece}/look', [LookController::class, 'show']);
@@ -118,7 +118,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('zones/{zone}/targets', [TargetController::class, 'store']);
     Route::patch('targets/{target}', [TargetController::class, 'update']);
     Route::delete('targets/{target}', [TargetController::class, 'destroy']);
-    Route::post('targets/{target}/restore', [TargetController::class, 'restore']);
+    Route::post('targets/{target}/restore', [TargetController::class, 'restore'])->withTrashed();
 
     Route::post('pieces/{piece}/advice', [AdviceController::class, 'show']);
     Route::post('pieces/{piece}/advised', [AdviceController::class, 'store']);

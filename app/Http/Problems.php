@@ -6,10 +6,12 @@ namespace App\Http;
 
 use App\Studio\ZoneRefused;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Database\LostConnectionDetector;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\Exceptions\ThrottleRequestsException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use PDOException;
 use Prism\Colour\InvalidColour;
 use Prism\Exchange\TableRefused;
 use Prism\Layering\InvalidStep;
@@ -17,6 +19,7 @@ use Prism\Layering\NotationError;
 use Prism\Layering\UnknownPencil;
 use Prism\Materials\InvalidMaterial;
 use Prism\Reference\LookRefused;
+use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** How the core's refusals reach the browser: as validation errors, in their own words. */
@@ -25,6 +28,9 @@ final class Problems
     private const REFUSALS = [InvalidColour::class, InvalidStep::class, NotationError::class, UnknownPencil::class, InvalidMaterial::class, LookRefused::class, ZoneRefused::class];
 
     private const ROWS_SHOWN = 200;
+
+    /** When to try again while the database is away. */
+    private const RETRY_SECONDS = 10;
 
     public static function register(Exceptions $exceptions): void
     {
@@ -37,6 +43,9 @@ final class Problems
             : null);
         $exceptions->render(static fn (ThrottleRequestsException $many, Request $request): ?JsonResponse => $request->is('api/*')
             ? self::refused(sprintf('Too many tries. Wait %d seconds, then try again.', (int) ($many->getHeaders()['Retry-After'] ?? 60)), status: 429)
+            : null);
+        $exceptions->render(static fn (PDOException $lost, Request $request): ?Response => app(LostConnectionDetector::class)->causedByLostConnection($lost)
+            ? self::away($request)
             : null);
         $exceptions->render(static function (\DomainException $refusal, Request $request): ?JsonResponse {
             foreach (self::REFUSALS as $class) {
@@ -52,6 +61,16 @@ final class Problems
             sprintf('%s in this file cannot be taken in; nothing of it was.', count($refusal->errors) === 1 ? 'One thing' : count($refusal->errors).' things'),
             ['rows' => array_slice($refusal->errors, 0, self::ROWS_SHOWN)],
         ));
+    }
+
+    /** The database is not there. */
+    private static function away(Request $request): Response
+    {
+        $message = 'The studio cannot be reached just now. Nothing that was saved is lost; try again in a little while.';
+        $response = $request->is('api/*') || $request->expectsJson() ? self::refused($message, status: 503) : new Response($message, 503, ['Content-Type' => 'text/plain; charset=UTF-8']);
+        $response->headers->set('Retry-After', (string) self::RETRY_SECONDS);
+
+        return $response;
     }
 
     /** @param  array<string, mixed>  $more */

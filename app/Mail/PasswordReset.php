@@ -23,7 +23,8 @@ final class PasswordReset extends Mailable
     public function content(): Content
     {
         return new Content(text: 'mail.password-reset', with: [
-            'url' => url('/reset-password').'?'.http_build_query(['token' => $this->token, 'email' => $this->address]),
+            // Of the studio's own address: that of the request is written by whoever asks.
+            'url' => rtrim((string) config('app.url'), '/').'/reset-password?'.http_build_query(['token' => $this->token, 'email' => $this->address]),
             'minutes' => config('auth.passwords.users.expire'),
         ]);
     }

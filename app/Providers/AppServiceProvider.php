@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Http\Bindings;
+use App\Http\Requests\PasswordBytes;
 use App\Studio\Calibrations;
 use App\Studio\Catalogue;
 use App\Studio\ChartPictures;
@@ -15,6 +17,7 @@ use App\Studio\SimulatedReader;
 use App\Studio\SwatchReader;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Foundation\Application;
+use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Queue\Events\WorkerStarting;
@@ -39,10 +42,13 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         JsonResource::withoutWrapping();
+        Bindings::register();
+        TrustProxies::at((array) config('prism.proxies'));
         if ((bool) config('prism.warm_up')) {
             Event::listen(WorkerStarting::class, WarmUp::class);
         }
-        Password::defaults(static fn (): Password => Password::min(10));
+        // Of a longer one only the first 72 bytes would count.
+        Password::defaults(static fn (): Password => Password::min(10)->rules([new PasswordBytes]));
         RateLimiter::for('sign-in', static fn (Request $request): array => [
             Limit::perMinute(5)->by($request->string('email')->lower().'|'.$request->ip()),
             Limit::perMinute(30)->by((string) $request->ip()),

@@ -16,6 +16,7 @@ use Prism\Matching\Search;
 use Prism\Matching\Search\PairLibrary;
 use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
+use Prism\Planning\Parcel;
 use Prism\Planning\Representatives;
 use WeakMap;
 
@@ -55,9 +56,9 @@ final class Engine
         return $this->predictors[$key] ??= $this->kept(
             "predictor-$key",
             fn (): Predictor => $this->calibrations->read($this->calibrations->inForce($artist), $kit)->predictor(Catalogue::paper($paper)),
-            serialize(...),
+            Parcel::pack(...),
             static function (string $bytes): Predictor {
-                $predictor = @unserialize($bytes);
+                $predictor = Parcel::unpack($bytes);
 
                 return $predictor instanceof Predictor ? $predictor : throw new \UnexpectedValueException('Not a predictor.');
             },

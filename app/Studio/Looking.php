@@ -10,6 +10,7 @@ use Closure;
 use Illuminate\Support\Facades\File;
 use Imagick;
 use Prism\Colour\Lab;
+use Prism\Planning\Parcel;
 use Prism\Reference\Alignment;
 use Prism\Reference\Field;
 use Prism\Reference\LookRefused;
@@ -75,7 +76,7 @@ final class Looking
     public function reserves(Piece $piece): ?Reserves
     {
         $path = $this->reservesPath($piece);
-        $kept = is_file($path) ? @unserialize((string) file_get_contents($path)) : null;
+        $kept = is_file($path) ? Parcel::unpack((string) file_get_contents($path)) : null;
 
         return $kept instanceof Reserves ? $kept : null;
     }
@@ -103,7 +104,7 @@ final class Looking
             @unlink($old);
         }
         // Whole or not at all: another worker may be reading.
-        File::replace($path, serialize($reserves));
+        File::replace($path, Parcel::pack($reserves));
 
         return $reserves;
     }

@@ -7,6 +7,7 @@ namespace App\Studio;
 use App\Models\Reference;
 use Closure;
 use Illuminate\Support\Facades\File;
+use Prism\Planning\Parcel;
 use Prism\Reference\PictureReading;
 
 /** What was read in references: computed once for each of their pictures and kept beside it. */
@@ -23,7 +24,7 @@ final class PictureReadings
     public function of(Reference $reference): ?PictureReading
     {
         $path = $this->path($reference);
-        $reading = is_file($path) ? @unserialize((string) file_get_contents($path)) : null;
+        $reading = is_file($path) ? Parcel::unpack((string) file_get_contents($path)) : null;
 
         return $reading instanceof PictureReading ? $reading : null;
     }
@@ -36,7 +37,7 @@ final class PictureReadings
             return $known;
         }
         $reading = PictureReading::of($this->photos->raster($reference), $progress);
-        File::replace($this->path($reference), serialize($reading));
+        File::replace($this->path($reference), Parcel::pack($reading));
         foreach (glob($this->photos->folderOf($reference).'/reading-*') ?: [] as $old) {
             if ($old !== $this->path($reference)) {
                 unlink($old);

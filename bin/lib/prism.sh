@@ -141,13 +141,15 @@ start_database() {
     fail "The database did not start; see storage/logs/mariadb.log."
 }
 
-# create_database NAME USER PASSWORD
+# create_database NAME USER PASSWORD: root is let in by the socket only.
 create_database() {
     mariadb --no-defaults -uroot --socket="$DB_SOCKET" <<SQL
 CREATE DATABASE IF NOT EXISTS \`$1\`;
 CREATE USER IF NOT EXISTS '$2'@'127.0.0.1' IDENTIFIED BY '$3';
 ALTER USER '$2'@'127.0.0.1' IDENTIFIED BY '$3';
 GRANT ALL ON \`$1\`.* TO '$2'@'127.0.0.1';
+DELETE FROM mysql.global_priv WHERE User = '' OR (User = 'root' AND Host <> 'localhost');
+FLUSH PRIVILEGES;
 SQL
 }
 

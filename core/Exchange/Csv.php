@@ -57,7 +57,7 @@ final readonly class Csv
                 continue;
             }
             $cells = array_pad($cells, count($header), '');
-            $rows[$number] = array_combine($header, array_map(static fn (?string $cell): string => trim((string) $cell), $cells));
+            $rows[$number] = array_combine($header, array_map(static fn (?string $cell): string => self::plain(trim((string) $cell)), $cells));
         }
         fclose($stream);
         if ($errors !== []) {
@@ -84,13 +84,25 @@ final readonly class Csv
         }
         fputcsv($stream, $columns, ',', '"', '', "\r\n");
         foreach ($rows as $row) {
-            fputcsv($stream, $row, ',', '"', '', "\r\n");
+            fputcsv($stream, array_map(self::guarded(...), $row), ',', '"', '', "\r\n");
         }
         rewind($stream);
         $text = (string) stream_get_contents($stream);
         fclose($stream);
 
         return $text;
+    }
+
+    /** A text that a spreadsheet would reckon with, after an apostrophe: as text it is only shown. Numbers are numbers. */
+    private static function guarded(string|int|float $cell): string|int|float
+    {
+        return is_string($cell) && ! is_numeric($cell) && preg_match("/^'*[=+\\-@\t\r]/", $cell) === 1 ? "'$cell" : $cell;
+    }
+
+    /** As it was before it was guarded. */
+    private static function plain(string $cell): string
+    {
+        return preg_match("/^''*[=+\\-@\t\r]/", $cell) === 1 ? substr($cell, 1) : $cell;
     }
 
     /**

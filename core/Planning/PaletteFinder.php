@@ -454,10 +454,10 @@ final class PaletteFinder
                 }
             }
 
-            return serialize($recipes);
+            return Parcel::pack($recipes);
         };
 
-        return array_map(unserialize(...), $parts->each(count($targets), $part, $progress));
+        return array_map(Parcel::unpack(...), $parts->each(count($targets), $part, $progress));
     }
 
     /**
@@ -491,11 +491,11 @@ final class PaletteFinder
                 }
             }
 
-            return serialize($found);
+            return Parcel::pack($found);
         };
         foreach ($parts->each(count($each), $over, static function (): void {
         }) as $at => $found) {
-            foreach (unserialize($found) as $size => $recipes) {
+            foreach (Parcel::unpack($found) as $size => $recipes) {
                 array_push($each[$at][$size], ...$recipes);
             }
         }

@@ -40,10 +40,11 @@ test('a removed zone is taken back with its recipe', async ({ page }) => {
     await expect(strip.getByRole('button', { name: /Green float, lower has a recipe/ })).toBeVisible();
 });
 
-test('a recipe that cannot be had says so, and one as light as the paper leaves it', async ({ page }) => {
+test('a colour as light as the paper leaves it bare, and a value is matched by value only', async ({ page }) => {
     await openHarbour(page);
-    await page.getByRole('button', { name: /left, white/ }).click();
-    await page.getByRole('button', { name: /^light/ }).click();
+    await page.getByRole('link', { name: '2 Match' }).click();
+    await page.getByLabel(/Or type a colour/).fill('#fdfdfb');
+    await page.getByRole('button', { name: 'Match it' }).click();
     await expect(page.getByTestId('recipe').filter({ hasText: 'Leave the paper bare.' }).first()).toBeVisible();
     await page.getByRole('button', { name: /Small float, blue/ }).click();
     await page.getByRole('button', { name: 'More conditions' }).click();

@@ -78,11 +78,10 @@ final class ChartController
     }
 
     #[OA\Post(path: '/api/charts/{chart}/restore', operationId: 'restoreChart', parameters: [new OA\PathParameter(name: 'chart', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 204, description: 'Taken back')])]
-    public function restore(string $chart): JsonResponse
+    public function restore(Chart $chart): JsonResponse
     {
-        $found = Chart::withTrashed()->findOrFail($chart);
-        Gate::authorize('view', $found);
-        $found->restore();
+        Gate::authorize('view', $chart);
+        $chart->restore();
 
         return new JsonResponse(null, 204);
     }

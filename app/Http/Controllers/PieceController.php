@@ -127,11 +127,10 @@ final class PieceController
     }
 
     #[OA\Post(path: '/api/pieces/{piece}/restore', operationId: 'restorePiece', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 204, description: 'Taken back')])]
-    public function restore(string $piece): JsonResponse
+    public function restore(Piece $piece): JsonResponse
     {
-        $found = Piece::withTrashed()->findOrFail($piece);
-        Gate::authorize('update', $found);
-        $found->restore();
+        Gate::authorize('update', $piece);
+        $piece->restore();
 
         return new JsonResponse(null, 204);
     }

@@ -131,11 +131,10 @@ final class ReferenceController
     }
 
     #[OA\Post(path: '/api/references/{reference}/restore', operationId: 'restoreReference', parameters: [new OA\PathParameter(name: 'reference', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 204, description: 'Taken back')])]
-    public function restore(string $reference): JsonResponse
+    public function restore(Reference $reference): JsonResponse
     {
-        $found = Reference::withTrashed()->whereKey($reference)->firstOrFail();
-        Gate::authorize('update', $found->piece);
-        $found->restore();
+        Gate::authorize('update', $reference->piece);
+        $reference->restore();
 
         return new JsonResponse(null, 204);
     }

@@ -112,11 +112,10 @@ final class SwatchController
     }
 
     #[OA\Post(path: '/api/swatches/{swatch}/restore', operationId: 'restoreSwatch', parameters: [new OA\PathParameter(name: 'swatch', required: true, schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 204, description: 'Put back')])]
-    public function restore(int $swatch): JsonResponse
+    public function restore(Swatch $swatch): JsonResponse
     {
-        $found = Swatch::withTrashed()->findOrFail($swatch);
-        Gate::authorize('view', $found);
-        $found->restore();
+        Gate::authorize('view', $swatch);
+        $swatch->restore();
 
         return new JsonResponse(null, 204);
     }

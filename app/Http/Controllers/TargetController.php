@@ -97,11 +97,10 @@ final class TargetController
     }
 
     #[OA\Post(path: '/api/targets/{target}/restore', operationId: 'restoreTarget', parameters: [new OA\PathParameter(name: 'target', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 204, description: 'Taken back')])]
-    public function restore(string $target): JsonResponse
+    public function restore(ZoneTarget $target): JsonResponse
     {
-        $found = ZoneTarget::withTrashed()->whereKey($target)->firstOrFail();
-        Gate::authorize('update', $found->zone->piece);
-        $found->restore();
+        Gate::authorize('update', $target->zone->piece);
+        $target->restore();
 
         return new JsonResponse(null, 204);
     }

@@ -15,7 +15,7 @@ final class ResetPasswordRequest extends FormRequest
         return [
             'token' => ['required', 'string', 'max:200'],
             'email' => ['required', 'email', 'max:190'],
-            'password' => ['required', 'confirmed', Password::defaults()],
+            'password' => ['required', 'string', 'confirmed', Password::defaults()],
             'password_confirmation' => ['required', 'string'],
         ];
     }

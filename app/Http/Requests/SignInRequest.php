@@ -13,7 +13,7 @@ final class SignInRequest extends FormRequest
     {
         return [
             'email' => ['required', 'email', 'max:190'],
-            'password' => ['required', 'string', 'max:200'],
+            'password' => ['required', 'string', new PasswordBytes],
             'remember' => ['boolean'],
         ];
     }

@@ -109,3 +109,10 @@ it('ships the pencils that its script makes', function (): void {
     expect($status)->toBe(0)->and(sha1_file($made))->toBe(sha1_file(__DIR__.'/../../../database/demo/pencils.csv'));
     unlink($made);
 });
+
+it('guards cells that a spreadsheet would reckon with, and reads them as they were', function (): void {
+    $cells = ['=1+2', '+1 to go', '-light', '@home', "'=quoted", "'tis", '-3.5', 'plain'];
+    $text = Csv::write(['note'], array_map(static fn (string $cell): array => [$cell], $cells));
+    expect(explode("\r\n", trim($text)))->toBe(['note', "'=1+2", "\"'+1 to go\"", "'-light", "'@home", "''=quoted", "'tis", '-3.5', 'plain'])
+        ->and(array_column(Csv::parse($text, ['note'])->rows, 'note'))->toBe($cells);
+});

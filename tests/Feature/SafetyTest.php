@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Mail\PasswordReset;
+use App\Models\Piece;
+use Illuminate\Database\QueryException;
+use Illuminate\Http\Middleware\TrustHosts;
+use Illuminate\Support\Facades\Mail;
+use Illuminate\Support\Facades\Route;
+
+use function Tests\Feature\artist;
+use function Tests\Feature\pieceOf;
+
+// What a stranger could make the studio say, and what it says when it cannot work.
+
+it('mails links to its own address, whatever host a request names', function (): void {
+    Mail::fake();
+    config(['app.url' => 'https://studio.example']);
+    $user = artist();
+    $this->postJson('http://evil.example/api/account/forgot', ['email' => $user->email])->assertNoContent();
+    Mail::assertSent(PasswordReset::class, static fn (PasswordReset $mail): bool => str_contains($mail->render(), 'https://studio.example/reset-password?token=') && ! str_contains($mail->render(), 'evil'));
+});
+
+it('answers to its own address only', function (): void {
+    config(['app.url' => 'https://studio.example:8443']);
+    expect(app(TrustHosts::class)->hosts())->toBe(['^studio\.example$']);
+});
+
+it('believes no proxy that is not named', function (): void {
+    Route::get('/api/who', static fn () => ['ip' => request()->ip(), 'host' => request()->host()]);
+    $this->getJson('/api/who', ['X-Forwarded-For' => '203.0.113.9', 'X-Forwarded-Host' => 'evil.example'])->assertExactJson(['ip' => '127.0.0.1', 'host' => '127.0.0.1']);
+});
+
+it('takes passwords of up to 72 bytes at both ends', function (string $password, bool $taken): void {
+    $wrong = ['email' => 'ines@example.org', 'name' => 'Ines', 'password' => $password, 'password_confirmation' => $password];
+    $said = 'A password has at most 72 letters, fewer if they carry accents.';
+    $this->postJson('/api/account', $wrong)->assertStatus($taken ? 200 : 422);
+    $this->deleteJson('/api/session');
+    $response = $this->postJson('/api/session', $wrong)->assertStatus($taken ? 200 : 422);
+    expect($response->json('errors.password.0'))->toBe($taken ? null : $said);
+})->with(['72 letters' => [str_repeat('a', 72), true], '73 letters' => [str_repeat('a', 73), false], '37 letters of two bytes' => [str_repeat('é', 37), false]]);
+
+it('says of what is another\'s just what it says of what is not there, whatever else is wrong', function (string $method, string $path): void {
+    $other = pieceOf(artist());
+    $zone = $other->zones()->create(['name' => 'Zone', 'x' => 0.5, 'y' => 0.5, 'radius' => 0.1, 'position' => 1, 'share' => 0.1]);
+    $target = $zone->targets()->create(['role' => 'middle', 'L' => 50, 'a' => 0, 'b' => 0, 'spread' => 1, 'share' => 1, 'x' => 0.5, 'y' => 0.5, 'radius' => 0.1]);
+    $swatch = $other->user->swatches()->create(['paper_id' => $other->paper_id, 'stack' => 'QW:404@40', 'L' => 50, 'a' => 0, 'b' => 0, 'source' => 'typed']);
+    $ids = ['{piece}' => $other->id, '{zone}' => $zone->id, '{target}' => $target->id, '{reference}' => $other->reference()->id, '{swatch}' => (string) $swatch->id];
+    $this->actingAs(artist());
+    $foreign = $this->json($method, strtr($path, $ids), ['version' => 'no number']);
+    $none = $this->json($method, strtr($path, array_map(static fn (string $id): string => is_numeric($id) ? '987654' : strrev($id), $ids)), ['version' => 'no number']);
+    $foreign->assertNotFound();
+    $none->assertNotFound();
+    expect($foreign->json())->toBe($none->json());
+})->with([
+    ['PATCH', '/api/pieces/{piece}'], ['POST', '/api/pieces/{piece}/recipes'], ['PATCH', '/api/zones/{zone}'], ['PATCH', '/api/targets/{target}'],
+    ['PATCH', '/api/references/{reference}'], ['POST', '/api/references/{reference}/photo'], ['PATCH', '/api/swatches/{swatch}'], ['POST', '/api/pieces/{piece}/advice'],
+]);
+
+it('has nothing of a piece that was removed, and all of it when it is taken back', function (): void {
+    $piece = pieceOf($user = artist());
+    $zone = $piece->zones()->create(['name' => 'Zone', 'x' => 0.5, 'y' => 0.5, 'radius' => 0.1, 'position' => 1, 'share' => 0.1]);
+    $target = $zone->targets()->create(['role' => 'middle', 'L' => 50, 'a' => 0, 'b' => 0, 'spread' => 1, 'share' => 1, 'x' => 0.5, 'y' => 0.5, 'radius' => 0.1]);
+    $this->actingAs($user)->deleteJson("/api/pieces/$piece->id")->assertNoContent();
+    $this->patchJson("/api/targets/$target->id", ['version' => 1, 'stack' => ''])->assertNotFound();
+    $this->patchJson("/api/zones/$zone->id", ['version' => 1, 'name' => 'Sky'])->assertNotFound();
+    $this->deleteJson("/api/targets/$target->id")->assertNotFound();
+    $this->postJson("/api/targets/$target->id/restore")->assertNotFound();
+    $this->postJson("/api/pieces/$piece->id/restore")->assertNoContent();
+    expect(Piece::query()->whereKey($piece->id)->exists())->toBeTrue();
+    $this->patchJson("/api/zones/$zone->id", ['version' => 1, 'name' => 'Sky'])->assertOk();
+});
+
+it('is away for a while when the database is, and says when to try again', function (): void {
+    Route::get('/api/lost', static fn () => throw new QueryException('mariadb', 'select 1', [], new PDOException('SQLSTATE[HY000] [2002] Connection refused')));
+    Route::get('/api/wrong', static fn () => throw new QueryException('mariadb', 'select 2', [], new PDOException('SQLSTATE[42S02]: Base table or view not found')));
+    $this->getJson('/api/lost')->assertServiceUnavailable()->assertHeader('Retry-After', '10')->assertJsonPath('message', static fn (string $said): bool => str_contains($said, 'Nothing that was saved is lost'));
+    $this->getJson('/api/wrong')->assertInternalServerError();
+});
+
+it('tells whoever watches over it whether it can work', function (): void {
+    $this->get('/up')->assertOk()->assertExactJson(['database' => true, 'storage' => true]);
+    config(['prism.storage' => '/nowhere']);
+    $this->get('/up')->assertServiceUnavailable()->assertExactJson(['database' => true, 'storage' => false]);
+});
+
+it('lets the database\'s root in by the socket only', function (): void {
+    expect(static fn () => new PDO(sprintf('mysql:host=127.0.0.1;port=%s', config('database.connections.mariadb.port')), 'root', ''))->toThrow(PDOException::class, 'Access denied');
+});
+
+it('writes no cell that a spreadsheet would reckon with', function (): void {
+    $user = artist();
+    $user->swatches()->create(['paper_id' => pieceOf($user)->paper_id, 'stack' => 'QW:404@40', 'L' => 50, 'a' => 0, 'b' => -3, 'source' => 'typed', 'note' => '=HYPERLINK("http://evil.example")']);
+    $csv = $this->actingAs($user)->get('/api/swatches.csv')->assertOk()->getContent();
+    expect($csv)->toContain("\"'=HYPERLINK(")->not->toContain(',"=HYPERLINK')->toContain(',-3');
+});
