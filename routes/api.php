@@ -94,6 +94,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('pieces/{piece}/references', [ReferenceController::class, 'store'])->middleware('throttle:uploads');
     Route::patch('references/{reference}', [ReferenceController::class, 'update']);
     Route::post('references/{reference}/photo', [ReferenceController::class, 'replace'])->middleware('throttle:uploads');
+    Route::delete('references/{reference}/photo', [ReferenceController::class, 'takeBack']);
     Route::put('references/{reference}/balance', [ReferenceController::class, 'balance']);
     Route::delete('references/{reference}', [ReferenceController::class, 'destroy']);
     Route::post('references/{reference}/restore', [ReferenceController::class, 'restore'])->withTrashed();

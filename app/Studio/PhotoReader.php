@@ -4,32 +4,30 @@ declare(strict_types=1);
 
 namespace App\Studio;
 
-use Imagick;
-use ImagickException;
-use ImagickPixel;
-use Prism\Colour\Srgb;
+use Illuminate\Support\Facades\File;
+use Illuminate\Support\Str;
+use Symfony\Component\Process\Exception\ProcessTimedOutException;
+use Symfony\Component\Process\Process;
 
 /**
- * Decodes an uploaded picture: checks it before decoding, turns it upright by its EXIF, converts its profile to sRGB,
- * takes the first frame of an animation, and scales it to the working size, with a larger one to look at.
+ * Reads an uploaded picture: checks it before it is decoded, and has it decoded ({@see PhotoDecoder}) where it can do no harm.
  */
 final class PhotoReader
 {
-    private const DAMAGED = 'This picture is damaged and cannot be decoded. Save it again as JPEG or PNG.';
+    public const DAMAGED = 'This picture is damaged and cannot be decoded. Save it again as JPEG or PNG.';
 
     private const SHORTEST_EDGE = 48;
 
-    /** Darker than this L* all over, a picture has nothing to read. */
-    private const BLACK_BELOW = 4.0;
+    private const TOO_MUCH = 'This picture takes more time or memory to decode than a photo does. Save it again as JPEG, without what it carries beside the picture.';
 
-    /** Shipped with TCPDF: the profile that pictures are converted to. */
-    private const SRGB_PROFILE = 'vendor/tecnickcom/tcpdf/include/sRGB.icc';
+    /** What decoding one may take. */
+    private const MEMORY_MEGABYTES = 2048;
 
-    private const LARGE_QUALITY = 88;
+    private const CPU_SECONDS = 20;
 
-    private const MEMORY_MEGABYTES = 1024;
+    private const SECONDS = 40.0;
 
-    public function __construct(private readonly int $maxMegapixels, private readonly int $workingEdge, private readonly int $largeEdge)
+    public function __construct(private readonly int $maxMegapixels, private readonly int $workingEdge, private readonly int $largeEdge, private readonly int $memoryMegabytes = self::MEMORY_MEGABYTES)
     {
     }
 
@@ -44,30 +42,56 @@ final class PhotoReader
         if (! self::isWhole($format, $bytes)) {
             throw new PhotoRefused('This picture is cut off: its end is missing. Copy it again from the camera or the source.');
         }
-        $edge = $this->checkSize($path);
+        $this->checkSize($path);
+        $folder = sys_get_temp_dir().'/prism-'.Str::random(16);
+        File::makeDirectory($folder, 0o700);
         try {
-            $image = new Imagick;
-            $image->setResourceLimit(Imagick::RESOURCETYPE_MEMORY, self::MEMORY_MEGABYTES * 1024 * 1024);
-            if ($format === 'jpeg' && $edge > $this->largeEdge) {
-                // Lets the decoder scale while it reads; a large photo then needs a fraction of the memory.
-                $image->setOption('jpeg:size', sprintf('%1$dx%1$d', $this->largeEdge));
+            if ($format === 'png') {
+                file_put_contents($folder.'/plain', PngChunks::withoutExtras($bytes));
+                $path = $folder.'/plain';
             }
-            $image->readImage($format.':'.$path.'[0]');
 
-            return $this->prepared($image);
-        } catch (ImagickException $damage) {
-            throw new PhotoRefused(self::DAMAGED, previous: $damage);
+            return $this->decoded($path, $format, $folder);
+        } finally {
+            File::deleteDirectory($folder);
         }
+    }
+
+    /**
+     * By a process of its own, which may take so much time and memory and no more.
+     *
+     * @throws PhotoRefused
+     */
+    private function decoded(string $path, string $format, string $folder): Photo
+    {
+        $limits = sprintf('ulimit -t %d && ulimit -v %d && exec "$@"', self::CPU_SECONDS, 1024 * $this->memoryMegabytes);
+        $process = new Process(
+            ['sh', '-c', $limits, 'sh', PHP_BINARY, '-d', 'opcache.enable_cli=0', '-d', 'memory_limit='.$this->memoryMegabytes.'M', base_path('bin/decode'), $path, $format, $folder, (string) $this->largeEdge, (string) $this->workingEdge],
+            env: ['MAGICK_CONFIGURE_PATH' => base_path('bin/magick'), 'OMP_NUM_THREADS' => '1'],
+            timeout: self::SECONDS,
+        );
+        try {
+            $process->run();
+        } catch (ProcessTimedOutException $late) {
+            throw new PhotoRefused(self::TOO_MUCH, previous: $late);
+        }
+        if ($process->getExitCode() === 2) {
+            throw new PhotoRefused($process->getOutput());
+        }
+        if (! $process->isSuccessful()) {
+            throw new PhotoRefused(self::TOO_MUCH);
+        }
+        [$width, $height] = array_map(intval(...), explode(' ', $process->getOutput()));
+
+        return new Photo($width, $height, (string) file_get_contents($folder.'/photo.rgb'), (string) file_get_contents($folder.'/large.jpg'));
     }
 
     /**
      * Before anything is decoded.
      *
-     * @return int the longer edge in pixels
-     *
      * @throws PhotoRefused
      */
-    private function checkSize(string $path): int
+    private function checkSize(string $path): void
     {
         $header = @getimagesize($path);
         if ($header === false || $header[0] < 1 || $header[1] < 1) {
@@ -80,73 +104,6 @@ final class PhotoReader
         if (min($width, $height) < self::SHORTEST_EDGE) {
             throw new PhotoRefused(sprintf('This picture has only %d x %d pixels; the shorter side needs at least %d.', $width, $height, self::SHORTEST_EDGE));
         }
-
-        return max($width, $height);
-    }
-
-    /**
-     * @throws PhotoRefused
-     * @throws ImagickException
-     */
-    private function prepared(Imagick $image): Photo
-    {
-        // Scaled first: there is less to convert then. The profile stays with it until it is used.
-        self::within($image, $this->largeEdge);
-        $this->toSrgb($image);
-        $image->autoOrient();
-        $image->setImageBackgroundColor(new ImagickPixel('white'));
-        $image->setImageAlphaChannel(Imagick::ALPHACHANNEL_REMOVE);
-        $image->stripImage();
-        $image->setImageDepth(8);
-        $image->setImageType(Imagick::IMGTYPE_TRUECOLOR);
-        $image->setImageFormat('jpeg');
-        $image->setImageCompressionQuality(self::LARGE_QUALITY);
-        $large = $image->getImageBlob();
-        self::within($image, $this->workingEdge);
-        $rgb = PhotoRenderer::pixels($image);
-        if (self::isBlack($image)) {
-            throw new PhotoRefused('This picture is black all over; there is nothing to read in it. Choose one that is better exposed.');
-        }
-
-        return new Photo($image->getImageWidth(), $image->getImageHeight(), $rgb, $large);
-    }
-
-    /** @throws ImagickException */
-    private static function within(Imagick $image, int $edge): void
-    {
-        $long = max($image->getImageWidth(), $image->getImageHeight());
-        if ($long > $edge) {
-            $size = static fn (int $length): int => max(1, (int) round($length * $edge / $long));
-            $image->resizeImage($size($image->getImageWidth()), $size($image->getImageHeight()), Imagick::FILTER_TRIANGLE, 1.0);
-        }
-    }
-
-    /** @throws ImagickException */
-    private function toSrgb(Imagick $image): void
-    {
-        $srgb = (string) file_get_contents(base_path(self::SRGB_PROFILE));
-        $profiled = $image->getImageProfiles('icc') !== [];
-        if ($profiled) {
-            $image->profileImage('icc', $srgb);
-        }
-        // Without a profile there is only the plain conversion; grey and sRGB pictures pass unchanged.
-        if (! in_array($image->getImageColorspace(), [Imagick::COLORSPACE_SRGB, Imagick::COLORSPACE_GRAY], true)) {
-            $image->transformImageColorspace(Imagick::COLORSPACE_SRGB);
-        }
-        if ($image->getImageColorspace() === Imagick::COLORSPACE_GRAY) {
-            $image->transformImageColorspace(Imagick::COLORSPACE_SRGB);
-        }
-    }
-
-    /** @throws ImagickException */
-    private static function isBlack(Imagick $image): bool
-    {
-        $lightest = 0.0;
-        foreach ([Imagick::CHANNEL_RED, Imagick::CHANNEL_GREEN, Imagick::CHANNEL_BLUE] as $channel) {
-            $lightest = max($lightest, $image->getImageChannelRange($channel)['maxima'] / $image->getQuantum());
-        }
-
-        return Srgb::toLab(...array_fill(0, 3, (int) round(255.0 * $lightest)))->L < self::BLACK_BELOW;
     }
 
     private static function format(string $bytes): ?string

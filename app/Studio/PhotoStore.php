@@ -7,67 +7,108 @@ namespace App\Studio;
 use App\Models\Reference;
 use Closure;
 use Illuminate\Support\Facades\File;
+use Illuminate\Support\Str;
 use Imagick;
 use Prism\Reference\ColourMatrix;
 use Prism\Reference\Field;
 use Prism\Reference\PictureReading;
 use Prism\Reference\Raster;
 use Prism\Reference\Sample;
+use RuntimeException;
 
 /**
- * Keeps the pictures of references: as they came, as decoded, and as seen in the light that the artist has told, which is
- * what all reading and sampling is done on.
+ * Keeps the pictures of references: as decoded, without what the camera wrote of place and time, and as seen in the light that the
+ * artist has told, which is what all reading and sampling is done on. A changed picture is written beside the one that is shown.
  */
 final class PhotoStore
 {
+    /** What was not written to its end so long is not being written any more. */
+    private const ABANDONED_SECONDS = 3600;
+
     public function __construct(private readonly string $folder)
     {
     }
 
-    /** @param  string  $original  path of the file as it was uploaded */
-    public function put(Reference $reference, Photo $photo, string $original): void
+    /** A photo beside those that are shown: it is seen when the reference has the number of this picture. */
+    public function put(Reference $reference, int $picture, Photo $photo): void
     {
-        $folder = $this->folderOf($reference);
-        if (! is_dir($folder)) {
-            mkdir($folder, 0o755, true);
-        }
-        copy($original, $folder.'/original');
-        file_put_contents($folder.'/decoded.rgb', $photo->rgb);
-        file_put_contents($folder.'/decoded.jpg', $photo->large);
-        $this->render($reference, ColourMatrix::none());
+        $this->write($reference, $picture, ['decoded.rgb' => $photo->rgb, 'decoded.jpg' => $photo->large, ...self::rendered($photo->width, $photo->height, $photo->rgb, $photo->large, ColourMatrix::none(), null)]);
     }
 
     /**
-     * The pictures anew, in another light: all of them or, if it is stopped, none.
+     * The picture that is shown in another light, beside it.
      *
-     * @param  ?Closure(string, float): void  $progress  may throw to stop
+     * @param  ?Closure(string, float): void  $progress  may throw to stop: nothing is written then
      */
-    public function render(Reference $reference, ColourMatrix $light, ?Closure $progress = null): void
+    public function relight(Reference $reference, int $picture, ColourMatrix $light, ?Closure $progress = null): void
+    {
+        $folder = $this->folderOf($reference);
+        // Pictures kept before there was a light to choose have no decoded pixels of their own.
+        $rgb = (string) file_get_contents(is_file($folder.'/decoded.rgb') ? $folder.'/decoded.rgb' : $folder.'/photo.rgb');
+        $large = is_file($folder.'/decoded.jpg') ? (string) file_get_contents($folder.'/decoded.jpg') : null;
+        $this->write($reference, $picture, ['decoded.rgb' => $rgb, ...($large === null ? [] : ['decoded.jpg' => $large]), ...self::rendered($reference->width, $reference->height, $rgb, $large, $light, $progress)]);
+    }
+
+    /** Forgets pictures that are neither shown nor to be taken back. */
+    public function prune(Reference $reference): void
+    {
+        $folder = $this->folder.'/'.$reference->id;
+        $kept = [$reference->picture, $reference->before['picture'] ?? 0];
+        foreach (glob($folder.'/*', GLOB_ONLYDIR) ?: [] as $old) {
+            $number = basename($old);
+            // One that is being written has no number yet.
+            if (ctype_digit($number) ? ! in_array((int) $number, $kept, true) : filemtime($old) < time() - self::ABANDONED_SECONDS) {
+                File::deleteDirectory($old);
+            }
+        }
+        // Of a studio that kept one picture of each reference, beside no other.
+        if (array_filter($kept, static fn (int $number): bool => $number > 0 && ! is_dir("$folder/$number")) === []) {
+            File::delete(array_filter(glob($folder.'/*') ?: [], is_file(...)));
+        }
+    }
+
+    /**
+     * @param  ?Closure(string, float): void  $progress  may throw to stop
+     * @return array<string, string> bytes of the pictures, by file name
+     */
+    private static function rendered(int $width, int $height, string $rgb, ?string $large, ColourMatrix $light, ?Closure $progress): array
     {
         $tell = static fn (float $share) => $progress === null ? null : $progress('Setting the light', $share);
         $tell(0.02);
-        $folder = $this->folderOf($reference);
-        // Pictures kept before there was a light to choose have no decoded pixels of their own.
-        $decoded = is_file($folder.'/decoded.rgb') ? $folder.'/decoded.rgb' : $folder.'/photo.rgb';
-        $rgb = (string) file_get_contents($decoded);
-        if ($decoded !== $folder.'/decoded.rgb') {
-            file_put_contents($folder.'/decoded.rgb', $rgb);
-        }
-        $image = PhotoRenderer::balanced(PhotoRenderer::image($reference->width, $reference->height, $rgb), $light);
+        $image = PhotoRenderer::balanced(PhotoRenderer::image($width, $height, $rgb), $light);
         $made = ['photo.rgb' => PhotoRenderer::pixels($image), 'photo.jpg' => PhotoRenderer::jpeg($image)];
         $tell(0.3);
         $made['value.jpg'] = PhotoRenderer::jpeg(PhotoRenderer::value($image));
         $tell(0.5);
-        if (is_file($folder.'/decoded.jpg')) {
-            $made['large.jpg'] = $light->isNone()
-                ? (string) file_get_contents($folder.'/decoded.jpg')
-                : PhotoRenderer::jpeg(PhotoRenderer::balanced(new Imagick($folder.'/decoded.jpg'), $light));
+        if ($large !== null) {
+            $bright = new Imagick;
+            $bright->readImageBlob($large);
+            $made['large.jpg'] = $light->isNone() ? $large : PhotoRenderer::jpeg(PhotoRenderer::balanced($bright, $light));
         }
         $tell(0.8);
-        foreach ($made as $name => $bytes) {
-            file_put_contents($folder.'/'.$name, $bytes);
+
+        return $made;
+    }
+
+    /**
+     * The folder of a picture: whole or not at all.
+     *
+     * @param  array<string, string>  $files
+     */
+    private function write(Reference $reference, int $picture, array $files): void
+    {
+        $folder = $this->folder.'/'.$reference->id;
+        $written = $folder.'/'.$picture.'-'.Str::random(8);
+        File::ensureDirectoryExists($written);
+        foreach ($files as $name => $bytes) {
+            if (file_put_contents($written.'/'.$name, $bytes) !== strlen($bytes)) {
+                File::deleteDirectory($written);
+                throw new RuntimeException('There is no room for this photo in the studio.');
+            }
         }
-        @unlink($folder.'/temperature.jpg');
+        // One of that number was never shown: whoever wrote it did not come to switch to it.
+        File::deleteDirectory($folder.'/'.$picture);
+        rename($written, $folder.'/'.$picture);
     }
 
     public function path(Reference $reference, PhotoView $view): string
@@ -113,12 +154,15 @@ final class PhotoStore
     /** Of a piece that never came to be. */
     public function forget(Reference $reference): void
     {
-        File::deleteDirectory($this->folderOf($reference));
+        File::deleteDirectory($this->folder.'/'.$reference->id);
     }
 
+    /** Where the picture that is shown is kept, and what is read in it. */
     public function folderOf(Reference $reference): string
     {
-        return $this->folder.'/'.$reference->id;
+        $folder = $this->folder.'/'.$reference->id;
+
+        return is_dir("$folder/$reference->picture") ? "$folder/$reference->picture" : $folder;
     }
 
     private function sampled(Reference $reference, string $file, float $x, float $y, float $radius): Sample

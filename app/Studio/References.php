@@ -11,7 +11,6 @@ use Illuminate\Support\Facades\DB;
 use Prism\Colour\Lamp;
 use Prism\Reference\Alignment;
 use Prism\Reference\ColourMatrix;
-use Throwable;
 
 /** The references of a piece: several photos, each trusted for something, each in its own light. */
 final class References
@@ -37,12 +36,12 @@ final class References
         }
         $photo = $this->reader->read($path);
 
-        return DB::transaction(function () use ($piece, $photo, $path, $name, $role): Reference {
+        return DB::transaction(function () use ($piece, $photo, $name, $role): Reference {
             $reference = $piece->references()->create([
                 'name' => $name, 'role' => $role, 'width' => $photo->width, 'height' => $photo->height,
                 'position' => 1 + (int) $piece->references()->max('position'),
             ]);
-            $this->photos->put($reference, $photo, $path);
+            $this->photos->put($reference, $reference->picture, $photo);
             $piece->unsetRelation('references');
 
             return $reference;
@@ -64,19 +63,14 @@ final class References
     /**
      * Another photo in place of one: zones that still fit stay; see {@see ZoneBook::refit()}.
      *
-     * @throws PhotoRefused
+     * @throws PhotoRefused if it cannot be read, or another has changed it meanwhile
      */
     public function replace(Reference $reference, string $path): void
     {
         $photo = $this->reader->read($path);
-        DB::transaction(function () use ($reference, $photo, $path): void {
-            $reference->update(['width' => $photo->width, 'height' => $photo->height, 'balance' => null, 'picture' => $reference->picture + 1]);
-            $this->photos->put($reference, $photo, $path);
-            if ($this->isFirst($reference)) {
-                $reference->piece->unsetRelation('references');
-                $this->zones->refit($reference->piece, 'Another photo', true);
-            }
-        });
+        $picture = $reference->nextPicture();
+        $this->photos->put($reference, $picture, $photo);
+        $this->show($reference, ['picture' => $picture, 'width' => $photo->width, 'height' => $photo->height, 'balance' => null], 'Another photo', true);
     }
 
     /**
@@ -86,22 +80,47 @@ final class References
      * @param  ?Closure(string, float): void  $progress  may throw to stop: nothing is changed then
      *
      * @throws \Prism\Reference\LookRefused if the patch cannot tell it
+     * @throws PhotoRefused if another has changed the photo meanwhile
      */
     public function balance(Reference $reference, ?array $by, ?Closure $progress = null): void
     {
-        $before = $this->light($reference, $reference->balance);
-        $this->photos->render($reference, $this->light($reference, $by), $progress);
-        try {
-            DB::transaction(function () use ($reference, $by): void {
-                $reference->update(['balance' => $by, 'picture' => $reference->picture + 1]);
-                if ($this->isFirst($reference)) {
-                    $this->zones->refit($reference->piece, 'Another light', false);
-                }
-            });
-        } catch (Throwable $problem) {
-            $this->photos->render($reference, $before);
-            throw $problem;
-        }
+        $picture = $reference->nextPicture();
+        $this->photos->relight($reference, $picture, $this->light($reference, $by), $progress);
+        $this->show($reference, [...$reference->shown(), 'picture' => $picture, 'balance' => $by], 'Another light', false);
+    }
+
+    /**
+     * What it showed before its photo or its light was changed last; once more brings the change back.
+     *
+     * @throws PhotoRefused
+     */
+    public function takeBack(Reference $reference): void
+    {
+        $before = $reference->before ?? throw new PhotoRefused('Neither the photo nor its light was changed; there is nothing to take back.');
+        $this->show($reference, $before, 'The photo before', $before['width'] !== $reference->width || $before['height'] !== $reference->height);
+    }
+
+    /**
+     * Switches to a picture that is written already; the zones are read in it, or nothing is changed.
+     *
+     * @param  array{picture: int, width: int, height: int, balance: array{by: string, x?: float, y?: float, radius?: float, lamp?: string}|null}  $to
+     */
+    private function show(Reference $reference, array $to, string $change, bool $isAnother): void
+    {
+        $from = $reference->shown();
+        DB::transaction(function () use ($reference, $from, $to, $change, $isAnother): void {
+            $row = Reference::query()->whereKey($reference->id);
+            $row->lockForUpdate();
+            if ($row->firstOrFail()->picture !== $from['picture']) {
+                throw new PhotoRefused('This photo was changed meanwhile, in another window perhaps. Reload to see it; your change is not saved.');
+            }
+            $reference->update([...$to, 'before' => $from]);
+            if ($this->isFirst($reference)) {
+                $reference->piece->unsetRelation('references');
+                $this->zones->refit($reference->piece, $change, $isAnother);
+            }
+        });
+        $this->photos->prune($reference);
     }
 
     /**

@@ -14,7 +14,9 @@ use App\Studio\LongWork\ReservesWork;
 use App\Studio\LongWork\WorkCancelled;
 use App\Studio\LongWork\WorkRefused;
 use App\Studio\PhotoReader;
+use App\Studio\PhotoRefused;
 use App\Studio\PhotoStore;
+use App\Studio\References;
 use App\Studio\ZoneBook;
 use Illuminate\Support\Facades\Queue;
 use Prism\Colour\Lab;
@@ -314,6 +316,7 @@ describe('the sheet', function (): void {
             $rgb = substr_replace($rgb, str_repeat($paper, 8), 3 * 64 * $y, 24);
         }
         file_put_contents($file, $rgb);
+        rename(dirname($file), dirname($file, 2).'/2');
         $this->piece->reference()->increment('picture');
         $this->piece->unsetRelation('references');
         $this->patchJson($this->url, ['schools' => ['highlights' => 'impress']])->assertOk();
@@ -412,6 +415,40 @@ describe('references', function (): void {
         }))->toThrow(WorkRefused::class, 'not in the piece any more')
             ->and(fn () => app(BalanceWork::class)->do(artist(), $wish, static function (): void {
             }))->toThrow(WorkRefused::class, 'not in your studio');
+    });
+
+    it('are exchanged whole or not at all, and taken back', function (): void {
+        quartered($this);
+        $reference = $this->piece->reference();
+        $store = app(PhotoStore::class);
+        $first = $store->folderOf($reference);
+        $bytes = static fn (): array => array_map(md5_file(...), glob("$first/*.{rgb,jpg}", GLOB_BRACE));
+        $before = $bytes();
+        $change = fn () => $this->post("/api/references/$reference->id/photo", ['photo' => picture('jpeg', 200, 150)], ['Accept' => 'application/json']);
+        // Nothing of the photo that is shown is touched, even where the studio fails before it is exchanged.
+        Reference::saved(static fn () => throw new RuntimeException('power cut'));
+        $change()->assertInternalServerError();
+        expect($bytes())->toBe($before)->and($reference->refresh()->picture)->toBe(1)->and($reference->width)->toBe(64);
+        Reference::flushEventListeners();
+        $change()->assertOk();
+        expect($bytes())->toBe($before)->and($reference->refresh()->picture)->toBe(2)->and($reference->width)->toBe(200);
+        $this->deleteJson("/api/references/$reference->id/photo")->assertOk()->assertJsonPath('references.0.width', 64);
+        expect($store->folderOf($reference->refresh()))->toBe($first);
+        // Of older ones nothing is kept.
+        $change()->assertOk();
+        $change()->assertOk();
+        expect($reference->refresh()->picture)->toBe(4)->and(array_map(basename(...), glob(dirname($first).'/*')))->toBe(['3', '4']);
+        $this->deleteJson('/api/references/'.$this->piece->references()->create(['name' => 'Other', 'role' => 'colour', 'width' => 9, 'height' => 9, 'position' => 2])->id.'/photo')
+            ->assertUnprocessable()->assertJsonPath('errors.photo.0', 'Neither the photo nor its light was changed; there is nothing to take back.');
+    });
+
+    it('are changed by one of two windows, and the other is told', function (): void {
+        quartered($this);
+        $here = $this->piece->reference();
+        $there = Reference::query()->findOrFail($here->id);
+        app(References::class)->balance($there, ['by' => 'lamp', 'lamp' => 'led']);
+        expect(fn () => app(References::class)->balance($here, ['by' => 'lamp', 'lamp' => 'warm-lamp']))->toThrow(PhotoRefused::class, 'changed meanwhile')
+            ->and($here->refresh()->balance)->toBe(['by' => 'lamp', 'lamp' => 'led']);
     });
 
     it('are set in one light at a time', function (): void {

@@ -6,7 +6,13 @@ use const Tests\Feature\ADOBE_RGB;
 use const Tests\Feature\DISPLAY_P3;
 
 use App\Models\Piece;
+use App\Models\Reference;
+use App\Studio\PhotoReader;
+use App\Studio\PhotoRefused;
 use App\Studio\PhotoRenderer;
+use App\Studio\PhotoStore;
+use App\Studio\PngChunks;
+use Illuminate\Support\Facades\File;
 use Prism\Reference\Raster;
 
 use function Tests\Feature\artist;
@@ -115,4 +121,40 @@ it('shows values as greys of the same lightness', function (): void {
     $pixel = $value->getImagePixelColor(60, 45)->getColor();
     expect($pixel['r'])->toBe($pixel['g'])->and(Prism\Colour\Srgb::toLab($pixel['r'], $pixel['g'], $pixel['b'])->L)
         ->toEqualWithDelta(Prism\Colour\Lab::fromHex('#3c7850')->L, 0.6);
+});
+
+it('leaves out unread what a PNG carries beside the picture', function (): void {
+    $chunk = static fn (string $type, string $data): string => pack('N', strlen($data)).$type.$data.pack('N', crc32($type.$data));
+    // Fifty megabytes of one letter, packed: an hour of them fits into a small file.
+    $text = $chunk('zTXt', "Comment\0\0".gzcompress(str_repeat('A', 50 * 1024 * 1024), 9));
+    $plain = blob('png', 64, 48);
+    $bomb = substr($plain, 0, 33).str_repeat($text, 4).substr($plain, 33);
+    expect(PngChunks::withoutExtras($bomb))->toBe(PngChunks::withoutExtras($plain))
+        ->and(strlen(PngChunks::withoutExtras($bomb)))->toBeLessThan(strlen($text));
+    $photo = readPhoto($bomb);
+    expect([$photo->width, $photo->height])->toBe([64, 48]);
+    // A damaged file is left to its decoder.
+    expect(PngChunks::withoutExtras(substr($plain, 0, -20)))->toBe(substr($plain, 0, -20));
+});
+
+it('keeps nothing of what the camera wrote of place and time', function (): void {
+    $user = artist();
+    $piece = $this->actingAs($user)->post('/api/pieces', ['title' => 'Quay', 'paper' => 'harbour-cartridge', 'photo' => picture('jpeg', 200, 150, change: static function (Imagick $image): void {
+        $image->setImageProperty('comment', 'taken at 54.32 N 10.13 E');
+        $image->profileImage('exif', "Exif\0\0MM\0*\0\0\0\x08\0\1\1\x0E\0\2\0\0\0\x0C\0\0\0\x1A\0\0\0\0secret place\0");
+    })], ['Accept' => 'application/json'])->assertCreated();
+    foreach (File::allFiles(app(PhotoStore::class)->folderOf(Reference::query()->findOrFail($piece->json('references.0.id')))) as $file) {
+        expect($file->getContents())->not->toContain('54.32')->not->toContain('secret place');
+    }
+});
+
+it('decodes within limits: what takes too much is refused, and nothing is left behind', function (): void {
+    // Many pixels of noise, with memory for none of them.
+    $reader = new PhotoReader(60, 1600, 2800, memoryMegabytes: 40);
+    $path = tempnam(sys_get_temp_dir(), 'photo');
+    file_put_contents($path, blob('png', 2000, 1500));
+    $before = glob(sys_get_temp_dir().'/prism-*');
+    expect(static fn () => $reader->read($path))->toThrow(PhotoRefused::class, 'more time or memory')
+        ->and(glob(sys_get_temp_dir().'/prism-*'))->toBe($before);
+    unlink($path);
 });

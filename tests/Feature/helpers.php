@@ -44,10 +44,8 @@ function pieceOf(User $user): Piece
             $rgb .= $y < 24 ? ($x < 32 ? "\xB4\x3C\x32" : "\x46\x82\x50") : ($x < 32 ? "\x3C\x5A\x96" : "\x80\x80\x80");
         }
     }
-    $original = tempnam(sys_get_temp_dir(), 'photo');
     $large = PhotoRenderer::jpeg(PhotoRenderer::image(64, 48, $rgb));
-    app(PhotoStore::class)->put($reference, new Photo(64, 48, $rgb, $large), $original);
-    unlink($original);
+    app(PhotoStore::class)->put($reference, 1, new Photo(64, 48, $rgb, $large));
 
     return $piece;
 }

@@ -68,6 +68,23 @@ final class ReferenceController
         return PieceResource::make($reference->piece->refresh());
     }
 
+    #[OA\Delete(path: '/api/references/{reference}/photo', operationId: 'takePhotoBack', parameters: [new OA\PathParameter(name: 'reference', required: true, schema: new OA\Schema(type: 'string'))],
+        responses: [
+            new OA\Response(response: 200, description: 'The piece with the photo, or the light, as it was before the last change', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function takeBack(Reference $reference, References $references): PieceResource
+    {
+        Gate::authorize('update', $reference->piece);
+        self::refused(static fn () => $references->takeBack($reference));
+        if ($references->isFirst($reference)) {
+            DoWork::begin($reference->piece->user, WorkKind::Look, ['piece' => $reference->piece_id]);
+        }
+
+        return PieceResource::make($reference->piece->refresh());
+    }
+
     #[OA\Patch(path: '/api/references/{reference}', operationId: 'changeReference', parameters: [new OA\PathParameter(name: 'reference', required: true, schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(properties: [
             new OA\Property(property: 'name', type: 'string'),
@@ -155,8 +172,19 @@ final class ReferenceController
     {
         $upload = $request->file('photo');
         assert($upload instanceof UploadedFile);
+
+        return self::refused(static fn () => $read($upload->path()));
+    }
+
+    /**
+     * @param  \Closure(): mixed  $do
+     *
+     * @throws ValidationException
+     */
+    private static function refused(\Closure $do): mixed
+    {
         try {
-            return $read($upload->path());
+            return $do();
         } catch (PhotoRefused $refusal) {
             throw ValidationException::withMessages(['photo' => $refusal->getMessage()]);
         }

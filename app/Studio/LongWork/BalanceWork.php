@@ -6,6 +6,7 @@ namespace App\Studio\LongWork;
 
 use App\Models\Reference;
 use App\Models\User;
+use App\Studio\PhotoRefused;
 use App\Studio\Pieces;
 use App\Studio\References;
 use Closure;
@@ -24,7 +25,11 @@ final class BalanceWork implements LongWork
         if (! $reference instanceof Reference) {
             throw new WorkRefused('This photo is not in the piece any more; it may have been removed.');
         }
-        $this->references->balance($reference->setRelation('piece', $piece), $wish['balance'] ?? null, $progress);
+        try {
+            $this->references->balance($reference->setRelation('piece', $piece), $wish['balance'] ?? null, $progress);
+        } catch (PhotoRefused $refusal) {
+            throw new WorkRefused($refusal->getMessage(), previous: $refusal);
+        }
 
         return ['piece' => $piece->id, 'isFirst' => $this->references->isFirst($reference)];
     }

@@ -162,6 +162,12 @@ export const useReplacePhoto = (piece: string) =>
         ),
     );
 
+/** The photo, or its light, as it was before the last change. */
+export const useTakePhotoBack = (piece: string) =>
+    usePieceMutation(piece, (reference: string) =>
+        answered(api.DELETE('/api/references/{reference}/photo', { params: { path: { reference } } })),
+    );
+
 interface ReferenceChanges {
     reference: string;
     name?: string;

@@ -782,7 +782,7 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations['replacePhoto'];
-        delete?: never;
+        delete: operations['takePhotoBack'];
         options?: never;
         head?: never;
         patch?: never;
@@ -4263,6 +4263,37 @@ export interface operations {
         };
         responses: {
             /** @description The piece with another photo in this one's place */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Piece'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+        };
+    };
+    takePhotoBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                reference: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The piece with the photo, or the light, as it was before the last change */
             200: {
                 headers: {
                     [name: string]: unknown;

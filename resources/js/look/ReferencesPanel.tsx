@@ -9,6 +9,7 @@ import {
     useReplacePhoto,
     useRestoreReference,
     useSameSpot,
+    useTakePhotoBack,
 } from '../api/lookQueries';
 import { useDesk } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
@@ -140,6 +141,7 @@ function Entry({ reference, first }: { reference: Reference; first: boolean }) {
     const { piece, take } = useDesk();
     const change = useChangeReference(piece.id);
     const replace = useReplacePhoto(piece.id);
+    const takeBack = useTakePhotoBack(piece.id);
     const remove = useRemoveReference(piece.id);
     const restore = useRestoreReference(piece.id);
     const [name, setName] = useState(reference.name);
@@ -179,7 +181,16 @@ function Entry({ reference, first }: { reference: Reference; first: boolean }) {
                         acceptedFileTypes={['image/*']}
                         onSelect={(files) => {
                             const photo = files?.[0];
-                            if (photo) replace.mutate({ reference: reference.id, photo });
+                            if (photo)
+                                replace.mutate(
+                                    { reference: reference.id, photo },
+                                    {
+                                        onSuccess: () =>
+                                            notify('Another photo is shown now', () =>
+                                                takeBack.mutate(reference.id, tell),
+                                            ),
+                                    },
+                                );
                         }}
                     >
                         <Button isDisabled={replace.isPending}>
