@@ -21,6 +21,7 @@ use Illuminate\Support\Carbon;
  * @property ?array<string, mixed> $result
  * @property string $problem
  * @property Carbon $created_at
+ * @property ?Carbon $updated_at
  */
 final class Work extends Model
 {

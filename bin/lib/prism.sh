@@ -181,9 +181,10 @@ serve() {
     fail "The web server did not start; see storage/logs/web.log."
 }
 
-# A worker ends itself after a timed-out job or an hour; the loop starts the next.
-queue_worker() {
-    in_group storage/logs/queue.log bash -c 'while :; do php artisan queue:work --sleep=0.1 --max-time=3600; sleep 0.2; done'
+# One for what someone waits for, one for what can wait. A worker ends itself after a timed-out job or an hour; the loop starts the next.
+queue_workers() {
+    in_group storage/logs/queue.log bash -c 'while :; do php artisan queue:work --queue=soon --sleep=0.1 --max-time=3600; sleep 0.2; done'
+    PRISM_WARM_UP=false in_group storage/logs/queue.log bash -c 'while :; do php artisan queue:work --queue=later --sleep=0.5 --max-time=3600; sleep 0.2; done'
 }
 
 stop_groups() {

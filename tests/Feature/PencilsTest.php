@@ -7,8 +7,10 @@ use App\Models\Pencil;
 use App\Models\Range;
 use App\Models\User;
 use App\Studio\Catalogue;
+use App\Studio\LongWork\WorkQueue;
 use App\Studio\PencilList;
 use App\Studio\PencilQuery;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
 use Prism\Colour\Lab;
@@ -273,7 +275,7 @@ describe('long work', function (): void {
         expect($one['state'])->toBe('waiting')->and($this->postJson('/api/works', ['kind' => 'calibration'])->json('id'))->toBe($one['id']);
         Queue::assertPushed(DoWork::class, 1);
         $this->deleteJson("/api/works/{$one['id']}")->assertJsonPath('state', 'cancelled');
-        (new DoWork($one['id']))->handle();
+        app()->call([new DoWork(WorkQueue::Later), 'handle']);
         $this->getJson("/api/works/{$one['id']}")->assertJsonPath('state', 'cancelled');
         $this->postJson('/api/works', ['kind' => 'audit', 'paper' => 'vellum'])->assertUnprocessable();
         $this->postJson('/api/works', ['kind' => 'sorcery'])->assertUnprocessable();
@@ -286,11 +288,11 @@ describe('long work', function (): void {
                 DB::table('works')->where('id', $work->id)->where('state', 'running')->update(['state' => 'cancelled']);
             }
         });
-        (new DoWork($work->id))->handle();
+        app()->call([new DoWork(WorkQueue::Later), 'handle']);
         expect($work->refresh()->state)->toBe('cancelled')->and($work->result)->toBeNull();
-        $dying = $this->user->works()->create(['kind' => 'audit', 'wish' => [], 'state' => 'running']);
-        (new DoWork($dying->id))->failed(null);
-        expect($dying->refresh()->state)->toBe('failed')->and($dying->problem)->toContain('Nothing was changed');
+        $dying = $this->user->works()->create(['kind' => 'audit', 'wish' => ['paper' => 'no such paper']]);
+        expect(static fn () => app()->call([new DoWork(WorkQueue::Later), 'handle']))->toThrow(ModelNotFoundException::class)
+            ->and($dying->refresh()->state)->toBe('failed')->and($dying->problem)->toContain('Nothing was changed');
     });
 
     it('is its owner\'s alone', function (): void {

@@ -22,11 +22,14 @@ use App\Studio\LongWork\ReservesWork;
 use App\Studio\LongWork\SearchAgainWork;
 use App\Studio\LongWork\WorkCancelled;
 use App\Studio\LongWork\WorkKind;
+use App\Studio\LongWork\WorkQueue;
 use App\Studio\LongWork\WorkRefused;
+use App\Studio\LongWork\Works;
 use App\Studio\PencilBook;
 use App\Studio\PlanSheet;
 use App\Studio\SwatchBook;
 use App\Studio\ZoneRecipes;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
 use Prism\Colour\Lab;
 use Prism\Exchange\PencilEntry;
@@ -77,8 +80,51 @@ it('goes on while it says the same again, and stops once it is cancelled', funct
                 return ($this->does)($artist, $wish, $progress);
             }
         });
-        expect(DoWork::begin($this->user, WorkKind::Planning, ['piece' => 'x'])->refresh()->state)->toBe($ends);
+        expect(app(Works::class)->begin($this->user, WorkKind::Planning, ['piece' => 'x'])->refresh()->state)->toBe($ends);
     }
+});
+
+it('does of each artist one thing in turn, the oldest first', function (): void {
+    Queue::fake();
+    $other = artist();
+    $ask = static fn (User $artist, string $piece): string => app(Works::class)->begin($artist, WorkKind::Planning, ['piece' => $piece])->id;
+    [$a, $b, $c] = [$ask($this->user, '1'), $ask($this->user, '2'), $ask($this->user, '3')];
+    $d = $ask($other, '4');
+    $next = static fn (): ?string => app(Works::class)->next(WorkQueue::Soon)?->id;
+    expect([$next(), $next(), $next(), $next(), $next()])->toBe([$a, $d, $b, $c, null])->and(app(Works::class)->next(WorkQueue::Later))->toBeNull();
+});
+
+it('leaves nothing running whose worker is gone, and lets go on what is being done', function (): void {
+    $gone = $this->user->works()->create(['kind' => 'planning', 'wish' => ['piece' => 'x'], 'state' => 'running']);
+    $done = $this->user->works()->create(['kind' => 'planning', 'wish' => ['piece' => 'y'], 'state' => 'running']);
+    // Another connection, as a worker has it.
+    $worker = DB::connectUsing('worker', config('database.connections.mariadb'));
+    $worker->selectOne('select get_lock(?, 0) as held', ["prism-work-$done->id"]);
+    $this->actingAs($this->user);
+    $this->getJson("/api/works/$gone->id")->assertJsonPath('state', 'running');
+    $this->travel(5)->seconds();
+    $this->getJson("/api/works/$done->id")->assertJsonPath('state', 'running');
+    $this->getJson("/api/works/$gone->id")->assertJsonPath('state', 'failed')->assertJsonPath('problem', Works::BROKEN);
+    $this->getJson('/api/works?kind=planning&piece=y')->assertJsonPath('work.state', 'running');
+    // With its connection goes the lock, however the worker ended.
+    $worker->disconnect();
+    $this->getJson('/api/works?kind=planning&piece=y')->assertJsonPath('work.state', 'failed');
+    Queue::fake();
+    expect(app(Works::class)->begin($this->user, WorkKind::Planning, ['piece' => 'y'])->id)->not->toBe($done->id);
+});
+
+it('puts into the queue again what has lost its place there', function (): void {
+    Queue::fake();
+    $work = app(Works::class)->begin($this->user, WorkKind::Planning, ['piece' => 'x']);
+    $this->travel(5)->seconds();
+    Queue::fake();
+    $this->actingAs($this->user)->getJson("/api/works/$work->id")->assertJsonPath('state', 'waiting');
+    Queue::assertPushedOn('soon', DoWork::class);
+});
+
+it('takes up no job beside itself, and what can wait keeps nobody waiting', function (): void {
+    expect(config('queue.connections.database.retry_after'))->toBeGreaterThan(DoWork::TIMEOUT_SECONDS)
+        ->and(WorkKind::Audit->queue())->toBe(WorkQueue::Later)->and(WorkKind::Planning->queue())->toBe(WorkQueue::Soon);
 });
 
 it('keeps a note of a job that broke', function (): void {
@@ -179,11 +225,11 @@ it('has the box mixed anew once a calibration is in force', function (): void {
     }
     $work = $this->user->works()->create(['kind' => 'calibration', 'wish' => []]);
     Queue::fake();
-    (new DoWork($work->id))->handle();
+    app()->call([new DoWork(WorkQueue::Later), 'handle']);
     Queue::assertPushed(PrepareBox::class, 1);
     expect($work->refresh()->state)->toBe('done')->and($work->progress)->toBe(1.0);
     // A second worker that gets the same job leaves it alone.
-    (new DoWork($work->id))->handle();
+    app()->call([new DoWork(WorkQueue::Later), 'handle']);
     Queue::assertPushed(PrepareBox::class, 1);
 });
 

@@ -11,12 +11,12 @@ use App\Http\Resources\PieceChoicesResource;
 use App\Http\Resources\PieceResource;
 use App\Http\Resources\PieceSummaryResource;
 use App\Http\Resources\SampleResource;
-use App\Jobs\DoWork;
 use App\Jobs\PrepareBox;
 use App\Models\Paper;
 use App\Models\Piece;
 use App\Models\User;
 use App\Studio\LongWork\WorkKind;
+use App\Studio\LongWork\Works;
 use App\Studio\PhotoStore;
 use App\Studio\PicturePalettes;
 use App\Studio\Pieces;
@@ -53,7 +53,7 @@ final class PieceController
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
-    public function store(StorePieceRequest $request, #[CurrentUser] User $user, References $references): JsonResponse
+    public function store(StorePieceRequest $request, #[CurrentUser] User $user, References $references, Works $works): JsonResponse
     {
         $piece = ReferenceController::reading($request, static fn (string $path): Piece => DB::transaction(static function () use ($request, $user, $references, $path): Piece {
             $piece = $user->pieces()->create([
@@ -65,7 +65,7 @@ final class PieceController
 
             return $piece;
         }));
-        DoWork::begin($user, WorkKind::Look, ['piece' => $piece->id]);
+        $works->begin($user, WorkKind::Look, ['piece' => $piece->id]);
         PrepareBox::dispatch($user);
 
         return PieceResource::make($piece)->response()->setStatusCode(201);

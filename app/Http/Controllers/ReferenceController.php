@@ -10,10 +10,10 @@ use App\Http\Requests\ReferenceRequest;
 use App\Http\Requests\StorePieceRequest;
 use App\Http\Resources\PieceResource;
 use App\Http\Resources\WorkResource;
-use App\Jobs\DoWork;
 use App\Models\Piece;
 use App\Models\Reference;
 use App\Studio\LongWork\WorkKind;
+use App\Studio\LongWork\Works;
 use App\Studio\PhotoRefused;
 use App\Studio\PhotoStore;
 use App\Studio\PhotoView;
@@ -29,6 +29,10 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
 /** The photos that a piece is drawn from. */
 final class ReferenceController
 {
+    public function __construct(private readonly Works $works)
+    {
+    }
+
     #[OA\Post(path: '/api/pieces/{piece}/references', operationId: 'addReference', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['photo', 'name', 'role'], properties: [
             new OA\Property(property: 'photo', type: 'string', format: 'binary'),
@@ -62,7 +66,7 @@ final class ReferenceController
         Gate::authorize('update', $reference->piece);
         self::reading($request, static fn (string $path) => $references->replace($reference, $path));
         if ($references->isFirst($reference)) {
-            DoWork::begin($reference->piece->user, WorkKind::Look, ['piece' => $reference->piece_id]);
+            $this->works->begin($reference->piece->user, WorkKind::Look, ['piece' => $reference->piece_id]);
         }
 
         return PieceResource::make($reference->piece->refresh());
@@ -79,7 +83,7 @@ final class ReferenceController
         Gate::authorize('update', $reference->piece);
         self::refused(static fn () => $references->takeBack($reference));
         if ($references->isFirst($reference)) {
-            DoWork::begin($reference->piece->user, WorkKind::Look, ['piece' => $reference->piece_id]);
+            $this->works->begin($reference->piece->user, WorkKind::Look, ['piece' => $reference->piece_id]);
         }
 
         return PieceResource::make($reference->piece->refresh());
@@ -102,7 +106,7 @@ final class ReferenceController
         Gate::authorize('update', $reference->piece);
         $references->change($reference, $request->validated());
         if ($request->boolean('first')) {
-            DoWork::begin($reference->piece->user, WorkKind::Look, ['piece' => $reference->piece_id]);
+            $this->works->begin($reference->piece->user, WorkKind::Look, ['piece' => $reference->piece_id]);
         }
 
         return PieceResource::make($reference->piece->refresh());
@@ -124,7 +128,7 @@ final class ReferenceController
         // A patch that tells nothing is refused now, not when its turn comes.
         $references->light($reference, $by);
         $wish = ['piece' => $reference->piece_id, 'reference' => $reference->id, 'balance' => $by];
-        $work = DoWork::begin($reference->piece->user, WorkKind::Balance, $wish)->refresh();
+        $work = $this->works->begin($reference->piece->user, WorkKind::Balance, $wish)->refresh();
         if ($work->wish != $wish) {
             throw ValidationException::withMessages(['balance' => 'The light of a photo is being set just now. Wait until that is done, or cancel it.']);
         }

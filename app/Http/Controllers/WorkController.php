@@ -6,10 +6,10 @@ namespace App\Http\Controllers;
 
 use App\Http\Requests\WorkRequest;
 use App\Http\Resources\WorkResource;
-use App\Jobs\DoWork;
 use App\Models\User;
 use App\Models\Work;
 use App\Studio\LongWork\WorkKind;
+use App\Studio\LongWork\Works;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -20,6 +20,10 @@ use OpenApi\Attributes as OA;
 /** Long work: asked for, watched, cancelled. */
 final class WorkController
 {
+    public function __construct(private readonly Works $works)
+    {
+    }
+
     #[OA\Post(path: '/api/works', operationId: 'startWork', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['kind'], properties: [
         new OA\Property(property: 'kind', type: 'string', enum: ['calibration', 'audit', 'filling', 'search-again', 'look', 'planning', 'reserves', 'demo-piece']),
         new OA\Property(property: 'paper', type: 'string', description: 'for an audit'),
@@ -35,7 +39,7 @@ final class WorkController
     ])]
     public function store(WorkRequest $request, #[CurrentUser] User $user): JsonResponse
     {
-        $work = DoWork::begin($user, WorkKind::from((string) $request->validated('kind')), Arr::except($request->validated(), ['kind']));
+        $work = $this->works->begin($user, WorkKind::from((string) $request->validated('kind')), Arr::except($request->validated(), ['kind']));
 
         return WorkResource::make($work->refresh())->response()->setStatusCode(202);
     }
@@ -51,7 +55,7 @@ final class WorkController
         }
         $work = $works->first();
 
-        return new JsonResponse(['work' => $work === null ? null : new WorkResource($work)]);
+        return new JsonResponse(['work' => $work === null ? null : new WorkResource($this->works->tended($work))]);
     }
 
     #[OA\Get(path: '/api/works/{work}', operationId: 'work', parameters: [new OA\PathParameter(name: 'work', required: true, schema: new OA\Schema(type: 'string'))], responses: [
@@ -61,7 +65,7 @@ final class WorkController
     {
         Gate::authorize('view', $work);
 
-        return new WorkResource($work);
+        return new WorkResource($this->works->tended($work));
     }
 
     #[OA\Delete(path: '/api/works/{work}', operationId: 'cancelWork', parameters: [new OA\PathParameter(name: 'work', required: true, schema: new OA\Schema(type: 'string'))], responses: [

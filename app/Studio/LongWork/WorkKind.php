@@ -22,6 +22,11 @@ enum WorkKind: string
         return in_array($this, [self::Look, self::Planning, self::Balance, self::Reserves], true);
     }
 
+    public function queue(): WorkQueue
+    {
+        return in_array($this, [self::Calibration, self::Audit], true) ? WorkQueue::Later : WorkQueue::Soon;
+    }
+
     /** @return class-string<LongWork> */
     public function worker(): string
     {

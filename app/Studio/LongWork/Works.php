@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio\LongWork;
+
+use App\Jobs\DoWork;
+use App\Models\User;
+use App\Models\Work;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Queue;
+
+/**
+ * Long works: asked for, taken up one after the other, and never left standing.
+ *
+ * Whoever does a work holds a lock of its name in the database (GET_LOCK): it is gone the moment its connection is, however the worker
+ * ended. So a work that is running and whose lock is free is running no more.
+ */
+final class Works
+{
+    public const BROKEN = 'This went wrong in the studio. Nothing was changed; try again.';
+
+    /** A work has its lock, and a waiting one its place in the queue, so soon after its row is written. */
+    private const SETTLED_SECONDS = 3;
+
+    /**
+     * Asks for a long work. What is waiting or running already is not asked for twice: of most kinds one at a time, of those
+     * about a piece one for each piece.
+     *
+     * @param  array<string, mixed>  $wish
+     */
+    public function begin(User $artist, WorkKind $kind, array $wish): Work
+    {
+        [$work, $isNew] = DB::transaction(function () use ($artist, $kind, $wish): array {
+            // Who asks twice at the same time is heard one after the other.
+            $row = User::query()->whereKey($artist->id);
+            $row->lockForUpdate()->value('id');
+            $open = Work::query();
+            $open->where('user_id', $artist->id)->where('kind', $kind->value)->whereIn('state', ['waiting', 'running']);
+            if ($kind->isAboutPiece()) {
+                $open->where('wish->piece', $wish['piece'] ?? '');
+            }
+            $work = $open->first();
+            $work = $work === null ? null : $this->tended($work);
+
+            return $work !== null && in_array($work->state, ['waiting', 'running'], true) ? [$work, false] : [$artist->works()->create(['kind' => $kind->value, 'wish' => $wish]), true];
+        });
+        if ($isNew) {
+            self::dispatch($kind->queue());
+        }
+
+        return $work;
+    }
+
+    /**
+     * The next that is to be done, running from now on: of the artist for whom least is being done, and of each the oldest first.
+     * Whoever takes it ends it by {@see self::end()}.
+     */
+    public function next(WorkQueue $queue): ?Work
+    {
+        return DB::transaction(function () use ($queue): ?Work {
+            $waiting = Work::query();
+            $waiting->where('state', 'waiting')->whereIn('kind', $queue->kinds())->orderBy('id')->lockForUpdate();
+            $running = Work::query()->where('state', 'running')->pluck('user_id')->countBy();
+            $turn = $best = null;
+            $before = [];
+            foreach ($waiting->get() as $work) {
+                $rank = [($running[$work->user_id] ?? 0) + ($before[$work->user_id] ?? 0), $work->id];
+                $before[$work->user_id] = ($before[$work->user_id] ?? 0) + 1;
+                if ($best === null || $rank < $best) {
+                    [$best, $turn] = [$rank, $work];
+                }
+            }
+            if ($turn !== null) {
+                DB::selectOne('select get_lock(?, 0) as held', [self::lock($turn)]);
+                $turn->update(['state' => 'running']);
+            }
+
+            return $turn;
+        });
+    }
+
+    /** @param  array<string, mixed>  $columns  of a running work; one that was cancelled stays so */
+    public function end(Work $work, array $columns): void
+    {
+        $row = Work::query()->whereKey($work->id);
+        $row->where('state', 'running')->update($columns);
+        DB::selectOne('select release_lock(?) as released', [self::lock($work)]);
+    }
+
+    /** As it really stands: failed where its worker is gone, in the queue again where its place in it was lost. */
+    public function tended(Work $work): Work
+    {
+        if ($work->updated_at === null || $work->updated_at->gt(now()->subSeconds(self::SETTLED_SECONDS))) {
+            return $work;
+        }
+        if ($work->state === 'running' && DB::selectOne('select is_free_lock(?) as free', [self::lock($work)])?->free === 1) {
+            $this->end($work, ['state' => 'failed', 'problem' => self::BROKEN]);
+            $work->refresh();
+        }
+        $kind = WorkKind::tryFrom($work->kind);
+        if ($work->state === 'waiting' && $kind !== null && Queue::size($kind->queue()->value) === 0) {
+            self::dispatch($kind->queue());
+        }
+
+        return $work;
+    }
+
+    private static function dispatch(WorkQueue $queue): void
+    {
+        DoWork::dispatch($queue)->onQueue($queue->value)->afterCommit();
+    }
+
+    private static function lock(Work $work): string
+    {
+        return "prism-work-$work->id";
+    }
+}
