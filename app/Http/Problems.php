@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Studio\ChangedMeanwhile;
 use App\Studio\ZoneRefused;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\LostConnectionDetector;
@@ -56,6 +57,8 @@ final class Problems
 
             return null;
         });
+        $exceptions->dontReport(ChangedMeanwhile::class);
+        $exceptions->render(static fn (ChangedMeanwhile $conflict, Request $request): JsonResponse => self::refused($conflict->getMessage(), status: 409));
         $exceptions->dontReport(TableRefused::class);
         $exceptions->render(static fn (TableRefused $refusal, Request $request): JsonResponse => self::refused(
             sprintf('%s in this file cannot be taken in; nothing of it was.', count($refusal->errors) === 1 ? 'One thing' : count($refusal->errors).' things'),

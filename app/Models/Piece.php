@@ -39,6 +39,7 @@ use Prism\Colour\Lamp;
  * @property array{recipes: array<string, array{stack: string, by_hand: bool}|null>, palette: array<string, mixed>|null}|null $before_planning
  * @property list<array{id: string, zone: string, kind: string, sentence: string, on: string, layer: string|null, had: array<string, array{stack: string, by_hand: bool}|null>, has: array<string, string>, crisp: bool|null, crispBefore: bool|null}>|null $advised
  * @property string|null $zone_map
+ * @property int $version  counts changes of what is chosen for it
  * @property Carbon $updated_at
  * @property-read User $user
  * @property-read Paper $paper
@@ -58,7 +59,7 @@ final class Piece extends Model
     /** @var list<string> bytes, not for JSON */
     protected $hidden = ['zone_map'];
 
-    protected $attributes = ['width_mm' => 240, 'height_mm' => 180, 'unit' => 'mm', 'lamp' => 'daylight', 'session_minutes' => 90, 'value_only' => false];
+    protected $attributes = ['width_mm' => 240, 'height_mm' => 180, 'unit' => 'mm', 'lamp' => 'daylight', 'session_minutes' => 90, 'value_only' => false, 'version' => 1];
 
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo

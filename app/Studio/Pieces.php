@@ -33,11 +33,18 @@ final class Pieces
     }
 
     /**
-     * @param  array<string, mixed>  $changes  validated
+     * @param  array<string, mixed>  $changes  validated; with the `version` that was seen, it must still be that
+     *                                         ({@see ChangedMeanwhile})
      */
     public function change(Piece $piece, array $changes): void
     {
         DB::transaction(function () use ($piece, $changes): void {
+            $row = Piece::query()->whereKey($piece->id);
+            $version = (int) $row->lockForUpdate()->value('version');
+            if (isset($changes['version']) && (int) $changes['version'] !== $version) {
+                throw new ChangedMeanwhile('This piece');
+            }
+            $piece->version = $version + 1;
             foreach (self::PLAIN as $name => $column) {
                 if (array_key_exists($name, $changes)) {
                     $piece->setAttribute($column, $changes[$name]);

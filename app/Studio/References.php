@@ -63,7 +63,8 @@ final class References
     /**
      * Another photo in place of one: zones that still fit stay; see {@see ZoneBook::refit()}.
      *
-     * @throws PhotoRefused if it cannot be read, or another has changed it meanwhile
+     * @throws PhotoRefused if it cannot be read
+     * @throws ChangedMeanwhile
      */
     public function replace(Reference $reference, string $path): void
     {
@@ -80,7 +81,7 @@ final class References
      * @param  ?Closure(string, float): void  $progress  may throw to stop: nothing is changed then
      *
      * @throws \Prism\Reference\LookRefused if the patch cannot tell it
-     * @throws PhotoRefused if another has changed the photo meanwhile
+     * @throws ChangedMeanwhile
      */
     public function balance(Reference $reference, ?array $by, ?Closure $progress = null): void
     {
@@ -112,7 +113,7 @@ final class References
             $row = Reference::query()->whereKey($reference->id);
             $row->lockForUpdate();
             if ($row->firstOrFail()->picture !== $from['picture']) {
-                throw new PhotoRefused('This photo was changed meanwhile, in another window perhaps. Reload to see it; your change is not saved.');
+                throw new ChangedMeanwhile('This photo');
             }
             $reference->update([...$to, 'before' => $from]);
             if ($this->isFirst($reference)) {

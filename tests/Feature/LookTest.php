@@ -8,13 +8,13 @@ use App\Models\Piece;
 use App\Models\Reference;
 use App\Models\Zone;
 use App\Models\ZoneTarget;
+use App\Studio\ChangedMeanwhile;
 use App\Studio\LongWork\BalanceWork;
 use App\Studio\LongWork\LookWork;
 use App\Studio\LongWork\ReservesWork;
 use App\Studio\LongWork\WorkCancelled;
 use App\Studio\LongWork\WorkRefused;
 use App\Studio\PhotoReader;
-use App\Studio\PhotoRefused;
 use App\Studio\PhotoStore;
 use App\Studio\References;
 use App\Studio\ZoneBook;
@@ -447,7 +447,7 @@ describe('references', function (): void {
         $here = $this->piece->reference();
         $there = Reference::query()->findOrFail($here->id);
         app(References::class)->balance($there, ['by' => 'lamp', 'lamp' => 'led']);
-        expect(fn () => app(References::class)->balance($here, ['by' => 'lamp', 'lamp' => 'warm-lamp']))->toThrow(PhotoRefused::class, 'changed meanwhile')
+        expect(fn () => app(References::class)->balance($here, ['by' => 'lamp', 'lamp' => 'warm-lamp']))->toThrow(ChangedMeanwhile::class, 'changed meanwhile')
             ->and($here->refresh()->balance)->toBe(['by' => 'lamp', 'lamp' => 'led']);
     });
 

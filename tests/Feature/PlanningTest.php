@@ -160,6 +160,27 @@ it('keeps no more drawings than one goes back and forth between', function (): v
     expect(glob("$folder/drawing-*.png"))->toHaveCount(40)->and(is_file("$folder/drawing-old60.png"))->toBeFalse()->and(is_file("$folder/drawing-old1.png"))->toBeTrue();
 });
 
+it('leaves a recipe that was chosen while it ran, and writes none for a colour that was removed', function (): void {
+    $work = fn () => app(PlanningWork::class)->do($this->user, ['piece' => $this->piece->id], function (string $doing): void {
+        if ($doing === 'Writing the recipes') {
+            [$chosen, $removed] = ZoneTarget::query()->orderBy('id')->take(2)->get()->all();
+            $this->patchJson("/api/targets/$chosen->id", ['version' => $chosen->version, 'stack' => 'QW:404@30'])->assertOk();
+            $removed->delete();
+        }
+    });
+    $work();
+    [$chosen, $removed] = ZoneTarget::withTrashed()->orderBy('id')->take(2)->get()->all();
+    expect($chosen->recipe->stack)->toBe('QW:404@30')->and($chosen->recipe->by_hand)->toBeTrue()->and($removed->recipe)->toBeNull()
+        ->and(ZoneTarget::query()->whereHas('recipe')->count())->toBe(ZoneTarget::query()->count());
+});
+
+it('takes pins of one of two windows, and tells the other', function (): void {
+    $seen = $this->getJson($this->url)->json('version');
+    $this->patchJson($this->url, ['version' => $seen, 'pinned' => ['QW:404']])->assertOk()->assertJsonPath('version', $seen + 1);
+    $this->patchJson($this->url, ['version' => $seen, 'pinned' => ['QW:119']])->assertConflict()->assertJsonPath('message', static fn (string $said): bool => str_contains($said, 'changed meanwhile'));
+    expect($this->getJson($this->url)->json('planning.pinned'))->toBe(['QW:404']);
+});
+
 it('can be cancelled, and changes nothing then', function (): void {
     $told = 0;
     $cancel = static function () use (&$told): void {

@@ -7,6 +7,7 @@ use App\Jobs\PrepareBox;
 use App\Models\Paper;
 use App\Models\User;
 use App\Models\Work;
+use App\Models\ZoneTarget;
 use App\Studio\Calibrations;
 use App\Studio\Catalogue;
 use App\Studio\Engine;
@@ -213,6 +214,16 @@ it('does not draw with a pencil that has no colour, nor on a sheet that is not t
     $chart = $this->user->charts()->create(['paper_id' => $this->paper->id, 'kind' => 'stacks', 'page' => 'a4', 'title' => 'x', 'stacks' => ['', 'HS:1@60']]);
     expect(fn () => app(FillingWork::class)->do($this->user, ['chart' => $chart->id, 'sheet' => 1], $this->silent))->toThrow(WorkRefused::class, 'HS:1: it has no colour yet')
         ->and(fn () => app(FillingWork::class)->do($this->user, ['chart' => $chart->id, 'sheet' => 2], $this->silent))->toThrow(WorkRefused::class, 'no such sheet');
+});
+
+it('searches again for what the artist has not chosen meanwhile', function (): void {
+    $piece = pieceOf($this->user);
+    [$a, $b] = [spotIn($piece, 'a', [50, 0, 0], 'QW:722@90'), spotIn($piece, 'b', [60, 20, 0], 'QW:722@50')];
+    app(SearchAgainWork::class)->do($this->user, ['targets' => [$a->id, $b->id]], function () use ($b): void {
+        $b->recipe()->update(['stack' => 'QW:404@30', 'by_hand' => true]);
+        ZoneTarget::query()->whereKey($b->id)->increment('version');
+    });
+    expect($a->recipe()->value('stack'))->not->toBe('QW:722@90')->and($b->recipe()->value('stack'))->toBe('QW:404@30');
 });
 
 it('searches nothing out of an empty box', function (): void {

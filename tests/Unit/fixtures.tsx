@@ -166,6 +166,7 @@ export function piece(zones: Zone[], changes: Partial<Piece> = {}): Piece {
 
     return {
         id: 'p1',
+        version: 1,
         title: 'Floats',
         paper: cartridge,
         interpretation: asRead,

@@ -87,6 +87,7 @@ final class PieceController
         operationId: 'changePiece',
         parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(properties: [
+            new OA\Property(property: 'version', type: 'integer', description: 'that was seen: the change is refused if it is another by now'),
             new OA\Property(property: 'title', type: 'string'),
             new OA\Property(property: 'paper', type: 'string'),
             new OA\Property(property: 'schools', ref: '#/components/schemas/SchoolAnswers'),
@@ -105,6 +106,7 @@ final class PieceController
             new OA\Property(property: 'banned', type: 'array', items: new OA\Items(type: 'string')),
         ])),
         responses: [
+            new OA\Response(response: 409, description: 'Changed meanwhile elsewhere', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
             new OA\Response(response: 200, description: 'What is chosen now', content: new OA\JsonContent(ref: '#/components/schemas/PieceChoices')),
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],

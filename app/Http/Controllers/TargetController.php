@@ -9,6 +9,7 @@ use App\Http\Requests\UpdateTargetRequest;
 use App\Http\Resources\TargetResource;
 use App\Models\Zone;
 use App\Models\ZoneTarget;
+use App\Studio\ChangedMeanwhile;
 use App\Studio\Targets;
 use App\Studio\ZoneRecipes;
 use Illuminate\Http\JsonResponse;
@@ -67,7 +68,7 @@ final class TargetController
             $row = ZoneTarget::query();
             $row->lockForUpdate();
             $current = $row->findOrFail($target->id);
-            abort_if($current->version !== $request->integer('version'), 409, 'This zone was changed meanwhile, in another window perhaps. Reload to see it; your change is not saved.');
+            throw_if($current->version !== $request->integer('version'), ChangedMeanwhile::class, 'This zone');
             if ($request->has('colour')) {
                 $colour = $request->validated('colour');
                 $targets->set($current, $colour === null ? null : Lab::of((float) $colour['L'], (float) $colour['a'], (float) $colour['b']));

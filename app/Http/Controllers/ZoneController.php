@@ -13,6 +13,7 @@ use App\Http\Resources\PieceResource;
 use App\Http\Resources\ZoneResource;
 use App\Models\Piece;
 use App\Models\Zone;
+use App\Studio\ChangedMeanwhile;
 use App\Studio\ZoneBook;
 use App\Studio\ZoneRecipes;
 use Illuminate\Http\JsonResponse;
@@ -95,7 +96,7 @@ final class ZoneController
             $row = Zone::query();
             $row->lockForUpdate();
             $current = $row->findOrFail($zone->id);
-            abort_if($current->version !== $request->integer('version'), 409, 'This zone was changed meanwhile, in another window perhaps. Reload to see it; your change is not saved.');
+            throw_if($current->version !== $request->integer('version'), ChangedMeanwhile::class, 'This zone');
             $this->zones->amend($current, Arr::only($request->validated(), ['name', 'corrections', 'schools', 'interpretation', 'ground']));
         });
         $fresh = $zone->refresh();

@@ -28,6 +28,7 @@ final class UpdatePieceRequest extends FormRequest
         $size = ['sometimes', 'required', 'numeric', sprintf('between:%d,%d', self::SMALLEST, self::LARGEST)];
 
         return [
+            'version' => ['sometimes', 'required', 'integer', 'min:1'],
             'title' => ['sometimes', 'required', 'string', 'max:120'],
             'paper' => ['sometimes', 'required', 'string', 'exists:papers,slug'],
             ...SchoolChoices::rules(),

@@ -16,7 +16,8 @@ use OpenApi\Attributes as OA;
  *
  * @mixin Piece
  */
-#[OA\Schema(schema: 'PieceChoices', required: ['title', 'paper', 'schools', 'lamp', 'tone', 'format', 'planning', 'lightDegrees', 'interpretation'], properties: [
+#[OA\Schema(schema: 'PieceChoices', required: ['version', 'title', 'paper', 'schools', 'lamp', 'tone', 'format', 'planning', 'lightDegrees', 'interpretation'], properties: [
+    new OA\Property(property: 'version', type: 'integer', description: 'counts changes of what is chosen'),
     new OA\Property(property: 'title', type: 'string'),
     new OA\Property(property: 'paper', ref: '#/components/schemas/Paper'),
     new OA\Property(property: 'schools', required: ['chosen', 'own'], type: 'object', properties: [
@@ -56,6 +57,7 @@ final class PieceChoicesResource extends JsonResource
     public function toArray(Request $request): array
     {
         return [
+            'version' => $this->version,
             'title' => $this->title,
             'paper' => PaperResource::make($this->paper),
             'schools' => ['chosen' => SchoolChoices::ofPiece($this->resource)->chosen, 'own' => array_keys($this->schools ?? [])],

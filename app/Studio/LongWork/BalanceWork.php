@@ -6,7 +6,7 @@ namespace App\Studio\LongWork;
 
 use App\Models\Reference;
 use App\Models\User;
-use App\Studio\PhotoRefused;
+use App\Studio\ChangedMeanwhile;
 use App\Studio\Pieces;
 use App\Studio\References;
 use Closure;
@@ -27,7 +27,7 @@ final class BalanceWork implements LongWork
         }
         try {
             $this->references->balance($reference->setRelation('piece', $piece), $wish['balance'] ?? null, $progress);
-        } catch (PhotoRefused $refusal) {
+        } catch (ChangedMeanwhile $refusal) {
             throw new WorkRefused($refusal->getMessage(), previous: $refusal);
         }
 

@@ -44,9 +44,11 @@ final class PlanningWork implements LongWork
         $progress('Writing the recipes', 0.95);
         DB::transaction(function () use ($piece, $found, $palette): void {
             $before = $stacks = [];
+            $now = self::versions($found['rows']);
             foreach ($found['rows'] as $row) {
                 $recipe = $palette->recipes[$row->id] ?? null;
-                if ($recipe === null || in_array($row->id, $found['own'], true)) {
+                // What the artist has changed while it was planned stays as they left it.
+                if ($recipe === null || in_array($row->id, $found['own'], true) || ($now[$row->id] ?? null) !== $row->version) {
                     continue;
                 }
                 $before[$row->id] = $row->recipe === null ? null : ['stack' => $row->recipe->stack, 'by_hand' => $row->recipe->by_hand];
@@ -83,6 +85,20 @@ final class PlanningWork implements LongWork
         $errors = array_map(static fn (FoundRecipe $recipe): float => abs($recipe->difference->dL) / ValueScale::stepSize(), $palette->recipes);
 
         return $errors === [] ? 0.0 : array_sum($errors) / count($errors);
+    }
+
+    /**
+     * Locked until all is written.
+     *
+     * @param  list<ZoneTarget>  $rows
+     * @return array<string, int> by target; those that are gone have none
+     */
+    private static function versions(array $rows): array
+    {
+        $targets = ZoneTarget::query();
+        $targets->whereKey(array_map(static fn (ZoneTarget $row): string => $row->id, $rows))->lockForUpdate();
+
+        return $targets->pluck('version', 'id')->all();
     }
 
     /** @param  array<string, string>  $stacks  by target: all in two statements, for the artist waits */

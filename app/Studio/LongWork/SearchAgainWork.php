@@ -42,7 +42,13 @@ final class SearchAgainWork implements LongWork
         }
         $changed = [];
         DB::transaction(static function () use ($targets, $found, &$changed): void {
+            $now = ZoneTarget::query();
+            $versions = $now->whereKey($targets->modelKeys())->lockForUpdate()->pluck('version', 'id');
             foreach ($targets as $target) {
+                // What the artist has changed meanwhile stays as they left it.
+                if ($versions->get($target->id) !== $target->version) {
+                    continue;
+                }
                 $had = $target->recipe?->stack;
                 if ($had !== $found[$target->id]) {
                     $target->recipe()->updateOrCreate([], ['stack' => $found[$target->id]]);

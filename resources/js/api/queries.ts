@@ -10,6 +10,7 @@ import {
     type SchoolAnswers,
     type Plan,
     type ZoneCorrections,
+    type Piece,
 } from './client';
 
 export const queryClient = new QueryClient({
@@ -231,8 +232,14 @@ export const useChangeTarget = (piece: string) =>
 export const changePiece = (piece: string, body: PieceChanges) =>
     answered(api.PATCH('/api/pieces/{piece}', { params: { path: { piece } }, body }));
 
-export const useChangePiece = (piece: string) =>
-    usePieceMutation(piece, (body: PieceChanges) => changePiece(piece, body));
+export function useChangePiece(piece: string) {
+    const client = useQueryClient();
+
+    return usePieceMutation(piece, async (body: PieceChanges) => {
+        const changed = await changePiece(piece, body);
+        client.setQueryData<Piece>(keys.piece(piece), (now) => now && { ...now, ...changed });
+    });
+}
 
 export const useRemovePiece = (piece: string) =>
     usePieceMutation(piece, () => answered(api.DELETE('/api/pieces/{piece}', { params: { path: { piece } } })));

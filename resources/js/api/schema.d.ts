@@ -1615,7 +1615,8 @@ export interface components {
             distance: number | null;
         };
         PieceChoices: {
-            /** @description What is chosen for a piece as a whole: all that a change of it needs to be answered with. */
+            /** @description counts changes of what is chosen */
+            version: number;
             title: string;
             paper: components['schemas']['Paper'];
             schools: {
@@ -3773,6 +3774,8 @@ export interface operations {
         requestBody: {
             content: {
                 'application/json': {
+                    /** @description that was seen: the change is refused if it is another by now */
+                    version?: number;
                     title?: string;
                     paper?: string;
                     schools?: components['schemas']['SchoolAnswers'];
@@ -3801,6 +3804,15 @@ export interface operations {
                 };
                 content: {
                     'application/json': components['schemas']['PieceChoices'];
+                };
+            };
+            /** @description Changed meanwhile elsewhere */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
                 };
             };
             /** @description Refused */

@@ -68,7 +68,8 @@ export function useReplanPalette(of: Piece) {
 
     return useCallback(
         (changes: (planning: Piece['planning']) => PieceChanges) =>
-            replan((now) => changePiece(of.id, changes(now.planning))),
+            // Lists are changed as they were seen, so they must still be what was seen.
+            replan((now) => changePiece(of.id, { ...changes(now.planning), version: now.version })),
         [replan, of.id],
     );
 }
