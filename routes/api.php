@@ -139,4 +139,4 @@ Route::middleware('auth')->group(static function (): void {
     Route::delete('pieces/{piece}/drawing/last', [PlanController::class, 'undo']);
 });
 
-Route::fallback(static fn () => response()->json(['message' => 'There is nothing at this address.'], 404));
+Route::any('{any}', static fn () => response()->json(['message' => 'There is nothing at this address.'], 404))->where('any', '.*')->fallback();

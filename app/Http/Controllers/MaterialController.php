@@ -87,7 +87,9 @@ final class MaterialController
     {
         [$row] = self::rowsOf($catalogue, $user, [$pencil], 'pencil');
         abort_unless($user->box()->whereKey($row)->exists(), 422, sprintf('Pencil %s is not in your box; put it in first.', $pencil));
-        $user->box()->updateExistingPivot($row, $request->columns());
+        if ($request->columns() !== []) {
+            $user->box()->updateExistingPivot($row, $request->columns());
+        }
 
         return new JsonResponse(null, 204);
     }

@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Prism\Schools\DrawingHand;
 
-final class AccountRequest extends FormRequest
+final class AccountRequest extends StudioRequest
 {
     /** @return array<string, mixed> */
     public function rules(): array

@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Prism\Planning\AdviceKind;
 
-final class AdviceRequest extends FormRequest
+final class AdviceRequest extends StudioRequest
 {
     /** @return array<string, mixed> */
     public function rules(): array

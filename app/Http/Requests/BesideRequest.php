@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use Illuminate\Foundation\Http\FormRequest;
-
 /** Two patches of a reference. */
-final class BesideRequest extends FormRequest
+final class BesideRequest extends StudioRequest
 {
     /** @return array<string, mixed> */
     public function rules(): array

@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use Illuminate\Foundation\Http\FormRequest;
-
 /** What an artist notes of a pencil that they own. */
-final class BoxNoteRequest extends FormRequest
+final class BoxNoteRequest extends StudioRequest
 {
     private const NEW_PENCIL_MM = 180;
 

@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use Illuminate\Foundation\Http\FormRequest;
-
-final class BoxRequest extends FormRequest
+final class BoxRequest extends StudioRequest
 {
     /** @return array<string, mixed> */
     public function rules(): array

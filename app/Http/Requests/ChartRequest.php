@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Prism\Reference\ChartSheet;
 
-final class ChartRequest extends FormRequest
+final class ChartRequest extends StudioRequest
 {
     /** @return array<string, mixed> */
     public function rules(): array

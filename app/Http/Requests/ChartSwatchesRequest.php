@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use Illuminate\Foundation\Http\FormRequest;
 use Prism\Calibration\ChartStacks;
 
 /** Readings of a chart that the artist wants in the book. */
-final class ChartSwatchesRequest extends FormRequest
+final class ChartSwatchesRequest extends StudioRequest
 {
     /** @return array<string, mixed> */
     public function rules(): array

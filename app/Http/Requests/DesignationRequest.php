@@ -7,7 +7,6 @@ namespace App\Http\Requests;
 use App\Models\User;
 use App\Studio\Catalogue;
 use Closure;
-use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use Illuminate\Validation\Validator;
@@ -15,7 +14,7 @@ use Prism\Materials\Kit;
 use Prism\Planning\Designation;
 use Prism\Planning\ValuePart;
 
-final class DesignationRequest extends FormRequest
+final class DesignationRequest extends StudioRequest
 {
     /** @return array<string, mixed> */
     public function rules(): array

@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Prism\Planning\GradientFinish;
 
-final class GradientRequest extends FormRequest
+final class GradientRequest extends StudioRequest
 {
     public const MOST = 7;
 

@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 
-final class LassoRequest extends FormRequest
+final class LassoRequest extends StudioRequest
 {
     /** @return array<string, mixed> */
     public function rules(): array

@@ -6,11 +6,10 @@ namespace App\Http\Requests;
 
 use App\Models\Piece;
 use App\Models\Zone;
-use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Prism\Matching\Advice\Nudge;
 
-final class NudgeRequest extends FormRequest
+final class NudgeRequest extends StudioRequest
 {
     /** @return array<string, mixed> */
     public function rules(): array

@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Prism\Materials\Binder;
 
 /** A file of pencils, sent as its text. */
-final class PencilFileRequest extends FormRequest
+final class PencilFileRequest extends StudioRequest
 {
     private const MOST_CHARACTERS = 8_000_000;
 

@@ -7,9 +7,8 @@ namespace App\Http\Requests;
 use App\Models\User;
 use App\Studio\PencilQuery;
 use App\Studio\TypedColour;
-use Illuminate\Foundation\Http\FormRequest;
 
-final class PencilListRequest extends FormRequest
+final class PencilListRequest extends StudioRequest
 {
     /** @return array<string, mixed> */
     public function rules(): array

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use Prism\Colour\InvalidColour;
@@ -19,7 +18,7 @@ use Prism\Materials\PencilId;
 use Prism\Materials\Status;
 
 /** A pencil as it is written on the form: new, or changed. */
-final class PencilRequest extends FormRequest
+final class PencilRequest extends StudioRequest
 {
     /** @return array<string, mixed> */
     public function rules(): array

@@ -6,9 +6,8 @@ namespace App\Http\Requests;
 
 use App\Models\Piece;
 use App\Models\Zone;
-use Illuminate\Foundation\Http\FormRequest;
 
-final class PredictionRequest extends FormRequest
+final class PredictionRequest extends StudioRequest
 {
     /** @return array<string, mixed> */
     public function rules(): array

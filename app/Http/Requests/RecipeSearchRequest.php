@@ -10,7 +10,6 @@ use App\Studio\Catalogue;
 use App\Studio\PicturePalettes;
 use App\Studio\SchoolChoices;
 use App\Studio\ZoneBook;
-use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\ValidationException;
 use Prism\Colour\Lab;
 use Prism\Matching\Limits;
@@ -20,7 +19,7 @@ use Prism\Materials\Pencil;
 use Prism\Schools\BlackAndWhite;
 use Prism\Schools\Surface;
 
-final class RecipeSearchRequest extends FormRequest
+final class RecipeSearchRequest extends StudioRequest
 {
     /** Three rounds of two, an underlayer and a last coat. */
     private const LAYERS = 8;

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Studio\ReferenceRole;
-use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 
 /** A photo: one more of a piece, or another in the place of one. */
-final class ReferenceFileRequest extends FormRequest
+final class ReferenceFileRequest extends StudioRequest
 {
     /** @return array<string, mixed> */
     public function rules(): array

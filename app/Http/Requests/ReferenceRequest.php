@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Studio\ReferenceRole;
-use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Prism\Reference\Alignment;
 
-final class ReferenceRequest extends FormRequest
+final class ReferenceRequest extends StudioRequest
 {
     /** @return array<string, mixed> */
     public function rules(): array

@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use Illuminate\Foundation\Http\FormRequest;
-
-final class SampleRequest extends FormRequest
+final class SampleRequest extends StudioRequest
 {
     /** @return array<string, mixed> */
     public function rules(): array

@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use Illuminate\Foundation\Http\FormRequest;
-
-final class SignInRequest extends FormRequest
+final class SignInRequest extends StudioRequest
 {
     /** @return array<string, mixed> */
     public function rules(): array

@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Prism\Reference\TargetRole;
 
-final class StoreTargetRequest extends FormRequest
+final class StoreTargetRequest extends StudioRequest
 {
     /** @return array<string, mixed> */
     public function rules(): array

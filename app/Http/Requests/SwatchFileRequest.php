@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use Illuminate\Foundation\Http\FormRequest;
-
 /** A file of swatches, sent as its text. */
-final class SwatchFileRequest extends FormRequest
+final class SwatchFileRequest extends StudioRequest
 {
     private const MOST_CHARACTERS = 8_000_000;
 

@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\ValidationException;
 use Prism\Colour\InvalidColour;
 use Prism\Colour\Lab;
 
 /** A swatch as it is typed. */
-final class SwatchRequest extends FormRequest
+final class SwatchRequest extends StudioRequest
 {
     /** @return array<string, mixed> */
     public function rules(): array

@@ -6,13 +6,12 @@ namespace App\Http\Requests;
 
 use App\Studio\Interpretations;
 use App\Studio\SchoolChoices;
-use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;
 use Prism\Colour\Lamp;
 use Prism\Reference\RangeMode;
 
-final class UpdatePieceRequest extends FormRequest
+final class UpdatePieceRequest extends StudioRequest
 {
     /** A crop has at least this share of each side. */
     private const SMALLEST_CROP = 0.05;
@@ -36,7 +35,7 @@ final class UpdatePieceRequest extends FormRequest
             'lamp' => ['sometimes', 'required', Rule::enum(Lamp::class)],
             'tone' => ['sometimes', 'required', Rule::enum(RangeMode::class)],
             'lightDegrees' => ['sometimes', 'nullable', 'numeric', 'between:0,360'],
-            'crop' => ['sometimes', 'nullable', 'array:x,y,width,height'],
+            'crop' => ['sometimes', 'nullable', 'array:x,y,width,height', 'required_array_keys:x,y,width,height'],
             'crop.x' => ['required_with:crop', 'numeric', 'between:0,1'],
             'crop.y' => ['required_with:crop', 'numeric', 'between:0,1'],
             'crop.width' => ['required_with:crop', 'numeric', 'between:'.self::SMALLEST_CROP.',1'],

@@ -7,13 +7,12 @@ namespace App\Http\Requests;
 use App\Studio\Grounds;
 use App\Studio\Interpretations;
 use App\Studio\SchoolChoices;
-use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Prism\Reference\Distance;
 use Prism\Reference\ZoneLight;
 use Prism\Schools\Surface;
 
-final class UpdateZoneRequest extends FormRequest
+final class UpdateZoneRequest extends StudioRequest
 {
     /** @return array<string, mixed> */
     public function rules(): array

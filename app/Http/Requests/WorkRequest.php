@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Studio\LongWork\WorkKind;
-use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 
-final class WorkRequest extends FormRequest
+final class WorkRequest extends StudioRequest
 {
     /** @return array<string, mixed> */
     public function rules(): array

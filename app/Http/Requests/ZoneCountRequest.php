@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use Illuminate\Foundation\Http\FormRequest;
 use Prism\Reference\MergeTree;
 
-final class ZoneCountRequest extends FormRequest
+final class ZoneCountRequest extends StudioRequest
 {
     /** @return array<string, mixed> */
     public function rules(): array

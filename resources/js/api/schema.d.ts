@@ -2331,6 +2331,20 @@ export interface operations {
                     'application/json': components['schemas']['Session'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -2339,6 +2353,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2370,6 +2398,27 @@ export interface operations {
                     'application/json': components['schemas']['Session'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -2378,6 +2427,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2398,6 +2461,41 @@ export interface operations {
         responses: {
             /** @description Sent, if there is such a studio */
             204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -2430,6 +2528,20 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -2438,6 +2550,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2479,6 +2605,27 @@ export interface operations {
                     };
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -2487,6 +2634,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2514,6 +2675,27 @@ export interface operations {
                     'application/json': components['schemas']['Plan'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -2522,6 +2704,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2546,6 +2742,20 @@ export interface operations {
                     'application/json': components['schemas']['Plan'];
                 };
             };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -2554,6 +2764,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2581,6 +2805,27 @@ export interface operations {
                         calibrations: components['schemas']['Calibration'][];
                     };
                 };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2638,6 +2883,41 @@ export interface operations {
                     };
                 };
             };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
     putInForce: {
@@ -2658,6 +2938,48 @@ export interface operations {
         responses: {
             /** @description In force */
             204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -2689,6 +3011,34 @@ export interface operations {
                     }[];
                 };
             };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
     charts: {
@@ -2708,6 +3058,27 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Chart'][];
                 };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2744,6 +3115,27 @@ export interface operations {
                     'application/json': components['schemas']['Chart'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -2752,6 +3144,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2775,6 +3181,41 @@ export interface operations {
                     'application/json': components['schemas']['Chart'];
                 };
             };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
     removeChart: {
@@ -2795,6 +3236,41 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
     restoreChart: {
@@ -2810,6 +3286,41 @@ export interface operations {
         responses: {
             /** @description Taken back */
             204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -2844,6 +3355,27 @@ export interface operations {
                     'application/json': components['schemas']['ChartReading'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description No chart can be read in it */
             422: {
                 headers: {
@@ -2852,6 +3384,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2890,6 +3436,27 @@ export interface operations {
                     };
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -2898,6 +3465,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2920,6 +3501,41 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Look'];
                 };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2949,6 +3565,20 @@ export interface operations {
                     };
                 };
             };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -2957,6 +3587,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2982,6 +3626,41 @@ export interface operations {
                         reserves: components['schemas']['Reserves'] | null;
                     };
                 };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3013,6 +3692,27 @@ export interface operations {
                     'application/json': components['schemas']['SameSpot'][];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -3021,6 +3721,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3061,6 +3775,27 @@ export interface operations {
                     };
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -3069,6 +3804,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3128,6 +3877,27 @@ export interface operations {
                     };
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -3136,6 +3906,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3159,6 +3943,20 @@ export interface operations {
                     'application/json': components['schemas']['Trio'];
                 };
             };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description The zone has no light, middle and dark, or the box no such three */
             422: {
                 headers: {
@@ -3167,6 +3965,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3202,6 +4014,27 @@ export interface operations {
                     'application/json': components['schemas']['StackPrediction'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -3210,6 +4043,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3244,6 +4091,27 @@ export interface operations {
                     'application/json': components['schemas']['WhyNote'][];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -3252,6 +4120,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3284,6 +4166,27 @@ export interface operations {
                     'application/json': components['schemas']['Recipe'][];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -3292,6 +4195,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3312,6 +4229,27 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Paper'][];
                 };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3340,6 +4278,27 @@ export interface operations {
                     'application/json': components['schemas']['Colour'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -3348,6 +4307,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3374,6 +4347,27 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -3382,6 +4376,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3411,6 +4419,27 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -3419,6 +4448,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3458,6 +4501,34 @@ export interface operations {
                     };
                 };
             };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
     addPencil: {
@@ -3482,6 +4553,27 @@ export interface operations {
                     'application/json': components['schemas']['Pencil'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -3490,6 +4582,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3514,6 +4620,41 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['PencilPage'];
                 };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3541,6 +4682,27 @@ export interface operations {
                     'application/json': components['schemas']['Pencil'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -3549,6 +4711,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3565,6 +4741,41 @@ export interface operations {
         responses: {
             /** @description Taken away */
             204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3607,6 +4818,27 @@ export interface operations {
                     };
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Every bad row */
             422: {
                 headers: {
@@ -3615,6 +4847,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3642,6 +4888,27 @@ export interface operations {
                     };
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Every bad row; nothing was taken in */
             422: {
                 headers: {
@@ -3650,6 +4917,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3670,6 +4951,27 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['PieceSummary'][];
                 };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3700,6 +5002,27 @@ export interface operations {
                     'application/json': components['schemas']['Piece'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -3708,6 +5031,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3731,6 +5068,13 @@ export interface operations {
                     'application/json': components['schemas']['Piece'];
                 };
             };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Not in this studio */
             404: {
                 headers: {
@@ -3739,6 +5083,27 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3755,6 +5120,41 @@ export interface operations {
         responses: {
             /** @description Put away; it can be taken back */
             204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3806,6 +5206,27 @@ export interface operations {
                     'application/json': components['schemas']['PieceChoices'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Changed meanwhile elsewhere */
             409: {
                 headers: {
@@ -3824,6 +5245,20 @@ export interface operations {
                     'application/json': components['schemas']['Problem'];
                 };
             };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
     restorePiece: {
@@ -3839,6 +5274,41 @@ export interface operations {
         responses: {
             /** @description Taken back */
             204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3874,6 +5344,27 @@ export interface operations {
                     'application/json': components['schemas']['Sample'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -3882,6 +5373,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3905,6 +5410,41 @@ export interface operations {
                     'application/json': components['schemas']['Plan'];
                 };
             };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
     neighbours: {
@@ -3926,6 +5466,41 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Neighbours'][];
                 };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3956,6 +5531,41 @@ export interface operations {
                     };
                 };
             };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
     undoPlanning: {
@@ -3978,6 +5588,20 @@ export interface operations {
                     'application/json': components['schemas']['Plan'];
                 };
             };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -3986,6 +5610,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4020,6 +5658,27 @@ export interface operations {
                     'application/json': components['schemas']['Designation'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -4028,6 +5687,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4068,6 +5741,27 @@ export interface operations {
                     };
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -4076,6 +5770,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4106,6 +5814,27 @@ export interface operations {
                     'application/json': components['schemas']['Piece'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -4114,6 +5843,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4144,6 +5887,27 @@ export interface operations {
                     'application/json': components['schemas']['Chart'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -4152,6 +5916,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4183,6 +5961,27 @@ export interface operations {
                     'application/json': components['schemas']['Plan'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -4191,6 +5990,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4213,6 +6026,41 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Plan'];
                 };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4245,6 +6093,27 @@ export interface operations {
                     'application/json': components['schemas']['Piece'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -4253,6 +6122,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4283,6 +6166,27 @@ export interface operations {
                     'application/json': components['schemas']['Piece'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -4291,6 +6195,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4314,6 +6232,20 @@ export interface operations {
                     'application/json': components['schemas']['Piece'];
                 };
             };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -4322,6 +6254,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4343,6 +6289,20 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -4351,6 +6311,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4384,6 +6358,27 @@ export interface operations {
                     'application/json': components['schemas']['Piece'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -4392,6 +6387,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4422,6 +6431,27 @@ export interface operations {
                     'application/json': components['schemas']['Work'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -4430,6 +6460,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4446,6 +6490,41 @@ export interface operations {
         responses: {
             /** @description Taken back */
             204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4470,6 +6549,27 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['SchoolQuestions'];
                 };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4497,6 +6597,27 @@ export interface operations {
                     'application/json': components['schemas']['SchoolQuestions'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -4505,6 +6626,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4525,6 +6660,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Session'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4554,6 +6703,20 @@ export interface operations {
                     'application/json': components['schemas']['Session'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -4562,6 +6725,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4582,6 +6759,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Session'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4611,6 +6802,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4642,6 +6847,27 @@ export interface operations {
                     'application/json': components['schemas']['Substitutes'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -4650,6 +6876,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4686,6 +6926,34 @@ export interface operations {
                     };
                 };
             };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
     addSwatch: {
@@ -4710,6 +6978,27 @@ export interface operations {
                     'application/json': components['schemas']['Swatch'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -4718,6 +7007,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4734,6 +7037,41 @@ export interface operations {
         responses: {
             /** @description Taken out; it can be put back */
             204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4767,6 +7105,48 @@ export interface operations {
                     'application/json': components['schemas']['Swatch'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
     restoreSwatch: {
@@ -4782,6 +7162,41 @@ export interface operations {
         responses: {
             /** @description Put back */
             204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4823,6 +7238,27 @@ export interface operations {
                     };
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Every bad row */
             422: {
                 headers: {
@@ -4831,6 +7267,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4858,6 +7308,27 @@ export interface operations {
                     };
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Every bad row; nothing was taken in */
             422: {
                 headers: {
@@ -4866,6 +7337,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4898,6 +7383,27 @@ export interface operations {
                     'application/json': components['schemas']['Target'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -4906,6 +7412,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4927,6 +7447,20 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -4935,6 +7469,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4968,6 +7516,27 @@ export interface operations {
                     'application/json': components['schemas']['Target'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Changed meanwhile elsewhere */
             409: {
                 headers: {
@@ -4986,6 +7555,20 @@ export interface operations {
                     'application/json': components['schemas']['Problem'];
                 };
             };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
     restoreTarget: {
@@ -5001,6 +7584,41 @@ export interface operations {
         responses: {
             /** @description Taken back */
             204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5030,6 +7648,34 @@ export interface operations {
                         work: components['schemas']['Work'] | null;
                     };
                 };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -5080,6 +7726,27 @@ export interface operations {
                     'application/json': components['schemas']['Work'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -5088,6 +7755,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -5111,6 +7792,41 @@ export interface operations {
                     'application/json': components['schemas']['Work'];
                 };
             };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
     cancelWork: {
@@ -5132,6 +7848,41 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Work'];
                 };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -5166,6 +7917,27 @@ export interface operations {
                     'application/json': components['schemas']['Zone'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -5174,6 +7946,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -5196,6 +7982,41 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Piece'];
                 };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -5244,6 +8065,27 @@ export interface operations {
                     'application/json': components['schemas']['Zone'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Changed meanwhile elsewhere */
             409: {
                 headers: {
@@ -5261,6 +8103,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -5290,6 +8146,27 @@ export interface operations {
                     'application/json': components['schemas']['Piece'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -5298,6 +8175,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -5329,6 +8220,27 @@ export interface operations {
                     'application/json': components['schemas']['Piece'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -5337,6 +8249,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -5360,6 +8286,20 @@ export interface operations {
                     'application/json': components['schemas']['Piece'];
                 };
             };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -5368,6 +8308,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -5402,6 +8356,27 @@ export interface operations {
                     'application/json': components['schemas']['Piece'];
                 };
             };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -5410,6 +8385,20 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -5432,6 +8421,41 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Piece'];
                 };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
