@@ -47,7 +47,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::get('pencils/{pencil}', [PencilController::class, 'show']);
     Route::put('pencils/{pencil}', [PencilController::class, 'update']);
     Route::delete('pencils/{pencil}', [PencilController::class, 'destroy']);
-    Route::post('substitutes', [SubstituteController::class, 'find']);
+    Route::post('substitutes', [SubstituteController::class, 'find'])->middleware('throttle:heavy');
 
     Route::get('swatches', [SwatchController::class, 'index']);
     Route::post('swatches', [SwatchController::class, 'store']);
@@ -63,7 +63,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::get('charts/{chart}', [ChartController::class, 'show']);
     Route::delete('charts/{chart}', [ChartController::class, 'destroy']);
     Route::post('charts/{chart}/restore', [ChartController::class, 'restore'])->withTrashed();
-    Route::get('charts/{chart}/chart.pdf', [ChartController::class, 'pdf']);
+    Route::get('charts/{chart}/chart.pdf', [ChartController::class, 'pdf'])->middleware('throttle:heavy');
     Route::get('charts/{chart}/sheets/{sheet}.svg', [ChartController::class, 'svg'])->whereNumber('sheet');
     Route::get('charts/{chart}/filled/{sheet}', [ChartController::class, 'filled'])->whereNumber('sheet');
     Route::post('charts/{chart}/readings', [ChartController::class, 'read'])->middleware('throttle:uploads');
@@ -86,10 +86,10 @@ Route::middleware('auth')->group(static function (): void {
     Route::delete('pieces/{piece}', [PieceController::class, 'destroy']);
     Route::post('pieces/{piece}/restore', [PieceController::class, 'restore'])->withTrashed();
     Route::post('pieces/{piece}/samples', [PieceController::class, 'sample']);
-    Route::post('pieces/{piece}/recipes', [MatchController::class, 'search']);
+    Route::post('pieces/{piece}/recipes', [MatchController::class, 'search'])->middleware('throttle:heavy');
     Route::post('pieces/{piece}/predictions', [MatchController::class, 'predict']);
-    Route::post('pieces/{piece}/why', [MatchController::class, 'why']);
-    Route::post('pieces/{piece}/nudges', [MatchController::class, 'nudge']);
+    Route::post('pieces/{piece}/why', [MatchController::class, 'why'])->middleware('throttle:heavy');
+    Route::post('pieces/{piece}/nudges', [MatchController::class, 'nudge'])->middleware('throttle:heavy');
 
     Route::post('pieces/{piece}/references', [ReferenceController::class, 'store'])->middleware('throttle:uploads');
     Route::patch('references/{reference}', [ReferenceController::class, 'update']);
@@ -101,11 +101,11 @@ Route::middleware('auth')->group(static function (): void {
     Route::get('references/{reference}/photos/{view}', [ReferenceController::class, 'photo'])->name('references.photo');
 
     Route::get('pieces/{piece}/look', [LookController::class, 'show']);
-    Route::get('pieces/{piece}/cut', [LookController::class, 'preview']);
+    Route::get('pieces/{piece}/cut', [LookController::class, 'preview'])->middleware('throttle:heavy');
     Route::get('pieces/{piece}/reserves', [LookController::class, 'reserves']);
-    Route::post('pieces/{piece}/same-spot', [LookController::class, 'sameSpot']);
+    Route::post('pieces/{piece}/same-spot', [LookController::class, 'sameSpot'])->middleware('throttle:heavy');
     Route::post('pieces/{piece}/beside', [LookController::class, 'beside']);
-    Route::get('pieces/{piece}/transfer.pdf', [LookController::class, 'transfer']);
+    Route::get('pieces/{piece}/transfer.pdf', [LookController::class, 'transfer'])->middleware('throttle:heavy');
 
     Route::post('pieces/{piece}/zones', [ZoneController::class, 'store']);
     Route::post('pieces/{piece}/zones/find', [ZoneController::class, 'find']);
@@ -113,7 +113,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('pieces/{piece}/zones/lasso', [ZoneController::class, 'lasso']);
     Route::post('pieces/{piece}/zones/undo', [ZoneController::class, 'undo']);
     Route::post('zones/{zone}/split', [ZoneController::class, 'split']);
-    Route::post('zones/{zone}/trio', [MatchController::class, 'trio']);
+    Route::post('zones/{zone}/trio', [MatchController::class, 'trio'])->middleware('throttle:heavy');
     Route::patch('zones/{zone}', [ZoneController::class, 'update']);
     Route::delete('zones/{zone}', [ZoneController::class, 'destroy']);
     Route::post('zones/{zone}/targets', [TargetController::class, 'store']);
@@ -121,20 +121,20 @@ Route::middleware('auth')->group(static function (): void {
     Route::delete('targets/{target}', [TargetController::class, 'destroy']);
     Route::post('targets/{target}/restore', [TargetController::class, 'restore'])->withTrashed();
 
-    Route::post('pieces/{piece}/advice', [AdviceController::class, 'show']);
-    Route::post('pieces/{piece}/advised', [AdviceController::class, 'store']);
+    Route::post('pieces/{piece}/advice', [AdviceController::class, 'show'])->middleware('throttle:heavy');
+    Route::post('pieces/{piece}/advised', [AdviceController::class, 'store'])->middleware('throttle:heavy');
     Route::delete('pieces/{piece}/advised/{advice}', [AdviceController::class, 'destroy']);
     Route::get('pieces/{piece}/plan', [PlanController::class, 'show']);
     Route::post('pieces/{piece}/toned', [PlanController::class, 'tone']);
-    Route::get('pieces/{piece}/neighbours', [PlanController::class, 'neighbours']);
-    Route::get('pieces/{piece}/simulation.png', [PlanController::class, 'simulation']);
-    Route::get('pieces/{piece}/places.png', [PlanController::class, 'places']);
-    Route::get('pieces/{piece}/value-check', [PlanController::class, 'valueCheck']);
+    Route::get('pieces/{piece}/neighbours', [PlanController::class, 'neighbours'])->middleware('throttle:heavy');
+    Route::get('pieces/{piece}/simulation.png', [PlanController::class, 'simulation'])->middleware('throttle:heavy');
+    Route::get('pieces/{piece}/places.png', [PlanController::class, 'places'])->middleware('throttle:heavy');
+    Route::get('pieces/{piece}/value-check', [PlanController::class, 'valueCheck'])->middleware('throttle:heavy');
     Route::delete('pieces/{piece}/planning/last', [PlanController::class, 'takeBack']);
-    Route::post('pieces/{piece}/gradient', [PlanController::class, 'gradient']);
-    Route::post('pieces/{piece}/designation', [PlanController::class, 'designate']);
-    Route::post('pieces/{piece}/proof', [PlanController::class, 'prove']);
-    Route::get('pieces/{piece}/plan.pdf', [PlanController::class, 'sheet']);
+    Route::post('pieces/{piece}/gradient', [PlanController::class, 'gradient'])->middleware('throttle:heavy');
+    Route::post('pieces/{piece}/designation', [PlanController::class, 'designate'])->middleware('throttle:heavy');
+    Route::post('pieces/{piece}/proof', [PlanController::class, 'prove'])->middleware('throttle:heavy');
+    Route::get('pieces/{piece}/plan.pdf', [PlanController::class, 'sheet'])->middleware('throttle:heavy');
     Route::post('pieces/{piece}/drawing', [PlanController::class, 'mark']);
     Route::delete('pieces/{piece}/drawing/last', [PlanController::class, 'undo']);
 });

@@ -6,6 +6,7 @@ namespace App\Http;
 
 use App\Studio\ChangedMeanwhile;
 use App\Studio\ZoneRefused;
+use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\LostConnectionDetector;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -40,10 +41,16 @@ final class Problems
             $exceptions->dontReport($refusal);
         }
         $exceptions->render(static fn (NotFoundHttpException $missing, Request $request): ?JsonResponse => $request->is('api/*')
-            ? self::refused($missing->getPrevious() instanceof ModelNotFoundException ? 'There is no such thing in your studio.' : ($missing->getMessage() ?: 'There is nothing at this address.'), status: 404)
+            ? self::refused(match (true) {
+                $missing->getPrevious() instanceof ModelNotFoundException => 'There is no such thing in your studio.',
+                $missing->getPrevious() instanceof AuthorizationException => $missing->getMessage(),
+                // Of what the framework could not find only our own words are told.
+                $missing->getPrevious() !== null, $missing->getMessage() === '' => 'There is nothing at this address.',
+                default => $missing->getMessage(),
+            }, status: 404)
             : null);
         $exceptions->render(static fn (ThrottleRequestsException $many, Request $request): ?JsonResponse => $request->is('api/*')
-            ? self::refused(sprintf('Too many tries. Wait %d seconds, then try again.', (int) ($many->getHeaders()['Retry-After'] ?? 60)), status: 429)
+            ? self::refused(sprintf('Too many tries. Wait %d seconds, then try again.', (int) ($many->getHeaders()['Retry-After'] ?? 60)), status: 429)->withHeaders($many->getHeaders())
             : null);
         $exceptions->render(static fn (PDOException $lost, Request $request): ?Response => app(LostConnectionDetector::class)->causedByLostConnection($lost)
             ? self::away($request)

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Studio;
 
+use App\Models\Calibration;
 use App\Models\Paper as PaperModel;
 use App\Models\User;
 use Illuminate\Contracts\Cache\LockProvider;
 use Illuminate\Contracts\Cache\Repository;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use Prism\Layering\Predictor;
 use Prism\Matching\Advice\RecipeMaker;
@@ -36,6 +38,9 @@ final class Engine
 
     /** @var array<string, Predictor> */
     private array $predictors = [];
+
+    /** @var array<int, string> digests of calibrations, by key */
+    private array $fits = [];
 
     /** @var WeakMap<Kit, string> what of each kit a prediction rests on: asked for once for each recipe of a picture */
     private WeakMap $kits;
@@ -113,6 +118,14 @@ final class Engine
         );
     }
 
+    /** What an artist's calibration says: the same for who has the same. */
+    private function calibration(User $artist): ?string
+    {
+        $id = $this->calibrations->inForce($artist);
+
+        return $id === null ? null : $this->fits[$id] ??= (string) Calibration::query()->whereKey($id)->value(DB::raw('md5(fit)'));
+    }
+
     /** Changes when anything does that a prediction with these pencils on this paper rests on. */
     public function digest(PaperModel $paper, User $artist, Kit $kit): string
     {
@@ -123,7 +136,7 @@ final class Engine
             }
             $this->kits[$kit] = json_encode($pencils, JSON_THROW_ON_ERROR);
         }
-        $parts = [self::VERSION, $this->calibrations->inForce($artist), $paper->only(['slug', 'L', 'a', 'b', 'roughness', 'capacity', 'adhesion']), $this->kits[$kit]];
+        $parts = [self::VERSION, $this->calibration($artist), $paper->only(['slug', 'L', 'a', 'b', 'roughness', 'capacity', 'adhesion']), $this->kits[$kit]];
 
         return hash('xxh128', json_encode($parts, JSON_THROW_ON_ERROR));
     }

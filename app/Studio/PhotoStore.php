@@ -115,7 +115,7 @@ final class PhotoStore
     {
         $path = $this->folderOf($reference).'/'.$view->value.'.jpg';
         if ($view === PhotoView::Temperature && ! is_file($path)) {
-            file_put_contents($path, PhotoRenderer::jpeg(PhotoRenderer::temperature($this->field($reference))));
+            File::replace($path, PhotoRenderer::jpeg(PhotoRenderer::temperature($this->field($reference))));
         }
         if ($view === PhotoView::Large && ! is_file($path)) {
             return $this->path($reference, PhotoView::Photo);
@@ -154,7 +154,26 @@ final class PhotoStore
     /** Of a piece that never came to be. */
     public function forget(Reference $reference): void
     {
-        File::deleteDirectory($this->folder.'/'.$reference->id);
+        $this->remove($reference->id);
+    }
+
+    /** All pictures of a reference, by its key. */
+    public function remove(string $reference): void
+    {
+        File::deleteDirectory($this->folder.'/'.$reference);
+    }
+
+    /** The pictures of one reference for another, without room of their own: files are only ever exchanged, never written into. */
+    public function copy(string $reference, string $for): void
+    {
+        $from = $this->folder.'/'.$reference;
+        foreach (File::allFiles($from) as $file) {
+            $to = $this->folder.'/'.$for.'/'.$file->getRelativePathname();
+            File::ensureDirectoryExists(dirname($to));
+            if (! @link($file->getPathname(), $to)) {
+                copy($file->getPathname(), $to);
+            }
+        }
     }
 
     /** Where the picture that is shown is kept, and what is read in it. */

@@ -6,6 +6,7 @@ namespace App\Studio;
 
 use App\Models\Piece;
 use App\Models\Zone;
+use Imagick;
 use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
 use Prism\Layering\ToothModel;
@@ -57,9 +58,12 @@ final class PictureDrawings
     /** @return array{mean: float, dark: float, light: float, photoDark: float, photoLight: float} how the finished drawing stands beside the photo, by value */
     public function valueCheck(Piece $piece): array
     {
-        [$field, $rgb] = $this->draw($piece, $this->laid($piece, null));
+        // The same drawing that is shown, kept or made.
+        $image = new Imagick;
+        $image->readImageBlob($this->simulated($piece, null));
+        $field = Field::of($this->photos->raster($piece->reference()), self::EDGE);
 
-        return array_map(static fn (float $value): float => round($value, 2), Simulation::valueCheck($field, $rgb, Targets::tone($piece)));
+        return array_map(static fn (float $value): float => round($value, 2), Simulation::valueCheck($field, PhotoRenderer::pixels($image), Targets::tone($piece)));
     }
 
     /**

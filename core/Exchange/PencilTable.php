@@ -92,6 +92,9 @@ final readonly class PencilTable
     private static function entry(Csv $csv, RowReader $reader, int $row, array $cells): ?PencilEntry
     {
         $id = self::id($reader, $row, 'number', $cells['range'].':'.$cells['number']);
+        if (mb_strlen($cells['name']) > Pencil::NAME_LETTERS) {
+            $reader->refuse($row, 'name', $cells['name'], sprintf('Write a name of at most %d letters.', Pencil::NAME_LETTERS));
+        }
         $binder = Binder::tryFrom(strtolower($cells['binder']));
         if ($binder === null) {
             $reader->refuse($row, 'binder', $cells['binder'], 'Write wax or oil.');

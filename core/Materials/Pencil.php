@@ -11,6 +11,9 @@ use Prism\Colour\Lab;
  */
 final readonly class Pencil
 {
+    /** A name has at most so many. */
+    public const NAME_LETTERS = 120;
+
     /** Best first. */
     public const LIGHTFASTNESS = ['I', 'II', 'III', 'IV', 'V'];
 

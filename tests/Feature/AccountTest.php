@@ -3,12 +3,23 @@
 declare(strict_types=1);
 
 use App\Mail\PasswordReset;
+use App\Models\Piece;
 use App\Models\User;
+use App\Models\ZoneTarget;
+use App\Studio\Calibrations;
+use App\Studio\Catalogue;
+use App\Studio\Engine;
 use App\Studio\LongWork\DemoPieceWork;
 use App\Studio\LongWork\WorkCancelled;
+use App\Studio\SwatchBook;
 use Illuminate\Support\Facades\Mail;
+use Prism\Colour\Lab;
+use Prism\Layering\Stack;
 
 use function Tests\Feature\artist;
+use function Tests\Feature\picture;
+use function Tests\Feature\pieceOf;
+use function Tests\Feature\spotIn;
 
 it('says who is there', function (): void {
     $this->getJson('/api/session')->assertOk()->assertExactJson(['user' => null, 'demo' => true]);
@@ -71,6 +82,42 @@ it('opens the demo only where there is one', function (): void {
     $this->postJson('/api/session/demo')->assertOk()->assertJsonPath('user.name', 'Demo studio');
     config(['prism.demo' => false]);
     $this->postJson('/api/session/demo')->assertNotFound();
+});
+
+it('gives each who opens the demo a studio of their own, and the same when they come back', function (): void {
+    config(['prism.demo_copies' => true]);
+    $demo = artist();
+    $demo->update(['email' => config('prism.demo_email')]);
+    $piece = pieceOf($demo);
+    app(SwatchBook::class)->write($demo, $piece->paper, Stack::parse('QW:404@60'), Lab::of(60, 5, -38), 'typed');
+    app(Calibrations::class)->calibrate($demo);
+    $target = spotIn($piece, 'Float', [50, 0, 0], 'QW:404@30');
+    $piece->update(['before_planning' => ['recipes' => [$target->id => null], 'palette' => null]]);
+
+    $opened = $this->postJson('/api/session/demo')->assertOk();
+    $mine = $this->getJson('/api/pieces')->json('0.id');
+    expect($mine)->not->toBe($piece->id);
+    $copy = $this->getJson("/api/pieces/$mine")->assertOk()->json();
+    expect(array_column($copy['zones'], 'name'))->toBe(['Float'])->and(ZoneTarget::query()->findOrFail($copy['zones'][0]['targets'][0]['id'])->recipe->stack)->toBe('QW:404@30')
+        ->and(array_keys(Piece::query()->findOrFail($mine)->before_planning['recipes']))->toBe([$copy['zones'][0]['targets'][0]['id']]);
+    $this->get($copy['photo']['url'])->assertOk();
+    $user = Piece::query()->findOrFail($mine)->user;
+    $box = app(Catalogue::class)->box($demo);
+    expect($user->box()->count())->toBe(15)->and($user->swatches()->count())->toBe(1)
+        ->and(app(Engine::class)->digest($piece->paper, $user, $box))->toBe(app(Engine::class)->digest($piece->paper, $demo->refresh(), $box));
+    $this->patchJson("/api/pieces/$mine", ['title' => 'Mine'])->assertOk();
+    $this->postJson("/api/references/{$copy['photo']['id']}/photo", ['photo' => picture()])->assertOk();
+    $this->patchJson("/api/pieces/$piece->id", ['title' => 'Theirs'])->assertNotFound();
+    expect($piece->refresh()->title)->not->toBe('Mine')->and($piece->reference()->width)->toBe(64);
+
+    // Back by the cookie; without it, or with one that was made up, another copy.
+    $cookie = $opened->getCookie('prism_demo')->getValue();
+    $again = fn (?string $with): string => $this->withCredentials()->withUnencryptedCookies([])->withCookies($with === null ? [] : ['prism_demo' => $with])->postJson('/api/session/demo')->json('user.email');
+    expect($again($cookie))->toBe($user->email)->and($again((string) $demo->id))->not->toBe($demo->email)->not->toBe($user->email);
+    // Kept for a day.
+    $this->travel(25)->hours();
+    $again(null);
+    expect(User::query()->whereKey($user->id)->exists())->toBeFalse()->and(Piece::query()->whereKey($piece->id)->exists())->toBeTrue();
 });
 
 it('keeps strangers out and everything under strict headers', function (): void {

@@ -95,3 +95,38 @@ it('writes no cell that a spreadsheet would reckon with', function (): void {
     $csv = $this->actingAs($user)->get('/api/swatches.csv')->assertOk()->getContent();
     expect($csv)->toContain("\"'=HYPERLINK(")->not->toContain(',"=HYPERLINK')->toContain(',-3');
 });
+
+it('refuses a pencil whose name is too long for the box, row by row', function (): void {
+    $table = static fn (int $letters): string => "range,number,name,binder\nHS,1,".str_repeat('é', $letters).',wax';
+    $this->actingAs(artist());
+    foreach (['preview', 'import'] as $way) {
+        $this->postJson("/api/pencils/$way", ['text' => $table(120)])->assertOk();
+        $this->postJson("/api/pencils/$way", ['text' => $table(121)])->assertUnprocessable()->assertJsonPath('rows.0.column', 'name')->assertJsonPath('rows.0.right', 'Write a name of at most 120 letters.');
+    }
+});
+
+it('says nothing of its insides where there is nothing', function (): void {
+    $user = artist();
+    $this->actingAs($user)->getJson('/api/references/'.pieceOf($user)->reference()->id.'/photos/secret')->assertNotFound()->assertExactJson(['message' => 'There is nothing at this address.']);
+    $this->putJson('/api/pieces')->assertNotFound()->assertExactJson(['message' => 'There is nothing at this address.']);
+});
+
+it('packs what is large, and sends none that is there already', function (): void {
+    $this->actingAs(artist());
+    $plain = $this->getJson('/api/pencils')->assertOk();
+    $packed = $this->getJson('/api/pencils', ['Accept-Encoding' => 'gzip, br'])->assertOk()->assertHeader('Content-Encoding', 'gzip')->assertHeader('Vary', 'Accept-Encoding');
+    expect(gzdecode($packed->getContent()))->toBe($plain->getContent())->and(strlen($packed->getContent()))->toBeLessThan(strlen($plain->getContent()) / 4);
+    $this->getJson('/api/pencils', ['If-None-Match' => $plain->headers->get('ETag')])->assertStatus(304);
+    expect($this->getJson('/api/session', ['Accept-Encoding' => 'gzip'])->headers->get('Content-Encoding'))->toBeNull();
+});
+
+it('computes as much as one artist asks for who works fast, and not more', function (): void {
+    $user = artist();
+    $url = '/api/pieces/'.pieceOf($user)->id.'/gradient';
+    $this->actingAs($user);
+    foreach (range(1, 120) as $_) {
+        $this->postJson($url, []);
+    }
+    $this->postJson($url, [])->assertTooManyRequests()->assertHeader('Retry-After');
+    $this->getJson('/api/pieces')->assertOk();
+});

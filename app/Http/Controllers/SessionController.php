@@ -7,15 +7,21 @@ namespace App\Http\Controllers;
 use App\Http\Requests\SignInRequest;
 use App\Http\Resources\UserResource;
 use App\Models\User;
+use App\Studio\DemoStudio;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Cookie;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 
 final class SessionController
 {
+    private const DEMO_COOKIE = 'prism_demo';
+
+    private const DEMO_MINUTES = 24 * 60;
+
     #[OA\Get(path: '/api/session', operationId: 'session', responses: [new OA\Response(response: 200, description: 'Who is signed in', content: new OA\JsonContent(ref: '#/components/schemas/Session'))])]
     public function show(Request $request): JsonResponse
     {
@@ -51,10 +57,15 @@ final class SessionController
         new OA\Response(response: 200, description: 'Signed in to the demo studio', content: new OA\JsonContent(ref: '#/components/schemas/Session')),
         new OA\Response(response: 404, description: 'There is no demo studio here', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
     ])]
-    public function demo(Request $request): JsonResponse
+    public function demo(Request $request, DemoStudio $demo): JsonResponse
     {
         abort_unless((bool) config('prism.demo'), 404, 'There is no demo studio here.');
-        Auth::login(User::query()->where('email', config('prism.demo_email'))->firstOrFail());
+        if ((bool) config('prism.demo_copies')) {
+            // Who comes back finds what they left.
+            $studio = $demo->known((int) $request->cookie(self::DEMO_COOKIE)) ?? $demo->copy();
+            Cookie::queue(self::DEMO_COOKIE, (string) $studio->id, self::DEMO_MINUTES);
+        }
+        Auth::login($studio ?? $demo->original());
         $request->session()->regenerate();
 
         return $this->show($request);
