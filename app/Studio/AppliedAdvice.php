@@ -137,7 +137,7 @@ final class AppliedAdvice
         $zones = $this->zones->of($piece);
         if ($kind === AdviceKind::Push) {
             $looks = array_map(static fn ($built) => $built->colour, $plan->built);
-            foreach (Neighbours::tooAlike($zones, $looks) as $pair) {
+            foreach (Neighbours::tooAlike($zones, $looks, $piece->paper->L) as $pair) {
                 if ($pair->pushed->id === $zone) {
                     return [$pair->sentence(), $pair->aim(), null];
                 }

@@ -11,7 +11,6 @@ use Illuminate\Support\Facades\File;
 use Imagick;
 use Prism\Colour\Lab;
 use Prism\Planning\Parcel;
-use Prism\Reference\Alignment;
 use Prism\Reference\Field;
 use Prism\Reference\LookRefused;
 use Prism\Reference\PictureReading;
@@ -171,7 +170,7 @@ final class Looking
     {
         $spots = [];
         foreach ($piece->references as $reference) {
-            [$u, $v] = Alignment::of($reference->pairs)->map($x, $y);
+            [$u, $v] = References::alignment($piece->reference(), $reference, $reference->pairs)->map($x, $y);
             $inside = $u >= 0.0 && $u <= 1.0 && $v >= 0.0 && $v <= 1.0;
             $spots[] = ['reference' => $reference, 'x' => $u, 'y' => $v, 'sample' => $inside ? $this->photos->sample($reference, $u, $v, $radius) : null];
         }

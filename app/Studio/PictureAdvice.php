@@ -52,6 +52,6 @@ final class PictureAdvice
     /** @return list<Pair> touching zones that will merge, as the turns lay them */
     public function neighbours(Piece $piece, Plan $plan): array
     {
-        return Neighbours::tooAlike($this->zones->of($piece), array_map(static fn (Prediction $built): Lab => $built->colour, $plan->built));
+        return Neighbours::tooAlike($this->zones->of($piece), array_map(static fn (Prediction $built): Lab => $built->colour, $plan->built), $piece->paper->L);
     }
 }

@@ -133,7 +133,7 @@ final class References
     {
         if (isset($changes['pairs'])) {
             // What cannot be aligned is refused now, not when a spot is asked for.
-            Alignment::of($changes['pairs']);
+            self::alignment($reference->piece->reference(), $reference, $changes['pairs']);
         }
         DB::transaction(function () use ($reference, $changes): void {
             $reference->update(array_intersect_key($changes, ['name' => true, 'role' => true, 'pairs' => true]));
@@ -148,6 +148,18 @@ final class References
                 $this->zones->refit($reference->piece, 'Another first photo', true);
             }
         });
+    }
+
+    /**
+     * Where spots of the first reference lie in another.
+     *
+     * @param  list<array{float, float, float, float}>  $pairs
+     *
+     * @throws \Prism\Reference\LookRefused if they tell nothing
+     */
+    public static function alignment(Reference $first, Reference $other, array $pairs): Alignment
+    {
+        return Alignment::of($pairs, $first->width / $first->height, $other->width / $other->height);
     }
 
     /** The first reference cannot be taken away: zones are read in it. It can be replaced, or another made the first. */

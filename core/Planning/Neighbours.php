@@ -22,9 +22,10 @@ final class Neighbours
     /**
      * @param  list<PictureZone>  $zones
      * @param  array<string, Lab>  $looks  by target: what its recipe gives; without one, what is asked for
+     * @param  float  $lightest  L* of the paper: nothing is pushed beyond it
      * @return list<Pair> nearest first
      */
-    public static function tooAlike(array $zones, array $looks = []): array
+    public static function tooAlike(array $zones, array $looks = [], float $lightest = 100.0): array
     {
         $byLabel = [];
         foreach ($zones as $zone) {
@@ -36,7 +37,7 @@ final class Neighbours
         foreach ($byLabel as $label => $zone) {
             foreach ($zone->touching as $other) {
                 if ($other > $label && isset($byLabel[$other])) {
-                    $pair = self::pair($zone, $byLabel[$other], $looks);
+                    $pair = self::pair($zone, $byLabel[$other], $looks, $lightest);
                     if ($pair !== null) {
                         $pairs[] = $pair;
                     }
@@ -49,7 +50,7 @@ final class Neighbours
     }
 
     /** @param  array<string, Lab>  $looks */
-    private static function pair(PictureZone $one, PictureZone $other, array $looks): ?Pair
+    private static function pair(PictureZone $one, PictureZone $other, array $looks, float $lightest): ?Pair
     {
         $first = self::main($one, $looks);
         $second = self::main($other, $looks);
@@ -61,9 +62,12 @@ final class Neighbours
         $pushesSecond = [$other->distance->depth(), -$other->importance] >= [$one->distance->depth(), -$one->importance];
         [$pushed, $own, $against] = $pushesSecond ? [$other, $second, $first] : [$one, $first, $second];
         $darker = $own->L <= $against->L;
-        $by = max(0.0, self::APART_L - abs($own->L - $against->L));
-        if ($darker && $own->L - $by < 0.0) {
-            $darker = false;
+        $between = abs($own->L - $against->L);
+        $by = max(0.0, self::APART_L - $between);
+        if ($darker ? $own->L - $by < 0.0 : $own->L + $by > $lightest) {
+            // Past the other, then.
+            $darker = ! $darker;
+            $by = self::APART_L + $between;
         }
 
         return new Pair($one, $other, $dE00, $pushed, $darker, $by / ValueScale::stepSize());

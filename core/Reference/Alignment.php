@@ -21,10 +21,12 @@ final readonly class Alignment
 
     /**
      * @param  list<array{float, float, float, float}>  $pairs  x, y in the one and u, v in the other, shares of width and height
+     * @param  float  $shape  width by height of the one
+     * @param  float  $otherShape  of the other
      *
      * @throws LookRefused if three or more pairs lie on one line, or two on one spot
      */
-    public static function of(array $pairs): self
+    public static function of(array $pairs, float $shape = 1.0, float $otherShape = 1.0): self
     {
         if ($pairs === []) {
             return new self([1.0, 0.0, 0.0, 0.0, 1.0, 0.0]);
@@ -35,7 +37,7 @@ final readonly class Alignment
             return new self([1.0, 0.0, $u - $x, 0.0, 1.0, $v - $y]);
         }
 
-        return count($pairs) === 2 ? self::similar($pairs[0], $pairs[1]) : self::leastSquares($pairs);
+        return count($pairs) === 2 ? self::similar($pairs[0], $pairs[1], $shape, $otherShape) : self::leastSquares($pairs);
     }
 
     /** @return array{float, float} */
@@ -47,23 +49,27 @@ final readonly class Alignment
     }
 
     /**
+     * Turned and scaled as the subject is, in lengths: shares of a width are not those of a height.
+     *
      * @param  array{float, float, float, float}  $first
      * @param  array{float, float, float, float}  $second
      */
-    private static function similar(array $first, array $second): self
+    private static function similar(array $first, array $second, float $shape, float $otherShape): self
     {
-        $dx = $second[0] - $first[0];
+        $dx = $shape * ($second[0] - $first[0]);
         $dy = $second[1] - $first[1];
         $square = $dx * $dx + $dy * $dy;
         if ($square < 1e-6) {
             throw new LookRefused('Two pairs start from one spot; set them apart.');
         }
-        $du = $second[2] - $first[2];
+        $du = $otherShape * ($second[2] - $first[2]);
         $dv = $second[3] - $first[3];
         $cos = ($dx * $du + $dy * $dv) / $square;
         $sin = ($dx * $dv - $dy * $du) / $square;
 
-        return new self([$cos, -$sin, $first[2] - $cos * $first[0] + $sin * $first[1], $sin, $cos, $first[3] - $sin * $first[0] - $cos * $first[1]]);
+        [$a, $b, $d, $e] = [$cos * $shape / $otherShape, -$sin / $otherShape, $sin * $shape, $cos];
+
+        return new self([$a, $b, $first[2] - $a * $first[0] - $b * $first[1], $d, $e, $first[3] - $d * $first[0] - $e * $first[1]]);
     }
 
     /** @param  list<array{float, float, float, float}>  $pairs */

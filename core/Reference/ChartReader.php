@@ -39,6 +39,9 @@ final class ChartReader
 
     private const LEAST_WHITE = 0.06;
 
+    /** Of the paper's three channels the weakest has this share of the strongest at least: a candle leaves 0.1. */
+    private const LEAST_BALANCE = 0.04;
+
     /** Paper this much darker than the brightest, as a share, cannot be trusted. */
     private const DEEP_SHADE = 0.22;
 
@@ -64,6 +67,11 @@ final class ChartReader
         $brightest = max([0.0, ...$levels]);
         if ($brightest < self::LEAST_WHITE) {
             throw new ChartRefused('The picture is too dark: even the bare paper is nearly black. Take it anew in more light.');
+        }
+        foreach (array_merge(...$whites) as $white) {
+            if (min($white) < self::LEAST_BALANCE * max($white)) {
+                throw new ChartRefused('The light of this picture is so coloured that the paper shows in one colour only. Take it anew in daylight or by a white lamp.');
+            }
         }
         $cells = [];
         foreach ($sheet->cells as $i => $cell) {

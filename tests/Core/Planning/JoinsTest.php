@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Prism\Colour\Lab;
+use Prism\Colour\ValueScale;
 use Prism\Planning\Joins;
 use Prism\Planning\Neighbours;
 use Prism\Planning\Pair;
@@ -57,6 +58,14 @@ it('pushes what lies further back or matters less, the darker of the two darker'
         ->and($of(besideOthers(1, Lab::of(50, 0, 0), [2], importance: 3), besideOthers(2, Lab::of(51, 0, 0), [1], importance: 1))->pushed->id)->toBe('z2');
     $pair = $of(besideOthers(1, Lab::of(50, 0, 0), [2]), besideOthers(2, Lab::of(49, 0, 0), [1], Distance::Far));
     expect($pair->darker)->toBeTrue()->and($pair->steps)->toBeGreaterThan(0.3)->toBeLessThan(0.8)->and($pair->sentence())->toBe('Push zone 2 nearly a step darker.');
+});
+
+it('pushes nothing beyond the paper, nor beyond black: then past the other, as far from it', function (): void {
+    $of = static fn (float $L, float $against): Pair => Neighbours::tooAlike([besideOthers(1, Lab::of($against, 0, 0), [2]), besideOthers(2, Lab::of($L, 0, 0), [1], Distance::Far)], [], 95.0)[0];
+    $ends = static fn (Pair $pair, float $L): float => $L + ($pair->darker ? -1.0 : 1.0) * $pair->steps * ValueScale::stepSize();
+    expect([$of(90, 89)->darker, $ends($of(90, 89), 90)])->toEqualWithDelta([true, 81.0], 1e-9)
+        ->and([$of(84, 83)->darker, $ends($of(84, 83), 84)])->toEqualWithDelta([false, 91.0], 1e-9)
+        ->and([$of(3, 5)->darker, $ends($of(3, 5), 3)])->toEqualWithDelta([false, 13.0], 1e-9);
 });
 
 it('lets one value give way to the next where the photo is halfway between them', function (): void {

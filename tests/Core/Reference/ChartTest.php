@@ -150,6 +150,11 @@ it('says what is wrong with a picture', function (Closure $picture, string $said
 
         return Raster::of($width, $height, implode('', array_map(static fn (string $byte): string => chr((int) (ord($byte) * 0.22)), str_split($bytes))));
     }, 'too dark'],
+    'under a red lamp' => [static function (): Raster {
+        [$width, $height, $bytes] = fullSheet()->taken('x', 0.05, 0.0, 0.0, 0.0);
+
+        return Raster::of($width, $height, implode('', array_map(static fn (string $point): string => $point[0].chr((int) (ord($point[1]) * 0.1)).chr(0), str_split($bytes, 3))));
+    }, 'so coloured'],
     'bar covered' => [static function (): Raster {
         $sheet = sheets()[0];
         $photo = filledSheet($sheet);

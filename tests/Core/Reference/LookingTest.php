@@ -149,6 +149,13 @@ describe('alignment of two photos', function (): void {
         expect(Alignment::of($pairs)->map(0.4, 0.4))->toEqualWithDelta([0.41, 0.34], 1e-9);
     });
 
+    it('turns the subject, not the shares, where a photo is no square', function (): void {
+        // 400 x 200 beside 300 x 300: the subject turned by a quarter and half as large again, in pixels u = 200 - 1.5 y, v = 20 + 1.5 x.
+        $pair = static fn (float $x, float $y): array => [$x / 400, $y / 200, (200 - 1.5 * $y) / 300, (20 + 1.5 * $x) / 300];
+        $spot = $pair(60, 90);
+        expect(Alignment::of([$pair(10, 10), $pair(150, 40)], 2.0, 1.0)->map($spot[0], $spot[1]))->toEqualWithDelta([$spot[2], $spot[3]], 1e-9);
+    });
+
     it('refuses pairs that tell nothing', function (array $pairs): void {
         expect(fn () => Alignment::of($pairs))->toThrow(LookRefused::class);
     })->with([[[[0.5, 0.5, 0.1, 0.1], [0.5, 0.5, 0.2, 0.2]]], [[[0.1, 0.1, 0, 0], [0.2, 0.2, 0, 0], [0.3, 0.3, 0, 0]]]]);
