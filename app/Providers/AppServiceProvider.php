@@ -6,11 +6,13 @@ namespace App\Providers;
 
 use App\Http\Bindings;
 use App\Http\Requests\PasswordBytes;
+use App\Jobs\DoWork;
 use App\Studio\Calibrations;
 use App\Studio\Catalogue;
 use App\Studio\ChartPictures;
 use App\Studio\Engine;
 use App\Studio\LongWork\WarmUp;
+use App\Studio\LongWork\WorkWaits;
 use App\Studio\PhotoReader;
 use App\Studio\PhotoStore;
 use App\Studio\SimulatedReader;
@@ -44,6 +46,7 @@ final class AppServiceProvider extends ServiceProvider
         JsonResource::withoutWrapping();
         Bindings::register();
         TrustProxies::at((array) config('prism.proxies'));
+        Event::listen(static fn (WorkWaits $waits) => DoWork::dispatch($waits->queue)->onQueue($waits->queue->value)->afterCommit());
         if ((bool) config('prism.warm_up')) {
             Event::listen(WorkerStarting::class, WarmUp::class);
         }

@@ -6,12 +6,16 @@ use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
-use Prism\Colour\Bands;
-use Prism\Layering\Stack;
-use Prism\Layering\Technique;
 
 return new class extends Migration
 {
+    /** X, Y and Z relative to white of the twelve bands, as they were then: what a migration writes must not change with the code. */
+    private const WEIGHTS = [
+        [0.0014817, 0.0504781, 0.073615, 0.0141922, -0.003716, 0.0481758, 0.136938, 0.2357583, 0.2523879, 0.1444285, 0.0362075, 0.010053],
+        [9.5E-5, 0.0015323, 0.0117282, 0.0302067, 0.1027623, 0.224076, 0.2416523, 0.1953021, 0.1222127, 0.0538524, 0.0131499, 0.0034303],
+        [0.0078024, 0.2905394, 0.467626, 0.188342, 0.0338585, 0.0113047, -0.0004489, 0.0011137, -0.0002815, 0.0001937, -9.94E-5, 4.94E-5],
+    ];
+
     public function up(): void
     {
         Schema::table('ranges', static function (Blueprint $table): void {
@@ -29,8 +33,7 @@ return new class extends Migration
             $table->double('b')->nullable();
         });
         foreach (DB::table('pencils')->get(['id', 'bands']) as $pencil) {
-            $lab = Bands::toLab(array_map(floatval(...), json_decode((string) $pencil->bands, true, flags: JSON_THROW_ON_ERROR)));
-            DB::table('pencils')->where('id', $pencil->id)->update(['L' => $lab->L, 'a' => $lab->a, 'b' => $lab->b]);
+            DB::table('pencils')->where('id', $pencil->id)->update(self::lab(array_map(floatval(...), json_decode((string) $pencil->bands, true, flags: JSON_THROW_ON_ERROR))));
         }
         Schema::table('box_pencils', static function (Blueprint $table): void {
             $table->boolean('favourite')->default(false);
@@ -58,7 +61,7 @@ return new class extends Migration
             $table->index(['user_id', 'deleted_at']);
         });
         foreach (DB::table('swatches')->get(['id', 'stack']) as $swatch) {
-            DB::table('swatches')->where('id', $swatch->id)->update(['technique' => Technique::of(Stack::parse($swatch->stack))->value]);
+            DB::table('swatches')->where('id', $swatch->id)->update(['technique' => self::technique($swatch->stack)]);
         }
         Schema::table('calibrations', static function (Blueprint $table): void {
             $table->unsignedInteger('number')->default(0)->comment('counted by artist');
@@ -87,6 +90,39 @@ return new class extends Migration
             $table->timestamps();
             $table->index(['user_id', 'kind', 'id']);
         });
+    }
+
+    /**
+     * CIE 15:2018, 8.2.1.
+     *
+     * @param  list<float>  $bands  reflectances
+     * @return array{L: float, a: float, b: float}
+     */
+    private static function lab(array $bands): array
+    {
+        [$x, $y, $z] = array_map(static function (array $weights) use ($bands): float {
+            $t = array_sum(array_map(static fn (float $weight, float $band): float => $weight * $band, $weights, $bands));
+
+            return $t > (6 / 29) ** 3 ? $t ** (1 / 3) : $t * (29 / 6) ** 2 / 3 + 4 / 29;
+        }, self::WEIGHTS);
+
+        return ['L' => 116 * $y - 16, 'a' => 500 * ($x - $y), 'b' => 200 * ($y - $z)];
+    }
+
+    /** How a stack is made, from its notation. */
+    private static function technique(string $stack): string
+    {
+        preg_match_all('/([A-Za-z]\w*:[\w.-]+)@([\d.]+)/', $stack, $layers);
+
+        return match (true) {
+            trim($stack) === '' => 'paper',
+            str_contains($stack, 'wash') => 'wash',
+            str_contains($stack, 'lift') => 'lift',
+            str_contains($stack, 'blend') => 'blend',
+            count(array_unique($layers[1])) === 1 => 'single',
+            max(array_map(floatval(...), $layers[2])) >= 85.0 => 'burnish',
+            default => 'layers',
+        };
     }
 
     public function down(): void

@@ -46,6 +46,12 @@ arch('models hold no colour science')->expect('App\Models')->not->toUse(['Prism\
     // Words of the trade that a row may hold; they compute nothing.
     ->ignoring(['Prism\Colour\Lamp', 'Prism\Reference\TargetRole']);
 
+it('lets no migration call the code of today', function (): void {
+    foreach (glob(dirname(__DIR__, 2).'/database/migrations/*.php') as $file) {
+        expect(file_get_contents($file))->not->toMatch('/\b(App|Prism)\\\\/');
+    }
+});
+
 arch('nothing is left from debugging')->expect(['dd', 'dump', 'var_dump', 'ray', 'print_r'])->not->toBeUsed();
 
 arch('the simulated studio knows of the core only colour and notation')->expect('Standin')

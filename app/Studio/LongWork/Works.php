@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Studio\LongWork;
 
-use App\Jobs\DoWork;
 use App\Models\User;
 use App\Models\Work;
 use Illuminate\Support\Facades\DB;
@@ -46,7 +45,7 @@ final class Works
             return $work !== null && in_array($work->state, ['waiting', 'running'], true) ? [$work, false] : [$artist->works()->create(['kind' => $kind->value, 'wish' => $wish]), true];
         });
         if ($isNew) {
-            self::dispatch($kind->queue());
+            event(new WorkWaits($kind->queue()));
         }
 
         return $work;
@@ -100,15 +99,10 @@ final class Works
         }
         $kind = WorkKind::tryFrom($work->kind);
         if ($work->state === 'waiting' && $kind !== null && Queue::size($kind->queue()->value) === 0) {
-            self::dispatch($kind->queue());
+            event(new WorkWaits($kind->queue()));
         }
 
         return $work;
-    }
-
-    private static function dispatch(WorkQueue $queue): void
-    {
-        DoWork::dispatch($queue)->onQueue($queue->value)->afterCommit();
     }
 
     private static function lock(Work $work): string
