@@ -1,9 +1,9 @@
-import { clickAt, expect, expectSoundInBothLights, openHarbour, openOwnPiece, placeOf, sampleAt, test } from './studio';
+import { clickAt, expect, expectSoundInBothLights, openHarbour, openJugs, placeOf, sampleAt, test } from './studio';
 
 const strip = 'Zones';
 
 test('zones follow the slider at once, are cut when it is let go, and taken back', async ({ page }) => {
-    await openOwnPiece(page, 'Jugs to cut');
+    await openJugs(page);
     const zones = page.getByRole('list', { name: strip }).getByRole('listitem');
     const before = await zones.count();
     expect(before).toBeGreaterThan(8);
@@ -29,7 +29,7 @@ test('zones follow the slider at once, are cut when it is let go, and taken back
 });
 
 test('a click chooses a zone; it is named, corrected, merged, split and drawn by hand', async ({ page }) => {
-    await openOwnPiece(page, 'Jugs by hand');
+    await openJugs(page);
     const zones = page.getByRole('list', { name: strip }).getByRole('listitem');
     await clickAt(page, 0.22, 0.45);
     await expect(page.getByTestId('zone-outline')).toBeAttached();
@@ -103,7 +103,7 @@ test('a click chooses a zone; it is named, corrected, merged, split and drawn by
 });
 
 test('the colours of a zone are found, set, added and removed', async ({ page }) => {
-    await openOwnPiece(page, 'Jugs in colours');
+    await openJugs(page);
     await clickAt(page, 0.5, 0.55);
     const colours = page.getByTestId('zone').getByRole('table');
     await expect(colours.getByRole('row').nth(1)).toBeVisible();
@@ -131,7 +131,7 @@ test('the colours of a zone are found, set, added and removed', async ({ page })
 });
 
 test('values are read in steps, one step alone, squinting; and brought within reach', async ({ page }) => {
-    await openOwnPiece(page, 'Jugs in values');
+    await openJugs(page);
     await page.getByRole('tab', { name: 'Values' }).click();
     const photo = page.getByTestId('photo');
     await page.getByRole('radio', { name: '3', exact: true }).click();
@@ -160,7 +160,7 @@ test('values are read in steps, one step alone, squinting; and brought within re
 });
 
 test('light: balance by a neutral, lamp, direction, warm and cool, what stays paper', async ({ page }) => {
-    await openOwnPiece(page, 'Jugs in light');
+    await openJugs(page);
     await page.getByRole('tab', { name: 'Light' }).click();
     await expect(page.getByTestId('balance')).toHaveText('As the camera saw it.');
     const seen = () => page.getByTestId('photo').getAttribute('src');
@@ -201,7 +201,7 @@ test('light: balance by a neutral, lamp, direction, warm and cool, what stays pa
 });
 
 test('several references, and the same spot in each', async ({ page }) => {
-    await openOwnPiece(page, 'Jugs twice');
+    await openJugs(page);
     await page.getByRole('tab', { name: 'References' }).click();
     await page.setInputFiles('[role=tabpanel] section:last-of-type input[type=file]', {
         name: 'notes.jpg',
@@ -230,7 +230,7 @@ test('several references, and the same spot in each', async ({ page }) => {
 });
 
 test('the sheet: crop to a format, size, and a print in true size', async ({ page }) => {
-    await openOwnPiece(page, 'Jugs on a sheet');
+    await openJugs(page);
     await page.getByRole('tab', { name: 'Format' }).click();
     await page.getByRole('button', { name: /Crop to the format/ }).click();
     await page.getByRole('option', { name: 'Square, 200 mm' }).click();

@@ -1,7 +1,7 @@
-import { clickAt, expect, expectSound, openHarbour, openOwnPiece, test } from './studio';
+import { clickAt, expect, expectSound, openHarbour, openJugs, test, uploadJugs } from './studio';
 
 test('from a photo to a planned picture, its drawing and its sheet', async ({ page }) => {
-    await openOwnPiece(page, 'Jugs to plan');
+    await uploadJugs(page, 'Jugs to plan');
     await page.getByRole('link', { name: '3 Plan' }).click();
     await expect(page.getByText('Nothing to plan yet?', { exact: false })).toBeVisible();
     await page.getByRole('radio', { name: '8', exact: true }).click();
@@ -87,7 +87,7 @@ test('from a photo to a planned picture, its drawing and its sheet', async ({ pa
 });
 
 test('a few given pencils are set to light, middle and dark, planned by value, and taken back', async ({ page }) => {
-    await openOwnPiece(page, 'Jugs by value');
+    await openJugs(page);
     await page.getByRole('link', { name: '3 Plan' }).click();
     await page.getByRole('tab', { name: 'Ways of working' }).click();
     await page.waitForLoadState('networkidle');
@@ -135,7 +135,7 @@ test('a colour that is typed is matched; what is none is refused', async ({ page
 });
 
 test('toned paper takes black, white and one colour, and a school plans the picture anew', async ({ page }) => {
-    await openOwnPiece(page, 'Jugs on toned', 'Fog Toned');
+    await openJugs(page, 'fog-toned');
     await page.getByRole('link', { name: '3 Plan' }).click();
     await page.getByRole('tab', { name: 'Ways of working' }).click();
     await page.getByRole('button', { name: 'Plan with black, white and one colour' }).click();

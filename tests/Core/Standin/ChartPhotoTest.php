@@ -12,9 +12,9 @@ use Standin\Sheet;
 const PAGE = [210.0, 297.0];
 
 /** A small picture of a sheet of paper. */
-function sheetPhoto(): ChartPhoto
+function sheetPhoto(int $pixels = 210): ChartPhoto
 {
-    return new ChartPhoto(...PAGE, paper: Lab::of(95, 0, 1), pixels: 300);
+    return new ChartPhoto(...PAGE, paper: Lab::of(95, 0, 1), pixels: $pixels);
 }
 
 /** @return list<array{float, float, float}> */
@@ -84,13 +84,13 @@ it('paints ink and patches where they belong', function (): void {
 });
 
 it('writes numbers in dark dots', function (): void {
-    [, , $blank] = sheetPhoto()->taken('x', 0.0, 0.0, 0.0, 0.0);
+    [, , $blank] = sheetPhoto(300)->taken('x', 0.0, 0.0, 0.0, 0.0);
     $dark = static function (int $number) use ($blank): int {
-        $photo = sheetPhoto();
+        $photo = sheetPhoto(300);
         $photo->number(100.0, 148.0, $number);
         [, , $bytes] = $photo->taken('x', 0.0, 0.0, 0.0, 0.0);
 
-        return count(array_filter(str_split($bytes ^ $blank), static fn (string $byte): bool => $byte !== "\0"));
+        return strlen($bytes) - substr_count($bytes ^ $blank, "\0");
     };
     expect($dark(1))->toBeGreaterThan(0)->and($dark(8))->toBeGreaterThan($dark(1))->and($dark(88))->toBeGreaterThan(1.8 * $dark(8));
 });
