@@ -6,8 +6,8 @@ namespace App\Jobs;
 
 use App\Models\Paper;
 use App\Models\User;
-use App\Studio\Catalogue;
-use App\Studio\Engine;
+use App\Studio\Calibration\Engine;
+use App\Studio\Pencils\Catalogue;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldBeUnique;
 use Illuminate\Contracts\Queue\ShouldQueue;

@@ -9,7 +9,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Database\Eloquent\SoftDeletes;
-use Prism\Reference\TargetRole;
+use Prism\Reference\Zones\TargetRole;
 
 /**
  * A colour that a zone is to have in the drawing: its light, middle or dark, an accent, a shimmer.

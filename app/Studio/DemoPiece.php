@@ -7,12 +7,21 @@ namespace App\Studio;
 use App\Models\Paper;
 use App\Models\Piece;
 use App\Models\User;
+use App\Studio\Calibration\Engine;
+use App\Studio\Pencils\Catalogue;
+use App\Studio\Photos\PhotoStore;
+use App\Studio\Photos\PictureReadings;
+use App\Studio\Photos\References;
+use App\Studio\Planning\PicturePalettes;
+use App\Studio\Planning\SchoolChoices;
+use App\Studio\Zones\Targets;
+use App\Studio\Zones\ZoneBook;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Prism\Matching\Limits;
 use Prism\Matching\Target;
-use Prism\Reference\TargetRole;
-use Prism\Reference\ZoneMap;
+use Prism\Reference\Zones\TargetRole;
+use Prism\Reference\Zones\ZoneMap;
 use Throwable;
 
 /** The demo references as pieces of one's own: zones found in the photo, and recipes for them from the pencils in one's box. */

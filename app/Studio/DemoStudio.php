@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Studio;
 
 use App\Models\User;
+use App\Studio\Photos\PhotoStore;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 

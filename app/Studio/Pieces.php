@@ -8,8 +8,12 @@ use App\Models\Paper;
 use App\Models\Piece;
 use App\Models\User;
 use App\Studio\LongWork\WorkRefused;
+use App\Studio\Planning\SchoolChoices;
+use App\Studio\Zones\Interpretations;
+use App\Studio\Zones\Looking;
+use App\Studio\Zones\ZoneBook;
 use Illuminate\Support\Facades\DB;
-use Prism\Reference\RangeMode;
+use Prism\Reference\Light\RangeMode;
 
 /** What is chosen for a piece as a whole, and what follows from a choice. */
 final class Pieces

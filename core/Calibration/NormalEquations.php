@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Prism\Calibration;
 
-use Prism\Colour\LinearSystem;
+use Prism\Maths\LinearSystem;
 
 /**
  * Normal equations of a least squares problem in which some unknowns (hand, papers) touch every row and the others come in

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Prism\Colour;
 
+use Prism\Maths\LinearSystem;
+
 /**
  * Derives the weights of {@see Bands}: the linear map from band reflectances to white-relative X, Y, Z that is nearest,
  * in least squares over many smooth spectra, to the full 36-sample sum of CIE 15, and exact for a perfect white.

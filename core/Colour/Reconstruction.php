@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Prism\Colour;
 
+use Prism\Maths\LinearSystem;
+
 /**
  * The smoothest reflectance that has a given colour.
  *

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Prism\Exchange;
 
-use Prism\Planning\Palette;
+use Prism\Planning\Palette\Palette;
 
 /** The palettes table: for each size its pencils and mean dE00, and a row for each target: size,pencils,mean_dE00,id,steps,L,a,b,dE00,dL. */
 final class PaletteTable

@@ -10,9 +10,9 @@ use Prism\Matching\Gamut;
 use Prism\Matching\Limits;
 use Prism\Matching\Search;
 use Prism\Matching\Target;
-use Prism\Reference\ChromaReach;
-use Prism\Reference\RangeMode;
-use Prism\Reference\ToneMap;
+use Prism\Reference\Light\ChromaReach;
+use Prism\Reference\Light\RangeMode;
+use Prism\Reference\Light\ToneMap;
 
 /**
  * Brings the colours of a picture into what box and paper reach under the rules: values are compressed in their order, hue is

@@ -7,7 +7,7 @@ namespace Prism\Planning;
 use Prism\Matching\PencilCoat;
 use Prism\Materials\Pencil;
 use Prism\Materials\PencilKind;
-use Prism\Reference\ZoneReader;
+use Prism\Reference\Zones\ZoneReader;
 
 /** Pale pencils that soften a passage at the end, such as cream, ivory or a light grey: warm ones and cool ones. */
 enum Lightener: string

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Prism\Planning;
 
-use Prism\Reference\Field;
-use Prism\Reference\LineFinder;
-use Prism\Reference\TargetRole;
-use Prism\Reference\ZoneMap;
+use Prism\Reference\Image\Field;
+use Prism\Reference\Zones\LineFinder;
+use Prism\Reference\Zones\TargetRole;
+use Prism\Reference\Zones\ZoneMap;
 
 /**
  * Which colour of its zone lies at each pixel: the parts of a zone follow the photo, soft where the form is.

@@ -9,8 +9,9 @@ use Prism\Matching\Recipe;
 use Prism\Matching\Target;
 use Prism\Materials\PencilId;
 use Prism\Planning\Order\PlannedZone;
-use Prism\Reference\TargetNames;
-use Prism\Reference\TargetRole;
+use Prism\Planning\Palette\PaletteWish;
+use Prism\Reference\Zones\TargetNames;
+use Prism\Reference\Zones\TargetRole;
 
 /** All colours of a picture together, as a palette is found for them and a plan made of them: the one way from zones to both. */
 final readonly class PictureColours

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Prism\Planning;
 
 use Prism\Colour\Lab;
-use Prism\Reference\TargetRole;
+use Prism\Reference\Zones\TargetRole;
 
 /** A colour of a zone, to be drawn. */
 final readonly class PictureTarget

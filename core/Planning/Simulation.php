@@ -9,9 +9,9 @@ use Prism\Colour\Srgb;
 use Prism\Layering\Stack;
 use Prism\Layering\Tooth;
 use Prism\Layering\ToothModel;
-use Prism\Reference\Field;
-use Prism\Reference\ToneMap;
-use Prism\Reference\ZoneMap;
+use Prism\Reference\Image\Field;
+use Prism\Reference\Light\ToneMap;
+use Prism\Reference\Zones\ZoneMap;
 
 /**
  * What the drawing will look like, at any stage: each pixel as the stacks of the colours that it lies between

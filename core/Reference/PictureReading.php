@@ -4,6 +4,12 @@ declare(strict_types=1);
 
 namespace Prism\Reference;
 
+use Prism\Reference\Image\Field;
+use Prism\Reference\Image\Raster;
+use Prism\Reference\Light\LightDirection;
+use Prism\Reference\Light\ValueReading;
+use Prism\Reference\Zones\MergeTree;
+
 /** A picture as read once and for all: its zones at every number, its values, where its light comes from. */
 final readonly class PictureReading
 {

@@ -8,7 +8,7 @@ use App\Models\Paper;
 use App\Models\Pencil;
 use App\Models\Swatch;
 use App\Models\User;
-use App\Studio\Calibrations;
+use App\Studio\Calibration\Calibrations;
 use App\Studio\DemoPiece;
 use App\Studio\LongWork\PlanningWork;
 use Illuminate\Database\Seeder;

@@ -6,7 +6,7 @@ namespace Database\Seeders;
 
 use App\Models\Paper;
 use App\Models\Range;
-use App\Studio\PencilBook;
+use App\Studio\Pencils\PencilBook;
 use Illuminate\Database\Seeder;
 use Prism\Exchange\PencilTable;
 

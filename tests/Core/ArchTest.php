@@ -5,6 +5,7 @@ declare(strict_types=1);
 // The house's rules: which folder may know which.
 
 const FLOORS = [
+    'Prism\Maths' => 0,
     'Prism\Colour' => 1,
     'Prism\Materials' => 2,
     'Prism\Layering' => 3,
@@ -12,6 +13,8 @@ const FLOORS = [
     'Prism\Schools' => 4,
     'Prism\Matching' => 5,
     'Prism\Reference' => 5,
+    'Prism\Charts' => 5,
+    'Prism\Box' => 6,
     'Prism\Planning' => 6,
     'Prism\Exchange' => 7,
 ];
@@ -22,6 +25,51 @@ arch('what a stack costs knows no search')->expect('Prism\Matching\Cost')->not->
 arch('the search for stacks knows nothing of words')->expect('Prism\Matching\Search')->not->toUse('Prism\Matching\Advice');
 
 arch('schools know only one another')->expect('Prism\Schools')->not->toUse(['Prism\Calibration', 'Prism\Layering', 'Prism\Materials', 'Prism\Colour']);
+
+// On one floor: who may know whom.
+const SIBLINGS = ['Prism\Calibration' => [], 'Prism\Schools' => [], 'Prism\Matching' => [], 'Prism\Reference' => [], 'Prism\Charts' => ['Prism\Reference'], 'Prism\Box' => [], 'Prism\Planning' => []];
+
+foreach (SIBLINGS as $folder => $known) {
+    foreach (array_keys(FLOORS, FLOORS[$folder], true) as $other) {
+        if ($other !== $folder && ! in_array($other, $known, true)) {
+            arch("$folder knows nothing of $other beside it")->expect($folder)->not->toUse($other);
+        }
+    }
+}
+
+/** A value and how it is written know one another: from either one comes to the other. */
+const NOTATIONS = [['Lab', 'Srgb'], ['Stack', 'StackNotation'], ['Cure', 'Recipe']];
+
+it('has no file that knows one that knows it', function (): void {
+    $folder = dirname(__DIR__, 2).'/core';
+    $code = $knows = [];
+    foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator($folder, FilesystemIterator::SKIP_DOTS)) as $file) {
+        $code['Prism'.strtr(substr($file->getPathname(), strlen($folder), -4), '/', '\\')] = (string) preg_replace('~/\*.*?\*/|//[^\n]*|^namespace [^\n]*~sm', '', (string) file_get_contents($file->getPathname()));
+    }
+    foreach ($code as $class => $text) {
+        $room = substr($class, 0, (int) strrpos($class, '\\'));
+        $body = (string) preg_replace('/^use .*$/m', '', $text);
+        foreach (array_keys($code) as $other) {
+            $name = substr($other, 1 + (int) strrpos($other, '\\'));
+            $near = substr($other, 0, (int) strrpos($other, '\\')) === $room || str_contains($text, "use $other;");
+            if ($other !== $class && $near && preg_match('/(?<![\w\\\\$>])'.$name.'(?![\w\\\\])/', $body) === 1) {
+                $knows[$class][$other] = true;
+            }
+        }
+    }
+    $circles = [];
+    foreach ($knows as $class => $others) {
+        foreach (array_keys($others) as $other) {
+            if (isset($knows[$other][$class])) {
+                $circles[] = array_map(static fn (string $of): string => substr($of, 1 + (int) strrpos($of, '\\')), [$class, $other]);
+            }
+        }
+    }
+    foreach ($circles as &$circle) {
+        sort($circle);
+    }
+    expect(array_values(array_unique($circles, SORT_REGULAR)))->toEqualCanonicalizing(NOTATIONS);
+});
 
 foreach (FLOORS as $folder => $floor) {
     foreach (FLOORS as $other => $height) {
@@ -38,13 +86,13 @@ arch('the core is strict')->expect('Prism')->toUseStrictTypes();
 arch('the application is strict')->expect('App')->toUseStrictTypes();
 
 arch('controllers hold no computation')->expect('App\Http\Controllers')
-    ->not->toUse(['Prism\Calibration', 'Prism\Layering\ToothModel', 'Prism\Layering\KubelkaMunk', 'Prism\Matching\Search', 'Prism\Planning\Order\Planner', 'Prism\Reference\Raster']);
+    ->not->toUse(['Prism\Calibration', 'Prism\Layering\ToothModel', 'Prism\Layering\KubelkaMunk', 'Prism\Matching\Search', 'Prism\Planning\Order\Planner', 'Prism\Reference\Image\Raster']);
 
 arch('the studio\'s services know nothing of who asks')->expect('App\Studio')->not->toUse(['App\Http', 'App\Jobs', 'App\Console']);
 
 arch('models hold no colour science')->expect('App\Models')->not->toUse(['Prism\Colour', 'Prism\Layering', 'Prism\Calibration', 'Prism\Reference', 'Prism\Planning'])
     // Words of the trade that a row may hold; they compute nothing.
-    ->ignoring(['Prism\Colour\Lamp', 'Prism\Reference\TargetRole']);
+    ->ignoring(['Prism\Colour\Lamp', 'Prism\Reference\Zones\TargetRole']);
 
 it('lets no migration call the code of today', function (): void {
     foreach (glob(dirname(__DIR__, 2).'/database/migrations/*.php') as $file) {
@@ -57,4 +105,4 @@ arch('nothing is left from debugging')->expect(['dd', 'dump', 'var_dump', 'ray',
 arch('the simulated studio knows of the core only colour and notation')->expect('Standin')
     ->not->toUse(['Prism\Calibration', 'Prism\Matching', 'Prism\Planning', 'Prism\Materials', 'Prism\Layering\ToothModel', 'Prism\Layering\KubelkaMunk', 'Prism\Layering\Hand', 'Illuminate', 'App']);
 
-arch('only the reader brings in the simulated studio')->expect('Standin')->toOnlyBeUsedIn(['App\Studio\SimulatedReader', 'Standin']);
+arch('only the reader brings in the simulated studio')->expect('Standin')->toOnlyBeUsedIn(['App\Studio\Swatches\SimulatedReader', 'Standin']);

@@ -14,10 +14,10 @@ use App\Studio\LongWork\LookWork;
 use App\Studio\LongWork\ReservesWork;
 use App\Studio\LongWork\WorkCancelled;
 use App\Studio\LongWork\WorkRefused;
-use App\Studio\PhotoReader;
-use App\Studio\PhotoStore;
-use App\Studio\References;
-use App\Studio\ZoneBook;
+use App\Studio\Photos\PhotoReader;
+use App\Studio\Photos\PhotoStore;
+use App\Studio\Photos\References;
+use App\Studio\Zones\ZoneBook;
 use Illuminate\Support\Facades\Queue;
 use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
@@ -163,7 +163,7 @@ describe('changing zones', function (): void {
         $spot = $flat->zones()->create(['name' => 'spot', 'x' => 0.5, 'y' => 0.5, 'radius' => 0.01, 'position' => 1]);
         $spot->targets()->create(['role' => 'middle', 'L' => 50, 'a' => 0, 'b' => 0, 'spread' => 0, 'share' => 1, 'x' => 0.5, 'y' => 0.5]);
         $spot->setRelation('piece', $this->piece);
-        expect(fn () => app(ZoneBook::class)->split($spot))->toThrow(App\Studio\ZoneRefused::class, 'a mere spot');
+        expect(fn () => app(ZoneBook::class)->split($spot))->toThrow(App\Studio\Zones\ZoneRefused::class, 'a mere spot');
     });
 
     it('takes in and gives away by lasso, and draws new ones', function (): void {

@@ -7,13 +7,13 @@ use const Tests\Feature\DISPLAY_P3;
 
 use App\Models\Piece;
 use App\Models\Reference;
-use App\Studio\PhotoReader;
-use App\Studio\PhotoRefused;
-use App\Studio\PhotoRenderer;
-use App\Studio\PhotoStore;
-use App\Studio\PngChunks;
+use App\Studio\Photos\PhotoReader;
+use App\Studio\Photos\PhotoRefused;
+use App\Studio\Photos\PhotoRenderer;
+use App\Studio\Photos\PhotoStore;
+use App\Studio\Photos\PngChunks;
 use Illuminate\Support\Facades\File;
-use Prism\Reference\Raster;
+use Prism\Reference\Image\Raster;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\blob;

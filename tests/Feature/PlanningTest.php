@@ -7,10 +7,10 @@ use App\Studio\LongWork\LookWork;
 use App\Studio\LongWork\PlanningWork;
 use App\Studio\LongWork\WorkCancelled;
 use App\Studio\LongWork\WorkRefused;
-use App\Studio\PhotoStore;
-use App\Studio\Targets;
+use App\Studio\Photos\PhotoStore;
+use App\Studio\Zones\Targets;
 use Prism\Layering\Stack;
-use Prism\Reference\TargetRole;
+use Prism\Reference\Zones\TargetRole;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\pieceOf;
@@ -227,7 +227,7 @@ describe('matching under wishes', function (): void {
         planPicture($this);
         $palette = array_column($this->getJson($this->url.'/plan')->json('palette.pencils'), 'id');
         expect(array_diff(($this->ids)(['paletteOnly' => true]), $palette))->toBe([]);
-        $lasting = App\Models\Pencil::query()->with('range')->whereIn('lightfastness', ['I', 'II', 'III'])->get()->map(static fn ($row): string => App\Studio\Catalogue::id($row))->all();
+        $lasting = App\Models\Pencil::query()->with('range')->whereIn('lightfastness', ['I', 'II', 'III'])->get()->map(static fn ($row): string => App\Studio\Pencils\Catalogue::id($row))->all();
         expect(array_diff(($this->ids)(['lightfast' => true]), $lasting))->toBe([]);
     });
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 use App\Models\Recipe;
 use App\Models\ZoneTarget;
 use App\Studio\LongWork\LookWork;
-use App\Studio\PhotoStore;
+use App\Studio\Photos\PhotoStore;
 use Illuminate\Support\Facades\File;
 
 use function Tests\Feature\artist;

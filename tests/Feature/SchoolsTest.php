@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 use App\Models\Piece;
-use App\Studio\SchoolChoices;
+use App\Studio\Planning\SchoolChoices;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 use Prism\Schools\FirstValue;

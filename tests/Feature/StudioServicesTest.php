@@ -7,12 +7,12 @@ use App\Models\Pencil;
 use App\Models\Piece;
 use App\Models\Range;
 use App\Models\User;
-use App\Studio\Calibrations;
-use App\Studio\Catalogue;
-use App\Studio\Engine;
-use App\Studio\PhotoStore;
-use App\Studio\SwatchReader;
-use App\Studio\ZoneRecipes;
+use App\Studio\Calibration\Calibrations;
+use App\Studio\Calibration\Engine;
+use App\Studio\Pencils\Catalogue;
+use App\Studio\Photos\PhotoStore;
+use App\Studio\Planning\ZoneRecipes;
+use App\Studio\Swatches\SwatchReader;
 use Database\Seeders\DemoSeeder;
 use Database\Seeders\MaterialsSeeder;
 use Illuminate\Support\Facades\File;
@@ -206,8 +206,8 @@ describe('the pictures of a piece', function (): void {
 
     it('do not reach into the pictures of another piece', function (): void {
         $other = pieceOf(artist());
-        File::put($this->photos->path($other->reference(), App\Studio\PhotoView::Photo), 'theirs');
-        expect(File::get($this->photos->path($this->piece->reference(), App\Studio\PhotoView::Photo)))->toStartWith("\xFF\xD8\xFF");
+        File::put($this->photos->path($other->reference(), App\Studio\Photos\PhotoView::Photo), 'theirs');
+        expect(File::get($this->photos->path($this->piece->reference(), App\Studio\Photos\PhotoView::Photo)))->toStartWith("\xFF\xD8\xFF");
     });
 });
 
@@ -295,7 +295,7 @@ describe('the demo studio', function (): void {
         expect($errors['calibrated'])->toBeLessThan($errors['plain'])->and($errors['calibrated'] / 5)->toBeLessThan(4.5);
 
         $pieces = $this->actingAs($demo)->getJson('/api/pieces')->assertOk()->json();
-        expect($demo->box()->count())->toBe(48)->and($pieces[0]['zoneCount'])->toBe(22)->and($pieces[0]['recipeCount'])->toBe(20);
+        expect($demo->box()->count())->toBe(48)->and($pieces[0]['zoneCount'])->toBe(22)->and($pieces[0]['recipeCount'])->toBe(22);
 
         (new DemoSeeder)->run();
         expect($demo->calibrations()->count())->toBe(1)->and($demo->pieces()->count())->toBe(3)->and(User::query()->where('email', config('prism.demo_email'))->count())->toBe(1);

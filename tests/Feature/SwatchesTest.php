@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 use App\Models\Chart;
 use App\Models\User;
-use App\Studio\ChartPaper;
-use App\Studio\SwatchReader;
+use App\Studio\Swatches\ChartPaper;
+use App\Studio\Swatches\SwatchReader;
 use Illuminate\Support\Facades\Queue;
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
@@ -268,7 +268,7 @@ describe('calibration', function (): void {
     it('is its owner\'s alone', function (): void {
         swatch($this->user, coatsOf(['QW:404']));
         Queue::fake();
-        $id = app(App\Studio\Calibrations::class)->calibrate($this->user)->id;
+        $id = app(App\Studio\Calibration\Calibrations::class)->calibrate($this->user)->id;
         $this->actingAs(User::factory()->create());
         $this->getJson("/api/calibrations/$id")->assertNotFound();
         $this->putJson('/api/calibrations/in-force', ['calibration' => $id])->assertNotFound();

@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 use App\Models\Piece;
-use App\Studio\Calibrations;
-use App\Studio\Engine;
+use App\Studio\Calibration\Calibrations;
+use App\Studio\Calibration\Engine;
 use App\Studio\LongWork\WarmUp;
 use Illuminate\Queue\Events\WorkerStarting;
 use Illuminate\Queue\WorkerOptions;

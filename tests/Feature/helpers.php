@@ -8,15 +8,15 @@ use App\Models\Pencil;
 use App\Models\Piece;
 use App\Models\User;
 use App\Models\ZoneTarget;
-use App\Studio\Photo;
-use App\Studio\PhotoReader;
-use App\Studio\PhotoRenderer;
-use App\Studio\PhotoStore;
-use App\Studio\ReferenceRole;
+use App\Studio\Photos\Photo;
+use App\Studio\Photos\PhotoReader;
+use App\Studio\Photos\PhotoRenderer;
+use App\Studio\Photos\PhotoStore;
+use App\Studio\Photos\ReferenceRole;
 use Illuminate\Http\UploadedFile;
 use Imagick;
 use ImagickPixel;
-use Prism\Reference\TargetRole;
+use Prism\Reference\Zones\TargetRole;
 
 /** A few pencils of both ranges, enough for a search. */
 const BOX = ['QW' => ['101', '113', '119', '201', '404', '513', '519', '610', '716', '722'], 'LO' => ['7012', '7111', '7206', '7335', '7511']];

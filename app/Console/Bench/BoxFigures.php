@@ -4,22 +4,22 @@ declare(strict_types=1);
 
 namespace App\Console\Bench;
 
-use App\Studio\SwatchReader;
+use App\Studio\Swatches\SwatchReader;
 use Imagick;
+use Prism\Box\NextPencils;
+use Prism\Box\PencilFinder;
+use Prism\Box\Roll;
 use Prism\Calibration\ChartStacks;
+use Prism\Charts\ChartReader;
+use Prism\Charts\ChartSheet;
 use Prism\Colour\Lab;
 use Prism\Layering\Predictor;
 use Prism\Matching\Gamut;
 use Prism\Matching\Partners;
 use Prism\Matching\Search\PairLibrary;
 use Prism\Materials\Kit;
-use Prism\Materials\PencilFinder;
 use Prism\Materials\PencilId;
-use Prism\Materials\Roll;
-use Prism\Planning\NextPencils;
-use Prism\Reference\ChartReader;
-use Prism\Reference\ChartSheet;
-use Prism\Reference\Raster;
+use Prism\Reference\Image\Raster;
 
 /** Knowing the box: laying out and finding among thousands, what to buy, and reading a chart from a picture. */
 final class BoxFigures

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Bench;
 
-use App\Studio\PhotoReader;
+use App\Studio\Photos\PhotoReader;
 use Prism\Colour\Lab;
 use Prism\Colour\Wheel;
 use Prism\Layering\Predictor;
@@ -20,14 +20,14 @@ use Prism\Materials\Kit;
 use Prism\Materials\PencilKind;
 use Prism\Planning\Fitting;
 use Prism\Planning\Order\Planner;
-use Prism\Planning\PaletteFinder;
+use Prism\Planning\Palette\PaletteFinder;
 use Prism\Planning\PictureColours;
 use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
-use Prism\Reference\Field;
+use Prism\Reference\Image\Field;
+use Prism\Reference\Image\Raster;
 use Prism\Reference\PictureReading;
-use Prism\Reference\Raster;
-use Prism\Reference\ZoneReader;
+use Prism\Reference\Zones\ZoneReader;
 use Prism\Schools\Progress;
 use Prism\Schools\SchoolSet;
 use Prism\Schools\Surface;

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace App\Console\Bench;
 
-use App\Studio\PhotoReader;
+use App\Studio\Photos\PhotoReader;
 use Imagick;
-use Prism\Reference\Field;
-use Prism\Reference\MergeTree;
+use Prism\Reference\Image\Field;
+use Prism\Reference\Image\Raster;
+use Prism\Reference\Light\ZoneLight;
 use Prism\Reference\PictureReading;
-use Prism\Reference\Raster;
-use Prism\Reference\ZoneLight;
-use Prism\Reference\ZoneMap;
-use Prism\Reference\ZoneReader;
+use Prism\Reference\Zones\MergeTree;
+use Prism\Reference\Zones\ZoneMap;
+use Prism\Reference\Zones\ZoneReader;
 
 /**
  * How well zones follow the truth of the rendered references, and how long reading a photo takes. The truth: which thing, which
@@ -81,7 +81,7 @@ final class LookFigures
             [, $zones] = Clock::milliseconds(static fn (): array => (new ZoneReader(Field::of($raster, PictureReading::EDGE), $reading->tree->cut(24), $reading->light))->read());
             $slider = [];
             foreach (self::CLICKS as $count) {
-                [, $slider[]] = Clock::milliseconds(static fn (): string => \Prism\Reference\Outlines::of($reading->tree->cut($count))->borders());
+                [, $slider[]] = Clock::milliseconds(static fn (): string => \Prism\Reference\Zones\Outlines::of($reading->tree->cut($count))->borders());
             }
             unlink($file);
             $rows[] = [sprintf('%d', (int) round($width * $height / 1e6)), sprintf('%.2f', $decoding / 1000), sprintf('%.2f', $analysis / 1000), sprintf('%.2f', $zones / 1000), sprintf('%.2f', ($decoding + $analysis + $zones) / 1000), sprintf('%.0f', max($slider))];

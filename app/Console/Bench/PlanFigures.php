@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Bench;
 
-use App\Studio\PhotoReader;
+use App\Studio\Photos\PhotoReader;
 use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
 use Prism\Matching\Recipe;
@@ -12,15 +12,15 @@ use Prism\Matching\Search;
 use Prism\Matching\Search\PairLibrary;
 use Prism\Materials\Kit;
 use Prism\Planning\Order\Planner;
-use Prism\Planning\PaletteFinder;
+use Prism\Planning\Palette\PaletteFinder;
+use Prism\Planning\Palette\TargetStacks;
 use Prism\Planning\PictureColours;
 use Prism\Planning\PictureZone;
 use Prism\Planning\Simulation;
-use Prism\Planning\TargetStacks;
-use Prism\Reference\Field;
+use Prism\Reference\Image\Field;
+use Prism\Reference\Image\Raster;
 use Prism\Reference\PictureReading;
-use Prism\Reference\Raster;
-use Prism\Reference\ZoneReader;
+use Prism\Reference\Zones\ZoneReader;
 use Prism\Schools\Progress;
 
 /** Planning the demo references whole: how few pencils serve them, how long it takes, how near the drawing comes by value. */

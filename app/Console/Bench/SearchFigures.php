@@ -13,8 +13,8 @@ use Prism\Matching\Search\PairLibrary;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use Prism\Materials\PencilId;
-use Prism\Planning\PaletteFinder;
-use Prism\Planning\PaletteWish;
+use Prism\Planning\Palette\PaletteFinder;
+use Prism\Planning\Palette\PaletteWish;
 
 /** Latency and quality of the search, and of palettes. */
 final class SearchFigures

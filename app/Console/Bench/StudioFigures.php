@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Bench;
 
-use App\Studio\SwatchReader;
+use App\Studio\Swatches\SwatchReader;
 use Prism\Calibration\Calibration;
 use Prism\Calibration\Calibrator;
 use Prism\Calibration\Swatch;

@@ -7,8 +7,8 @@ namespace App\Console\Commands;
 use Prism\Exchange\PaletteTable;
 use Prism\Exchange\TargetTable;
 use Prism\Matching\Target;
-use Prism\Planning\PaletteFinder;
-use Prism\Planning\PaletteWish;
+use Prism\Planning\Palette\PaletteFinder;
+use Prism\Planning\Palette\PaletteWish;
 
 final class PaletteCommand extends StudioFiles
 {

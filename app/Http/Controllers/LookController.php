@@ -13,19 +13,19 @@ use App\Http\Resources\ReferenceResource;
 use App\Http\Resources\ReservesResource;
 use App\Http\Resources\SampleResource;
 use App\Models\Piece;
-use App\Studio\Looking;
-use App\Studio\PhotoStore;
-use App\Studio\Reach;
-use App\Studio\TransferPrint;
-use App\Studio\ZoneBook;
+use App\Studio\Photos\PhotoStore;
+use App\Studio\Photos\TransferPrint;
+use App\Studio\Zones\Looking;
+use App\Studio\Zones\Reach;
+use App\Studio\Zones\ZoneBook;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
-use Prism\Reference\Outlines;
-use Prism\Reference\PrintTiles;
+use Prism\Reference\Image\PrintTiles;
+use Prism\Reference\Zones\Outlines;
 
 /** What a trained eye sees in the reference, and what is printed of it. */
 final class LookController

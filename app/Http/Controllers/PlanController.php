@@ -14,17 +14,17 @@ use App\Http\Resources\NeighboursResource;
 use App\Http\Resources\PieceResource;
 use App\Http\Resources\PlanResource;
 use App\Models\Piece;
-use App\Studio\Catalogue;
-use App\Studio\ChartMaker;
-use App\Studio\Gradients;
-use App\Studio\Paces;
-use App\Studio\PictureAdvice;
-use App\Studio\PictureDrawings;
-use App\Studio\PicturePalettes;
-use App\Studio\PictureParts;
-use App\Studio\PlanningUndo;
-use App\Studio\PlanSheet;
-use App\Studio\ZoneRecipes;
+use App\Studio\Drawing\PictureDrawings;
+use App\Studio\Pencils\Catalogue;
+use App\Studio\Planning\Gradients;
+use App\Studio\Planning\Paces;
+use App\Studio\Planning\PictureAdvice;
+use App\Studio\Planning\PicturePalettes;
+use App\Studio\Planning\PlanningUndo;
+use App\Studio\Planning\PlanSheet;
+use App\Studio\Planning\ZoneRecipes;
+use App\Studio\Swatches\ChartMaker;
+use App\Studio\Zones\PictureParts;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
@@ -34,7 +34,7 @@ use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 use Prism\Materials\PencilId;
 use Prism\Planning\Order\PlanStep;
-use Prism\Reference\PrintTiles;
+use Prism\Reference\Image\PrintTiles;
 
 /** The plan of a piece, and how far the drawing has come. */
 final class PlanController

@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Http\Requests\SchoolsRequest;
 use App\Models\User;
-use App\Studio\SchoolChoices;
+use App\Studio\Planning\SchoolChoices;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use OpenApi\Attributes as OA;

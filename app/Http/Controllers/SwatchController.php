@@ -10,7 +10,7 @@ use App\Http\Resources\SwatchResource;
 use App\Models\Paper;
 use App\Models\Swatch;
 use App\Models\User;
-use App\Studio\SwatchBook;
+use App\Studio\Swatches\SwatchBook;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

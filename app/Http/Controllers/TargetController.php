@@ -10,14 +10,14 @@ use App\Http\Resources\TargetResource;
 use App\Models\Zone;
 use App\Models\ZoneTarget;
 use App\Studio\ChangedMeanwhile;
-use App\Studio\Targets;
-use App\Studio\ZoneRecipes;
+use App\Studio\Planning\ZoneRecipes;
+use App\Studio\Zones\Targets;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
 use Prism\Colour\Lab;
-use Prism\Reference\TargetRole;
+use Prism\Reference\Zones\TargetRole;
 
 /** The colours that a zone is to have, each with its recipe. */
 final class TargetController

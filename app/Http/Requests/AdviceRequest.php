@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use Illuminate\Validation\Rule;
-use Prism\Planning\AdviceKind;
+use Prism\Planning\Advice\AdviceKind;
 
 final class AdviceRequest extends StudioRequest
 {

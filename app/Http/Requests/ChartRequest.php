@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use Illuminate\Validation\Rule;
-use Prism\Reference\ChartSheet;
+use Prism\Charts\ChartSheet;
 
 final class ChartRequest extends StudioRequest
 {

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Models\User;
-use App\Studio\Catalogue;
+use App\Studio\Pencils\Catalogue;
 use Closure;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use Illuminate\Validation\Validator;
 use Prism\Materials\Kit;
-use Prism\Planning\Designation;
+use Prism\Planning\Gradient\Designation;
 use Prism\Planning\ValuePart;
 
 final class DesignationRequest extends StudioRequest

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use Illuminate\Validation\Rule;
-use Prism\Planning\GradientFinish;
+use Prism\Planning\Gradient\GradientFinish;
 
 final class GradientRequest extends StudioRequest
 {

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Models\User;
-use App\Studio\PencilQuery;
-use App\Studio\TypedColour;
+use App\Studio\Pencils\PencilQuery;
+use App\Studio\Pencils\TypedColour;
 
 final class PencilListRequest extends StudioRequest
 {

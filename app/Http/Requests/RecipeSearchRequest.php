@@ -6,10 +6,10 @@ namespace App\Http\Requests;
 
 use App\Models\Piece;
 use App\Models\Zone;
-use App\Studio\Catalogue;
-use App\Studio\PicturePalettes;
-use App\Studio\SchoolChoices;
-use App\Studio\ZoneBook;
+use App\Studio\Pencils\Catalogue;
+use App\Studio\Planning\PicturePalettes;
+use App\Studio\Planning\SchoolChoices;
+use App\Studio\Zones\ZoneBook;
 use Illuminate\Validation\ValidationException;
 use Prism\Colour\Lab;
 use Prism\Matching\Limits;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Studio\ReferenceRole;
+use App\Studio\Photos\ReferenceRole;
 use Illuminate\Validation\Rule;
 
 /** A photo: one more of a piece, or another in the place of one. */

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Studio\ReferenceRole;
+use App\Studio\Photos\ReferenceRole;
 use Illuminate\Validation\Rule;
-use Prism\Reference\Alignment;
+use Prism\Reference\Image\Alignment;
 
 final class ReferenceRequest extends StudioRequest
 {

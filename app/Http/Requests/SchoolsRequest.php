@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Studio\SchoolChoices;
+use App\Studio\Planning\SchoolChoices;
 
 final class SchoolsRequest extends StudioRequest
 {

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use Illuminate\Validation\Rule;
-use Prism\Reference\TargetRole;
+use Prism\Reference\Zones\TargetRole;
 
 final class StoreTargetRequest extends StudioRequest
 {

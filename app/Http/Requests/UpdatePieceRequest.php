@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Studio\Interpretations;
-use App\Studio\SchoolChoices;
+use App\Studio\Planning\SchoolChoices;
+use App\Studio\Zones\Interpretations;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;
 use Prism\Colour\Lamp;
-use Prism\Reference\RangeMode;
+use Prism\Reference\Light\RangeMode;
 
 final class UpdatePieceRequest extends StudioRequest
 {

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Studio\Grounds;
-use App\Studio\Interpretations;
-use App\Studio\SchoolChoices;
+use App\Studio\Planning\SchoolChoices;
+use App\Studio\Zones\Grounds;
+use App\Studio\Zones\Interpretations;
 use Illuminate\Validation\Rule;
-use Prism\Reference\Distance;
-use Prism\Reference\ZoneLight;
+use Prism\Reference\Light\ZoneLight;
+use Prism\Reference\Zones\Distance;
 use Prism\Schools\Surface;
 
 final class UpdateZoneRequest extends StudioRequest

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use Prism\Reference\MergeTree;
+use Prism\Reference\Zones\MergeTree;
 
 final class ZoneCountRequest extends StudioRequest
 {

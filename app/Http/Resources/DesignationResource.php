@@ -9,8 +9,8 @@ use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
-use Prism\Planning\Designation;
-use Prism\Planning\Feathering;
+use Prism\Planning\Gradient\Designation;
+use Prism\Planning\Gradient\Feathering;
 
 /** @property-read array{designation: Designation, gradient: Feathering, combinations: list<array{stack: Stack, colour: Lab}>, triples: list<array{stack: Stack, colour: Lab}>} $resource */
 #[OA\Schema(schema: 'Designation', required: ['pencils', 'ladder', 'gradient', 'combinations', 'triples'], properties: [

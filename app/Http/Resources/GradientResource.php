@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
-use Prism\Planning\Feathering;
+use Prism\Planning\Gradient\Feathering;
 
 /**
  * Pencils feathered into one another, light to dark.

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\Piece;
-use App\Studio\Looking;
-use App\Studio\Reach;
-use App\Studio\ZoneBook;
+use App\Studio\Zones\Looking;
+use App\Studio\Zones\Reach;
+use App\Studio\Zones\ZoneBook;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
@@ -15,10 +15,10 @@ use Prism\Colour\Lab;
 use Prism\Colour\Lamp;
 use Prism\Colour\Srgb;
 use Prism\Colour\ValueScale;
-use Prism\Reference\ColourMatrix;
-use Prism\Reference\MergeTree;
-use Prism\Reference\RangeMode;
-use Prism\Reference\ValueReading;
+use Prism\Reference\Light\ColourMatrix;
+use Prism\Reference\Light\RangeMode;
+use Prism\Reference\Light\ValueReading;
+use Prism\Reference\Zones\MergeTree;
 
 /**
  * What a trained eye sees in the reference of a piece.

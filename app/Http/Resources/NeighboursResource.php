@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
-use Prism\Planning\Pair;
+use Prism\Planning\Advice\Pair;
 
 /**
  * Two touching zones that will merge, and how to push one of them.

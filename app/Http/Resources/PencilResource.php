@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\Pencil;
-use App\Studio\Catalogue;
-use App\Studio\PencilList;
+use App\Studio\Pencils\Catalogue;
+use App\Studio\Pencils\PencilList;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\Piece;
-use App\Studio\Interpretations;
-use App\Studio\SchoolChoices;
+use App\Studio\Planning\SchoolChoices;
+use App\Studio\Zones\Interpretations;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;

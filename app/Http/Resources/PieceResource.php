@@ -6,7 +6,7 @@ namespace App\Http\Resources;
 
 use App\Models\Piece;
 use App\Models\Zone;
-use App\Studio\ZoneBook;
+use App\Studio\Zones\ZoneBook;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;

@@ -8,18 +8,19 @@ use App\Models\DrawnStep;
 use App\Models\Piece;
 use App\Models\Recipe;
 use App\Models\ZoneTarget;
-use App\Studio\AppliedAdvice;
-use App\Studio\Beginnings;
-use App\Studio\Begun;
-use App\Studio\Catalogue;
-use App\Studio\Paces;
-use App\Studio\PictureAdvice;
+use App\Studio\Pencils\Catalogue;
+use App\Studio\Planning\AppliedAdvice;
+use App\Studio\Planning\Beginnings;
+use App\Studio\Planning\Begun;
+use App\Studio\Planning\Paces;
+use App\Studio\Planning\PictureAdvice;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Arr;
 use OpenApi\Attributes as OA;
 use Prism\Colour\Lab;
 use Prism\Materials\PencilId;
+use Prism\Planning\Advice\ZoneAdvice;
 use Prism\Planning\Lightener;
 use Prism\Planning\Order\Caution;
 use Prism\Planning\Order\Plan;
@@ -27,7 +28,6 @@ use Prism\Planning\Order\PlanStep;
 use Prism\Planning\Order\Turn;
 use Prism\Planning\Part;
 use Prism\Planning\Prep;
-use Prism\Planning\ZoneAdvice;
 
 /**
  * The plan of a piece and how far the drawing has come.

@@ -6,12 +6,12 @@ namespace App\Http\Resources;
 
 use App\Models\Piece;
 use App\Models\Zone;
-use App\Studio\Looking;
+use App\Studio\Zones\Looking;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
-use Prism\Reference\ReserveKind;
-use Prism\Reference\Reserves;
+use Prism\Reference\Reserves\ReserveKind;
+use Prism\Reference\Reserves\Reserves;
 
 /**
  * What of a picture must stay paper or pale.

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\User;
-use App\Studio\Calibrations;
+use App\Studio\Calibration\Calibrations;
 use OpenApi\Attributes as OA;
 
 /** The calibration that a prediction rests on. */

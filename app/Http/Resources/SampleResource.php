@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
-use Prism\Reference\Sample;
+use Prism\Reference\Image\Sample;
 
 /** @property-read Sample $resource */
 #[OA\Schema(schema: 'Sample', required: ['colour', 'spread', 'pixels'], properties: [

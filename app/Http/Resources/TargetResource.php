@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\ZoneTarget;
-use App\Studio\Targets;
-use App\Studio\ZoneRecipes;
+use App\Studio\Planning\ZoneRecipes;
+use App\Studio\Zones\Targets;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;

@@ -6,9 +6,9 @@ namespace App\Http\Resources;
 
 use App\Models\Zone;
 use App\Models\ZoneTarget;
-use App\Studio\Grounds;
-use App\Studio\Interpretations;
-use App\Studio\ZoneBook;
+use App\Studio\Zones\Grounds;
+use App\Studio\Zones\Interpretations;
+use App\Studio\Zones\ZoneBook;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;

@@ -6,11 +6,13 @@ namespace App\Studio\LongWork;
 
 use App\Models\Paper;
 use App\Models\User;
-use App\Studio\Calibrations;
-use App\Studio\Catalogue;
-use App\Studio\Engine;
-use App\Studio\Targets;
+use App\Studio\Calibration\Calibrations;
+use App\Studio\Calibration\Engine;
+use App\Studio\Pencils\Catalogue;
+use App\Studio\Zones\Targets;
 use Closure;
+use Prism\Box\BoxCover;
+use Prism\Box\NextPencils;
 use Prism\Colour\Appearance;
 use Prism\Colour\Lab;
 use Prism\Colour\ValueScale;
@@ -18,12 +20,10 @@ use Prism\Matching\Gamut;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
-use Prism\Planning\BoxCover;
-use Prism\Planning\NextPencils;
-use Prism\Planning\Palette;
-use Prism\Planning\PaletteFinder;
-use Prism\Planning\PaletteWish;
-use Prism\Planning\Representatives;
+use Prism\Planning\Palette\Palette;
+use Prism\Planning\Palette\PaletteFinder;
+use Prism\Planning\Palette\PaletteWish;
+use Prism\Planning\Palette\Representatives;
 
 /** Looks a box through: what it covers, what it cannot reach, what would help most, and how few of it would do. */
 final class AuditWork implements LongWork

@@ -7,8 +7,8 @@ namespace App\Studio\LongWork;
 use App\Models\Reference;
 use App\Models\User;
 use App\Studio\ChangedMeanwhile;
+use App\Studio\Photos\References;
 use App\Studio\Pieces;
-use App\Studio\References;
 use Closure;
 
 /** Sets a reference in another light; a first one is read anew after that. */

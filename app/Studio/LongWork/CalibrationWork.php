@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Studio\LongWork;
 
 use App\Models\User;
-use App\Studio\Calibrations;
+use App\Studio\Calibration\Calibrations;
 use Closure;
 
 /** Fits the engine to the swatch book. */

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Studio\LongWork;
 
 use App\Models\User;
-use App\Studio\Catalogue;
-use App\Studio\ChartPaper;
-use App\Studio\ChartPictures;
-use App\Studio\PencilBook;
-use App\Studio\SwatchReader;
+use App\Studio\Pencils\Catalogue;
+use App\Studio\Pencils\PencilBook;
+use App\Studio\Swatches\ChartPaper;
+use App\Studio\Swatches\ChartPictures;
+use App\Studio\Swatches\SwatchReader;
 use Closure;
 
 /** Has the simulated studio that ships fill a chart sheet and take its picture. */

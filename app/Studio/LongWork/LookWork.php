@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Studio\LongWork;
 
 use App\Models\User;
-use App\Studio\PictureReadings;
+use App\Studio\Photos\PictureReadings;
 use App\Studio\Pieces;
-use App\Studio\ZoneBook;
+use App\Studio\Zones\ZoneBook;
 use Closure;
 
 /** Reads the photo of a piece: its zones at every number, its values, its light. A piece without zones gets its first ones. */

@@ -8,18 +8,18 @@ use App\Models\Piece;
 use App\Models\Recipe;
 use App\Models\User;
 use App\Models\ZoneTarget;
-use App\Studio\Looking;
-use App\Studio\PicturePalettes;
 use App\Studio\Pieces;
-use App\Studio\Reach;
-use App\Studio\Targets;
+use App\Studio\Planning\PicturePalettes;
+use App\Studio\Zones\Looking;
+use App\Studio\Zones\Reach;
+use App\Studio\Zones\Targets;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Prism\Colour\ValueScale;
 use Prism\Matching\Recipe as FoundRecipe;
 use Prism\Planning\Build\Apart;
-use Prism\Planning\Palette;
-use Prism\Reference\RangeMode;
+use Prism\Planning\Palette\Palette;
+use Prism\Reference\Light\RangeMode;
 
 /**
  * Plans a whole picture: one palette for all of its colours, and a recipe from it for each. Recipes that the artist has chosen

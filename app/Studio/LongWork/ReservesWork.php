@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Studio\LongWork;
 
 use App\Models\User;
-use App\Studio\Looking;
 use App\Studio\Pieces;
+use App\Studio\Zones\Looking;
 use Closure;
-use Prism\Reference\ReserveKind;
+use Prism\Reference\Reserves\ReserveKind;
 
 /** Finds what of a picture must stay paper or pale, by what paper and box can reach. */
 final class ReservesWork implements LongWork

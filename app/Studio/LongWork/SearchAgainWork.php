@@ -6,12 +6,12 @@ namespace App\Studio\LongWork;
 
 use App\Models\User;
 use App\Models\ZoneTarget;
-use App\Studio\Catalogue;
-use App\Studio\Engine;
-use App\Studio\Grounds;
-use App\Studio\SchoolChoices;
-use App\Studio\Targets;
-use App\Studio\ZoneBook;
+use App\Studio\Calibration\Engine;
+use App\Studio\Pencils\Catalogue;
+use App\Studio\Planning\SchoolChoices;
+use App\Studio\Zones\Grounds;
+use App\Studio\Zones\Targets;
+use App\Studio\Zones\ZoneBook;
 use Closure;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace App\Studio\LongWork;
 
 use App\Models\Piece;
-use App\Studio\Catalogue;
-use App\Studio\Engine;
+use App\Studio\Calibration\Engine;
+use App\Studio\Pencils\Catalogue;
 use Illuminate\Queue\Events\WorkerStarting;
 use Prism\Colour\Lab;
 use Prism\Matching\Limits;
 use Prism\Matching\Target;
-use Prism\Planning\PaletteFinder;
-use Prism\Planning\PaletteWish;
+use Prism\Planning\Palette\PaletteFinder;
+use Prism\Planning\Palette\PaletteWish;
 use Prism\Schools\Blending;
 use Prism\Schools\SchoolSet;
 use Throwable;

@@ -12,6 +12,11 @@ use Prism\Layering\Stack;
 /** What to do over what lies there: the steps alone, and what comes of them. */
 final readonly class Correction
 {
+    /** Inside these a passage is left alone: dE00 and L*. */
+    public const EYE = 2.0;
+
+    public const EYE_L = 1.5;
+
     /**
      * @param  Stack  $steps  the correction alone, bottom to top; empty: leave it
      * @param  Lab  $before  what is seen now
@@ -26,7 +31,7 @@ final readonly class Correction
     public function words(): string
     {
         if ($this->isLeave()) {
-            return $this->difference->dE00 <= Corrector::EYE ? 'Leave it: the eye sees no difference.' : 'Leave it: nothing that still takes here brings it nearer.';
+            return $this->difference->dE00 <= self::EYE ? 'Leave it: the eye sees no difference.' : 'Leave it: nothing that still takes here brings it nearer.';
         }
         $lifts = $layers = 0;
         foreach ($this->steps->steps as $step) {

@@ -23,11 +23,6 @@ use Prism\Schools\Blending;
  */
 final readonly class Corrector
 {
-    /** Inside these a passage is left alone: dE00 and L*. */
-    public const EYE = 2.0;
-
-    public const EYE_L = 1.5;
-
     /** Dabs with the eraser that are tried where it is too dark. */
     private const DABS = 3;
 
@@ -95,7 +90,7 @@ final readonly class Corrector
     {
         $difference = Difference::between($colour, $target->colour);
 
-        return ($target->valueOnly || $difference->dE00 <= self::EYE) && abs($difference->dL) <= self::EYE_L;
+        return ($target->valueOnly || $difference->dE00 <= Correction::EYE) && abs($difference->dL) <= Correction::EYE_L;
     }
 
     private static function miss(Target $target, Lab $colour): float

@@ -11,7 +11,7 @@ use Prism\Materials\Pencil;
 use Prism\Materials\PencilId;
 use Prism\Planning\LocalColour;
 use Prism\Planning\Mapping;
-use Prism\Reference\TargetRole;
+use Prism\Reference\Zones\TargetRole;
 use Prism\Schools\Highlights;
 
 /**

@@ -6,7 +6,7 @@ namespace Prism\Planning\Order;
 
 use Prism\Materials\Binder;
 use Prism\Materials\Kit;
-use Prism\Reference\TargetRole;
+use Prism\Reference\Zones\TargetRole;
 use Prism\Schools\FirstValue;
 
 /**

@@ -6,7 +6,7 @@ namespace Prism\Planning\Order;
 
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
-use Prism\Reference\TargetRole;
+use Prism\Reference\Zones\TargetRole;
 use Prism\Schools\Highlights;
 use Prism\Schools\SchoolSet;
 

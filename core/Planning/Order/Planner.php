@@ -15,7 +15,7 @@ use Prism\Layering\ToothModel;
 use Prism\Matching\Manner;
 use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
-use Prism\Reference\TargetRole;
+use Prism\Reference\Zones\TargetRole;
 use Prism\Schools\Blending;
 use Prism\Schools\DrawingHand;
 use Prism\Schools\FirstValue;

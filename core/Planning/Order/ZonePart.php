@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Prism\Planning\Order;
 
-use Prism\Reference\TargetRole;
+use Prism\Reference\Zones\TargetRole;
 
 /** Where in a zone a turn goes to. */
 enum ZonePart: string

@@ -11,7 +11,6 @@ use Prism\Calibration\Swatch;
 use Prism\Calibration\Whitening;
 use Prism\Colour\DeltaE;
 use Prism\Colour\Lab;
-use Prism\Colour\LinearSystem;
 use Prism\Layering\Doubt;
 use Prism\Layering\Hand;
 use Prism\Layering\Predictor;
@@ -19,6 +18,7 @@ use Prism\Layering\Sensitivity;
 use Prism\Layering\Stack;
 use Prism\Materials\Paper;
 use Prism\Materials\PencilId;
+use Prism\Maths\LinearSystem;
 
 use function Tests\Core\box;
 use function Tests\Core\cartridge;

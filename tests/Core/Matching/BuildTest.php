@@ -19,7 +19,7 @@ use Prism\Matching\Search\PairLibrary;
 use Prism\Matching\Target;
 use Prism\Materials\PencilKind;
 use Prism\Planning\Fitting;
-use Prism\Reference\ChromaReach;
+use Prism\Reference\Light\ChromaReach;
 use Prism\Schools\SchoolSet;
 use Prism\Schools\Shadows;
 

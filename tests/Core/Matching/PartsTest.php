@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 use Prism\Calibration\Calibrator;
 use Prism\Colour\Lab;
-use Prism\Colour\LinearSystem;
 use Prism\Layering\Look;
 use Prism\Matching\Advice\Warning;
 use Prism\Matching\Search\Candidate;
@@ -14,6 +13,7 @@ use Prism\Matching\Target;
 use Prism\Matching\TouchBook;
 use Prism\Materials\Paper;
 use Prism\Materials\PencilKind;
+use Prism\Maths\LinearSystem;
 use Prism\Planning\Order\Caution;
 use Prism\Planning\Order\StepRole;
 use Prism\Schools\FirstValue;

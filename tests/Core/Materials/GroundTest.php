@@ -14,8 +14,8 @@ use Prism\Planning\Order\PlannedZone;
 use Prism\Planning\Order\Planner;
 use Prism\Planning\Order\PlanStep;
 use Prism\Planning\Order\StepRole;
-use Prism\Planning\PaletteFinder;
-use Prism\Planning\PaletteWish;
+use Prism\Planning\Palette\PaletteFinder;
+use Prism\Planning\Palette\PaletteWish;
 
 use function Tests\Core\box;
 use function Tests\Core\cartridge;

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
+use Prism\Box\PencilFinder;
+use Prism\Box\Roll;
 use Prism\Colour\Lab;
-use Prism\Materials\PencilFinder;
-use Prism\Materials\Roll;
 
 use function Tests\Core\pencils;
 

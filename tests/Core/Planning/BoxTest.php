@@ -2,6 +2,9 @@
 
 declare(strict_types=1);
 
+use Prism\Box\BoxCover;
+use Prism\Box\NextPencils;
+use Prism\Box\Substitution;
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
 use Prism\Matching\Gamut;
@@ -11,10 +14,7 @@ use Prism\Matching\Search;
 use Prism\Matching\Search\PairLibrary;
 use Prism\Matching\Target;
 use Prism\Materials\PencilId;
-use Prism\Planning\BoxCover;
-use Prism\Planning\NextPencils;
-use Prism\Planning\Representatives;
-use Prism\Planning\Substitution;
+use Prism\Planning\Palette\Representatives;
 
 use function Tests\Core\box;
 use function Tests\Core\cartridge;

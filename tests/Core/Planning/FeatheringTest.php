@@ -7,9 +7,9 @@ use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
 use Prism\Layering\Step;
 use Prism\Materials\PencilId;
-use Prism\Planning\Feathering;
-use Prism\Planning\GradientFinish;
-use Prism\Planning\Joins;
+use Prism\Planning\Gradient\Feathering;
+use Prism\Planning\Gradient\GradientFinish;
+use Prism\Planning\Gradient\Joins;
 
 use function Tests\Core\model;
 

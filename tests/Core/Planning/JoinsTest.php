@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 use Prism\Colour\Lab;
 use Prism\Colour\ValueScale;
-use Prism\Planning\Joins;
-use Prism\Planning\Neighbours;
-use Prism\Planning\Pair;
+use Prism\Planning\Advice\Neighbours;
+use Prism\Planning\Advice\Pair;
+use Prism\Planning\Gradient\Joins;
 use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
-use Prism\Reference\Distance;
-use Prism\Reference\TargetRole;
-use Prism\Reference\ZoneLight;
+use Prism\Reference\Light\ZoneLight;
+use Prism\Reference\Zones\Distance;
+use Prism\Reference\Zones\TargetRole;
 use Prism\Schools\Surface;
 
 /** A zone of one colour that touches others by label. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use Prism\Colour\Lab;
 use Prism\Planning\Parcel;
-use Prism\Reference\TargetRole;
+use Prism\Reference\Zones\TargetRole;
 
 it('gives back values of the core as they were', function (): void {
     $packed = ['colour' => Lab::of(50, 10, -20), 'role' => TargetRole::Dark, 'numbers' => [1, 2.5, null]];

@@ -3,13 +3,13 @@
 declare(strict_types=1);
 
 use Prism\Colour\Lab;
+use Prism\Planning\Gradient\ZoneJoin;
 use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
-use Prism\Planning\ZoneJoin;
-use Prism\Reference\Distance;
-use Prism\Reference\FormGradient;
-use Prism\Reference\TargetRole;
-use Prism\Reference\ZoneLight;
+use Prism\Reference\Light\ZoneLight;
+use Prism\Reference\Zones\Distance;
+use Prism\Reference\Zones\FormGradient;
+use Prism\Reference\Zones\TargetRole;
 use Prism\Schools\Surface;
 
 /** @param  array<string, float>  $values  L* by role */

@@ -3,18 +3,18 @@
 declare(strict_types=1);
 
 use Prism\Calibration\ChartStacks;
+use Prism\Charts\ChartDrawing;
+use Prism\Charts\ChartReader;
+use Prism\Charts\ChartReading;
+use Prism\Charts\ChartRefused;
+use Prism\Charts\ChartSheet;
+use Prism\Charts\CornerMarks;
+use Prism\Charts\Homography;
 use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
-use Prism\Exchange\ChartDrawing;
 use Prism\Layering\Stack;
 use Prism\Materials\PencilId;
-use Prism\Reference\ChartReader;
-use Prism\Reference\ChartReading;
-use Prism\Reference\ChartRefused;
-use Prism\Reference\ChartSheet;
-use Prism\Reference\CornerMarks;
-use Prism\Reference\Homography;
-use Prism\Reference\Raster;
+use Prism\Reference\Image\Raster;
 use Standin\ChartPhoto;
 use Standin\Sheet;
 

@@ -3,10 +3,10 @@
 declare(strict_types=1);
 
 use Prism\Colour\Lab;
-use Prism\Reference\Field;
-use Prism\Reference\FormGradient;
-use Prism\Reference\LightDirection;
-use Prism\Reference\ZoneReader;
+use Prism\Reference\Image\Field;
+use Prism\Reference\Light\LightDirection;
+use Prism\Reference\Zones\FormGradient;
+use Prism\Reference\Zones\ZoneReader;
 
 use function Tests\Core\Reference\mapped;
 use function Tests\Core\Reference\painted;

@@ -3,9 +3,9 @@
 declare(strict_types=1);
 
 use Prism\Colour\Lab;
-use Prism\Reference\Field;
-use Prism\Reference\LineFinder;
-use Prism\Reference\ZoneColours;
+use Prism\Reference\Image\Field;
+use Prism\Reference\Zones\LineFinder;
+use Prism\Reference\Zones\ZoneColours;
 
 use function Tests\Core\Reference\painted;
 
@@ -13,7 +13,7 @@ require_once __DIR__.'/scenes.php';
 
 // Lines within a zone: thin, long, and darker or lighter than both sides.
 
-/** @return array{dark: ?\Prism\Reference\FoundLines, light: ?\Prism\Reference\FoundLines} */
+/** @return array{dark: ?\Prism\Reference\Zones\FoundLines, light: ?\Prism\Reference\Zones\FoundLines} */
 function linesOf(Field $field, float $depth = 9.0): array
 {
     return (new LineFinder($field))->of(range(0, $field->count() - 1), array_fill(0, $field->count(), $depth));

@@ -3,11 +3,11 @@
 declare(strict_types=1);
 
 use Prism\Colour\Lab;
-use Prism\Reference\Field;
-use Prism\Reference\MergeTree;
-use Prism\Reference\Smoothing;
-use Prism\Reference\Superpixels;
-use Prism\Reference\ZoneSplit;
+use Prism\Reference\Image\Field;
+use Prism\Reference\Image\Smoothing;
+use Prism\Reference\Zones\MergeTree;
+use Prism\Reference\Zones\Superpixels;
+use Prism\Reference\Zones\ZoneSplit;
 
 use function Tests\Core\Reference\ball;
 use function Tests\Core\Reference\mapped;

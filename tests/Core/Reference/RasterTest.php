@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 use Prism\Colour\Srgb;
-use Prism\Reference\Raster;
+use Prism\Reference\Image\Raster;
 
 it('reads a single pixel and the mean of a patch in linear light', function (): void {
     $black = "\x00\x00\x00";
@@ -32,13 +32,13 @@ it('reads black, and refuses bytes that are no picture', function (): void {
 });
 
 it('gives linear light of single pixels, of the nearest one outside', function (): void {
-    $raster = Prism\Reference\Raster::of(2, 2, "\xFF\x00\x00"."\x00\xFF\x00"."\x00\x00\xFF"."\x80\x80\x80");
+    $raster = Prism\Reference\Image\Raster::of(2, 2, "\xFF\x00\x00"."\x00\xFF\x00"."\x00\x00\xFF"."\x80\x80\x80");
     expect($raster->linear(0.4, 0.9))->toBe([1.0, 0.0, 0.0])->and($raster->linear(1.5, 0.2))->toBe([0.0, 1.0, 0.0])
         ->and($raster->linear(-9.0, 9.0))->toBe([0.0, 0.0, 1.0])->and($raster->linear(9.0, 9.0)[0])->toEqualWithDelta(0.2159, 1e-3);
 });
 
 it('gives the luminance of blocks, and drops what does not fill one', function (): void {
-    $raster = Prism\Reference\Raster::of(5, 3, str_repeat("\xFF\xFF\xFF", 5).str_repeat("\x00\x00\x00", 5).str_repeat("\xFF\x00\x00", 5));
+    $raster = Prism\Reference\Image\Raster::of(5, 3, str_repeat("\xFF\xFF\xFF", 5).str_repeat("\x00\x00\x00", 5).str_repeat("\xFF\x00\x00", 5));
     [$columns, $rows, $values] = $raster->luminance(2);
     expect([$columns, $rows])->toBe([2, 1])->and($values)->toHaveCount(2)->and($values[0])->toEqualWithDelta(0.5, 1e-3);
     [, , $each] = $raster->luminance(1);

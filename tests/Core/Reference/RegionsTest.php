@@ -3,9 +3,9 @@
 declare(strict_types=1);
 
 use Prism\Colour\Lab;
-use Prism\Reference\Field;
-use Prism\Reference\Regions;
-use Prism\Reference\Superpixels;
+use Prism\Reference\Image\Field;
+use Prism\Reference\Zones\Regions;
+use Prism\Reference\Zones\Superpixels;
 
 use function Tests\Core\Reference\painted;
 

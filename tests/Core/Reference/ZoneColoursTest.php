@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 use Prism\Colour\DeltaE;
 use Prism\Colour\Lab;
-use Prism\Reference\Field;
-use Prism\Reference\TargetNames;
-use Prism\Reference\TargetRole;
-use Prism\Reference\ZoneColours;
-use Prism\Reference\ZoneTarget;
+use Prism\Reference\Image\Field;
+use Prism\Reference\Zones\TargetNames;
+use Prism\Reference\Zones\TargetRole;
+use Prism\Reference\Zones\ZoneColours;
+use Prism\Reference\Zones\ZoneTarget;
 
 use function Tests\Core\Reference\painted;
 

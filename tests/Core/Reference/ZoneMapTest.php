@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-use Prism\Reference\Field;
-use Prism\Reference\Outlines;
-use Prism\Reference\Tidying;
-use Prism\Reference\ZoneMap;
+use Prism\Reference\Image\Field;
+use Prism\Reference\Zones\Outlines;
+use Prism\Reference\Zones\Tidying;
+use Prism\Reference\Zones\ZoneMap;
 
 use function Tests\Core\Reference\letters;
 use function Tests\Core\Reference\mapped;

@@ -3,14 +3,14 @@
 declare(strict_types=1);
 
 use Prism\Colour\Lab;
-use Prism\Reference\Distance;
-use Prism\Reference\Field;
-use Prism\Reference\LightDirection;
-use Prism\Reference\TargetRole;
-use Prism\Reference\ZoneLight;
-use Prism\Reference\ZoneLights;
-use Prism\Reference\ZoneMap;
-use Prism\Reference\ZoneReader;
+use Prism\Reference\Image\Field;
+use Prism\Reference\Light\LightDirection;
+use Prism\Reference\Light\ZoneLight;
+use Prism\Reference\Light\ZoneLights;
+use Prism\Reference\Zones\Distance;
+use Prism\Reference\Zones\TargetRole;
+use Prism\Reference\Zones\ZoneMap;
+use Prism\Reference\Zones\ZoneReader;
 use Prism\Schools\Surface;
 
 use function Tests\Core\Reference\mapped;

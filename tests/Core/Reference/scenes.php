@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests\Core\Reference;
 
 use Prism\Colour\Lab;
-use Prism\Reference\Field;
-use Prism\Reference\ZoneMap;
+use Prism\Reference\Image\Field;
+use Prism\Reference\Zones\ZoneMap;
 
 /** A field from a colour for each place, in shares of width and height. */
 function painted(int $width, int $height, \Closure $colour): Field

@@ -16,7 +16,7 @@ use Prism\Planning\Build\CommonBase;
 use Prism\Planning\Build\ZoneBases;
 use Prism\Planning\LocalColour;
 use Prism\Planning\Order\PlannedZone;
-use Prism\Reference\TargetRole;
+use Prism\Reference\Zones\TargetRole;
 
 use function Tests\Core\model;
 use function Tests\Core\pencils;

@@ -13,7 +13,7 @@ use Prism\Planning\Order\Stage;
 use Prism\Planning\Order\StepRole;
 use Prism\Planning\Order\Turn;
 use Prism\Planning\Prep;
-use Prism\Reference\TargetRole;
+use Prism\Reference\Zones\TargetRole;
 use Prism\Schools\Highlights;
 
 use function Tests\Core\model;

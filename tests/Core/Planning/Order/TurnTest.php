@@ -15,7 +15,7 @@ use Prism\Planning\Order\PlanStep;
 use Prism\Planning\Order\Stage;
 use Prism\Planning\Order\Turn;
 use Prism\Planning\Order\ZonePart;
-use Prism\Reference\TargetRole;
+use Prism\Reference\Zones\TargetRole;
 use Prism\Schools\DrawingHand;
 use Prism\Schools\FirstValue;
 use Prism\Schools\Progress;

@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio\Drawing;
+
+use App\Models\Piece;
+use App\Models\Zone;
+use App\Studio\Calibration\Engine;
+use App\Studio\Pencils\Catalogue;
+use App\Studio\Photos\KeptPictures;
+use App\Studio\Photos\PhotoRenderer;
+use App\Studio\Photos\PhotoStore;
+use App\Studio\Planning\PictureZones;
+use App\Studio\Planning\ZoneRecipes;
+use App\Studio\Zones\Grounds;
+use App\Studio\Zones\Targets;
+use App\Studio\Zones\ZoneBook;
+use Imagick;
+use Prism\Layering\Predictor;
+use Prism\Layering\Stack;
+use Prism\Layering\ToothModel;
+use Prism\Planning\Simulation;
+use Prism\Reference\Image\Field;
+use Prism\Reference\Zones\ZoneMap;
+
+/** What the drawing of a piece will look like. */
+final class PictureDrawings
+{
+    /** Long edge of the simulated drawing, in pixels. */
+    private const EDGE = 1024;
+
+    /** Of one photo: stages that one goes back and forth between. */
+    private const KEPT = 40;
+
+    /** Goes up when drawings are simulated differently. */
+    private const VERSION = 6;
+
+    public function __construct(
+        private readonly Engine $engine,
+        private readonly Catalogue $catalogue,
+        private readonly PhotoStore $photos,
+        private readonly ZoneBook $zones,
+        private readonly PictureZones $picture,
+        private readonly ZoneRecipes $recipes,
+        private readonly Grounds $grounds,
+    ) {
+    }
+
+    /**
+     * The drawing after so many steps of the plan, as a PNG; kept until something that goes into it changes.
+     *
+     * @param  ?int  $steps  null for all
+     * @param  int  $edge  its long edge, in pixels
+     */
+    public function simulated(Piece $piece, ?int $steps, int $edge = self::EDGE): string
+    {
+        $stacks = $this->laid($piece, $steps);
+        $key = hash('xxh128', json_encode([self::VERSION, $edge, $piece->reference()->picture, $piece->crop, $piece->width_mm, base64_encode((string) $piece->zone_map), $stacks, $this->picture->of($piece), $piece->paper->slug, Grounds::byTarget($piece, static fn (Zone $zone): ?array => $zone->ground), $piece->user->calibration_id], JSON_THROW_ON_ERROR));
+
+        return KeptPictures::of($this->photos->folderOf($piece->reference()), 'drawing', $key, self::KEPT, function () use ($piece, $stacks, $edge): string {
+            [$field, $rgb] = $this->draw($piece, $stacks, $edge);
+
+            return PhotoRenderer::png($field->width, $field->height, $rgb);
+        });
+    }
+
+    /** @return array{mean: float, dark: float, light: float, photoDark: float, photoLight: float} how the finished drawing stands beside the photo, by value */
+    public function valueCheck(Piece $piece): array
+    {
+        // The same drawing that is shown, kept or made.
+        $image = new Imagick;
+        $image->readImageBlob($this->simulated($piece, null));
+        $field = Field::of($this->photos->raster($piece->reference()), self::EDGE);
+
+        return array_map(static fn (float $value): float => round($value, 2), Simulation::valueCheck($field, PhotoRenderer::pixels($image), Targets::tone($piece)));
+    }
+
+    /**
+     * @param  array<string, string>  $stacks  notations by target
+     * @return array{Field, string}
+     */
+    private function draw(Piece $piece, array $stacks, int $edge = self::EDGE): array
+    {
+        $field = Field::of($this->photos->raster($piece->reference()), $edge);
+        $map = $this->zones->map($piece) ?? ZoneMap::none($field->width, $field->height);
+        $parsed = array_map(Stack::parse(...), $stacks);
+        $desk = $this->catalogue->desk($piece->user, ...array_values($parsed));
+
+        return [$field, (new Simulation($this->engine->predictor($piece->paper, $piece->user, $desk)->model, array_map(static fn (Predictor $ground): ToothModel => $ground->model, $this->grounds->predictors($piece, $desk))))->draw($field, $map->scaled($field->width, $field->height), $this->picture->of($piece), $parsed, $piece->width_mm / $field->width)];
+    }
+
+    /** @return array<string, string> what is laid after so many steps, as notations by target */
+    private function laid(Piece $piece, ?int $steps): array
+    {
+        $stacks = array_map(strval(...), $this->recipes->plan($piece)->laid($steps));
+        ksort($stacks);
+
+        return $stacks;
+    }
+}

@@ -1,0 +1,204 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio\Pencils;
+
+use App\Models\Pencil as PencilModel;
+use App\Models\Range;
+use App\Models\User;
+use Illuminate\Support\Facades\DB;
+use Prism\Calibration\FullCoat;
+use Prism\Colour\Spectrum;
+use Prism\Exchange\GplPalette;
+use Prism\Exchange\PencilEntry;
+use Prism\Exchange\PencilTable;
+use Prism\Exchange\RowError;
+use Prism\Exchange\TableRefused;
+use Prism\Materials\Binder;
+use Prism\Materials\PencilId;
+use Prism\Materials\Status;
+
+/** Pencils written down: an artist's own ranges, one by one or as files, and out again. Ranges that ship stay as they are. */
+final class PencilBook
+{
+    public const MOST_ROWS = 10_000;
+
+    private const ROWS_AT_ONCE = 250;
+
+    /**
+     * What a file would bring.
+     *
+     * @return array{rows: list<array{row: int, entry: PencilEntry, change: string}>, new: int, changed: int, unchanged: int}
+     *
+     * @throws TableRefused with every bad row
+     */
+    public function preview(User $artist, string $text, Binder $binder): array
+    {
+        $known = $this->known($artist);
+        $refuses = static function (PencilEntry $entry) use ($known): ?array {
+            $id = (string) $entry->pencil->id;
+
+            return in_array($entry->pencil->id->range, $known['shipped'], true) && ! isset($known['same'][self::digest($entry)])
+                ? ['range', sprintf('Range %s ships with the studio and stays as it is; give your own range another code.', $entry->pencil->id->range)]
+                : null;
+        };
+        $rows = [];
+        foreach ($this->read($text, $binder, $refuses) as $row => $entry) {
+            $id = (string) $entry->pencil->id;
+            $rows[] = ['row' => $row, 'entry' => $entry, 'change' => isset($known['same'][self::digest($entry)]) ? 'unchanged' : (isset($known['ids'][$id]) ? 'changed' : 'new')];
+        }
+        if (count($rows) > self::MOST_ROWS) {
+            throw new TableRefused([new RowError(self::MOST_ROWS + 1, '-', count($rows).' rows', sprintf('At most %d pencils are taken in at once.', self::MOST_ROWS))]);
+        }
+        $counts = array_count_values(array_column($rows, 'change'));
+
+        return ['rows' => $rows, 'new' => $counts['new'] ?? 0, 'changed' => $counts['changed'] ?? 0, 'unchanged' => $counts['unchanged'] ?? 0];
+    }
+
+    /**
+     * Takes a file in, all of it or nothing.
+     *
+     * @return int pencils that are new or changed
+     */
+    public function import(User $artist, string $text, Binder $binder, bool $intoBox): int
+    {
+        return DB::transaction(function () use ($artist, $text, $binder, $intoBox): int {
+            $ranges = $rows = [];
+            foreach ($this->preview($artist, $text, $binder)['rows'] as ['entry' => $entry, 'change' => $change]) {
+                if ($change !== 'unchanged') {
+                    $range = $ranges[$entry->pencil->id->range] ??= $this->range($artist, $entry->pencil->id->range);
+                    // As the database keeps them: many rows go in at once, past the model's casts.
+                    $rows[] = ['range_id' => $range->id, 'number' => $entry->pencil->id->number, ...array_map(static fn (mixed $value): mixed => is_array($value) ? json_encode($value, JSON_THROW_ON_ERROR) : $value, self::columns($entry))];
+                }
+            }
+            foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {
+                PencilModel::query()->upsert($chunk, ['range_id', 'number']);
+            }
+            if ($intoBox) {
+                foreach ($ranges as $range) {
+                    $numbers = array_column(array_filter($rows, static fn (array $row): bool => $row['range_id'] === $range->id), 'number');
+                    $artist->box()->syncWithoutDetaching($range->pencils()->whereIn('number', $numbers)->pluck('id'));
+                }
+            }
+
+            return count($rows);
+        });
+    }
+
+    /** Writes a pencil of an artist's own range, and the range if there is none yet. */
+    public function put(User $artist, PencilEntry $entry, string $maker = '', string $name = ''): PencilModel
+    {
+        return $this->range($artist, $entry->pencil->id->range, $maker, $name)->pencils()->updateOrCreate(['number' => $entry->pencil->id->number], self::columns($entry));
+    }
+
+    private function range(User $artist, string $code, string $maker = '', string $name = ''): Range
+    {
+        return $artist->ranges()->firstOrCreate(['code' => $code], ['maker' => $maker, 'name' => $name === '' ? $code : $name]);
+    }
+
+    /** @return array<string, mixed> */
+    public static function columns(PencilEntry $entry): array
+    {
+        $bands = FullCoat::bandsOf($entry->pencil);
+
+        return [...self::described($entry), 'bands' => $bands === null ? null : array_map(static fn (float $value): float => round($value, 6), $bands)];
+    }
+
+    /** @return array<string, mixed> what a row says of a pencil */
+    private static function described(PencilEntry $entry): array
+    {
+        $pencil = $entry->pencil;
+
+        return [
+            'name' => $pencil->name,
+            'aliases' => $entry->aliases,
+            'binder' => $pencil->binder->value,
+            'opacity' => $pencil->opacity->value,
+            'core' => $pencil->core?->value,
+            'stains' => $pencil->stains,
+            'lightfastness' => $pencil->lightfastness,
+            'status' => $entry->status->value,
+            'replaced_by' => $entry->replacedBy === null ? null : (string) $entry->replacedBy,
+            'spectrum' => $entry->spectrum?->samples(),
+            'L' => $pencil->fullCoat === null ? null : round($pencil->fullCoat->L, 3),
+            'a' => $pencil->fullCoat === null ? null : round($pencil->fullCoat->a, 3),
+            'b' => $pencil->fullCoat === null ? null : round($pencil->fullCoat->b, 3),
+        ];
+    }
+
+    public static function entry(PencilModel $row): PencilEntry
+    {
+        return new PencilEntry(
+            Catalogue::pencil($row),
+            $row->aliases,
+            Status::from($row->status),
+            $row->replaced_by === null ? null : PencilId::of($row->replaced_by),
+            $row->spectrum === null ? null : Spectrum::of(array_map(floatval(...), $row->spectrum)),
+        );
+    }
+
+    /** @param  iterable<PencilModel>  $pencils */
+    public function csv(iterable $pencils): string
+    {
+        return PencilTable::write(self::entries($pencils));
+    }
+
+    /** @param  iterable<PencilModel>  $pencils */
+    public function gpl(string $name, iterable $pencils): string
+    {
+        return GplPalette::write($name, array_map(static fn (PencilEntry $entry) => $entry->pencil, self::entries($pencils)));
+    }
+
+    /**
+     * @param  \Closure(PencilEntry): ?array{string, string}  $refuses
+     * @return array<int, PencilEntry> by row
+     */
+    private function read(string $text, Binder $binder, \Closure $refuses): array
+    {
+        if (str_starts_with(ltrim($text, "\xEF\xBB\xBF \r\n"), 'GIMP')) {
+            return GplPalette::read($text, $binder, $refuses);
+        }
+        $table = PencilTable::read($text, $refuses);
+
+        return array_map(static fn (string $id): PencilEntry => $table->entries[$id], $table->rows);
+    }
+
+    /** @return array{shipped: list<string>, ids: array<string, true>, same: array<string, true>} */
+    private function known(User $artist): array
+    {
+        $ids = $same = [];
+        foreach (PencilModel::seenBy($artist)->with('range')->lazy() as $row) {
+            $ids[Catalogue::id($row)] = true;
+            $same[self::digest(self::entry($row))] = true;
+        }
+
+        return ['shipped' => array_values(Range::query()->get()->whereNull('user_id')->pluck('code')->all()), 'ids' => $ids, 'same' => $same];
+    }
+
+    /** The same for two rows that say the same of the same pencil. */
+    private static function digest(PencilEntry $entry): string
+    {
+        $columns = self::described($entry);
+        if ($entry->spectrum !== null) {
+            // Its colour follows from it, to the last digit or not.
+            unset($columns['L'], $columns['a'], $columns['b']);
+        }
+
+        return hash('xxh128', json_encode([(string) $entry->pencil->id, $columns], JSON_THROW_ON_ERROR));
+    }
+
+    /**
+     * @param  iterable<PencilModel>  $pencils
+     * @return list<PencilEntry>
+     */
+    private static function entries(iterable $pencils): array
+    {
+        $entries = [];
+        foreach ($pencils as $pencil) {
+            $entries[] = self::entry($pencil);
+        }
+
+        return $entries;
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio\Pencils;
+
+use App\Models\User;
+use Illuminate\Validation\ValidationException;
+use Prism\Colour\InvalidColour;
+use Prism\Colour\Lab;
+use Prism\Materials\PencilId;
+
+/** A colour as an artist types it: hex, three numbers L* a* b*, or a pencil of theirs. */
+final class TypedColour
+{
+    public function __construct(private readonly Catalogue $catalogue)
+    {
+    }
+
+    /**
+     * @param  string  $field  that a refusal is about
+     *
+     * @throws ValidationException
+     */
+    public function read(User $artist, string $text, string $field): Lab
+    {
+        $text = trim($text);
+        try {
+            if (preg_match('/^'.PencilId::PATTERN.'$/', $text) === 1) {
+                $row = $this->catalogue->row($artist, PencilId::of($text));
+
+                return ($row === null ? null : Catalogue::colour($row))
+                    ?? throw ValidationException::withMessages([$field => sprintf('There is no pencil %s with a colour in your ranges.', $text)]);
+            }
+
+            return Lab::typed($text);
+        } catch (InvalidColour $refusal) {
+            throw ValidationException::withMessages([$field => $refusal->getMessage().' Three numbers L* a* b* or a pencil such as QW:119 are read too.']);
+        }
+    }
+}

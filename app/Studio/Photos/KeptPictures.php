@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio\Photos;
+
+use Closure;
+use Illuminate\Support\Facades\File;
+
+/** Pictures that take a while to make, kept beside the photo they are made of; those made or seen last longest. */
+final class KeptPictures
+{
+    /**
+     * @param  string  $kind  of picture: first part of its file name
+     * @param  string  $key  changes with whatever it shows
+     * @param  int  $most  of one kind are kept
+     * @param  Closure(): string  $make  its bytes
+     */
+    public static function of(string $folder, string $kind, string $key, int $most, Closure $make): string
+    {
+        $path = "$folder/$kind-$key.png";
+        if (is_file($path)) {
+            @touch($path);
+
+            return (string) file_get_contents($path);
+        }
+        $bytes = $make();
+        // Whole or not at all: another worker may be reading.
+        File::replace($path, $bytes);
+        self::prune("$folder/$kind-*.png", $most);
+
+        return $bytes;
+    }
+
+    private static function prune(string $pattern, int $most): void
+    {
+        $seen = [];
+        foreach (glob($pattern) ?: [] as $path) {
+            // Another worker may have pruned it just now.
+            $seen[$path] = (int) @filemtime($path);
+        }
+        arsort($seen);
+        foreach (array_slice(array_keys($seen), $most) as $path) {
+            @unlink($path);
+        }
+    }
+}

@@ -1,0 +1,199 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio\Photos;
+
+use App\Models\Reference;
+use Closure;
+use Illuminate\Support\Facades\File;
+use Illuminate\Support\Str;
+use Imagick;
+use Prism\Reference\Image\Field;
+use Prism\Reference\Image\Raster;
+use Prism\Reference\Image\Sample;
+use Prism\Reference\Light\ColourMatrix;
+use Prism\Reference\PictureReading;
+use RuntimeException;
+
+/**
+ * Keeps the pictures of references: as decoded, without what the camera wrote of place and time, and as seen in the light that the
+ * artist has told, which is what all reading and sampling is done on. A changed picture is written beside the one that is shown.
+ */
+final class PhotoStore
+{
+    /** What was not written to its end so long is not being written any more. */
+    private const ABANDONED_SECONDS = 3600;
+
+    public function __construct(private readonly string $folder)
+    {
+    }
+
+    /** A photo beside those that are shown: it is seen when the reference has the number of this picture. */
+    public function put(Reference $reference, int $picture, Photo $photo): void
+    {
+        $this->write($reference, $picture, ['decoded.rgb' => $photo->rgb, 'decoded.jpg' => $photo->large, ...self::rendered($photo->width, $photo->height, $photo->rgb, $photo->large, ColourMatrix::none(), null)]);
+    }
+
+    /**
+     * The picture that is shown in another light, beside it.
+     *
+     * @param  ?Closure(string, float): void  $progress  may throw to stop: nothing is written then
+     */
+    public function relight(Reference $reference, int $picture, ColourMatrix $light, ?Closure $progress = null): void
+    {
+        $folder = $this->folderOf($reference);
+        // Pictures kept before there was a light to choose have no decoded pixels of their own.
+        $rgb = (string) file_get_contents(is_file($folder.'/decoded.rgb') ? $folder.'/decoded.rgb' : $folder.'/photo.rgb');
+        $large = is_file($folder.'/decoded.jpg') ? (string) file_get_contents($folder.'/decoded.jpg') : null;
+        $this->write($reference, $picture, ['decoded.rgb' => $rgb, ...($large === null ? [] : ['decoded.jpg' => $large]), ...self::rendered($reference->width, $reference->height, $rgb, $large, $light, $progress)]);
+    }
+
+    /** Forgets pictures that are neither shown nor to be taken back. */
+    public function prune(Reference $reference): void
+    {
+        $folder = $this->folder.'/'.$reference->id;
+        $kept = [$reference->picture, $reference->before['picture'] ?? 0];
+        foreach (glob($folder.'/*', GLOB_ONLYDIR) ?: [] as $old) {
+            $number = basename($old);
+            // One that is being written has no number yet.
+            if (ctype_digit($number) ? ! in_array((int) $number, $kept, true) : filemtime($old) < time() - self::ABANDONED_SECONDS) {
+                File::deleteDirectory($old);
+            }
+        }
+        // Of a studio that kept one picture of each reference, beside no other.
+        if (array_filter($kept, static fn (int $number): bool => $number > 0 && ! is_dir("$folder/$number")) === []) {
+            File::delete(array_filter(glob($folder.'/*') ?: [], is_file(...)));
+        }
+    }
+
+    /**
+     * @param  ?Closure(string, float): void  $progress  may throw to stop
+     * @return array<string, string> bytes of the pictures, by file name
+     */
+    private static function rendered(int $width, int $height, string $rgb, ?string $large, ColourMatrix $light, ?Closure $progress): array
+    {
+        $tell = static fn (float $share) => $progress === null ? null : $progress('Setting the light', $share);
+        $tell(0.02);
+        $image = PhotoRenderer::balanced(PhotoRenderer::image($width, $height, $rgb), $light);
+        $made = ['photo.rgb' => PhotoRenderer::pixels($image), 'photo.jpg' => PhotoRenderer::jpeg($image)];
+        $tell(0.3);
+        $made['value.jpg'] = PhotoRenderer::jpeg(PhotoRenderer::value($image));
+        $tell(0.5);
+        if ($large !== null) {
+            $bright = new Imagick;
+            $bright->readImageBlob($large);
+            $made['large.jpg'] = $light->isNone() ? $large : PhotoRenderer::jpeg(PhotoRenderer::balanced($bright, $light));
+        }
+        $tell(0.8);
+
+        return $made;
+    }
+
+    /**
+     * The folder of a picture: whole or not at all.
+     *
+     * @param  array<string, string>  $files
+     */
+    private function write(Reference $reference, int $picture, array $files): void
+    {
+        $folder = $this->folder.'/'.$reference->id;
+        $written = $folder.'/'.$picture.'-'.Str::random(8);
+        File::ensureDirectoryExists($written);
+        foreach ($files as $name => $bytes) {
+            if (file_put_contents($written.'/'.$name, $bytes) !== strlen($bytes)) {
+                File::deleteDirectory($written);
+                throw new RuntimeException('There is no room for this photo in the studio.');
+            }
+        }
+        // One of that number was never shown: whoever wrote it did not come to switch to it.
+        File::deleteDirectory($folder.'/'.$picture);
+        rename($written, $folder.'/'.$picture);
+    }
+
+    public function path(Reference $reference, PhotoView $view): string
+    {
+        $path = $this->folderOf($reference).'/'.$view->value.'.jpg';
+        if ($view === PhotoView::Temperature && ! is_file($path)) {
+            File::replace($path, PhotoRenderer::jpeg(PhotoRenderer::temperature($this->field($reference))));
+        }
+        if ($view === PhotoView::Large && ! is_file($path)) {
+            return $this->path($reference, PhotoView::Photo);
+        }
+
+        return $path;
+    }
+
+    public function raster(Reference $reference): Raster
+    {
+        return Raster::of($reference->width, $reference->height, (string) file_get_contents($this->folderOf($reference).'/photo.rgb'));
+    }
+
+    /** At the size in which zones are read. */
+    public function field(Reference $reference): Field
+    {
+        return Field::of($this->raster($reference), PictureReading::EDGE);
+    }
+
+    /**
+     * @param  float  $x  centre as a share of the width, 0-1
+     * @param  float  $y  centre as a share of the height, 0-1
+     * @param  float  $radius  as a share of the width
+     */
+    public function sample(Reference $reference, float $x, float $y, float $radius): Sample
+    {
+        return $this->sampled($reference, 'photo.rgb', $x, $y, $radius);
+    }
+
+    /** The same before the light was told: what tells the light must not depend on what was told before. */
+    public function sampleAsDecoded(Reference $reference, float $x, float $y, float $radius): Sample
+    {
+        return $this->sampled($reference, is_file($this->folderOf($reference).'/decoded.rgb') ? 'decoded.rgb' : 'photo.rgb', $x, $y, $radius);
+    }
+
+    /** Of a piece that never came to be. */
+    public function forget(Reference $reference): void
+    {
+        $this->remove($reference->id);
+    }
+
+    /** All pictures of a reference, by its key. */
+    public function remove(string $reference): void
+    {
+        File::deleteDirectory($this->folder.'/'.$reference);
+    }
+
+    /** The pictures of one reference for another, without room of their own: files are only ever exchanged, never written into. */
+    public function copy(string $reference, string $for): void
+    {
+        $from = $this->folder.'/'.$reference;
+        foreach (File::allFiles($from) as $file) {
+            $to = $this->folder.'/'.$for.'/'.$file->getRelativePathname();
+            File::ensureDirectoryExists(dirname($to));
+            if (! @link($file->getPathname(), $to)) {
+                copy($file->getPathname(), $to);
+            }
+        }
+    }
+
+    /** Where the picture that is shown is kept, and what is read in it. */
+    public function folderOf(Reference $reference): string
+    {
+        $folder = $this->folder.'/'.$reference->id;
+
+        return is_dir("$folder/$reference->picture") ? "$folder/$reference->picture" : $folder;
+    }
+
+    private function sampled(Reference $reference, string $file, float $x, float $y, float $radius): Sample
+    {
+        $width = $reference->width;
+        $height = $reference->height;
+        $centre = $y * $height;
+        $reach = (int) ceil($radius * $width) + 1;
+        $first = max(0, min($height - 1, (int) floor($centre) - $reach));
+        $last = max($first, min($height - 1, (int) floor($centre) + $reach));
+        $bytes = (string) file_get_contents($this->folderOf($reference).'/'.$file, false, null, 3 * $width * $first, max(0, 3 * $width * ($last - $first + 1)));
+
+        return Raster::of($width, $last - $first + 1, $bytes)->sample($x * $width, $centre - $first, $radius * $width);
+    }
+}

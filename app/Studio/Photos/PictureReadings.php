@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio\Photos;
+
+use App\Models\Reference;
+use Closure;
+use Illuminate\Support\Facades\File;
+use Prism\Planning\Parcel;
+use Prism\Reference\PictureReading;
+
+/** What was read in references: computed once for each of their pictures and kept beside it. */
+final class PictureReadings
+{
+    /** Goes up when pictures are read differently. */
+    private const VERSION = 2;
+
+    public function __construct(private readonly PhotoStore $photos)
+    {
+    }
+
+    /** Null if this picture was not read yet. */
+    public function of(Reference $reference): ?PictureReading
+    {
+        $path = $this->path($reference);
+        $reading = is_file($path) ? Parcel::unpack((string) file_get_contents($path)) : null;
+
+        return $reading instanceof PictureReading ? $reading : null;
+    }
+
+    /** @param  ?Closure(string, float): void  $progress */
+    public function read(Reference $reference, ?Closure $progress = null): PictureReading
+    {
+        $known = $this->of($reference);
+        if ($known !== null) {
+            return $known;
+        }
+        $reading = PictureReading::of($this->photos->raster($reference), $progress);
+        File::replace($this->path($reference), Parcel::pack($reading));
+        foreach (glob($this->photos->folderOf($reference).'/reading-*') ?: [] as $old) {
+            if ($old !== $this->path($reference)) {
+                unlink($old);
+            }
+        }
+
+        return $reading;
+    }
+
+    private function path(Reference $reference): string
+    {
+        return sprintf('%s/reading-%d-%d', $this->photos->folderOf($reference), self::VERSION, $reference->picture);
+    }
+}

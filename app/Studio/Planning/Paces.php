@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio\Planning;
+
+use App\Models\DrawnStep;
+use App\Models\Piece;
+use App\Models\User;
+use Prism\Planning\Order\Pace;
+use Prism\Planning\Order\PlanStep;
+
+/** How fast an artist works, learned from the steps that they have marked as done. */
+final class Paces
+{
+    /** A longer time between two marks was a break. */
+    private const BREAK_MINUTES = 45.0;
+
+    /** A shorter one was catching up with marks. */
+    private const CATCHING_UP_MINUTES = 0.2;
+
+    /** Steps from which a pace of one's own is told. */
+    private const LEAST_STEPS = 5;
+
+    /** The slowest and the fastest hand that is believed, mm² a minute. */
+    private const BELIEVED = [40.0, 4000.0];
+
+    /** @return array{pace: float, steps: int} mm² of one pass in a minute, and from how many steps; the usual pace from none */
+    public function of(User $artist): array
+    {
+        $drawn = DrawnStep::query();
+        $drawn->whereIn('piece_id', $artist->pieces()->select('id'))->where('state', 'done')->whereNotNull('laid_mm2')->whereNotNull('minutes');
+        $paces = $drawn->get()->map(static fn (DrawnStep $row): float => $row->laid_mm2 / max(0.01, $row->minutes))->sort()->values();
+        if ($paces->count() < self::LEAST_STEPS) {
+            return ['pace' => Pace::USUAL, 'steps' => 0];
+        }
+
+        // The middle of all steps: one that was interrupted tells nothing.
+        return ['pace' => max(self::BELIEVED[0], min(self::BELIEVED[1], (float) $paces->median())), 'steps' => $paces->count()];
+    }
+
+    public function forPiece(Piece $piece): Pace
+    {
+        return new Pace($this->of($piece->user)['pace'], $piece->session_minutes);
+    }
+
+    /** @return array{laid_mm2: float|null, minutes: float|null} what a step that is marked now tells of it */
+    public function noted(Piece $piece, PlanStep $step): array
+    {
+        $last = $piece->drawnSteps()->max('updated_at');
+        $minutes = $last === null ? null : now()->diffInSeconds($last, true) / 60.0 - Pace::CHANGE_MINUTES;
+        $tells = $minutes !== null && $minutes >= self::CATCHING_UP_MINUTES && $minutes <= self::BREAK_MINUTES;
+
+        return [
+            'laid_mm2' => $step->step?->pencil === null ? null : $step->step->passes * $step->zone->areaMm2,
+            'minutes' => $tells ? $minutes : null,
+        ];
+    }
+}

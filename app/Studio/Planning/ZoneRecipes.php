@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio\Planning;
+
+use App\Models\Piece;
+use App\Models\Zone;
+use App\Models\ZoneTarget;
+use App\Studio\Calibration\Engine;
+use App\Studio\Pencils\Catalogue;
+use App\Studio\Zones\Grounds;
+use App\Studio\Zones\Targets;
+use App\Studio\Zones\ZoneBook;
+use Prism\Layering\Stack;
+use Prism\Layering\ToothModel;
+use Prism\Matching\EmptyBox;
+use Prism\Matching\Limits;
+use Prism\Matching\Recipe;
+use Prism\Matching\Trio;
+use Prism\Planning\Order\Plan;
+use Prism\Planning\Order\PlannedZone;
+use Prism\Planning\Order\Planner;
+use Prism\Reference\LookRefused;
+
+/** The recipes of a piece's targets as the engine sees them now, and the plan they make. */
+final class ZoneRecipes
+{
+    public function __construct(private readonly Engine $engine, private readonly Catalogue $catalogue, private readonly Paces $paces, private readonly Grounds $grounds)
+    {
+    }
+
+    public function of(ZoneTarget $target): ?Recipe
+    {
+        if ($target->recipe === null) {
+            return null;
+        }
+        $stack = Stack::parse($target->recipe->stack);
+        $piece = $target->zone->piece;
+
+        return $this->engine->recipes(Grounds::paper($piece, $target->zone), $piece->user, $this->catalogue->desk($piece->user, $stack))->make($stack, Targets::wanted($target));
+    }
+
+    /**
+     * Three neighbouring hues for the light, the middle and the dark of a zone.
+     *
+     * @throws LookRefused if the zone has not all three, or the box no such three
+     * @throws EmptyBox
+     */
+    public function trio(Zone $zone): Trio
+    {
+        $targets = [];
+        foreach ($zone->targets as $target) {
+            $targets[$target->role->value] ??= Targets::wanted($target);
+        }
+        if (! isset($targets['light'], $targets['middle'], $targets['dark'])) {
+            throw new LookRefused('This zone has not a light, a middle and a dark of its own; choose one that is shaded.');
+        }
+        $piece = $zone->piece;
+        $search = $this->engine->search(Grounds::paper($piece, $zone), $piece->user, $this->catalogue->box($piece->user));
+        $limits = new Limits(maxLayers: 8, schools: SchoolChoices::ofZone($zone)->schools(), surface: ZoneBook::surface($zone));
+
+        return $search->trio($targets['light'], $targets['middle'], $targets['dark'], $limits)
+            ?? throw new LookRefused('Your box has no three neighbouring hues, one lighter than the other, near these colours.');
+    }
+
+    /** @param  ?Zone  $zone  on whose ground it is laid; null: on the paper of the piece */
+    public function model(Piece $piece, Stack $stack, ?Zone $zone = null): ToothModel
+    {
+        return $this->engine->predictor(Grounds::paper($piece, $zone), $piece->user, $this->catalogue->desk($piece->user, $stack))->model;
+    }
+
+    /**
+     * A stack in its plain notation, once it is known to be readable and of pencils that there are.
+     *
+     * @throws \Prism\Layering\NotationError
+     * @throws \Prism\Layering\UnknownPencil
+     */
+    public function checked(Piece $piece, string $notation): string
+    {
+        $stack = Stack::parse($notation);
+        $this->engine->predictor($piece->paper, $piece->user, $this->catalogue->desk($piece->user, $stack))->predict($stack);
+
+        return (string) $stack;
+    }
+
+    /** @param  array<string, Stack>  $instead  by target, as the artist's own: to see what the plan would be with them */
+    public function plan(Piece $piece, array $instead = []): Plan
+    {
+        $zones = [];
+        $paper = $piece->width_mm * $piece->height_mm / (($piece->crop['width'] ?? 1.0) * ($piece->crop['height'] ?? 1.0));
+        $rows = $piece->zones()->with('targets.recipe')->get();
+        $ids = $rows->pluck('id', 'label');
+        $stacks = [];
+        foreach ($rows as $zone) {
+            foreach ($zone->targets as $target) {
+                if ($target->recipe !== null) {
+                    $stacks[$target->id] = Stack::parse($target->recipe->stack);
+                }
+            }
+        }
+        $stacks = [...$stacks, ...$instead];
+        $desk = $this->catalogue->desk($piece->user, ...array_values($stacks));
+        $onPaper = $this->engine->recipes($piece->paper, $piece->user, $desk);
+        foreach ($rows as $zone) {
+            $zone->setRelation('piece', $piece);
+            $recipes = $zone->ground === null ? $onPaper : $this->engine->recipes(Grounds::paper($piece, $zone), $piece->user, $desk);
+            $touching = [];
+            foreach (array_keys($zone->estimates['touching'] ?? []) as $label) {
+                if (isset($ids[$label])) {
+                    $touching[] = $ids[$label];
+                }
+            }
+            $schools = SchoolChoices::ofZone($zone);
+            foreach ($zone->targets as $target) {
+                $stack = $stacks[$target->id] ?? null;
+                if ($stack !== null) {
+                    $wanted = Targets::wanted($target->setRelation('zone', $zone));
+                    $zones[] = new PlannedZone(
+                        $target->id, $zone->id, Targets::name($target), $wanted->colour, $stack, $recipes->underlayer($stack, $wanted), $paper * $zone->share * $target->share,
+                        $touching, $schools->schools(), $schools->highlights(), $target->role, $zone->name, isset($instead[$target->id]) || $target->recipe?->by_hand === true, $piece->value_only, Targets::lineMm($target), Targets::edgeMm($target), $zone->x, $zone->y,
+                    );
+                }
+            }
+        }
+
+        return (new Planner($this->engine->predictor($piece->paper, $piece->user, $desk), $desk, SchoolChoices::ofPiece($piece)->background(), $this->paces->forPiece($piece), $piece->user->hand, $this->grounds->predictors($piece, $desk)))->plan($zones);
+    }
+}

@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio\Swatches;
+
+use App\Models\Chart;
+use App\Models\Paper;
+use App\Models\Swatch as SwatchModel;
+use App\Models\User;
+use App\Studio\Pencils\Catalogue;
+use App\Studio\Pencils\PencilBook;
+use Illuminate\Support\Facades\DB;
+use Prism\Calibration\Swatch;
+use Prism\Colour\Lab;
+use Prism\Exchange\Cgats;
+use Prism\Exchange\SwatchEntry;
+use Prism\Exchange\SwatchTable;
+use Prism\Layering\Stack;
+use Prism\Layering\Technique;
+use Prism\Layering\UnknownPencil;
+
+/** What an artist laid on which paper, and the colour read: written, taken in from files, given out. */
+final class SwatchBook
+{
+    private const NOTE_LENGTH = 300;
+
+    public function __construct(private readonly Catalogue $catalogue, private readonly SwatchReader $reader)
+    {
+    }
+
+    /** @throws UnknownPencil if the artist sees no such pencil */
+    public function write(User $artist, Paper $paper, Stack $stack, Lab $colour, string $source, string $note = '', ?string $drawnOn = null, ?float $spread = null, ?Chart $chart = null): SwatchModel
+    {
+        foreach ($stack->pencils() as $pencil) {
+            if ($this->catalogue->row($artist, $pencil) === null) {
+                throw new UnknownPencil((string) $pencil);
+            }
+        }
+
+        return $artist->swatches()->create([
+            'paper_id' => $paper->id, 'stack' => (string) $stack, 'L' => $colour->L, 'a' => $colour->a, 'b' => $colour->b,
+            'source' => $source, 'note' => mb_substr($note, 0, self::NOTE_LENGTH), 'drawn_on' => $drawnOn, 'spread' => $spread,
+            'technique' => Technique::of($stack)->value, 'chart_id' => $chart?->id,
+        ]);
+    }
+
+    /**
+     * The colour that comes out when the reader at hand draws a stack.
+     *
+     * @throws UnknownPencil if the artist sees no such pencil, or it has no colour that a simulated hand could draw with
+     */
+    public function drawn(User $artist, Paper $paper, Stack $stack): Lab
+    {
+        foreach ($stack->pencils() as $pencil) {
+            $row = $this->catalogue->row($artist, $pencil);
+            if ($row?->L === null) {
+                throw new UnknownPencil((string) $pencil);
+            }
+            $this->reader->take(PencilBook::entry($row));
+        }
+
+        return $this->reader->read($paper->slug, $stack, (string) hrtime(true));
+    }
+
+    /**
+     * What a file holds: a swatches table (CSV), or CGATS text.
+     *
+     * @param  ?string  $on  the paper of all of it; must be given for CGATS, which does not say
+     * @return array<int, SwatchEntry> by row
+     *
+     * @throws \Prism\Exchange\TableRefused with every bad row
+     */
+    public function read(User $artist, string $text, ?string $on): array
+    {
+        $kit = $this->catalogue->pencils($artist);
+        $papers = array_keys($this->catalogue->papers());
+        if (preg_match('/^\s*(CGATS|.*BEGIN_DATA_FORMAT)/s', $text) === 1 && ! str_contains((string) strtok($text, "\r\n"), ',')) {
+            return array_map(static fn (Swatch $swatch): SwatchEntry => new SwatchEntry($swatch, source: 'instrument'), Cgats::read($text, $on ?? $papers[0], $kit));
+        }
+
+        return SwatchTable::entries($text, $kit, $papers, $on);
+    }
+
+    /** Takes a file in, all of it or nothing. */
+    public function import(User $artist, string $text, ?string $on): int
+    {
+        $entries = $this->read($artist, $text, $on);
+        $papers = Paper::query()->get()->keyBy('slug');
+        DB::transaction(function () use ($artist, $entries, $papers): void {
+            foreach ($entries as $entry) {
+                $source = in_array($entry->source, ['typed', 'instrument', 'picture', 'simulated'], true) ? $entry->source : 'instrument';
+                $this->write($artist, $papers->firstOrFail(static fn (Paper $paper): bool => $paper->slug === $entry->swatch->paper), $entry->swatch->stack, $entry->swatch->colour, $source, $entry->note, $entry->measuredAt === null ? null : date('Y-m-d', (int) strtotime($entry->measuredAt)));
+            }
+        });
+
+        return count($entries);
+    }
+
+    public function csv(User $artist): string
+    {
+        return SwatchTable::write($this->entries($artist));
+    }
+
+    public function cgats(User $artist): string
+    {
+        return Cgats::write(array_map(static fn (SwatchEntry $entry): Swatch => $entry->swatch, $this->entries($artist)));
+    }
+
+    /** @return list<SwatchEntry> */
+    private function entries(User $artist): array
+    {
+        $entries = [];
+        foreach ($artist->swatches()->with('paper')->get()->sortBy('id') as $row) {
+            $entries[] = new SwatchEntry(Catalogue::swatch($row), $row->note, $row->drawn_on?->format('Y-m-d'), $row->source);
+        }
+
+        return $entries;
+    }
+}

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio\Zones;
+
+use App\Models\Piece;
+use App\Studio\Photos\KeptPictures;
+use App\Studio\Photos\PhotoRenderer;
+use App\Studio\Photos\PhotoStore;
+use App\Studio\Planning\PictureZones;
+use Imagick;
+use Prism\Planning\PartMap;
+use Prism\Reference\Image\Field;
+use Prism\Reference\Zones\ZoneMap;
+
+/** Where in the picture colours of zones lie: what a turn goes to, shown over the photo, and small on the plan sheet. */
+final class PictureParts
+{
+    /** Long edge of what is shown over the photo, and of a small map, in pixels. */
+    private const EDGE = 800;
+
+    private const SMALL = 120;
+
+    /** Of one photo: those of all turns of a plan, and of some more. */
+    private const KEPT = 150;
+
+    /** Tone of the small maps: paper, and where the turn goes. */
+    private const PAPER = 236;
+
+    private const PLACE = 40;
+
+    /** @var array<string, array{Field, PartMap}> maps of pieces, kept for those that ask again and again */
+    private array $small = [];
+
+    public function __construct(private readonly PhotoStore $photos, private readonly ZoneBook $zones, private readonly PictureZones $picture)
+    {
+    }
+
+    /**
+     * A veil over all of the picture but these colours: a PNG of grey and alpha; kept until zones or photo change.
+     *
+     * @param  list<string>  $targets  ids
+     */
+    public function veil(Piece $piece, array $targets): string
+    {
+        sort($targets);
+        $key = hash('xxh128', json_encode([$this->picture->of($piece), base64_encode((string) $piece->zone_map), $piece->reference()->picture, $targets], JSON_THROW_ON_ERROR));
+
+        return KeptPictures::of($this->photos->folderOf($piece->reference()), 'veil', $key, self::KEPT, function () use ($piece, $targets): string {
+            [$field, $parts] = $this->parts($piece, self::EDGE);
+            $mask = $parts->mask($targets);
+            $veil = '';
+            for ($at = 0, $count = strlen($mask); $at < $count; $at++) {
+                $veil .= "\0\0\0".chr(255 - ord($mask[$at]));
+            }
+            $image = new Imagick;
+            $image->setSize($field->width, $field->height);
+            $image->setOption('depth', '8');
+            $image->setFormat('rgba');
+            $image->readImageBlob($veil, 'veil.rgba');
+            $image->setFormat('png');
+            $image->setImageFormat('png');
+
+            return $image->getImageBlob();
+        });
+    }
+
+    /**
+     * A small map: dark where these colours lie.
+     *
+     * @param  list<string>  $targets  ids
+     * @return string the bytes of a PNG
+     */
+    public function small(Piece $piece, array $targets): string
+    {
+        [$field, $parts] = $this->small[$piece->id] ??= $this->parts($piece, self::SMALL);
+        $grey = '';
+        $mask = $parts->mask($targets);
+        for ($at = 0, $count = strlen($mask); $at < $count; $at++) {
+            $grey .= str_repeat(chr(self::PAPER + intdiv((self::PLACE - self::PAPER) * ord($mask[$at]), 255)), 3);
+        }
+
+        return PhotoRenderer::png($field->width, $field->height, $grey);
+    }
+
+    /** @return array{Field, PartMap} */
+    private function parts(Piece $piece, int $edge): array
+    {
+        $field = Field::of($this->photos->raster($piece->reference()), $edge);
+        $map = $this->zones->map($piece) ?? ZoneMap::none($field->width, $field->height);
+
+        return [$field, new PartMap($field, $map->scaled($field->width, $field->height), $this->picture->of($piece))];
+    }
+}

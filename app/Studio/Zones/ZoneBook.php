@@ -1,0 +1,612 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio\Zones;
+
+use App\Models\Piece;
+use App\Models\Zone;
+use App\Models\ZoneChange;
+use App\Models\ZoneTarget as TargetRow;
+use App\Studio\Photos\PhotoStore;
+use App\Studio\Photos\PictureReadings;
+use App\Studio\Planning\SchoolChoices;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+use Prism\Colour\Lab;
+use Prism\Reference\Light\LightDirection;
+use Prism\Reference\Light\ZoneLight;
+use Prism\Reference\PictureReading;
+use Prism\Reference\Zones\Outlines;
+use Prism\Reference\Zones\TargetRole;
+use Prism\Reference\Zones\Tidying;
+use Prism\Reference\Zones\ZoneMap;
+use Prism\Reference\Zones\ZoneReader;
+use Prism\Reference\Zones\ZoneReading;
+use Prism\Reference\Zones\ZoneSplit;
+use Prism\Reference\Zones\ZoneTarget;
+use Prism\Schools\Surface;
+
+/**
+ * The zones of a piece: found, merged, split, lassoed, undone. Whatever is done, the map, the rows and the colours read in
+ * the photo change together or not at all, and what was before is kept.
+ */
+final class ZoneBook
+{
+    /** A zone found anew is the same as one there was if they share this much of both together. */
+    private const SAME = 0.5;
+
+    /** A zone still fits another photo if its mean colour has moved less than this, in dE00. */
+    private const FITS_WITHIN = 12.0;
+
+    /** Crumbs of a lasso below this many pixels go to whom they touch. */
+    private const CRUMB = 24;
+
+    private const KEPT_CHANGES = 50;
+
+    private const MOST_ZONES = 120;
+
+    public function __construct(private readonly PhotoStore $photos, private readonly PictureReadings $readings, private readonly Interpretations $interpretations, private readonly Grounds $grounds)
+    {
+    }
+
+    /** What is to be drawn: within the crop. */
+    public function map(Piece $piece): ?ZoneMap
+    {
+        $whole = $this->whole($piece);
+
+        return $whole === null ? null : self::cropped($whole, $piece);
+    }
+
+    /** What a cut of the photo into so many zones would be like; nothing is changed. */
+    public function preview(Piece $piece, PictureReading $reading, int $count): ZoneMap
+    {
+        return self::cropped($this->cut($piece, $reading, $count), $piece);
+    }
+
+    /**
+     * Cuts the photo into so many zones. A zone that was there before keeps its name, corrections and recipes.
+     *
+     * @throws ZoneRefused if the photo was not read yet
+     */
+    public function find(Piece $piece, int $count): void
+    {
+        $reading = $this->readings->of($piece->reference()) ?? throw new ZoneRefused('The photo is not read yet. Wait until it is, then choose how many zones.');
+        $this->change($piece, sprintf('%d zones found', $count), function (?ZoneMap $before) use ($piece, $reading, $count): ZoneMap {
+            $map = $this->cut($piece, $reading, $count);
+            $same = $before === null || $before->width !== $map->width || $before->height !== $map->height ? [] : $this->sameZones($before, $map);
+            $kept = [];
+            foreach ($this->areas($piece) as $zone) {
+                $label = $same[$zone->label ?? 0] ?? null;
+                if ($label === null) {
+                    $zone->delete();
+                } else {
+                    $zone->update(['label' => $label]);
+                    $kept[$label] = true;
+                }
+            }
+            foreach (array_keys($map->areas()) as $label) {
+                if (! isset($kept[$label])) {
+                    $this->add($piece, $label, '');
+                }
+            }
+
+            return $map;
+        });
+    }
+
+    /** @throws ZoneRefused */
+    public function merge(Zone $into, Zone $gone): void
+    {
+        $this->change($into->piece, sprintf('%s and %s merged', $into->name, $gone->name), function (?ZoneMap $map) use ($into, $gone): ZoneMap {
+            $map = $this->needed($map, $into, $gone);
+            $gone->delete();
+
+            return $map->merged((int) $into->label, (int) $gone->label);
+        }, [(int) $into->label]);
+    }
+
+    /** @throws ZoneRefused */
+    public function split(Zone $zone): void
+    {
+        $tree = $this->readings->of($zone->piece->reference())?->tree;
+        $this->change($zone->piece, sprintf('%s split', $zone->name), function (?ZoneMap $map) use ($zone, $tree): ZoneMap {
+            $map = $this->needed($map, $zone);
+            $free = $map->free() ?? throw new ZoneRefused('There are as many zones as there can be. Merge some first.');
+            $split = ZoneSplit::of($map, (int) $zone->label, $free, $tree, $this->photos->field($zone->piece->reference()))
+                ?? throw new ZoneRefused(sprintf('"%s" is too small or too even to be split; cut it with the lasso.', $zone->name));
+            $this->add($zone->piece, $free, '');
+
+            return $split;
+        });
+    }
+
+    /**
+     * @param  list<array{float, float}>  $line  closed; shares of width and height
+     * @param  string  $how  add: to the zone, take: from it, new: becomes one of its own
+     *
+     * @throws ZoneRefused
+     */
+    public function lasso(Piece $piece, array $line, string $how, ?Zone $zone): void
+    {
+        $what = match ($how) {
+            'add' => sprintf('Added to %s', $zone?->name),
+            'take' => sprintf('Taken from %s', $zone?->name),
+            default => 'A zone drawn by hand',
+        };
+        $this->change($piece, $what, function (?ZoneMap $map) use ($piece, $line, $how, $zone): ZoneMap {
+            $map ??= $this->blank($piece);
+            if ($zone !== null) {
+                $this->needed($map, $zone);
+            }
+            $label = (int) $zone?->label;
+            $free = $map->free() ?? throw new ZoneRefused('There are as many zones as there can be. Merge some first.');
+            $lassoed = match ($how) {
+                'add' => $map->lassoed($line, $label),
+                // What is taken goes to whom it touches: a hole in the picture would never be drawn.
+                'take' => Tidying::dissolved($map->lassoed($line, $free, $label), $free),
+                default => $map->lassoed($line, $free),
+            };
+            if ($lassoed->labels === $map->labels) {
+                throw new ZoneRefused($how === 'take' ? 'The lasso took nothing from this zone. Draw it over a part of the zone.' : 'The lasso holds nothing. Draw a line round what is meant.');
+            }
+            if ($how === 'new') {
+                $this->add($piece, $free, '');
+            }
+            $lassoed = Tidying::withoutCrumbs($lassoed, self::CRUMB);
+            $left = $lassoed->areas();
+            foreach ($this->areas($piece) as $row) {
+                if (! isset($left[$row->label])) {
+                    $row->delete();
+                }
+            }
+
+            return $lassoed;
+        });
+    }
+
+    /**
+     * A name, or what the artist sees otherwise than it was read.
+     *
+     * @param  array{name?: string, corrections?: array<string, mixed>, schools?: array<string, string|null>, interpretation?: array<string, mixed>, ground?: array{colour: string, tooth: string}|null}  $changes
+     */
+    public function amend(Zone $zone, array $changes): void
+    {
+        DB::transaction(function () use ($zone, $changes): void {
+            $this->lock($zone->piece);
+            $name = $changes['name'] ?? null;
+            $this->remember($zone->piece, $name !== null && $name !== $zone->name ? sprintf('%s renamed to %s', $zone->name, $name) : sprintf('%s corrected', $zone->name));
+            if ($name !== null) {
+                $zone->fill(['name' => $name, 'named' => true]);
+            }
+            if (isset($changes['schools'])) {
+                $zone->schools = SchoolChoices::answered($zone->schools, $changes['schools']) ?: null;
+            }
+            if (array_key_exists('ground', $changes)) {
+                $zone->ground = $this->grounds->read($zone->piece->user, $changes['ground']);
+            }
+            if (isset($changes['interpretation'])) {
+                $zone->interpretation = $this->interpretations->changed($zone->piece->user, $zone->interpretation, $changes['interpretation']);
+            }
+            if (isset($changes['corrections'])) {
+                $zone->corrections = array_filter([...$zone->corrections ?? [], ...$changes['corrections']], static fn (mixed $said): bool => $said !== null) ?: null;
+            }
+            $zone->version++;
+            $zone->save();
+            $zone->piece->touch();
+        });
+    }
+
+    /** A mere spot: a place that was sampled and named. */
+    public function spot(Piece $piece, string $name, float $x, float $y, float $radius): Zone
+    {
+        return DB::transaction(function () use ($piece, $name, $x, $y, $radius): Zone {
+            $this->lock($piece);
+            $this->remember($piece, sprintf('%s kept', $name));
+            $sample = $this->photos->sample($piece->reference(), $x, $y, $radius);
+            $zone = $this->add($piece, null, $name);
+            $zone->update(['x' => $x, 'y' => $y, 'radius' => $radius]);
+            $zone->targets()->create([
+                'role' => TargetRole::Middle, 'L' => $sample->colour->L, 'a' => $sample->colour->a, 'b' => $sample->colour->b,
+                'spread' => $sample->spread, 'share' => 1.0, 'x' => $x, 'y' => $y,
+            ]);
+            $piece->touch();
+
+            return $zone;
+        });
+    }
+
+    /** The pixels of a zone go to whom they touch. A mere spot just goes. */
+    public function remove(Zone $zone): void
+    {
+        $this->change($zone->piece, sprintf('%s removed', $zone->name), static function (?ZoneMap $map) use ($zone): ?ZoneMap {
+            $zone->delete();
+
+            return $map === null || $zone->label === null ? $map : Tidying::dissolved($map, $zone->label);
+        });
+    }
+
+    /** @return ?string what was undone; null if there was nothing */
+    public function undo(Piece $piece): ?string
+    {
+        return DB::transaction(function () use ($piece): ?string {
+            $this->lock($piece);
+            $changes = $piece->zoneChanges();
+            $changes->orderByDesc('id');
+            $last = $changes->first();
+            if ($last === null) {
+                return null;
+            }
+            $this->restore($piece, $last);
+            $last->delete();
+            $this->write($piece, $this->whole($piece), []);
+
+            return $last->what;
+        });
+    }
+
+    /** What undo would take back. */
+    public function undoable(Piece $piece): ?string
+    {
+        $changes = $piece->zoneChanges();
+        $changes->orderByDesc('id');
+
+        return $changes->first()?->what;
+    }
+
+    /**
+     * Reads the zones anew in a photo that has changed. Colours set by the artist stay. With another photo, zones are kept
+     * where they were, and those that it no longer shows are marked.
+     */
+    public function refit(Piece $piece, string $what, bool $anotherPhoto): void
+    {
+        $this->change($piece, $what, function (?ZoneMap $map) use ($piece, $anotherPhoto): ?ZoneMap {
+            if ($map === null) {
+                return null;
+            }
+            $field = $this->photos->field($piece->reference());
+            $map = $map->scaled($field->width, $field->height);
+            if ($anotherPhoto) {
+                $readings = (new ZoneReader($field, $map, $this->light($piece)))->read();
+                foreach ($this->areas($piece) as $label => $zone) {
+                    $reading = $readings[$label] ?? null;
+                    if ($reading !== null) {
+                        $was = self::meanOf($zone);
+                        $zone->update(['fits' => $was === null || $was->differenceTo($reading->colour) < self::FITS_WITHIN]);
+                    }
+                }
+            }
+
+            return $map;
+        });
+    }
+
+    /** After the crop has changed: zones outside of it are set aside, and what is left is read anew. */
+    public function recrop(Piece $piece): void
+    {
+        DB::transaction(function () use ($piece): void {
+            $this->lock($piece);
+            $this->write($piece, $this->whole($piece), null);
+        });
+    }
+
+    /** Where the light comes from: as the artist says, else as the photo was read. */
+    public function light(Piece $piece): LightDirection
+    {
+        if ($piece->light_degrees !== null) {
+            return LightDirection::corrected($piece->light_degrees);
+        }
+
+        return $this->readings->of($piece->reference())->light ?? LightDirection::of($this->photos->field($piece->reference()));
+    }
+
+    /**
+     * @param  \Closure(?ZoneMap): ?ZoneMap  $do  changes rows and returns the map as it is then
+     * @param  ?list<int>  $labels  zones to be read anew; all if null
+     */
+    private function change(Piece $piece, string $what, \Closure $do, ?array $labels = null): void
+    {
+        DB::transaction(function () use ($piece, $what, $do, $labels): void {
+            $this->lock($piece);
+            $this->remember($piece, $what);
+            $this->write($piece, $do($this->whole($piece)), $labels);
+        });
+    }
+
+    /** @param  ?list<int>  $labels */
+    private function write(Piece $piece, ?ZoneMap $map, ?array $labels): void
+    {
+        $piece->zone_map = $map?->pack();
+        $piece->save();
+        $piece->touch();
+        $piece->unsetRelation('zones');
+        if ($labels === null) {
+            $spots = $piece->allZones();
+            $spots->whereNull('label');
+            foreach ($spots->get() as $spot) {
+                $this->readSpot($piece, $spot);
+            }
+        }
+        if ($map === null) {
+            return;
+        }
+        $visible = self::cropped($map, $piece);
+        $zones = $this->areas($piece);
+        foreach (array_keys($map->areas()) as $label) {
+            $zones[$label] ??= $this->add($piece, $label, '');
+        }
+        $readings = (new ZoneReader($this->photos->field($piece->reference()), $visible, $this->light($piece)))->read();
+        $outlines = Outlines::of($visible);
+        foreach ($zones as $label => $zone) {
+            if (isset($readings[$label])) {
+                $this->update($zone, $readings[$label], $outlines, $labels === null || in_array($label, $labels, true));
+            } else {
+                $zone->update(['outside' => true, 'outline' => null]);
+            }
+        }
+        $piece->unsetRelation('zones');
+    }
+
+    private function update(Zone $zone, ZoneReading $reading, Outlines $outlines, bool $colours): void
+    {
+        $zone->fill([
+            'x' => $reading->x, 'y' => $reading->y, 'radius' => max(0.002, min(0.02, 0.6 * $reading->room)),
+            'share' => $reading->share,
+            'outside' => false,
+            'outline' => $outlines->outline($reading->zone),
+            'estimates' => [
+                'surface' => $reading->surface->value,
+                'direction' => $reading->direction === null ? null : round($reading->direction),
+                'crisp' => $reading->crisp,
+                'distance' => $reading->distance->value,
+                'importance' => $reading->importance,
+                'light' => $reading->light->value,
+                'warmth' => $reading->warmth,
+                'colour' => $reading->colour->jsonSerialize(),
+                'touching' => $reading->touching,
+                'gradient' => $reading->gradient === null ? null : ['degrees' => round($reading->gradient->degrees, 1), 'length' => round($reading->gradient->length, 4), 'profile' => $reading->gradient->profile],
+            ],
+        ]);
+        if (! $zone->named) {
+            $zone->name = $reading->name;
+        }
+        $zone->version++;
+        $zone->save();
+        if ($colours) {
+            $this->match($zone, $reading->targets);
+        }
+    }
+
+    /**
+     * The colours of a zone as they are read now; each keeps its row, and with it its recipe, as long as there is one of its
+     * role. What the artist has set stays as it is.
+     *
+     * @param  list<ZoneTarget>  $found
+     */
+    private function match(Zone $zone, array $found): void
+    {
+        $rows = [];
+        foreach ($zone->targets()->get() as $row) {
+            $rows[$row->role->value][] = $row;
+        }
+        foreach ($found as $target) {
+            $values = [
+                'role' => $target->role, 'L' => $target->colour->L, 'a' => $target->colour->a, 'b' => $target->colour->b,
+                'spread' => $target->spread, 'share' => $target->share, 'x' => $target->x, 'y' => $target->y, 'line_width' => $target->lineWidth, 'edge_width' => $target->edgeWidth,
+            ];
+            $had = $rows[$target->role->value] ?? [];
+            $row = array_shift($had);
+            $rows[$target->role->value] = $had;
+            if ($row === null) {
+                $zone->targets()->create($values);
+            } else {
+                $row->fill($row->edited ? ['share' => $target->share, 'x' => $target->x, 'y' => $target->y, 'line_width' => $target->lineWidth, 'edge_width' => $target->edgeWidth] : $values);
+                $row->save();
+            }
+        }
+        foreach (array_merge(...array_values($rows)) as $row) {
+            if (! $row->edited) {
+                $row->delete();
+            }
+        }
+    }
+
+    private function readSpot(Piece $piece, Zone $spot): void
+    {
+        $sample = $this->photos->sample($piece->reference(), $spot->x, $spot->y, $spot->radius);
+        foreach ($spot->targets as $target) {
+            if (! $target->edited) {
+                $target->update(['L' => $sample->colour->L, 'a' => $sample->colour->a, 'b' => $sample->colour->b, 'spread' => $sample->spread]);
+            }
+        }
+    }
+
+    private function add(Piece $piece, ?int $label, string $name): Zone
+    {
+        if ($piece->allZones()->count() >= self::MOST_ZONES) {
+            throw new ZoneRefused(sprintf('A piece takes at most %d zones. Merge some first.', self::MOST_ZONES));
+        }
+        $positions = $piece->allZones();
+
+        return $piece->allZones()->create([
+            'name' => $name, 'named' => $name !== '', 'label' => $label, 'x' => 0.5, 'y' => 0.5, 'radius' => 0.01,
+            'position' => 1 + (int) $positions->max('position'),
+        ]);
+    }
+
+    private function remember(Piece $piece, string $what): void
+    {
+        $zones = $piece->allZones()->get();
+        $targets = TargetRow::query();
+        $targets->whereIn('zone_id', $zones->pluck('id'));
+        $piece->zoneChanges()->create([
+            'what' => mb_substr($what, 0, 160),
+            'zone_map' => $piece->zone_map,
+            'before' => [
+                'zones' => $zones->map(static fn (Zone $zone): array => $zone->only(['id', 'name', 'x', 'y', 'radius', 'position', 'label', 'share', 'outline', 'estimates', 'corrections', 'named', 'fits', 'outside', 'schools', 'interpretation', 'ground']))->values()->all(),
+                'targets' => $targets->get()->map(static fn (TargetRow $row): array => [...$row->only(['id', 'L', 'a', 'b', 'spread', 'share', 'x', 'y', 'line_width', 'edge_width', 'edited']), 'role' => $row->role->value])->values()->all(),
+            ],
+        ]);
+        $old = $piece->zoneChanges();
+        $old->orderByDesc('id');
+        $keep = $old->limit(self::KEPT_CHANGES)->pluck('id');
+        $gone = $piece->zoneChanges();
+        $gone->whereNotIn('id', $keep)->delete();
+    }
+
+    private function restore(Piece $piece, ZoneChange $change): void
+    {
+        $ids = array_column($change->before['zones'], 'id');
+        $others = $piece->allZones();
+        $others->whereNotIn('id', $ids);
+        $others->get()->each(static fn (Zone $zone) => $zone->delete());
+        $known = Zone::withTrashed();
+        $known->whereIn('id', $ids);
+        self::bringBack($known->get(), $change->before['zones']);
+        $targets = array_column($change->before['targets'], 'id');
+        $made = TargetRow::query();
+        $made->whereIn('zone_id', $ids)->whereNotIn('id', $targets);
+        $made->get()->each(static fn (TargetRow $row) => $row->delete());
+        $known = TargetRow::withTrashed();
+        $known->whereIn('id', $targets);
+        self::bringBack($known->get(), $change->before['targets']);
+        $piece->zone_map = $change->zone_map;
+        $piece->save();
+        $piece->unsetRelation('zones');
+    }
+
+    /**
+     * @param  Collection<int, Zone>|Collection<int, TargetRow>  $rows
+     * @param  list<array<string, mixed>>  $before
+     */
+    private static function bringBack(Collection $rows, array $before): void
+    {
+        $values = array_column($before, null, 'id');
+        foreach ($rows as $row) {
+            $row->fill(array_diff_key($values[$row->id], ['id' => true]));
+            $row->setAttribute('deleted_at', null);
+            $row->version++;
+            $row->save();
+        }
+    }
+
+    private function lock(Piece $piece): void
+    {
+        $row = Piece::query();
+        $row->lockForUpdate();
+        $piece->zone_map = $row->findOrFail($piece->id)->zone_map;
+    }
+
+    private function whole(Piece $piece): ?ZoneMap
+    {
+        return $piece->zone_map === null ? null : ZoneMap::unpack($piece->zone_map);
+    }
+
+    /** @return array<int, Zone> the rows that have an area, by label */
+    private function areas(Piece $piece): array
+    {
+        $rows = $piece->allZones();
+        $rows->whereNotNull('label');
+        $areas = [];
+        foreach ($rows->get() as $zone) {
+            $areas[(int) $zone->label] = $zone;
+        }
+
+        return $areas;
+    }
+
+    /** The photo cut so that within the crop there are so many zones, or as near to that as it can be cut. */
+    private function cut(Piece $piece, PictureReading $reading, int $count): ZoneMap
+    {
+        $map = $reading->tree->cut($count);
+        if ($piece->crop === null) {
+            return $map;
+        }
+        for ($more = $count + 1; $more <= $reading->tree->most() && count(self::cropped($map, $piece)->areas()) < $count; $more++) {
+            $map = $reading->tree->cut($more);
+        }
+
+        return $map;
+    }
+
+    private function needed(?ZoneMap $map, Zone ...$zones): ZoneMap
+    {
+        foreach ($zones as $zone) {
+            if ($zone->label === null) {
+                throw new ZoneRefused(sprintf('"%s" is a mere spot and has no area. Find zones, or draw one with the lasso.', $zone->name));
+            }
+        }
+
+        return $map ?? throw new ZoneRefused('This piece has no zones with an area yet.');
+    }
+
+    private function blank(Piece $piece): ZoneMap
+    {
+        $reference = $piece->reference();
+        $scale = min(1.0, PictureReading::EDGE / max($reference->width, $reference->height));
+
+        return ZoneMap::none(max(1, (int) round($reference->width * $scale)), max(1, (int) round($reference->height * $scale)));
+    }
+
+    private static function cropped(ZoneMap $map, Piece $piece): ZoneMap
+    {
+        $crop = $piece->crop;
+
+        return $crop === null ? $map : $map->within($crop['x'], $crop['y'], $crop['width'], $crop['height']);
+    }
+
+    /**
+     * Which zone of the new map each old one is.
+     *
+     * @return array<int, int> old label to new
+     */
+    private function sameZones(ZoneMap $before, ZoneMap $after): array
+    {
+        $old = $before->areas();
+        $new = $after->areas();
+        $same = [];
+        foreach ($before->overlap($after) as $was => $row) {
+            arsort($row);
+            $is = (int) array_key_first($row);
+            if ($was > 0 && $is > 0 && $row[$is] / ($old[$was] + $new[$is] - $row[$is]) >= self::SAME) {
+                $same[$was] = $is;
+            }
+        }
+
+        return $same;
+    }
+
+    /** @return array<string, mixed>|null what was read of a zone, or what the artist says instead; null for a mere spot */
+    public static function traits(Zone $zone): ?array
+    {
+        if ($zone->estimates === null) {
+            return null;
+        }
+        $corrections = $zone->corrections ?? [];
+        $traits = [];
+        foreach (['surface', 'direction', 'crisp', 'distance', 'importance', 'light', 'warmth'] as $trait) {
+            $traits[$trait] = $corrections[$trait] ?? $zone->estimates[$trait] ?? null;
+        }
+
+        return [...$traits, 'corrected' => array_keys($corrections)];
+    }
+
+    /** In the light where nothing is known. */
+    public static function zoneLight(Zone $zone): ZoneLight
+    {
+        return ZoneLight::from(self::traits($zone)['light'] ?? ZoneLight::Lit->value);
+    }
+
+    /** Soft where nothing is known. */
+    public static function surface(Zone $zone): Surface
+    {
+        return Surface::from(self::traits($zone)['surface'] ?? Surface::Smooth->value);
+    }
+
+    private static function meanOf(Zone $zone): ?Lab
+    {
+        $colour = $zone->estimates['colour'] ?? null;
+
+        return is_array($colour) ? Lab::of((float) $colour['L'], (float) $colour['a'], (float) $colour['b']) : null;
+    }
+}

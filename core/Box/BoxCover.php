@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Box;
+
+use Prism\Colour\Appearance;
+use Prism\Colour\Lab;
+use Prism\Colour\Wheel;
+
+/**
+ * Does a box have, for each family, a light and a dark; browns that lean red, lean yellow and a dark one; a warm and a
+ * cool grey? Told from the heavy coat of each pencil.
+ */
+final readonly class BoxCover
+{
+    private const LIGHT_FROM_STEP = 7;
+
+    private const DARK_UP_TO_STEP = 4;
+
+    /** Yellow that is dark is no longer yellow: it is asked for no lower than this. */
+    private const DARK_YELLOW_STEP = 6;
+
+    /**
+     * @param  list<array{family: string, counts: array<string, int>, missing: list<string>}>  $rows
+     */
+    private function __construct(public array $rows)
+    {
+    }
+
+    /** @param  array<string, Lab>  $colours  heavy coats by pencil */
+    public static function of(array $colours): self
+    {
+        $counts = [];
+        foreach (Wheel::HUES as $hue) {
+            $counts[$hue] = ['light' => 0, 'middle' => 0, 'dark' => 0];
+        }
+        $counts['brown'] = ['red-leaning' => 0, 'yellow-leaning' => 0, 'dark' => 0, 'middle' => 0];
+        $counts['grey'] = ['warm' => 0, 'cool' => 0, 'neutral' => 0];
+        $counts['ends'] = ['white' => 0, 'black' => 0];
+        foreach ($colours as $lab) {
+            [$family, $kind] = self::place(Appearance::of($lab));
+            $counts[$family][$kind]++;
+        }
+        $asked = ['brown' => ['red-leaning', 'yellow-leaning', 'dark'], 'grey' => ['warm', 'cool'], 'ends' => ['white', 'black']];
+        $rows = [];
+        foreach ($counts as $family => $kinds) {
+            $missing = array_values(array_filter($asked[$family] ?? ['light', 'dark'], static fn (string $kind): bool => $kinds[$kind] === 0));
+            $rows[] = ['family' => $family, 'counts' => $kinds, 'missing' => $missing];
+        }
+
+        return new self($rows);
+    }
+
+    /** @return array{string, string} family and kind */
+    private static function place(Appearance $look): array
+    {
+        if ($look->isNeutral()) {
+            return match ($look->family) {
+                'white', 'black' => ['ends', $look->family],
+                default => ['grey', $look->temperature],
+            };
+        }
+        if (str_contains($look->family, 'brown')) {
+            return ['brown', match ($look->family) {
+                'dark brown' => 'dark',
+                'brown with some red' => 'red-leaning',
+                'brown with some yellow' => 'yellow-leaning',
+                default => 'middle',
+            }];
+        }
+        $hue = Wheel::HUES[((int) round($look->wheelPosition / 3.0)) % count(Wheel::HUES)];
+
+        return [$hue, match (true) {
+            $look->valueStep >= ($hue === 'yellow' ? self::LIGHT_FROM_STEP + 1 : self::LIGHT_FROM_STEP) => 'light',
+            $look->valueStep <= ($hue === 'yellow' ? self::DARK_YELLOW_STEP : self::DARK_UP_TO_STEP) => 'dark',
+            default => 'middle',
+        }];
+    }
+}
