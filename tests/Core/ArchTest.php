@@ -100,6 +100,19 @@ it('lets no migration call the code of today', function (): void {
     }
 });
 
+it('has no file that is longer than one can take in', function (): void {
+    $long = [];
+    foreach (['core', 'app', 'standin', 'resources/js'] as $folder) {
+        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(dirname(__DIR__, 2)."/$folder", FilesystemIterator::SKIP_DOTS)) as $file) {
+            if (count(file($file->getPathname()) ?: []) > 400) {
+                $long[] = $file->getFilename();
+            }
+        }
+    }
+    // One loop over flat numbers; and what a program has written.
+    expect($long)->toEqualCanonicalizing(['Calibrator.php', 'schema.d.ts']);
+});
+
 arch('nothing is left from debugging')->expect(['dd', 'dump', 'var_dump', 'ray', 'print_r'])->not->toBeUsed();
 
 arch('the simulated studio knows of the core only colour and notation')->expect('Standin')

@@ -9,7 +9,7 @@ use App\Models\Zone;
 use App\Studio\Pencils\Catalogue;
 use App\Studio\Planning\PicturePalettes;
 use App\Studio\Planning\SchoolChoices;
-use App\Studio\Zones\ZoneBook;
+use App\Studio\Zones\ZoneTraits;
 use Illuminate\Validation\ValidationException;
 use Prism\Colour\Lab;
 use Prism\Matching\Limits;
@@ -56,7 +56,7 @@ final class RecipeSearchRequest extends StudioRequest
         $colour = Lab::of($this->float('L'), $this->float('a'), $this->float('b'));
         $zone = $this->zone($piece);
 
-        return ($this->boolean('valueOnly') ? Target::value($colour) : Target::colour($colour))->inShadow($zone !== null && ZoneBook::zoneLight($zone)->isShadow());
+        return ($this->boolean('valueOnly') ? Target::value($colour) : Target::colour($colour))->inShadow($zone !== null && ZoneTraits::light($zone)->isShadow());
     }
 
     /** @throws ValidationException if recipes for toned paper are asked for on white paper */
@@ -74,7 +74,7 @@ final class RecipeSearchRequest extends StudioRequest
             $schools = $schools->blackAndWhite(BlackAndWhite::Toned);
         }
 
-        return new Limits($top, $this->integer('maxPencils', 4), $this->integer('maxLayers', self::LAYERS), $schools, $this->boolean('noBlack'), $this->boolean('waxLast'), array_values($this->validated('must', [])), $zone === null ? Surface::Smooth : ZoneBook::surface($zone));
+        return new Limits($top, $this->integer('maxPencils', 4), $this->integer('maxLayers', self::LAYERS), $schools, $this->boolean('noBlack'), $this->boolean('waxLast'), array_values($this->validated('must', [])), $zone === null ? Surface::Smooth : ZoneTraits::surface($zone));
     }
 
     public function zone(Piece $piece): ?Zone

@@ -6,7 +6,7 @@ namespace App\Http\Resources;
 
 use App\Models\Piece;
 use App\Models\Zone;
-use App\Studio\Zones\ZoneBook;
+use App\Studio\Zones\ZoneHistory;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
@@ -35,7 +35,7 @@ final class PieceResource extends JsonResource
             'photo' => ReferenceResource::make($this->resource->reference()),
             'references' => ReferenceResource::collection($this->references),
             'zones' => ZoneResource::collection($zones),
-            'undo' => app(ZoneBook::class)->undoable($this->resource),
+            'undo' => ZoneHistory::undoable($this->resource),
         ];
     }
 }

@@ -8,7 +8,7 @@ use App\Models\Zone;
 use App\Models\ZoneTarget;
 use App\Studio\Zones\Grounds;
 use App\Studio\Zones\Interpretations;
-use App\Studio\Zones\ZoneBook;
+use App\Studio\Zones\ZoneTraits;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
@@ -73,7 +73,7 @@ final class ZoneResource extends JsonResource
             'share' => round($zone->share, 5),
             'outline' => $zone->outline,
             'fits' => $zone->fits,
-            'traits' => ZoneBook::traits($zone),
+            'traits' => ZoneTraits::of($zone),
             'touching' => $touching,
             'targets' => TargetResource::collection($targets),
             'schools' => $zone->schools,

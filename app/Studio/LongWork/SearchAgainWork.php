@@ -11,7 +11,7 @@ use App\Studio\Pencils\Catalogue;
 use App\Studio\Planning\SchoolChoices;
 use App\Studio\Zones\Grounds;
 use App\Studio\Zones\Targets;
-use App\Studio\Zones\ZoneBook;
+use App\Studio\Zones\ZoneTraits;
 use Closure;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
@@ -38,7 +38,7 @@ final class SearchAgainWork implements LongWork
             $progress(sprintf('Searching for %s', Targets::name($target)), $done / max(1, count($targets)));
             $piece = $target->zone->piece;
             $search = $this->engine->search(Grounds::paper($piece, $target->zone), $artist, $box);
-            $found[$target->id] = (string) $search->find(Targets::wanted($target), new Limits(top: 1, schools: SchoolChoices::ofZone($target->zone)->schools(), surface: ZoneBook::surface($target->zone)))[0]->stack;
+            $found[$target->id] = (string) $search->find(Targets::wanted($target), new Limits(top: 1, schools: SchoolChoices::ofZone($target->zone)->schools(), surface: ZoneTraits::surface($target->zone)))[0]->stack;
         }
         $changed = [];
         DB::transaction(static function () use ($targets, $found, &$changed): void {

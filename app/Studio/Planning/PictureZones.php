@@ -7,7 +7,7 @@ namespace App\Studio\Planning;
 use App\Models\Piece;
 use App\Models\Zone;
 use App\Studio\Zones\Targets;
-use App\Studio\Zones\ZoneBook;
+use App\Studio\Zones\ZoneTraits;
 use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
 use Prism\Reference\Light\ZoneLight;
@@ -24,7 +24,7 @@ final class PictureZones
         $picture = [];
         foreach ($piece->zones()->with('targets')->get() as $zone) {
             $zone->setRelation('piece', $piece);
-            $traits = ZoneBook::traits($zone);
+            $traits = ZoneTraits::of($zone);
             $schools = SchoolChoices::ofZone($zone);
             $targets = [];
             foreach ($zone->targets as $row) {

@@ -16,7 +16,6 @@ use App\Studio\Zones\Targets;
 use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
 use Prism\Colour\ValueScale;
-use Prism\Colour\Wheel;
 use Prism\Layering\Pressure;
 use Prism\Materials\Pencil;
 use Prism\Planning\Order\Place;
@@ -24,6 +23,7 @@ use Prism\Planning\Order\Plan;
 use Prism\Planning\Order\PlanStep;
 use Prism\Planning\Order\Turn;
 use Prism\Planning\Order\ZonePart;
+use Prism\Planning\Palette\Complements;
 use Prism\Planning\Prep;
 use TCPDF;
 
@@ -56,11 +56,6 @@ final class PlanSheet
     private const MAP = 14.5;
 
     private const PENCIL = 26.0;
-
-    /** Colours further apart on the wheel of eighteen are complements. */
-    private const OPPOSITE = 7.5;
-
-    private const COLOURED = 12.0;
 
     /** Of the value strip, in millimetres. */
     private const STRIP = 12.0;
@@ -189,7 +184,7 @@ final class PlanSheet
     /** Nine values to hold beside photo and drawing, and which of these pencils make one another sing or dull one another. */
     private function strip(TCPDF $pdf, Plan $plan): void
     {
-        $pairs = self::complements($plan);
+        $pairs = Complements::among(array_column($plan->pullList, 'pencil'));
         if ($pdf->GetY() > self::BOTTOM - self::STRIP - 16.0) {
             $pdf->AddPage();
             $pdf->setY(self::MARGIN);
@@ -215,31 +210,6 @@ final class PlanSheet
             $x += 19;
         }
         $pdf->setY($y + self::STRIP + 5);
-    }
-
-    /** @return list<array{Pencil, Pencil}> the most opposite first, each pencil once */
-    private static function complements(Plan $plan): array
-    {
-        $coloured = array_values(array_filter(array_column($plan->pullList, 'pencil'), static fn (Pencil $pencil): bool => ($pencil->fullCoat?->chroma() ?? 0.0) > self::COLOURED));
-        $pairs = [];
-        foreach ($coloured as $i => $one) {
-            foreach (array_slice($coloured, $i + 1) as $other) {
-                $apart = Wheel::distance(Wheel::position($one->fullCoat?->hueDegrees() ?? 0.0), Wheel::position($other->fullCoat?->hueDegrees() ?? 0.0));
-                if ($apart >= self::OPPOSITE) {
-                    $pairs[] = [$apart, $one, $other];
-                }
-            }
-        }
-        usort($pairs, static fn (array $a, array $b): int => $b[0] <=> $a[0]);
-        $used = $kept = [];
-        foreach ($pairs as [, $one, $other]) {
-            if (! isset($used[(string) $one->id]) && ! isset($used[(string) $other->id])) {
-                $kept[] = [$one, $other];
-                $used[(string) $one->id] = $used[(string) $other->id] = true;
-            }
-        }
-
-        return $kept;
     }
 
     /** On which base the colours of each zone stand: in two columns, small. */

@@ -11,7 +11,7 @@ use App\Studio\Calibration\Engine;
 use App\Studio\Pencils\Catalogue;
 use App\Studio\Zones\Grounds;
 use App\Studio\Zones\Targets;
-use App\Studio\Zones\ZoneBook;
+use App\Studio\Zones\ZoneTraits;
 use Prism\Layering\Stack;
 use Prism\Layering\ToothModel;
 use Prism\Matching\EmptyBox;
@@ -58,7 +58,7 @@ final class ZoneRecipes
         }
         $piece = $zone->piece;
         $search = $this->engine->search(Grounds::paper($piece, $zone), $piece->user, $this->catalogue->box($piece->user));
-        $limits = new Limits(maxLayers: 8, schools: SchoolChoices::ofZone($zone)->schools(), surface: ZoneBook::surface($zone));
+        $limits = new Limits(maxLayers: 8, schools: SchoolChoices::ofZone($zone)->schools(), surface: ZoneTraits::surface($zone));
 
         return $search->trio($targets['light'], $targets['middle'], $targets['dark'], $limits)
             ?? throw new LookRefused('Your box has no three neighbouring hues, one lighter than the other, near these colours.');

@@ -34,7 +34,7 @@ final class Interpretations
     {
         $all = self::ofPiece($zone->piece)->and(self::ofZone($zone));
 
-        return PicturePalettes::isOneColour($zone->piece) ? $all->drifting((int) (ZoneBook::traits($zone)['importance'] ?? 2)) : $all;
+        return PicturePalettes::isOneColour($zone->piece) ? $all->drifting((int) (ZoneTraits::of($zone)['importance'] ?? 2)) : $all;
     }
 
     /** @return array<string, mixed> rules of a change */

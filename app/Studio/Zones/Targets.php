@@ -49,7 +49,7 @@ final class Targets
     /** As it is searched for: the colour to be drawn, in the light of its zone. */
     public static function wanted(ZoneTarget $target): Target
     {
-        return Target::colour(self::drawn($target))->inShadow(ZoneBook::zoneLight($target->zone)->isShadow());
+        return Target::colour(self::drawn($target))->inShadow(ZoneTraits::light($target->zone)->isShadow());
     }
 
     /** The colour to be drawn: as the artist has set it, else as read in the photo, interpreted, and brought within reach as the piece says. */

@@ -6,26 +6,18 @@ namespace App\Studio\Zones;
 
 use App\Models\Piece;
 use App\Models\Zone;
-use App\Models\ZoneChange;
-use App\Models\ZoneTarget as TargetRow;
 use App\Studio\Photos\PhotoStore;
 use App\Studio\Photos\PictureReadings;
 use App\Studio\Planning\SchoolChoices;
-use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
-use Prism\Colour\Lab;
 use Prism\Reference\Light\LightDirection;
-use Prism\Reference\Light\ZoneLight;
 use Prism\Reference\PictureReading;
 use Prism\Reference\Zones\Outlines;
 use Prism\Reference\Zones\TargetRole;
 use Prism\Reference\Zones\Tidying;
 use Prism\Reference\Zones\ZoneMap;
 use Prism\Reference\Zones\ZoneReader;
-use Prism\Reference\Zones\ZoneReading;
 use Prism\Reference\Zones\ZoneSplit;
-use Prism\Reference\Zones\ZoneTarget;
-use Prism\Schools\Surface;
 
 /**
  * The zones of a piece: found, merged, split, lassoed, undone. Whatever is done, the map, the rows and the colours read in
@@ -33,35 +25,30 @@ use Prism\Schools\Surface;
  */
 final class ZoneBook
 {
-    /** A zone found anew is the same as one there was if they share this much of both together. */
-    private const SAME = 0.5;
-
     /** A zone still fits another photo if its mean colour has moved less than this, in dE00. */
     private const FITS_WITHIN = 12.0;
 
     /** Crumbs of a lasso below this many pixels go to whom they touch. */
     private const CRUMB = 24;
 
-    private const KEPT_CHANGES = 50;
-
     private const MOST_ZONES = 120;
 
-    public function __construct(private readonly PhotoStore $photos, private readonly PictureReadings $readings, private readonly Interpretations $interpretations, private readonly Grounds $grounds)
+    public function __construct(private readonly PhotoStore $photos, private readonly PictureReadings $readings, private readonly Interpretations $interpretations, private readonly Grounds $grounds, private readonly ZoneHistory $history, private readonly ZoneRows $rows)
     {
     }
 
     /** What is to be drawn: within the crop. */
     public function map(Piece $piece): ?ZoneMap
     {
-        $whole = $this->whole($piece);
+        $whole = ZoneMaps::whole($piece);
 
-        return $whole === null ? null : self::cropped($whole, $piece);
+        return $whole === null ? null : ZoneMaps::cropped($whole, $piece);
     }
 
     /** What a cut of the photo into so many zones would be like; nothing is changed. */
     public function preview(Piece $piece, PictureReading $reading, int $count): ZoneMap
     {
-        return self::cropped($this->cut($piece, $reading, $count), $piece);
+        return ZoneMaps::cropped(ZoneMaps::cut($piece, $reading, $count), $piece);
     }
 
     /**
@@ -73,8 +60,8 @@ final class ZoneBook
     {
         $reading = $this->readings->of($piece->reference()) ?? throw new ZoneRefused('The photo is not read yet. Wait until it is, then choose how many zones.');
         $this->change($piece, sprintf('%d zones found', $count), function (?ZoneMap $before) use ($piece, $reading, $count): ZoneMap {
-            $map = $this->cut($piece, $reading, $count);
-            $same = $before === null || $before->width !== $map->width || $before->height !== $map->height ? [] : $this->sameZones($before, $map);
+            $map = ZoneMaps::cut($piece, $reading, $count);
+            $same = $before === null || $before->width !== $map->width || $before->height !== $map->height ? [] : ZoneMaps::sameZones($before, $map);
             $kept = [];
             foreach ($this->areas($piece) as $zone) {
                 $label = $same[$zone->label ?? 0] ?? null;
@@ -135,7 +122,7 @@ final class ZoneBook
             default => 'A zone drawn by hand',
         };
         $this->change($piece, $what, function (?ZoneMap $map) use ($piece, $line, $how, $zone): ZoneMap {
-            $map ??= $this->blank($piece);
+            $map ??= ZoneMaps::blank($piece);
             if ($zone !== null) {
                 $this->needed($map, $zone);
             }
@@ -175,7 +162,7 @@ final class ZoneBook
         DB::transaction(function () use ($zone, $changes): void {
             $this->lock($zone->piece);
             $name = $changes['name'] ?? null;
-            $this->remember($zone->piece, $name !== null && $name !== $zone->name ? sprintf('%s renamed to %s', $zone->name, $name) : sprintf('%s corrected', $zone->name));
+            $this->history->remember($zone->piece, $name !== null && $name !== $zone->name ? sprintf('%s renamed to %s', $zone->name, $name) : sprintf('%s corrected', $zone->name));
             if ($name !== null) {
                 $zone->fill(['name' => $name, 'named' => true]);
             }
@@ -202,7 +189,7 @@ final class ZoneBook
     {
         return DB::transaction(function () use ($piece, $name, $x, $y, $radius): Zone {
             $this->lock($piece);
-            $this->remember($piece, sprintf('%s kept', $name));
+            $this->history->remember($piece, sprintf('%s kept', $name));
             $sample = $this->photos->sample($piece->reference(), $x, $y, $radius);
             $zone = $this->add($piece, null, $name);
             $zone->update(['x' => $x, 'y' => $y, 'radius' => $radius]);
@@ -237,21 +224,12 @@ final class ZoneBook
             if ($last === null) {
                 return null;
             }
-            $this->restore($piece, $last);
+            $this->history->restore($piece, $last);
             $last->delete();
-            $this->write($piece, $this->whole($piece), []);
+            $this->write($piece, ZoneMaps::whole($piece), []);
 
             return $last->what;
         });
-    }
-
-    /** What undo would take back. */
-    public function undoable(Piece $piece): ?string
-    {
-        $changes = $piece->zoneChanges();
-        $changes->orderByDesc('id');
-
-        return $changes->first()?->what;
     }
 
     /**
@@ -271,7 +249,7 @@ final class ZoneBook
                 foreach ($this->areas($piece) as $label => $zone) {
                     $reading = $readings[$label] ?? null;
                     if ($reading !== null) {
-                        $was = self::meanOf($zone);
+                        $was = ZoneTraits::colour($zone);
                         $zone->update(['fits' => $was === null || $was->differenceTo($reading->colour) < self::FITS_WITHIN]);
                     }
                 }
@@ -286,7 +264,7 @@ final class ZoneBook
     {
         DB::transaction(function () use ($piece): void {
             $this->lock($piece);
-            $this->write($piece, $this->whole($piece), null);
+            $this->write($piece, ZoneMaps::whole($piece), null);
         });
     }
 
@@ -308,8 +286,8 @@ final class ZoneBook
     {
         DB::transaction(function () use ($piece, $what, $do, $labels): void {
             $this->lock($piece);
-            $this->remember($piece, $what);
-            $this->write($piece, $do($this->whole($piece)), $labels);
+            $this->history->remember($piece, $what);
+            $this->write($piece, $do(ZoneMaps::whole($piece)), $labels);
         });
     }
 
@@ -324,13 +302,13 @@ final class ZoneBook
             $spots = $piece->allZones();
             $spots->whereNull('label');
             foreach ($spots->get() as $spot) {
-                $this->readSpot($piece, $spot);
+                $this->rows->spot($piece, $spot);
             }
         }
         if ($map === null) {
             return;
         }
-        $visible = self::cropped($map, $piece);
+        $visible = ZoneMaps::cropped($map, $piece);
         $zones = $this->areas($piece);
         foreach (array_keys($map->areas()) as $label) {
             $zones[$label] ??= $this->add($piece, $label, '');
@@ -339,86 +317,12 @@ final class ZoneBook
         $outlines = Outlines::of($visible);
         foreach ($zones as $label => $zone) {
             if (isset($readings[$label])) {
-                $this->update($zone, $readings[$label], $outlines, $labels === null || in_array($label, $labels, true));
+                $this->rows->update($zone, $readings[$label], $outlines, $labels === null || in_array($label, $labels, true));
             } else {
                 $zone->update(['outside' => true, 'outline' => null]);
             }
         }
         $piece->unsetRelation('zones');
-    }
-
-    private function update(Zone $zone, ZoneReading $reading, Outlines $outlines, bool $colours): void
-    {
-        $zone->fill([
-            'x' => $reading->x, 'y' => $reading->y, 'radius' => max(0.002, min(0.02, 0.6 * $reading->room)),
-            'share' => $reading->share,
-            'outside' => false,
-            'outline' => $outlines->outline($reading->zone),
-            'estimates' => [
-                'surface' => $reading->surface->value,
-                'direction' => $reading->direction === null ? null : round($reading->direction),
-                'crisp' => $reading->crisp,
-                'distance' => $reading->distance->value,
-                'importance' => $reading->importance,
-                'light' => $reading->light->value,
-                'warmth' => $reading->warmth,
-                'colour' => $reading->colour->jsonSerialize(),
-                'touching' => $reading->touching,
-                'gradient' => $reading->gradient === null ? null : ['degrees' => round($reading->gradient->degrees, 1), 'length' => round($reading->gradient->length, 4), 'profile' => $reading->gradient->profile],
-            ],
-        ]);
-        if (! $zone->named) {
-            $zone->name = $reading->name;
-        }
-        $zone->version++;
-        $zone->save();
-        if ($colours) {
-            $this->match($zone, $reading->targets);
-        }
-    }
-
-    /**
-     * The colours of a zone as they are read now; each keeps its row, and with it its recipe, as long as there is one of its
-     * role. What the artist has set stays as it is.
-     *
-     * @param  list<ZoneTarget>  $found
-     */
-    private function match(Zone $zone, array $found): void
-    {
-        $rows = [];
-        foreach ($zone->targets()->get() as $row) {
-            $rows[$row->role->value][] = $row;
-        }
-        foreach ($found as $target) {
-            $values = [
-                'role' => $target->role, 'L' => $target->colour->L, 'a' => $target->colour->a, 'b' => $target->colour->b,
-                'spread' => $target->spread, 'share' => $target->share, 'x' => $target->x, 'y' => $target->y, 'line_width' => $target->lineWidth, 'edge_width' => $target->edgeWidth,
-            ];
-            $had = $rows[$target->role->value] ?? [];
-            $row = array_shift($had);
-            $rows[$target->role->value] = $had;
-            if ($row === null) {
-                $zone->targets()->create($values);
-            } else {
-                $row->fill($row->edited ? ['share' => $target->share, 'x' => $target->x, 'y' => $target->y, 'line_width' => $target->lineWidth, 'edge_width' => $target->edgeWidth] : $values);
-                $row->save();
-            }
-        }
-        foreach (array_merge(...array_values($rows)) as $row) {
-            if (! $row->edited) {
-                $row->delete();
-            }
-        }
-    }
-
-    private function readSpot(Piece $piece, Zone $spot): void
-    {
-        $sample = $this->photos->sample($piece->reference(), $spot->x, $spot->y, $spot->radius);
-        foreach ($spot->targets as $target) {
-            if (! $target->edited) {
-                $target->update(['L' => $sample->colour->L, 'a' => $sample->colour->a, 'b' => $sample->colour->b, 'spread' => $sample->spread]);
-            }
-        }
     }
 
     private function add(Piece $piece, ?int $label, string $name): Zone
@@ -434,72 +338,11 @@ final class ZoneBook
         ]);
     }
 
-    private function remember(Piece $piece, string $what): void
-    {
-        $zones = $piece->allZones()->get();
-        $targets = TargetRow::query();
-        $targets->whereIn('zone_id', $zones->pluck('id'));
-        $piece->zoneChanges()->create([
-            'what' => mb_substr($what, 0, 160),
-            'zone_map' => $piece->zone_map,
-            'before' => [
-                'zones' => $zones->map(static fn (Zone $zone): array => $zone->only(['id', 'name', 'x', 'y', 'radius', 'position', 'label', 'share', 'outline', 'estimates', 'corrections', 'named', 'fits', 'outside', 'schools', 'interpretation', 'ground']))->values()->all(),
-                'targets' => $targets->get()->map(static fn (TargetRow $row): array => [...$row->only(['id', 'L', 'a', 'b', 'spread', 'share', 'x', 'y', 'line_width', 'edge_width', 'edited']), 'role' => $row->role->value])->values()->all(),
-            ],
-        ]);
-        $old = $piece->zoneChanges();
-        $old->orderByDesc('id');
-        $keep = $old->limit(self::KEPT_CHANGES)->pluck('id');
-        $gone = $piece->zoneChanges();
-        $gone->whereNotIn('id', $keep)->delete();
-    }
-
-    private function restore(Piece $piece, ZoneChange $change): void
-    {
-        $ids = array_column($change->before['zones'], 'id');
-        $others = $piece->allZones();
-        $others->whereNotIn('id', $ids);
-        $others->get()->each(static fn (Zone $zone) => $zone->delete());
-        $known = Zone::withTrashed();
-        $known->whereIn('id', $ids);
-        self::bringBack($known->get(), $change->before['zones']);
-        $targets = array_column($change->before['targets'], 'id');
-        $made = TargetRow::query();
-        $made->whereIn('zone_id', $ids)->whereNotIn('id', $targets);
-        $made->get()->each(static fn (TargetRow $row) => $row->delete());
-        $known = TargetRow::withTrashed();
-        $known->whereIn('id', $targets);
-        self::bringBack($known->get(), $change->before['targets']);
-        $piece->zone_map = $change->zone_map;
-        $piece->save();
-        $piece->unsetRelation('zones');
-    }
-
-    /**
-     * @param  Collection<int, Zone>|Collection<int, TargetRow>  $rows
-     * @param  list<array<string, mixed>>  $before
-     */
-    private static function bringBack(Collection $rows, array $before): void
-    {
-        $values = array_column($before, null, 'id');
-        foreach ($rows as $row) {
-            $row->fill(array_diff_key($values[$row->id], ['id' => true]));
-            $row->setAttribute('deleted_at', null);
-            $row->version++;
-            $row->save();
-        }
-    }
-
     private function lock(Piece $piece): void
     {
         $row = Piece::query();
         $row->lockForUpdate();
         $piece->zone_map = $row->findOrFail($piece->id)->zone_map;
-    }
-
-    private function whole(Piece $piece): ?ZoneMap
-    {
-        return $piece->zone_map === null ? null : ZoneMap::unpack($piece->zone_map);
     }
 
     /** @return array<int, Zone> the rows that have an area, by label */
@@ -515,20 +358,6 @@ final class ZoneBook
         return $areas;
     }
 
-    /** The photo cut so that within the crop there are so many zones, or as near to that as it can be cut. */
-    private function cut(Piece $piece, PictureReading $reading, int $count): ZoneMap
-    {
-        $map = $reading->tree->cut($count);
-        if ($piece->crop === null) {
-            return $map;
-        }
-        for ($more = $count + 1; $more <= $reading->tree->most() && count(self::cropped($map, $piece)->areas()) < $count; $more++) {
-            $map = $reading->tree->cut($more);
-        }
-
-        return $map;
-    }
-
     private function needed(?ZoneMap $map, Zone ...$zones): ZoneMap
     {
         foreach ($zones as $zone) {
@@ -538,75 +367,5 @@ final class ZoneBook
         }
 
         return $map ?? throw new ZoneRefused('This piece has no zones with an area yet.');
-    }
-
-    private function blank(Piece $piece): ZoneMap
-    {
-        $reference = $piece->reference();
-        $scale = min(1.0, PictureReading::EDGE / max($reference->width, $reference->height));
-
-        return ZoneMap::none(max(1, (int) round($reference->width * $scale)), max(1, (int) round($reference->height * $scale)));
-    }
-
-    private static function cropped(ZoneMap $map, Piece $piece): ZoneMap
-    {
-        $crop = $piece->crop;
-
-        return $crop === null ? $map : $map->within($crop['x'], $crop['y'], $crop['width'], $crop['height']);
-    }
-
-    /**
-     * Which zone of the new map each old one is.
-     *
-     * @return array<int, int> old label to new
-     */
-    private function sameZones(ZoneMap $before, ZoneMap $after): array
-    {
-        $old = $before->areas();
-        $new = $after->areas();
-        $same = [];
-        foreach ($before->overlap($after) as $was => $row) {
-            arsort($row);
-            $is = (int) array_key_first($row);
-            if ($was > 0 && $is > 0 && $row[$is] / ($old[$was] + $new[$is] - $row[$is]) >= self::SAME) {
-                $same[$was] = $is;
-            }
-        }
-
-        return $same;
-    }
-
-    /** @return array<string, mixed>|null what was read of a zone, or what the artist says instead; null for a mere spot */
-    public static function traits(Zone $zone): ?array
-    {
-        if ($zone->estimates === null) {
-            return null;
-        }
-        $corrections = $zone->corrections ?? [];
-        $traits = [];
-        foreach (['surface', 'direction', 'crisp', 'distance', 'importance', 'light', 'warmth'] as $trait) {
-            $traits[$trait] = $corrections[$trait] ?? $zone->estimates[$trait] ?? null;
-        }
-
-        return [...$traits, 'corrected' => array_keys($corrections)];
-    }
-
-    /** In the light where nothing is known. */
-    public static function zoneLight(Zone $zone): ZoneLight
-    {
-        return ZoneLight::from(self::traits($zone)['light'] ?? ZoneLight::Lit->value);
-    }
-
-    /** Soft where nothing is known. */
-    public static function surface(Zone $zone): Surface
-    {
-        return Surface::from(self::traits($zone)['surface'] ?? Surface::Smooth->value);
-    }
-
-    private static function meanOf(Zone $zone): ?Lab
-    {
-        $colour = $zone->estimates['colour'] ?? null;
-
-        return is_array($colour) ? Lab::of((float) $colour['L'], (float) $colour['a'], (float) $colour['b']) : null;
     }
 }

@@ -27,15 +27,12 @@ final class OrderRules
 
     private const FIRM_PERCENT = 50.0;
 
-    /** @var list<Precedence> */
-    private array $rules = [];
-
-    /** @var array<int, list<int>> for each step those that must follow it */
-    private array $following = [];
+    private readonly PartialOrder $order;
 
     /** @param  list<list<PlanStep>>  $chains  the steps of each colour, in the order of its stack */
     private function __construct(private readonly array $chains, private readonly Kit $kit)
     {
+        $this->order = new PartialOrder;
     }
 
     /**
@@ -58,7 +55,7 @@ final class OrderRules
         $self->whiteLast($zones);
         $self->paleNeighboursFirst($zones);
 
-        return $self->rules;
+        return $self->order->rules();
     }
 
     /** Each stack keeps its order. */
@@ -350,31 +347,7 @@ final class OrderRules
 
     private function add(int $before, int $after, string $why): void
     {
-        if ($before === $after || in_array($after, $this->following[$before] ?? [], true) || $this->leadsTo($after, $before)) {
-            return;
-        }
-        $this->following[$before][] = $after;
-        $this->rules[] = new Precedence($before, $after, $why);
-    }
-
-    private function leadsTo(int $from, int $to): bool
-    {
-        $open = [$from];
-        $seen = [$from => true];
-        while ($open !== []) {
-            $at = array_pop($open);
-            foreach ($this->following[$at] ?? [] as $next) {
-                if ($next === $to) {
-                    return true;
-                }
-                if (! isset($seen[$next])) {
-                    $seen[$next] = true;
-                    $open[] = $next;
-                }
-            }
-        }
-
-        return false;
+        $this->order->add($before, $after, $why);
     }
 
     /** @return array<string, list<array<int, PlanStep>>> by zone, the steps of each of its colours by index */

@@ -15,9 +15,6 @@ use Prism\Schools\Surface;
 /** Reads zones as a trained eye would: where they are, what colours they have, how they are lit and finished. */
 final class ZoneReader
 {
-    /** Second difference of L* over this many pixels tells texture from form. */
-    private const TEXTURE_REACH = 3;
-
     /** Root mean square of it above which a surface is rough, in L*. */
     private const ROUGH = 2.4;
 
@@ -124,7 +121,7 @@ final class ZoneReader
             foreach ($lines as $kind => $found) {
                 $targets[] = ZoneColours::line($this->field, $found, $kind === 'dark', count($pixels));
             }
-            [$texture, $direction, $agreement] = $this->texture($pixels);
+            [$texture, $direction, $agreement] = ZoneTexture::of($this->field, $this->depths, $pixels);
             $border = array_sum($this->touching[$zone] ?? []);
             $readings[$zone] = new ZoneReading(
                 $zone,
@@ -262,43 +259,6 @@ final class ZoneReader
         }
 
         return $best;
-    }
-
-    /**
-     * Texture by second differences, direction by the structure tensor (Bigun & Granlund 1987).
-     *
-     * @param  non-empty-list<int>  $pixels
-     * @return array{float, float, float} root mean square in L*, degrees 0-180, agreement 0-1
-     */
-    private function texture(array $pixels): array
-    {
-        $reach = self::TEXTURE_REACH;
-        $width = $this->field->width;
-        $L = $this->field->L;
-        $squares = 0.0;
-        $n = 0;
-        $xx = $yy = $xy = 0.0;
-        foreach ($pixels as $at) {
-            if ($this->depths[$at] <= $reach + 1) {
-                continue;
-            }
-            $dx = $L[$at + $reach] - $L[$at - $reach];
-            $dy = $L[$at + $reach * $width] - $L[$at - $reach * $width];
-            $bend = $L[$at] - 0.25 * ($L[$at + $reach] + $L[$at - $reach] + $L[$at + $reach * $width] + $L[$at - $reach * $width]);
-            $squares += $bend * $bend;
-            $xx += $dx * $dx;
-            $yy += $dy * $dy;
-            $xy += $dx * $dy;
-            $n++;
-        }
-        if ($n === 0 || $xx + $yy < 1e-9) {
-            return [0.0, 0.0, 0.0];
-        }
-        $agreement = hypot($xx - $yy, 2.0 * $xy) / ($xx + $yy);
-        // Across the gradient; the picture's y runs down.
-        $degrees = rad2deg(0.5 * atan2(-2.0 * $xy, $xx - $yy)) + 90.0;
-
-        return [sqrt($squares / $n), fmod($degrees + 180.0, 180.0), $agreement];
     }
 
     /** @param  list<ZoneTarget>  $targets */

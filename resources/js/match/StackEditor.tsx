@@ -1,7 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import {
     Button as AriaButton,
-    Form,
     GridList,
     GridListItem,
     Slider,
@@ -10,28 +9,26 @@ import {
     useDragAndDrop,
 } from 'react-aria-components';
 import styled from 'styled-components';
-import { messageOf, type StackPrediction, type Target } from '../api/client';
-import { useAddZone, useBox, useChangeTarget, usePrediction, supportOf } from '../api/queries';
+import { messageOf, type StackPrediction } from '../api/client';
+import { useBox, usePrediction, supportOf } from '../api/queries';
 import { useDesk, type Selected } from '../desk/DeskContext';
-import { Button, SignButton, StrongButton } from '../ui/Button';
-import { Field } from '../ui/Field';
+import { Button, SignButton } from '../ui/Button';
 import { GrainSection } from '../ui/GrainSection';
-import { notify } from '../ui/Notices';
 import { pressureText } from '../ui/Pressure';
-import { RestsOnLine } from '../ui/RestsOnLine';
 import { Problem } from '../ui/States';
-import { Swatch, SwatchPair } from '../ui/Swatch';
-import { ToothRings } from '../ui/ToothRings';
+import { Swatch } from '../ui/Swatch';
 import { radius, space, type } from '../ui/theme';
 import { useShortcuts } from '../ui/useShortcuts';
 import { Advice } from './Advice';
+import { Keep } from './Keep';
+import { Notation } from './Notation';
+import { Outcome } from './Outcome';
 import { again, layer, operation, readStack, writeStack, type DraftStep } from './draft';
 import { PencilPicker, type Pickable } from './PencilPicker';
 import { RoundBars } from './RoundBars';
 import { withRounds } from './rounds';
 
 const MOST_PASSES = 9;
-const SAVE_AFTER = 700;
 
 const Page = styled.section`
     display: grid;
@@ -46,23 +43,6 @@ const Bar = styled.div`
     & > h2 {
         flex: 1;
         font-size: 16px;
-    }
-`;
-
-const Outcome = styled.div`
-    display: grid;
-    grid-template-columns: 150px minmax(0, 1fr);
-    gap: ${space.m};
-    align-items: start;
-    & p {
-        font-weight: 600;
-    }
-    & small {
-        color: ${({ theme }) => theme.quiet};
-    }
-    & > div {
-        display: grid;
-        gap: 2px;
     }
 `;
 
@@ -249,50 +229,7 @@ export function StackEditor({ selected }: { selected: Selected }) {
                 <Button onPress={() => selection.edit(null)}>All recipes</Button>
             </Bar>
             {prediction.isError && <Problem message={messageOf(prediction.error)} />}
-            {known && (
-                <Outcome>
-                    <SwatchPair
-                        target={selected.colour}
-                        predicted={known.recipe.predicted}
-                        width="150px"
-                        height="84px"
-                    />
-                    <div aria-live="polite">
-                        <p data-testid="words">{known.recipe.difference.words}</p>
-                        <small>
-                            dE00 <span data-testid="dE">{known.recipe.difference.dE00.toFixed(2)}</span> ±{' '}
-                            {known.recipe.sigma.toFixed(1)}, predicted {known.recipe.predicted.appearance.sentence}
-                        </small>
-                        <RestsOnLine calibration={known.calibration} />
-                        <small data-testid="hand">
-                            A hand 10 % off in each layer moves it by dE00 {known.recipe.sensitivity.toFixed(1)}
-                        </small>
-                        {known.recipe.underLamp && (
-                            <small data-testid="under-lamp">
-                                Under the {known.recipe.underLamp.name.toLowerCase()}:{' '}
-                                {known.recipe.underLamp.difference.words}{' '}
-                                <SwatchPair
-                                    target={known.recipe.underLamp.target}
-                                    predicted={known.recipe.underLamp.predicted}
-                                    width="72px"
-                                    height="22px"
-                                />
-                            </small>
-                        )}
-                        <span style={{ display: 'flex', alignItems: 'center', gap: 4 }}>
-                            <ToothRings left={known.recipe.toothLeft} size={22} /> left, {known.recipe.grain},{' '}
-                            {known.room === 0
-                                ? 'no room for a light layer'
-                                : `room for ${known.room >= 12 ? '12 or more' : known.room} light layers`}
-                        </span>
-                        {known.recipe.warnings.map((warning) => (
-                            <span key={warning.code}>
-                                <b>!</b> {warning.sentence} {warning.cure}
-                            </span>
-                        ))}
-                    </div>
-                </Outcome>
-            )}
+            {known && <Outcome known={known} colour={selected.colour} />}
             <RoundBars
                 steps={steps}
                 number={(id) => box.find((pencil) => pencil.id === id)?.number ?? id}
@@ -438,121 +375,5 @@ export function StackEditor({ selected }: { selected: Selected }) {
             />
             <Keep selected={selected} stack={stack} kept={kept} autosave={autosave} readable={!prediction.isError} />
         </Page>
-    );
-}
-
-/** The stack as text: to copy, and to paste another. */
-function Notation({ stack, onRead }: { stack: string; onRead: (notation: string) => boolean }) {
-    const { piece, selected } = useDesk();
-    const [typed, setTyped] = useState<string | null>(null);
-    const [tried, setTried] = useState<string | null>(null);
-    // The server reads what the editor cannot, and says at which character it goes wrong.
-    const refusal = usePrediction(piece.id, piece.paper.id, null, selected?.colour ?? { L: 50, a: 0, b: 0 }, tried);
-
-    return (
-        <Form
-            onSubmit={(event) => {
-                event.preventDefault();
-                if (typed === null) return;
-                if (onRead(typed)) {
-                    setTyped(null);
-                    setTried(null);
-                } else setTried(typed);
-            }}
-        >
-            <Field
-                label="As text, bottom to top; Enter reads it"
-                value={typed ?? stack}
-                onChange={setTyped}
-                problem={tried !== null && refusal.isError ? messageOf(refusal.error) : undefined}
-            />
-        </Form>
-    );
-}
-
-interface KeepProps {
-    selected: Selected;
-    stack: string;
-    kept: string | null;
-    autosave: boolean;
-    readable: boolean;
-}
-
-/** Keeps the stack: as the zone's recipe, or with a free sample as a new zone. An opened kept recipe saves itself. */
-function Keep({ selected, stack, kept, autosave, readable }: KeepProps) {
-    const { piece, selection } = useDesk();
-    const { target, spot } = selected;
-    const [name, setName] = useState('');
-    const add = useAddZone(piece.id);
-    const { mutate, isPending } = useChangeTarget(piece.id);
-    const differs = stack !== kept;
-
-    const save = (of: Target) =>
-        mutate(
-            { id: of.id, version: of.version, stack },
-            {
-                onSuccess: () => notify(`Kept for ${of.name}`),
-                onError: (error) => notify(messageOf(error)),
-            },
-        );
-    useEffect(() => {
-        if (!autosave || !target || !differs || !readable || isPending) return undefined;
-        const timer = setTimeout(
-            () =>
-                mutate(
-                    { id: target.id, version: target.version, stack },
-                    { onError: (error) => notify(messageOf(error)) },
-                ),
-            SAVE_AFTER,
-        );
-
-        return () => clearTimeout(timer);
-    }, [autosave, target, differs, readable, isPending, mutate, stack]);
-
-    if (target) {
-        return (
-            <Bar>
-                <StrongButton isDisabled={!differs || !readable || isPending} onPress={() => save(target)}>
-                    {differs ? `Keep for ${target.name}` : `Kept for ${target.name}`}
-                </StrongButton>
-            </Bar>
-        );
-    }
-
-    if (selection.typed !== null) {
-        return <p>A typed colour belongs to no zone. Copy the stack, or set the colour of a zone in Look.</p>;
-    }
-
-    return (
-        <Form
-            onSubmit={(event) => {
-                event.preventDefault();
-                add.mutate(
-                    { ...spot, name, stack },
-                    {
-                        onSuccess: (added) => {
-                            notify(`Kept for ${added.name}`);
-                            selection.selectZone(added.id);
-                        },
-                    },
-                );
-            }}
-        >
-            <Bar style={{ alignItems: 'end' }}>
-                <div style={{ flex: 1 }}>
-                    <Field
-                        label="Name the zone this recipe is for"
-                        value={name}
-                        onChange={setName}
-                        placeholder="rim of the float"
-                        problem={add.isError ? messageOf(add.error) : undefined}
-                        maxLength={80}
-                    />
-                </div>
-                <StrongButton type="submit" isDisabled={!readable || add.isPending}>
-                    Keep as zone
-                </StrongButton>
-            </Bar>
-        </Form>
     );
 }
