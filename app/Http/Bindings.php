@@ -17,6 +17,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\SoftDeletingScope;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Route;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /**
  * What an address names is looked for among the things of whoever asks, before anything of the request is read: what is another's, or
@@ -24,6 +25,9 @@ use Illuminate\Support\Facades\Route;
  */
 final class Bindings
 {
+    /** What is called otherwise on the screen. */
+    private const WORDS = ['reference' => 'photo', 'target' => 'colour'];
+
     public static function register(): void
     {
         $own = static fn (Builder $of) => $of->where('user_id', Auth::id());
@@ -44,13 +48,13 @@ final class Bindings
      */
     private static function bind(string $name, string $class, \Closure $own): void
     {
-        Route::bind($name, static function (string $key, \Illuminate\Routing\Route $route) use ($class, $own): Model {
+        Route::bind($name, static function (string $key, \Illuminate\Routing\Route $route) use ($name, $class, $own): Model {
             $rows = $own($class::query());
             if ($route->allowsTrashedBindings()) {
                 $rows->withoutGlobalScope(SoftDeletingScope::class);
             }
 
-            return $rows->whereKey($key)->firstOrFail();
+            return $rows->whereKey($key)->firstOr(static fn () => throw new NotFoundHttpException(sprintf('There is no such %s in your studio.', self::WORDS[$name] ?? $name)));
         });
     }
 }

@@ -102,7 +102,7 @@ it('takes back what was removed', function (): void {
     $this->postJson($this->url.'/zones/undo')->assertOk()->assertJsonPath('undo', 'red quarter kept');
     $this->getJson($this->url)->assertJsonPath('zones.0.targets.0.recipe.stack', 'QW:201@70');
     $this->deleteJson($this->url)->assertNoContent();
-    $this->getJson($this->url)->assertNotFound()->assertJsonPath('message', 'There is no such thing in your studio.');
+    $this->getJson($this->url)->assertNotFound()->assertJsonPath('message', 'There is no such piece in your studio.');
     $this->postJson($this->url.'/restore')->assertNoContent();
     $this->getJson($this->url)->assertOk();
 });

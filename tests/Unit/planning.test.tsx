@@ -532,13 +532,13 @@ describe('a palette that must include a pencil', () => {
         await new Promise((settled) => setTimeout(settled, 100));
         await userEvent.click(await screen.findByRole('combobox', { name: /Must include/ }));
         await userEvent.click(await screen.findByRole('option', { name: /519/ }));
-        await waitFor(() => expect(changed()).toEqual({ pinned: ['QW:101', 'QW:519'], banned: [] }));
+        await waitFor(() => expect(changed()).toEqual({ pinned: ['QW:101', 'QW:519'], banned: [], version: 1 }));
     });
 
     it('shows it though no recipe uses it, and lets it go', async () => {
         const changed = put(['QW:101']);
         await userEvent.click(await screen.findByRole('button', { name: 'Include QW:101 only if it helps' }));
-        await waitFor(() => expect(changed()).toEqual({ pinned: [] }));
+        await waitFor(() => expect(changed()).toEqual({ pinned: [], version: 1 }));
     });
 });
 

@@ -420,7 +420,7 @@ describe('the palette of a picture', () => {
         const asked = put();
         await userEvent.click(await screen.findByRole('radio', { name: '8' }));
         await waitFor(() => expect(asked.filter(({ method }) => method === 'POST')).toHaveLength(1));
-        expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ paletteSize: 8 });
+        expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ paletteSize: 8, version: 1 });
         expect(asked.find(({ method }) => method === 'POST')?.body).toEqual({ kind: 'planning', piece: 'p1' });
     });
 
@@ -441,7 +441,7 @@ describe('the palette of a picture', () => {
         const asked = put();
         await userEvent.click(await screen.findByRole('button', { name: 'Pin 404' }));
         await waitFor(() =>
-            expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ pinned: ['QW:404'] }),
+            expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ pinned: ['QW:404'], version: 1 }),
         );
     });
 
@@ -449,7 +449,9 @@ describe('the palette of a picture', () => {
         const of = piece([zone('z1', 'Zone 1')]);
         const asked = put({}, { ...of, planning: { ...of.planning, banned: ['LO:7206'] } });
         await userEvent.click(await screen.findByRole('button', { name: 'Allow LO:7206 again' }));
-        await waitFor(() => expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ banned: [] }));
+        await waitFor(() =>
+            expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ banned: [], version: 1 }),
+        );
     });
 
     it('tells the time in hours', async () => {
@@ -471,7 +473,9 @@ describe('the palette of a picture', () => {
             '2 zones shaded by three neighbouring hues, 0.8 further from the photo than the free choice. For 1 zone these pencils hold no such three.',
         );
         await userEvent.click(screen.getByText('By value only'));
-        await waitFor(() => expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ valueOnly: true }));
+        await waitFor(() =>
+            expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ valueOnly: true, version: 1 }),
+        );
     });
 
     it('can be taken back as a whole', async () => {

@@ -9,9 +9,8 @@ use App\Http\Resources\ColourResource;
 use App\Http\Resources\PlanResource;
 use App\Http\Resources\StepResource;
 use App\Models\Piece;
-use App\Studio\Pencils\Catalogue;
 use App\Studio\Planning\AppliedAdvice;
-use App\Studio\Planning\ZoneRecipes;
+use App\Studio\Planning\PlanPages;
 use App\Studio\Zones\Targets;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\Gate;
@@ -68,12 +67,12 @@ final class AdviceController
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
-    public function store(AdviceRequest $request, Piece $piece, ZoneRecipes $recipes, Catalogue $catalogue): PlanResource
+    public function store(AdviceRequest $request, Piece $piece, PlanPages $pages): PlanResource
     {
         Gate::authorize('update', $piece);
         $this->advice->apply($piece, $request->zone(), $request->kind());
 
-        return self::planned($piece, $recipes, $catalogue);
+        return self::planned($piece, $pages);
     }
 
     #[OA\Delete(path: '/api/pieces/{piece}/advised/{advice}', operationId: 'takeAdviceBack', parameters: [
@@ -82,18 +81,18 @@ final class AdviceController
         new OA\Response(response: 200, description: 'The plan without it', content: new OA\JsonContent(ref: '#/components/schemas/Plan')),
         new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
     ])]
-    public function destroy(Piece $piece, string $advice, ZoneRecipes $recipes, Catalogue $catalogue): PlanResource
+    public function destroy(Piece $piece, string $advice, PlanPages $pages): PlanResource
     {
         Gate::authorize('update', $piece);
         $this->advice->undo($piece, $advice);
 
-        return self::planned($piece, $recipes, $catalogue);
+        return self::planned($piece, $pages);
     }
 
-    private static function planned(Piece $piece, ZoneRecipes $recipes, Catalogue $catalogue): PlanResource
+    private static function planned(Piece $piece, PlanPages $pages): PlanResource
     {
         $piece->refresh();
 
-        return new PlanResource($recipes->plan($piece), $piece, $catalogue->box($piece->user)->ids());
+        return new PlanResource($pages->of($piece));
     }
 }

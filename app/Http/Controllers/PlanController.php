@@ -15,12 +15,12 @@ use App\Http\Resources\PieceResource;
 use App\Http\Resources\PlanResource;
 use App\Models\Piece;
 use App\Studio\Drawing\PictureDrawings;
-use App\Studio\Pencils\Catalogue;
 use App\Studio\Planning\Gradients;
 use App\Studio\Planning\Paces;
 use App\Studio\Planning\PictureAdvice;
 use App\Studio\Planning\PicturePalettes;
 use App\Studio\Planning\PlanningUndo;
+use App\Studio\Planning\PlanPages;
 use App\Studio\Planning\PlanSheet;
 use App\Studio\Planning\ZoneRecipes;
 use App\Studio\Swatches\ChartMaker;
@@ -39,7 +39,7 @@ use Prism\Reference\Image\PrintTiles;
 /** The plan of a piece, and how far the drawing has come. */
 final class PlanController
 {
-    public function __construct(private readonly ZoneRecipes $recipes, private readonly Catalogue $catalogue)
+    public function __construct(private readonly ZoneRecipes $recipes, private readonly PlanPages $pages)
     {
     }
 
@@ -50,7 +50,7 @@ final class PlanController
     {
         Gate::authorize('view', $piece);
 
-        return new PlanResource($this->recipes->plan($piece), $piece, $this->catalogue->box($piece->user)->ids());
+        return new PlanResource($this->pages->of($piece));
     }
 
     #[OA\Get(path: '/api/pieces/{piece}/neighbours', operationId: 'neighbours', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [
@@ -209,7 +209,7 @@ final class PlanController
         abort_if($steps === [], 422, 'This step is no longer in the plan; its recipe has changed. Reload to see the plan as it is now.');
         $piece->drawnSteps()->updateOrCreate(['step_key' => $request->validated('key')], ['state' => $request->validated('state'), ...$paces->noted($piece, $steps[0])]);
 
-        return new PlanResource($plan, $piece, $this->catalogue->box($piece->user)->ids());
+        return new PlanResource($this->pages->of($piece, $plan));
     }
 
     #[OA\Delete(path: '/api/pieces/{piece}/drawing/last', operationId: 'undoStep', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [
@@ -224,6 +224,6 @@ final class PlanController
         $drawn->whereIn('step_key', $known)->orderByDesc('updated_at')->orderByDesc('id');
         $drawn->first()?->delete();
 
-        return new PlanResource($plan, $piece, $this->catalogue->box($piece->user)->ids());
+        return new PlanResource($this->pages->of($piece, $plan));
     }
 }

@@ -4,16 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Models\DrawnStep;
 use App\Models\Piece;
 use App\Models\Recipe;
-use App\Models\ZoneTarget;
-use App\Studio\Pencils\Catalogue;
 use App\Studio\Planning\AppliedAdvice;
 use App\Studio\Planning\Beginnings;
 use App\Studio\Planning\Begun;
-use App\Studio\Planning\Paces;
-use App\Studio\Planning\PictureAdvice;
+use App\Studio\Planning\PlanPage;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Arr;
@@ -32,7 +28,7 @@ use Prism\Planning\Prep;
 /**
  * The plan of a piece and how far the drawing has come.
  *
- * @property-read Plan $resource
+ * @property-read PlanPage $resource
  */
 #[OA\Schema(schema: 'Plan', required: ['pullList', 'palette', 'cautions', 'turns', 'built', 'steps', 'beginnings', 'minutes', 'idleMinutes', 'apartMinutes', 'sessions', 'currentKey', 'done', 'total', 'zonesWithoutRecipe', 'ownRecipes', 'begunRecipes', 'joins', 'advice', 'advised', 'prep', 'canTakeBack', 'pace', 'calibration'], properties: [
     new OA\Property(property: 'pullList', type: 'array', items: new OA\Items(ref: '#/components/schemas/PullListEntry')),
@@ -149,76 +145,60 @@ use Prism\Planning\Prep;
 ])]
 final class PlanResource extends JsonResource
 {
-    /** @param  list<string>  $owned RANGE:NUMBER */
-    public function __construct(Plan $plan, private readonly Piece $piece, private readonly array $owned)
-    {
-        parent::__construct($plan);
-    }
-
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        $states = $this->piece->drawnSteps()->get()->mapWithKeys(static fn (DrawnStep $drawn): array => [$drawn->step_key => $drawn->state]);
+        $page = $this->resource;
+        [$plan, $piece, $states] = [$page->plan, $page->piece, $page->states];
         $steps = [];
         $current = null;
-        foreach ($this->resource->steps as $index => $step) {
+        foreach ($plan->steps as $index => $step) {
             $state = $states[$step->key] ?? 'open';
             $current ??= $state === 'open' ? $step->key : null;
             $steps[] = self::step($step, $index + 1, $state);
         }
 
-        $advice = app(PictureAdvice::class);
-        $zones = $advice->zones($this->piece);
-
         return [
-            'pullList' => [...array_map($this->entry(...), $this->resource->pullList), ...$this->lighteners()],
-            'palette' => $this->piece->palette === null ? null : ['valueError' => null, 'trio' => null, 'separate' => $this->piece->palette['dE00'], ...Arr::except($this->piece->palette, 'apart')],
-            'cautions' => array_map(static fn (Caution $caution): string => $caution->sentence(), $this->resource->cautions),
-            'turns' => array_map(static fn (Turn $turn): TurnResource => new TurnResource($turn, $states->all()), $this->resource->turns),
-            'built' => $this->resource->meanDifference() === null ? null : round($this->resource->meanDifference(), 2),
+            'pullList' => [...array_map($this->entry(...), $plan->pullList), ...$this->lighteners()],
+            'palette' => $piece->palette === null ? null : ['valueError' => null, 'trio' => null, 'separate' => $piece->palette['dE00'], ...Arr::except($piece->palette, 'apart')],
+            'cautions' => array_map(static fn (Caution $caution): string => $caution->sentence(), $plan->cautions),
+            'turns' => array_map(static fn (Turn $turn): TurnResource => new TurnResource($turn, $states), $plan->turns),
+            'built' => $plan->meanDifference() === null ? null : round($plan->meanDifference(), 2),
             'steps' => $steps,
-            'beginnings' => Beginnings::of($this->piece, $this->resource),
-            'minutes' => round($this->resource->minutes, 1),
-            'idleMinutes' => round($this->resource->idleMinutes, 1),
-            'apartMinutes' => round($this->resource->apartMinutes, 1),
-            'sessions' => $this->resource->sessions(),
-            'pace' => app(Paces::class)->of($this->piece->user),
+            'beginnings' => Beginnings::of($piece, $plan),
+            'minutes' => round($plan->minutes, 1),
+            'idleMinutes' => round($plan->idleMinutes, 1),
+            'apartMinutes' => round($plan->apartMinutes, 1),
+            'sessions' => $plan->sessions(),
+            'pace' => $page->pace,
             'currentKey' => $current,
             'done' => count(array_filter($steps, static fn (array $step): bool => $step['state'] !== 'open')),
             'total' => count($steps),
-            'zonesWithoutRecipe' => $this->piece->zones()->whereDoesntHave('targets.recipe')->pluck('name')->all(),
-            'ownRecipes' => $this->ownRecipes(),
-            'begunRecipes' => count(Begun::of($this->piece)),
-            'joins' => $advice->joins($this->piece, $zones),
-            'advised' => AppliedAdvice::holding($this->piece),
-            'advice' => array_map(static fn (ZoneAdvice $told): array => ['zone' => $told->zone, 'kind' => $told->kind->label(), 'id' => $told->kind->value, 'sentence' => $told->sentence, 'canApply' => $told->aim !== null || $told->crisp !== null], $advice->advice($zones, $this->resource)),
-            'prep' => Prep::of($this->resource->steps, $this->piece->paper->name, $this->piece->width_mm, $this->piece->height_mm, app(Catalogue::class)->box($this->piece->user)),
-            'canTakeBack' => $this->piece->before_planning !== null,
-            'calibration' => RestsOn::of($this->piece->user),
+            'zonesWithoutRecipe' => $page->withoutRecipe,
+            'ownRecipes' => $page->ownRecipes,
+            'begunRecipes' => count(Begun::of($piece)),
+            'joins' => $page->joins,
+            'advised' => AppliedAdvice::holding($piece),
+            'advice' => array_map(static fn (ZoneAdvice $told): array => ['zone' => $told->zone, 'kind' => $told->kind->label(), 'id' => $told->kind->value, 'sentence' => $told->sentence, 'canApply' => $told->aim !== null || $told->crisp !== null], $page->advice),
+            'prep' => Prep::of($plan->steps, $piece->paper->name, $piece->width_mm, $piece->height_mm, $page->box),
+            'canTakeBack' => $piece->before_planning !== null,
+            'calibration' => RestsOn::of($piece->user),
         ];
     }
 
     /** @return list<array<string, mixed>> pencils that the palette keeps to soften with, though no recipe needs them */
     private function lighteners(): array
     {
-        $used = array_map(static fn (array $entry): string => (string) $entry['pencil']->id, $this->resource->pullList);
-        $box = app(Catalogue::class)->box($this->piece->user);
+        $used = array_map(static fn (array $entry): string => (string) $entry['pencil']->id, $this->resource->plan->pullList);
+        $box = $this->resource->box;
         $kept = [];
-        foreach (array_diff(array_column($this->piece->palette['pencils'] ?? [], 'id'), $used) as $id) {
+        foreach (array_diff(array_column($this->resource->piece->palette['pencils'] ?? [], 'id'), $used) as $id) {
             if (isset(array_flip($box->ids())[$id]) && Lightener::of($box->get(PencilId::of($id))) !== null) {
                 $kept[] = $this->entry(['pencil' => $box->get(PencilId::of($id)), 'layers' => 0, 'zones' => 0, 'share' => 0.0]);
             }
         }
 
         return $kept;
-    }
-
-    private function ownRecipes(): int
-    {
-        $targets = ZoneTarget::query();
-        $targets->whereIn('zone_id', $this->piece->zones()->select('id'));
-
-        return Recipe::query()->whereIn('target_id', $targets->select('id'))->where('by_hand', true)->count();
     }
 
     /** @return array<string, mixed> */
@@ -265,7 +245,7 @@ final class PlanResource extends JsonResource
             'share' => round($entry['share'], 4),
             'part' => Part::of($entry['share'])->value,
             'lightener' => Lightener::of($pencil)?->value,
-            'owned' => in_array((string) $pencil->id, $this->owned, true),
+            'owned' => $this->resource->box->has($pencil->id),
         ];
     }
 }

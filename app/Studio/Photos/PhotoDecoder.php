@@ -19,7 +19,7 @@ final class PhotoDecoder
     private const BLACK_BELOW = 4.0;
 
     /** Shipped with TCPDF: the profile that pictures are converted to. */
-    private const SRGB_PROFILE = __DIR__.'/../../vendor/tecnickcom/tcpdf/include/sRGB.icc';
+    private const SRGB_PROFILE = __DIR__.'/../../../vendor/tecnickcom/tcpdf/include/sRGB.icc';
 
     private const LARGE_QUALITY = 88;
 
