@@ -2,11 +2,13 @@
 
 declare(strict_types=1);
 
+use Prism\Colour\Difference;
 use Prism\Colour\Lab;
 use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
 use Prism\Matching\Limits;
 use Prism\Matching\Search;
+use Prism\Matching\Search\Correction;
 use Prism\Matching\Search\Enumeration;
 use Prism\Matching\Search\PairLibrary;
 use Prism\Matching\Search\PresentState;
@@ -99,3 +101,9 @@ it('prefers what a shaking hand spoils least where the match is the same', funct
         // A plain stack at a medium hand is there; nobody is sent to burnish for a tenth of a dE.
         ->and(max(array_map(static fn ($step): float => $step->pressurePercent, $judgeable[0]->stack->steps)))->toBeLessThan(85.0);
 });
+
+it('leaves a passage for one of two reasons, and says which', function (float $off, string $said): void {
+    $seen = Lab::of(50, 10, 10);
+    $leave = new Correction(Stack::of(), $seen, model()->draw(Stack::of())->look(), Difference::between($seen, Lab::of(50 + $off, 10, 10)), 0.0);
+    expect($leave->words())->toBe($said);
+})->with([[1.0, 'Leave it: the eye sees no difference.'], [8.0, 'Leave it: nothing that still takes here brings it nearer.']]);

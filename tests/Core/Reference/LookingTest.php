@@ -153,6 +153,11 @@ describe('alignment of two photos', function (): void {
         // 400 x 200 beside 300 x 300: the subject turned by a quarter and half as large again, in pixels u = 200 - 1.5 y, v = 20 + 1.5 x.
         $pair = static fn (float $x, float $y): array => [$x / 400, $y / 200, (200 - 1.5 * $y) / 300, (20 + 1.5 * $x) / 300];
         $spot = $pair(60, 90);
+        // By a sixth of a quarter more and smaller.
+        $tilt = static fn (float $x, float $y): array => [$x / 400, $y / 200, (30 + 0.8 * ($x * cos(0.26) - $y * sin(0.26))) / 300, (10 + 0.8 * ($x * sin(0.26) + $y * cos(0.26))) / 300];
+        $tilted = $tilt(60, 90);
+        expect(Alignment::of([$tilt(10, 10), $tilt(150, 40)], 2.0, 1.0)->map($tilted[0], $tilted[1]))->toEqualWithDelta([$tilted[2], $tilted[3]], 1e-9)
+            ->and(Alignment::of([$tilt(10, 10), $tilt(150, 40)])->map($tilted[0], $tilted[1]))->not->toEqualWithDelta([$tilted[2], $tilted[3]], 1e-3);
         expect(Alignment::of([$pair(10, 10), $pair(150, 40)], 2.0, 1.0)->map($spot[0], $spot[1]))->toEqualWithDelta([$spot[2], $spot[3]], 1e-9);
     });
 
