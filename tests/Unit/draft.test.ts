@@ -1,10 +1,18 @@
 import { describe, expect, it } from 'vitest';
-import { layer, operation, readStack, writeStack } from '../../resources/js/match/draft';
+import { again, layer, operation, readStack, writeStack } from '../../resources/js/match/draft';
 import { calledOut } from '../../resources/js/ui/notation';
 
 /** What a stack says, without the keys of the editor. */
 const plain = (notation: string) =>
     readStack(notation)?.map(({ kind, pencil, pressure, passes }) => [kind, pencil, pressure, passes]);
+
+describe('a step once more', () => {
+    it('is the same, under a key of its own', () => {
+        const step = layer('QW:204', 40, 2);
+        expect(again(step)).toEqual({ ...step, key: expect.any(String) as string });
+        expect(again(step).key).not.toBe(step.key);
+    });
+});
 
 describe('reading stack notation in the editor', () => {
     it('reads layers and operations from bottom to top', () => {

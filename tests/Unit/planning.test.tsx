@@ -75,13 +75,13 @@ describe('turns', () => {
 });
 
 describe('a place of a turn', () => {
-    const put = (changes: Partial<Turn['places'][number]>) => {
+    const put = (changes: Partial<Turn['places'][number]>, ofTurn: Partial<Turn> = {}) => {
         const [turn] = planOf([planStep(1)]).turns;
         if (!turn) throw new Error('A plan of one step has one turn.');
         const places = turn.places.map((place) => ({ ...place, ...changes }));
         show(
             <TurnList
-                turns={[{ ...turn, places }]}
+                turns={[{ ...turn, places, ...ofTurn }]}
                 zones={[zone('z1', 'Float')]}
                 sessions={1}
                 shown={null}
@@ -95,6 +95,17 @@ describe('a place of a turn', () => {
 
     it('says how the pressure falls over it', () => {
         expect(put({ fade: { from: 45, to: 20, towards: 'light' } })).toContain('45 falling to 20 % towards the light');
+    });
+
+    it('says how many coats, if more than one, and in which round, if there was one before', () => {
+        const plain = put({});
+        expect(plain).not.toMatch(/coats|round/);
+    });
+
+    it('says two coats, and the second round', () => {
+        const said = put({ coats: 2 }, { round: 2 });
+        expect(said).toContain('2 coats');
+        expect(said).toContain('round 2');
     });
 
     it('says what to look for before it is laid', () => {

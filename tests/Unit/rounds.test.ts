@@ -18,7 +18,14 @@ describe('rounds', () => {
         const changed = stack();
         changed[3] = { ...(changed[3] as DraftStep), pressure: 50 };
         expect(roundsOf(changed).filter(({ times }) => times > 1)).toEqual([]);
+        const coats = stack();
+        coats[3] = { ...(coats[3] as DraftStep), passes: 1 };
+        expect(roundsOf(coats).filter(({ times }) => times > 1)).toEqual([]);
         expect(roundsOf([])).toEqual([]);
+    });
+
+    it('are as short as they can be: four times two is not twice four', () => {
+        expect(roundsOf([...round(), ...round(), ...round(), ...round()])).toEqual([{ from: 0, length: 2, times: 4 }]);
     });
 
     it('see a wash as part of a round', () => {
