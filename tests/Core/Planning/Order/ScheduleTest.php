@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Prism\Colour\Lab;
 use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
+use Prism\Planning\Order\Chains;
 use Prism\Planning\Order\OrderRules;
 use Prism\Planning\Order\Pace;
 use Prism\Planning\Order\Plan;
@@ -86,10 +87,7 @@ it('is feasible and never longer than one zone after another, over many random p
 
 it('keeps every rule, and the rules never go in a circle', function (): void {
     for ($seed = 200; $seed < 260; $seed++) {
-        $planner = new Planner(new Predictor(model()), pencils());
-        $zones = under(randomPicture($seed), FirstValue::cases()[$seed % 4]);
-        $chain = new ReflectionMethod($planner, 'chain');
-        $chains = array_map(static fn (PlannedZone $zone): array => $chain->invoke($planner, $zone), $zones);
+        $chains = Chains::for(under(randomPicture($seed), FirstValue::cases()[$seed % 4]), pencils(), []);
         $steps = array_merge(...$chains);
         $rules = OrderRules::of($chains, pencils());
         $schedule = Schedule::of($steps, $rules, new Pace, static fn (PlanStep $step): array => [crc32($step->key.$seed)]);
