@@ -143,7 +143,7 @@ test('a long search shows that it goes on, a quick one does not flicker', async 
 test('addresses that are nowhere say so', async ({ page }) => {
     await openDemo(page);
     await page.goto('/pieces/01HZZZZZZZZZZZZZZZZZZZZZZZ/match');
-    await expect(page.getByText('There is no such thing in your studio.')).toBeVisible();
+    await expect(page.getByText('There is no such piece in your studio.')).toBeVisible();
     await page.goto('/attic');
     await expect(page.getByText('There is nothing at this address')).toBeVisible();
     await page.getByRole('link', { name: 'To your pieces' }).click();
