@@ -14,6 +14,7 @@ const Frame = styled.button<{ $asks: boolean }>`
     & > img {
         display: block;
         width: 100%;
+        height: auto;
     }
     & > i {
         position: absolute;
