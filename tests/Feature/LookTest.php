@@ -447,8 +447,10 @@ describe('references', function (): void {
         $here = $this->piece->reference();
         $there = Reference::query()->findOrFail($here->id);
         app(References::class)->balance($there, ['by' => 'lamp', 'lamp' => 'led']);
+        $shown = app(PhotoStore::class)->folderOf($there->refresh());
+        $pixels = md5_file("$shown/photo.rgb");
         expect(fn () => app(References::class)->balance($here, ['by' => 'lamp', 'lamp' => 'warm-lamp']))->toThrow(ChangedMeanwhile::class, 'changed meanwhile')
-            ->and($here->refresh()->balance)->toBe(['by' => 'lamp', 'lamp' => 'led']);
+            ->and($here->refresh()->balance)->toBe(['by' => 'lamp', 'lamp' => 'led'])->and(md5_file("$shown/photo.rgb"))->toBe($pixels);
     });
 
     it('are set in one light at a time', function (): void {

@@ -45,7 +45,8 @@ function pieceOf(User $user): Piece
         }
     }
     $large = PhotoRenderer::jpeg(PhotoRenderer::image(64, 48, $rgb));
-    app(PhotoStore::class)->put($reference, 1, new Photo(64, 48, $rgb, $large));
+    $store = app(PhotoStore::class);
+    $store->settle($reference, $store->put($reference, new Photo(64, 48, $rgb, $large)), 1);
 
     return $piece;
 }

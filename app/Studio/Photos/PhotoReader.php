@@ -7,6 +7,7 @@ namespace App\Studio\Photos;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
 use Symfony\Component\Process\Exception\ProcessTimedOutException;
+use Symfony\Component\Process\PhpExecutableFinder;
 use Symfony\Component\Process\Process;
 
 /**
@@ -66,7 +67,7 @@ final class PhotoReader
     {
         $limits = sprintf('ulimit -t %d && ulimit -v %d && exec "$@"', self::CPU_SECONDS, 1024 * $this->memoryMegabytes);
         $process = new Process(
-            ['sh', '-c', $limits, 'sh', PHP_BINARY, '-d', 'opcache.enable_cli=0', '-d', 'memory_limit='.$this->memoryMegabytes.'M', base_path('bin/decode'), $path, $format, $folder, (string) $this->largeEdge, (string) $this->workingEdge],
+            ['sh', '-c', $limits, 'sh', (new PhpExecutableFinder)->find(false) ?: 'php', '-d', 'opcache.enable_cli=0', '-d', 'memory_limit='.$this->memoryMegabytes.'M', base_path('bin/decode'), $path, $format, $folder, (string) $this->largeEdge, (string) $this->workingEdge],
             env: ['MAGICK_CONFIGURE_PATH' => base_path('bin/magick'), 'OMP_NUM_THREADS' => '1'],
             timeout: self::SECONDS,
         );

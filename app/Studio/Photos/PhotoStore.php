@@ -29,24 +29,39 @@ final class PhotoStore
     {
     }
 
-    /** A photo beside those that are shown: it is seen when the reference has the number of this picture. */
-    public function put(Reference $reference, int $picture, Photo $photo): void
+    /**
+     * A photo beside those that are shown.
+     *
+     * @return string what {@see self::settle()} takes
+     */
+    public function put(Reference $reference, Photo $photo): string
     {
-        $this->write($reference, $picture, ['decoded.rgb' => $photo->rgb, 'decoded.jpg' => $photo->large, ...self::rendered($photo->width, $photo->height, $photo->rgb, $photo->large, ColourMatrix::none(), null)]);
+        return $this->write($reference, ['decoded.rgb' => $photo->rgb, 'decoded.jpg' => $photo->large, ...self::rendered($photo->width, $photo->height, $photo->rgb, $photo->large, ColourMatrix::none(), null)]);
     }
 
     /**
      * The picture that is shown in another light, beside it.
      *
      * @param  ?Closure(string, float): void  $progress  may throw to stop: nothing is written then
+     * @return string what {@see self::settle()} takes
      */
-    public function relight(Reference $reference, int $picture, ColourMatrix $light, ?Closure $progress = null): void
+    public function relight(Reference $reference, ColourMatrix $light, ?Closure $progress = null): string
     {
         $folder = $this->folderOf($reference);
         // Pictures kept before there was a light to choose have no decoded pixels of their own.
         $rgb = (string) file_get_contents(is_file($folder.'/decoded.rgb') ? $folder.'/decoded.rgb' : $folder.'/photo.rgb');
         $large = is_file($folder.'/decoded.jpg') ? (string) file_get_contents($folder.'/decoded.jpg') : null;
-        $this->write($reference, $picture, ['decoded.rgb' => $rgb, ...($large === null ? [] : ['decoded.jpg' => $large]), ...self::rendered($reference->width, $reference->height, $rgb, $large, $light, $progress)]);
+
+        return $this->write($reference, ['decoded.rgb' => $rgb, ...($large === null ? [] : ['decoded.jpg' => $large]), ...self::rendered($reference->width, $reference->height, $rgb, $large, $light, $progress)]);
+    }
+
+    /** Gives a written picture its number, under which it is seen. While the row is locked: another may be about to give the same. */
+    public function settle(Reference $reference, string $written, int $picture): void
+    {
+        $folder = $this->folder.'/'.$reference->id;
+        // One of that number is of somebody who did not come to switch to it.
+        File::deleteDirectory($folder.'/'.$picture);
+        rename($folder.'/'.$written, $folder.'/'.$picture);
     }
 
     /** Forgets pictures that are neither shown nor to be taken back. */
@@ -91,24 +106,22 @@ final class PhotoStore
     }
 
     /**
-     * The folder of a picture: whole or not at all.
-     *
      * @param  array<string, string>  $files
+     * @return string name of the folder
      */
-    private function write(Reference $reference, int $picture, array $files): void
+    private function write(Reference $reference, array $files): string
     {
-        $folder = $this->folder.'/'.$reference->id;
-        $written = $folder.'/'.$picture.'-'.Str::random(8);
-        File::ensureDirectoryExists($written);
+        $written = 'new-'.Str::random(16);
+        $folder = $this->folder.'/'.$reference->id.'/'.$written;
+        File::ensureDirectoryExists($folder);
         foreach ($files as $name => $bytes) {
-            if (file_put_contents($written.'/'.$name, $bytes) !== strlen($bytes)) {
-                File::deleteDirectory($written);
+            if (file_put_contents($folder.'/'.$name, $bytes) !== strlen($bytes)) {
+                File::deleteDirectory($folder);
                 throw new RuntimeException('There is no room for this photo in the studio.');
             }
         }
-        // One of that number was never shown: whoever wrote it did not come to switch to it.
-        File::deleteDirectory($folder.'/'.$picture);
-        rename($written, $folder.'/'.$picture);
+
+        return $written;
     }
 
     public function path(Reference $reference, PhotoView $view): string

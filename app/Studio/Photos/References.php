@@ -43,7 +43,7 @@ final class References
                 'name' => $name, 'role' => $role, 'width' => $photo->width, 'height' => $photo->height,
                 'position' => 1 + (int) $piece->references()->max('position'),
             ]);
-            $this->photos->put($reference, $reference->picture, $photo);
+            $this->photos->settle($reference, $this->photos->put($reference, $photo), $reference->picture);
             $piece->unsetRelation('references');
 
             return $reference;
@@ -71,9 +71,8 @@ final class References
     public function replace(Reference $reference, string $path): void
     {
         $photo = $this->reader->read($path);
-        $picture = $reference->nextPicture();
-        $this->photos->put($reference, $picture, $photo);
-        $this->show($reference, ['picture' => $picture, 'width' => $photo->width, 'height' => $photo->height, 'balance' => null], 'Another photo', true);
+        $written = $this->photos->put($reference, $photo);
+        $this->show($reference, ['picture' => $reference->nextPicture(), 'width' => $photo->width, 'height' => $photo->height, 'balance' => null], 'Another photo', true, $written);
     }
 
     /**
@@ -87,9 +86,8 @@ final class References
      */
     public function balance(Reference $reference, ?array $by, ?Closure $progress = null): void
     {
-        $picture = $reference->nextPicture();
-        $this->photos->relight($reference, $picture, $this->light($reference, $by), $progress);
-        $this->show($reference, [...$reference->shown(), 'picture' => $picture, 'balance' => $by], 'Another light', false);
+        $written = $this->photos->relight($reference, $this->light($reference, $by), $progress);
+        $this->show($reference, [...$reference->shown(), 'picture' => $reference->nextPicture(), 'balance' => $by], 'Another light', false, $written);
     }
 
     /**
@@ -107,15 +105,19 @@ final class References
      * Switches to a picture that is written already; the zones are read in it, or nothing is changed.
      *
      * @param  array{picture: int, width: int, height: int, balance: array{by: string, x?: float, y?: float, radius?: float, lamp?: string}|null}  $to
+     * @param  ?string  $written  a new picture; null where it is one that is there
      */
-    private function show(Reference $reference, array $to, string $change, bool $isAnother): void
+    private function show(Reference $reference, array $to, string $change, bool $isAnother, ?string $written = null): void
     {
         $from = $reference->shown();
-        DB::transaction(function () use ($reference, $from, $to, $change, $isAnother): void {
+        DB::transaction(function () use ($reference, $from, $to, $change, $isAnother, $written): void {
             $row = Reference::query()->whereKey($reference->id);
             $row->lockForUpdate();
             if ($row->firstOrFail()->picture !== $from['picture']) {
                 throw new ChangedMeanwhile('This photo');
+            }
+            if ($written !== null) {
+                $this->photos->settle($reference, $written, $to['picture']);
             }
             $reference->update([...$to, 'before' => $from]);
             if ($this->isFirst($reference)) {
