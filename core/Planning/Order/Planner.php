@@ -40,6 +40,9 @@ final readonly class Planner
     /** A last coat brings its colour or its value nearer by so much, dE00 and L*. */
     private const NEARER = 0.3;
 
+    /** Nobody lays a colour that comes out so much farther than its recipe for the sake of a shared turn, dE00. */
+    private const SPOILT = 2.5;
+
     /** @param  array<string, Predictor>  $grounds  by colour, for those that stand on a ground of their own */
     public function __construct(
         private Predictor $predictor,
@@ -94,8 +97,36 @@ final readonly class Planner
             $steps = array_diff_key($steps, array_flip($needless));
             $schedule = $schedule->without($needless, $steps, $rules, $this->pace)->gathered($steps, $pressed, $rules, $this->pace, $rank, $group);
         } while ($needless !== [] || count($schedule->turns) < $turns);
+        $spoilt = $this->spoilt($steps, $pressed, $built);
+        if ($spoilt !== []) {
+            $schedule = $schedule->apart($spoilt, $steps, $rules, $this->pace);
+            [$pressed, $built] = $this->predicted($pressing->of($steps, $schedule->turns));
+        }
 
         return [$schedule, $pressed, $built];
+    }
+
+    /**
+     * Steps that the pressure of their turn has taken far from their recipe, of colours that come out much farther by it.
+     *
+     * @param  array<int, PlanStep>  $steps  as their recipes were found
+     * @param  array<int, PlanStep>  $pressed  the same at the pressures of the turns
+     * @param  array<string, Prediction>  $built  by colour
+     * @return list<int>
+     */
+    private function spoilt(array $steps, array $pressed, array $built): array
+    {
+        [$found] = array_slice($this->predicted($steps), 1);
+        $spoilt = [];
+        foreach ($steps as $i => $step) {
+            $zone = $step->zone;
+            $worse = $built[$zone->id]->colour->differenceTo($zone->target) - $found[$zone->id]->colour->differenceTo($zone->target);
+            if ($worse > self::SPOILT && ! $zone->valueOnly && $step->step?->pencil !== null && abs(($pressed[$i]->step->pressurePercent ?? 0.0) - $step->step->pressurePercent) > 0.0) {
+                $spoilt[] = $i;
+            }
+        }
+
+        return $spoilt;
     }
 
     /** Reserves are marked and lines mapped before all else; lines are made final, and the last lights set, after it. */

@@ -68,6 +68,37 @@ final readonly class Schedule
     }
 
     /**
+     * With some steps in turns of their own, beside those they were in.
+     *
+     * @param  list<int>  $alone
+     * @param  array<int, PlanStep>  $steps
+     * @param  list<Precedence>  $rules
+     */
+    public function apart(array $alone, array $steps, array $rules, Pace $pace): self
+    {
+        $mustFollow = [];
+        foreach ($rules as $rule) {
+            $mustFollow[$rule->before][$rule->after] = true;
+        }
+        $turns = [];
+        foreach ($this->turns as $turn) {
+            $before = $after = [];
+            foreach (array_intersect($turn, $alone) as $step) {
+                $others = array_values(array_diff($turn, [$step]));
+                if (array_filter($others, static fn (int $other): bool => isset($mustFollow[$other][$step])) === []) {
+                    $before[] = [$step];
+                } elseif (array_intersect_key($mustFollow[$step] ?? [], array_flip($others)) === []) {
+                    $after[] = [$step];
+                }
+            }
+            $rest = array_values(array_diff($turn, ...$before, ...$after));
+            array_push($turns, ...$before, ...($rest === [] ? [] : [$rest]), ...$after);
+        }
+
+        return self::timed($turns, $steps, $rules, $pace);
+    }
+
+    /**
      * With turns made one, and small ones dissolved in others, if that takes no longer.
      *
      * @param  array<int, PlanStep>  $steps
