@@ -243,3 +243,15 @@ it('lays nothing where the paper stays, at any stage', function (): void {
     }
     expect($plan->turns[0]->stage)->toBe(Stage::Reserve)->and($plan->turns[0]->places)->toHaveCount(2);
 });
+
+it('spoils no colour for the sake of a shared turn: it leaves the turn', function (): void {
+    $of = static function (string $id, string $stack, float $area): PlannedZone {
+        return new PlannedZone($id, $id, $id, model()->draw(Stack::parse($stack))->lab(), Stack::parse($stack), null, $area, role: TargetRole::Middle, zoneName: $id);
+    };
+    // One coat of a dark pencil: a little more or less of it shows, and no coat makes up for it.
+    $plan = turned([$of('wall', 'QW:722@30', 9000.0), $of('speck', 'QW:722@20', 20.0)]);
+    foreach ($plan->built as $id => $built) {
+        expect($built->colour->differenceTo($plan->steps[0]->zone->id === $id ? $plan->steps[0]->zone->target : $plan->steps[1]->zone->target))->toBeLessThan(2.5);
+    }
+    expect($plan->turns)->toHaveCount(2);
+});
