@@ -5,6 +5,8 @@ export default defineConfig({
     plugins: [react()],
     test: {
         environment: 'jsdom',
+        // One page for all: setting up another takes longer than most files of tests.
+        isolate: false,
         include: ['tests/Unit/**/*.test.{ts,tsx}'],
         setupFiles: ['tests/Unit/setup.ts'],
         // Rule by rule, not each sheet read anew for each rule.

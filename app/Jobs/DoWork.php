@@ -58,11 +58,11 @@ final class DoWork implements ShouldQueue
             $works->end($work, ['state' => 'failed', 'problem' => Works::BROKEN]);
             throw $problem;
         }
-        if ($kind === WorkKind::Calibration) {
-            // Recipes rest on it from now on: their pairs are mixed anew before they are asked for.
+        if ($kind === WorkKind::Calibration || ($kind === WorkKind::Photo && ! isset($work->wish['piece']))) {
+            // Recipes rest on it from now on, or will be looked for in a new piece: pairs are mixed before they are asked for.
             PrepareBox::dispatch($artist);
         }
-        if ($kind === WorkKind::Balance && ($result['isFirst'] ?? false) === true) {
+        if (in_array($kind, [WorkKind::Balance, WorkKind::Photo], true) && ($result['isFirst'] ?? false) === true) {
             $works->begin($artist, WorkKind::Look, ['piece' => $result['piece']]);
         }
     }

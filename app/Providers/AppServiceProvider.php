@@ -14,6 +14,7 @@ use App\Studio\LongWork\WorkWaits;
 use App\Studio\Pencils\Catalogue;
 use App\Studio\Photos\PhotoReader;
 use App\Studio\Photos\PhotoStore;
+use App\Studio\Photos\Uploads;
 use App\Studio\Swatches\ChartPictures;
 use App\Studio\Swatches\SimulatedReader;
 use App\Studio\Swatches\SwatchReader;
@@ -38,6 +39,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(Engine::class, static fn (Application $app): Engine => new Engine($app->make(Calibrations::class), $app->make('cache.store'), $storage().'/engine'));
         $this->app->singleton(PhotoStore::class, static fn (): PhotoStore => new PhotoStore($storage().'/pieces'));
         $this->app->singleton(ChartPictures::class, static fn (): ChartPictures => new ChartPictures($storage().'/charts'));
+        $this->app->singleton(Uploads::class, static fn (Application $app): Uploads => new Uploads($storage().'/uploads', $app->make(PhotoReader::class)));
         $this->app->singleton(PhotoReader::class, static fn (): PhotoReader => new PhotoReader((int) config('prism.photo.max_megapixels'), (int) config('prism.photo.working_edge'), (int) config('prism.photo.large_edge')));
     }
 

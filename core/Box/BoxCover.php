@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace Prism\Box;
 
-use Prism\Colour\Appearance;
 use Prism\Colour\Lab;
-use Prism\Colour\Wheel;
+use Prism\Colour\Words\Appearance;
+use Prism\Colour\Words\FamilyKind;
+use Prism\Colour\Words\Hue;
 
 /**
  * Does a box have, for each family, a light and a dark; browns that lean red, lean yellow and a dark one; a warm and a
@@ -32,8 +33,8 @@ final readonly class BoxCover
     public static function of(array $colours): self
     {
         $counts = [];
-        foreach (Wheel::HUES as $hue) {
-            $counts[$hue] = ['light' => 0, 'middle' => 0, 'dark' => 0];
+        foreach (Hue::cases() as $hue) {
+            $counts[$hue->value] = ['light' => 0, 'middle' => 0, 'dark' => 0];
         }
         $counts['brown'] = ['red-leaning' => 0, 'yellow-leaning' => 0, 'dark' => 0, 'middle' => 0];
         $counts['grey'] = ['warm' => 0, 'cool' => 0, 'neutral' => 0];
@@ -55,25 +56,26 @@ final readonly class BoxCover
     /** @return array{string, string} family and kind */
     private static function place(Appearance $look): array
     {
-        if ($look->isNeutral()) {
-            return match ($look->family) {
-                'white', 'black' => ['ends', $look->family],
-                default => ['grey', $look->temperature],
+        $family = $look->family;
+        if ($look->lab->isNeutral()) {
+            return match ($family->kind) {
+                FamilyKind::White, FamilyKind::Black => ['ends', $family->kind->value],
+                default => ['grey', $look->temperature->value],
             };
         }
-        if (str_contains($look->family, 'brown')) {
-            return ['brown', match ($look->family) {
-                'dark brown' => 'dark',
-                'brown with some red' => 'red-leaning',
-                'brown with some yellow' => 'yellow-leaning',
+        if ($family->kind->isBrown()) {
+            return ['brown', match (true) {
+                $family->kind === FamilyKind::DarkBrown => 'dark',
+                $family->with === Hue::Red => 'red-leaning',
+                $family->with === Hue::Yellow => 'yellow-leaning',
                 default => 'middle',
             }];
         }
-        $hue = Wheel::HUES[((int) round($look->wheelPosition / 3.0)) % count(Wheel::HUES)];
+        $hue = Hue::nearest($look->wheelPosition);
 
-        return [$hue, match (true) {
-            $look->valueStep >= ($hue === 'yellow' ? self::LIGHT_FROM_STEP + 1 : self::LIGHT_FROM_STEP) => 'light',
-            $look->valueStep <= ($hue === 'yellow' ? self::DARK_YELLOW_STEP : self::DARK_UP_TO_STEP) => 'dark',
+        return [$hue->value, match (true) {
+            $look->valueStep >= ($hue === Hue::Yellow ? self::LIGHT_FROM_STEP + 1 : self::LIGHT_FROM_STEP) => 'light',
+            $look->valueStep <= ($hue === Hue::Yellow ? self::DARK_YELLOW_STEP : self::DARK_UP_TO_STEP) => 'dark',
             default => 'middle',
         }];
     }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Prism\Box;
 
-use Prism\Colour\Appearance;
 use Prism\Colour\Lab;
 use Prism\Colour\Wheel;
+use Prism\Colour\Words\Appearance;
 
 /**
  * Lays pencils out in one row so that each is a small step from its neighbours, by hue before value.
@@ -63,7 +63,7 @@ final class Roll
         $parts = $greys = [];
         foreach ($colours as $key => $lab) {
             $appearance = Appearance::of($lab);
-            if ($appearance->isNeutral()) {
+            if ($lab->isNeutral()) {
                 $greys[$key] = $lab->L;
             } else {
                 $parts[((int) round($appearance->wheelPosition)) % Wheel::PARTS][$key] = $lab->L;

@@ -13,6 +13,9 @@ final readonly class Lab implements \JsonSerializable
 
     public const KAPPA = 24389.0 / 27.0;
 
+    /** Below this C*ab a colour counts as a grey, a black or a white. */
+    private const NEUTRAL_CHROMA = 7.0;
+
     private const NUMBER = '(-?(?:\d+\.?\d*|\.\d+))';
 
     private function __construct(public float $L, public float $a, public float $b)
@@ -95,6 +98,12 @@ final readonly class Lab implements \JsonSerializable
         $fy = ($this->L + 16.0) / 116.0;
 
         return [self::inverse($fy + $this->a / 500.0), self::inverse($fy), self::inverse($fy - $this->b / 200.0)];
+    }
+
+    /** Whether it counts as a grey, a black or a white. */
+    public function isNeutral(): bool
+    {
+        return $this->chroma() < self::NEUTRAL_CHROMA;
     }
 
     /** C*ab, 0 and up. */

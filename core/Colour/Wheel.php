@@ -15,10 +15,7 @@ final class Wheel
 {
     public const PARTS = 18;
 
-    public const HUES = ['red', 'orange', 'yellow', 'green', 'blue', 'violet'];
-
-    /** hab of the six hues, in order round the wheel, and red again. */
-    /** @var array<int, float> */
+    /** @var array<int, float> hab of red, orange, yellow, green, blue, violet, and red again */
     private const ANGLES = [28.0, 58.0, 92.0, 155.0, 262.0, 312.0, 388.0];
 
     /** Place on the wheel, 0 up to 18; red is 0, orange 3, yellow 6, green 9, blue 12, violet 15. */
@@ -58,36 +55,6 @@ final class Wheel
     public static function complement(float $position): float
     {
         return fmod($position + self::PARTS / 2, self::PARTS);
-    }
-
-    /** "yellow with some green", and so on. */
-    public static function family(float $position): string
-    {
-        $part = ((int) round($position)) % self::PARTS;
-        $near = intdiv($part + 1, 3) % 6;
-        $side = $part - 3 * intdiv($part + 1, 3);
-        if ($side === 0) {
-            return self::HUES[$near];
-        }
-
-        return self::HUES[$near].' with some '.self::HUES[($near + $side + 6) % 6];
-    }
-
-    /** The neighbouring hue towards which a place leans within its part; null when it stands in the middle. */
-    public static function lean(float $position): ?string
-    {
-        $from = $position - round($position);
-        if (abs($from) < 0.18) {
-            return null;
-        }
-        $next = (int) floor($position / 3.0) + 1;
-        $towards = $from > 0.0 ? $next : $next - 1;
-        // At a pure hue the neighbour is the next hue on that side, not the hue itself.
-        if (abs($position - 3.0 * $towards) < 0.5) {
-            $towards += $from > 0.0 ? 1 : -1;
-        }
-
-        return self::HUES[($towards + 6) % 6];
     }
 
     /** Red to yellow is warm, green to violet cool; the change lies at yellow-green and at red-violet. */

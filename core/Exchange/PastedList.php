@@ -51,7 +51,7 @@ final readonly class PastedList
             }
         }
         if ($lines === [] || ($pencils === [] && $stacks === [])) {
-            $reader->refuse(1, '-', '', 'Write pencils such as QW:119, or a recipe such as QW:119@40 > LO:7206@60.');
+            $reader->refuse(1, '-', '', 'Write pencils such as QW:5892, or a recipe such as QW:5892@40 > LO:3512@60.');
         }
         $reader->finish();
 

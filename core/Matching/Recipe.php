@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Prism\Matching;
 
-use Prism\Colour\Difference;
+use Prism\Colour\Words\Difference;
 use Prism\Layering\Prediction;
 use Prism\Layering\Stack;
 use Prism\Matching\Advice\Cure;

@@ -92,7 +92,7 @@ final class Search
             array_unshift($ranked, new Candidate(Sketch::of([]), $bare, min($easel->candidate(Sketch::of([]))->cost, $ranked[0]->cost)));
         }
         $most = $limits->top - ($broken === null || $limits->top < 2 ? 0 : 1);
-        $recipes = array_map(fn (Candidate $candidate): Recipe => $this->inRounds($easel, $candidate)->cured($judged), Variety::of($ranked, $most, $this->book));
+        $recipes = array_map(static fn (Recipe $recipe): Recipe => $recipe->cured($judged), $this->proposed($easel, $ranked, $most));
 
         return $broken === null || $limits->top < 2 ? $recipes : [...$recipes, $broken];
     }
@@ -287,6 +287,28 @@ final class Search
         }
 
         return [[...Candidate::ranked($own), ...array_slice($ranked, self::JUDGED)], $recipes];
+    }
+
+    /**
+     * The best of each kind as they are proposed. Two of them may come to the same in rounds: then another takes its place.
+     *
+     * @param  non-empty-list<Candidate>  $ranked  cheapest first
+     * @return list<Recipe>
+     */
+    private function proposed(Easel $easel, array $ranked, int $most): array
+    {
+        $wanted = $most;
+        do {
+            $recipes = [];
+            $chosen = Variety::of($ranked, $wanted, $this->book);
+            foreach ($chosen as $candidate) {
+                $recipe = $this->inRounds($easel, $candidate);
+                $recipes[(string) $recipe->stack] ??= $recipe;
+            }
+            $isAll = count($chosen) < $wanted++;
+        } while (count($recipes) < $most && ! $isAll);
+
+        return array_slice(array_values($recipes), 0, $most);
     }
 
     /** As it is proposed: in rounds, unless those bring a warning that it had not. */

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Prism\Materials;
 
-use Prism\Colour\Appearance;
 use Prism\Colour\Lab;
 use Prism\Colour\Wheel;
 
@@ -43,7 +42,7 @@ enum PencilKind
     {
         $L = $heavyCoat->L;
         $chroma = $heavyCoat->chroma();
-        $neutral = $chroma < Appearance::NEUTRAL_CHROMA;
+        $neutral = $heavyCoat->isNeutral();
         $position = Wheel::position($heavyCoat->hueDegrees());
 
         return match (true) {

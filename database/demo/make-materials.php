@@ -8,6 +8,8 @@ declare(strict_types=1);
 require __DIR__.'/../../vendor/autoload.php';
 
 use Prism\Colour\Observer;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 
 /** An absorption edge: everything below (or above) a wavelength is taken in. */
 $below = static fn (float $nm, float $width): callable => static fn (float $at): float => 1.0 / (1.0 + exp(($at - $nm) / $width));
@@ -41,143 +43,158 @@ $pigments = [
 ];
 
 /**
- * Pencils: number => [name, pigment shares, opacity, lightfastness, former names]. The shares add up to about 1; the
- * rest of the lead is binder.
+ * Pencils: name, pigment shares, opacity, lightfastness, former names. The shares add up to about 1; the rest of the lead
+ * is binder. Their numbers are drawn below.
  */
 $ranges = [
     'QW' => ['wax', [
-        101 => ['Chalk Quay', ['white' => 1.5], 'opaque', 'I', 'Whitewash'],
-        104 => ['Sailcloth', ['white' => 1.0, 'straw' => 0.012, 'ochre' => 0.02], 'semi', 'I'],
-        107 => ['Tallow', ['white' => 0.9, 'straw' => 0.035, 'ochre' => 0.03], 'semi', 'I', 'Candle End'],
-        110 => ['Rope Ivory', ['white' => 0.9, 'ochre' => 0.09], 'semi', 'I'],
-        113 => ['Signal Lemon', ['lemon' => 0.75, 'clear' => 0.3], 'transparent', 'II'],
-        116 => ['Pilot Yellow', ['straw' => 0.8, 'white' => 0.06], 'semi', 'II'],
-        119 => ['Oilskin', ['straw' => 0.5, 'amber' => 0.35], 'semi', 'II'],
-        122 => ['Brass Lamp', ['amber' => 0.55, 'ochre' => 0.3], 'semi', 'I'],
-        125 => ['Pale Buoy', ['white' => 0.7, 'amber' => 0.12], 'semi', 'II'],
-        128 => ['Lifejacket', ['amber' => 0.3, 'coral' => 0.55], 'semi', 'II'],
-        131 => ['Ember Grate', ['coral' => 0.75, 'scarlet' => 0.15], 'semi', 'II'],
-        134 => ['Brick Light', ['white' => 0.5, 'coral' => 0.3, 'rust' => 0.1], 'semi', 'I'],
-        201 => ['Port Lamp', ['scarlet' => 0.85], 'semi', 'II', 'Port Light|Red Lamp'],
-        204 => ['Buoy Red', ['scarlet' => 0.6, 'crimson' => 0.3], 'semi', 'II'],
-        207 => ['Wine Barrel', ['crimson' => 0.7, 'tar' => 0.12], 'semi', 'II'],
-        210 => ['Bilge Maroon', ['crimson' => 0.4, 'tar' => 0.3, 'rust' => 0.15], 'semi', 'I'],
-        213 => ['Shell Pink', ['white' => 0.9, 'crimson' => 0.05, 'coral' => 0.02], 'semi', 'II'],
-        216 => ['Blush Enamel', ['white' => 0.7, 'crimson' => 0.15], 'semi', 'III'],
-        219 => ['Dye Vat', ['magenta' => 0.8], 'transparent', 'III'],
-        222 => ['Pale Dye', ['white' => 0.7, 'magenta' => 0.14], 'semi', 'III'],
-        225 => ['Plum Tar', ['magenta' => 0.35, 'violet' => 0.35, 'tar' => 0.12], 'semi', 'II'],
-        301 => ['Dusk Ferry', ['violet' => 0.8], 'transparent', 'II'],
-        304 => ['Lantern Violet', ['violet' => 0.45, 'marine' => 0.4], 'semi', 'II'],
-        307 => ['Haze Violet', ['white' => 0.75, 'violet' => 0.1], 'semi', 'III'],
-        310 => ['Evening Slip', ['white' => 0.55, 'violet' => 0.12, 'marine' => 0.1], 'semi', 'II'],
-        313 => ['Night Hold', ['violet' => 0.45, 'slate' => 0.4], 'semi', 'I'],
-        401 => ['Anchor Blue', ['marine' => 0.85], 'semi', 'I'],
-        404 => ['Pennant Blue', ['cobalt' => 0.8], 'semi', 'I', 'Flag Blue'],
-        407 => ['Tide Blue', ['abyss' => 0.5, 'cobalt' => 0.25], 'semi', 'I'],
-        410 => ['Deep Channel', ['abyss' => 0.6, 'marine' => 0.2, 'slate' => 0.12], 'semi', 'I'],
-        413 => ['Ink Harbour', ['abyss' => 0.4, 'marine' => 0.3, 'black' => 0.25], 'semi', 'I'],
-        416 => ['Morning Roads', ['white' => 0.75, 'cobalt' => 0.1], 'semi', 'I'],
-        419 => ['Thin Water', ['white' => 0.6, 'lagoon' => 0.08, 'cobalt' => 0.05], 'semi', 'I'],
-        422 => ['Sea Glass Blue', ['lagoon' => 0.6, 'abyss' => 0.12], 'transparent', 'I'],
-        501 => ['Shallow Green', ['lagoon' => 0.4, 'jade' => 0.3], 'transparent', 'I'],
-        504 => ['Bottle Float', ['jade' => 0.8], 'transparent', 'I'],
-        507 => ['Pale Float', ['white' => 0.65, 'jade' => 0.1], 'semi', 'I'],
-        510 => ['Starboard Lamp', ['jade' => 0.45, 'lemon' => 0.3], 'semi', 'I'],
-        513 => ['Net Green', ['moss' => 0.75], 'semi', 'I'],
-        516 => ['New Paint Green', ['lemon' => 0.5, 'moss' => 0.25], 'transparent', 'II'],
-        519 => ['Weed Line', ['moss' => 0.4, 'umber' => 0.25], 'semi', 'I'],
-        522 => ['Tarpaulin', ['jade' => 0.4, 'tar' => 0.3, 'moss' => 0.15], 'semi', 'I'],
-        525 => ['Pale Verdigris', ['white' => 0.6, 'moss' => 0.12, 'jade' => 0.04], 'semi', 'I'],
-        601 => ['Sandbar', ['straw' => 0.3, 'ochre' => 0.42, 'moss' => 0.05, 'tar' => 0.05], 'semi', 'I'],
-        604 => ['Hemp', ['ochre' => 0.35, 'white' => 0.4, 'umber' => 0.06], 'semi', 'I'],
-        607 => ['Varnish', ['ochre' => 0.45, 'rust' => 0.35], 'semi', 'I'],
-        610 => ['Anchor Rust', ['rust' => 0.85], 'opaque', 'I'],
-        613 => ['Keel Red', ['rust' => 0.55, 'crimson' => 0.15, 'tar' => 0.08], 'opaque', 'I'],
-        616 => ['Plank', ['umber' => 0.7, 'ochre' => 0.12], 'semi', 'I'],
-        619 => ['Old Crate', ['umber' => 0.3, 'ochre' => 0.4, 'moss' => 0.06], 'semi', 'I'],
-        622 => ['Wet Timber', ['umber' => 0.5, 'tar' => 0.35], 'opaque', 'I'],
-        625 => ['Pitch Brown', ['tar' => 0.8, 'rust' => 0.15], 'opaque', 'I'],
-        701 => ['Warm Ballast', ['white' => 0.5, 'umber' => 0.12, 'slate' => 0.01], 'semi', 'I'],
-        704 => ['Warm Shingle', ['white' => 0.3, 'umber' => 0.16, 'black' => 0.06], 'semi', 'I'],
-        707 => ['Warm Ash', ['white' => 0.14, 'umber' => 0.18, 'black' => 0.12], 'semi', 'I'],
-        710 => ['Cool Ballast', ['white' => 0.5, 'slate' => 0.04], 'semi', 'I'],
-        713 => ['Cool Slate', ['white' => 0.25, 'slate' => 0.14], 'semi', 'I'],
-        716 => ['Storm Slate', ['white' => 0.08, 'slate' => 0.4], 'semi', 'I'],
-        719 => ['Lead Line', ['white' => 0.1, 'black' => 0.16, 'slate' => 0.05], 'semi', 'I'],
-        722 => ['Coal Hulk', ['black' => 0.9], 'opaque', 'I'],
+        ['Chalk Quay', ['white' => 1.5], 'opaque', 'I', 'Whitewash'],
+        ['Sailcloth', ['white' => 1.0, 'straw' => 0.012, 'ochre' => 0.02], 'semi', 'I'],
+        ['Tallow', ['white' => 0.9, 'straw' => 0.035, 'ochre' => 0.03], 'semi', 'I', 'Candle End'],
+        ['Rope Ivory', ['white' => 0.9, 'ochre' => 0.09], 'semi', 'I'],
+        ['Signal Lemon', ['lemon' => 0.75, 'clear' => 0.3], 'transparent', 'II'],
+        ['Pilot Yellow', ['straw' => 0.8, 'white' => 0.06], 'semi', 'II'],
+        ['Oilskin', ['straw' => 0.5, 'amber' => 0.35], 'semi', 'II'],
+        ['Brass Lamp', ['amber' => 0.55, 'ochre' => 0.3], 'semi', 'I'],
+        ['Pale Buoy', ['white' => 0.7, 'amber' => 0.12], 'semi', 'II'],
+        ['Lifejacket', ['amber' => 0.3, 'coral' => 0.55], 'semi', 'II'],
+        ['Ember Grate', ['coral' => 0.75, 'scarlet' => 0.15], 'semi', 'II'],
+        ['Brick Light', ['white' => 0.5, 'coral' => 0.3, 'rust' => 0.1], 'semi', 'I'],
+        ['Port Lamp', ['scarlet' => 0.85], 'semi', 'II', 'Port Light|Red Lamp'],
+        ['Buoy Red', ['scarlet' => 0.6, 'crimson' => 0.3], 'semi', 'II'],
+        ['Wine Barrel', ['crimson' => 0.7, 'tar' => 0.12], 'semi', 'II'],
+        ['Bilge Maroon', ['crimson' => 0.4, 'tar' => 0.3, 'rust' => 0.15], 'semi', 'I'],
+        ['Shell Pink', ['white' => 0.9, 'crimson' => 0.05, 'coral' => 0.02], 'semi', 'II'],
+        ['Blush Enamel', ['white' => 0.7, 'crimson' => 0.15], 'semi', 'III'],
+        ['Dye Vat', ['magenta' => 0.8], 'transparent', 'III'],
+        ['Pale Dye', ['white' => 0.7, 'magenta' => 0.14], 'semi', 'III'],
+        ['Plum Tar', ['magenta' => 0.35, 'violet' => 0.35, 'tar' => 0.12], 'semi', 'II'],
+        ['Dusk Ferry', ['violet' => 0.8], 'transparent', 'II'],
+        ['Lantern Violet', ['violet' => 0.45, 'marine' => 0.4], 'semi', 'II'],
+        ['Haze Violet', ['white' => 0.75, 'violet' => 0.1], 'semi', 'III'],
+        ['Evening Slip', ['white' => 0.55, 'violet' => 0.12, 'marine' => 0.1], 'semi', 'II'],
+        ['Night Hold', ['violet' => 0.45, 'slate' => 0.4], 'semi', 'I'],
+        ['Anchor Blue', ['marine' => 0.85], 'semi', 'I'],
+        ['Pennant Blue', ['cobalt' => 0.8], 'semi', 'I', 'Flag Blue'],
+        ['Tide Blue', ['abyss' => 0.5, 'cobalt' => 0.25], 'semi', 'I'],
+        ['Deep Channel', ['abyss' => 0.6, 'marine' => 0.2, 'slate' => 0.12], 'semi', 'I'],
+        ['Ink Harbour', ['abyss' => 0.4, 'marine' => 0.3, 'black' => 0.25], 'semi', 'I'],
+        ['Morning Roads', ['white' => 0.75, 'cobalt' => 0.1], 'semi', 'I'],
+        ['Thin Water', ['white' => 0.6, 'lagoon' => 0.08, 'cobalt' => 0.05], 'semi', 'I'],
+        ['Sea Glass Blue', ['lagoon' => 0.6, 'abyss' => 0.12], 'transparent', 'I'],
+        ['Shallow Green', ['lagoon' => 0.4, 'jade' => 0.3], 'transparent', 'I'],
+        ['Bottle Float', ['jade' => 0.8], 'transparent', 'I'],
+        ['Pale Float', ['white' => 0.65, 'jade' => 0.1], 'semi', 'I'],
+        ['Starboard Lamp', ['jade' => 0.45, 'lemon' => 0.3], 'semi', 'I'],
+        ['Net Green', ['moss' => 0.75], 'semi', 'I'],
+        ['New Paint Green', ['lemon' => 0.5, 'moss' => 0.25], 'transparent', 'II'],
+        ['Weed Line', ['moss' => 0.4, 'umber' => 0.25], 'semi', 'I'],
+        ['Tarpaulin', ['jade' => 0.4, 'tar' => 0.3, 'moss' => 0.15], 'semi', 'I'],
+        ['Pale Verdigris', ['white' => 0.6, 'moss' => 0.12, 'jade' => 0.04], 'semi', 'I'],
+        ['Sandbar', ['straw' => 0.3, 'ochre' => 0.42, 'moss' => 0.05, 'tar' => 0.05], 'semi', 'I'],
+        ['Hemp', ['ochre' => 0.35, 'white' => 0.4, 'umber' => 0.06], 'semi', 'I'],
+        ['Varnish', ['ochre' => 0.45, 'rust' => 0.35], 'semi', 'I'],
+        ['Anchor Rust', ['rust' => 0.85], 'opaque', 'I'],
+        ['Keel Red', ['rust' => 0.55, 'crimson' => 0.15, 'tar' => 0.08], 'opaque', 'I'],
+        ['Plank', ['umber' => 0.7, 'ochre' => 0.12], 'semi', 'I'],
+        ['Old Crate', ['umber' => 0.3, 'ochre' => 0.4, 'moss' => 0.06], 'semi', 'I'],
+        ['Wet Timber', ['umber' => 0.5, 'tar' => 0.35], 'opaque', 'I'],
+        ['Pitch Brown', ['tar' => 0.8, 'rust' => 0.15], 'opaque', 'I'],
+        ['Warm Ballast', ['white' => 0.5, 'umber' => 0.12, 'slate' => 0.01], 'semi', 'I'],
+        ['Warm Shingle', ['white' => 0.3, 'umber' => 0.16, 'black' => 0.06], 'semi', 'I'],
+        ['Warm Ash', ['white' => 0.14, 'umber' => 0.18, 'black' => 0.12], 'semi', 'I'],
+        ['Cool Ballast', ['white' => 0.5, 'slate' => 0.04], 'semi', 'I'],
+        ['Cool Slate', ['white' => 0.25, 'slate' => 0.14], 'semi', 'I'],
+        ['Storm Slate', ['white' => 0.08, 'slate' => 0.4], 'semi', 'I'],
+        ['Lead Line', ['white' => 0.1, 'black' => 0.16, 'slate' => 0.05], 'semi', 'I'],
+        ['Coal Hulk', ['black' => 0.9], 'opaque', 'I'],
     ]],
     'LO' => ['oil', [
-        7003 => ['Clear White', ['white' => 0.55, 'clear' => 0.3], 'semi', 'I'],
-        7008 => ['Cream Lamp', ['white' => 0.6, 'straw' => 0.025, 'ochre' => 0.02], 'semi', 'I', 'Lamp Cream'],
-        7012 => ['Bone China', ['white' => 0.65, 'ochre' => 0.045, 'umber' => 0.01], 'semi', 'I'],
-        7017 => ['Rosy Cream', ['white' => 0.65, 'coral' => 0.035, 'ochre' => 0.03], 'semi', 'I'],
-        7023 => ['First Light', ['lemon' => 0.65, 'clear' => 0.4], 'transparent', 'II'],
-        7026 => ['Beacon', ['lemon' => 0.35, 'straw' => 0.45], 'transparent', 'I'],
-        7031 => ['Mustard Sail', ['straw' => 0.42, 'ochre' => 0.3, 'moss' => 0.05, 'tar' => 0.05], 'semi', 'I'],
-        7035 => ['Harvest Buoy', ['amber' => 0.75], 'transparent', 'I'],
-        7039 => ['Pale Flare', ['white' => 0.45, 'amber' => 0.1, 'coral' => 0.05], 'semi', 'II'],
-        7044 => ['Flare', ['coral' => 0.7, 'amber' => 0.15], 'semi', 'II'],
-        7048 => ['Kiln Orange', ['coral' => 0.45, 'rust' => 0.35], 'semi', 'I'],
-        7102 => ['Hot Iron', ['scarlet' => 0.7, 'coral' => 0.15], 'semi', 'II'],
-        7107 => ['Channel Red', ['scarlet' => 0.35, 'crimson' => 0.5], 'semi', 'II'],
-        7111 => ['Deep Channel Red', ['crimson' => 0.85], 'transparent', 'II'],
-        7116 => ['Cellar Red', ['crimson' => 0.45, 'tar' => 0.35], 'semi', 'I'],
-        7121 => ['Faded Bunting', ['white' => 0.45, 'scarlet' => 0.1, 'crimson' => 0.05], 'semi', 'II'],
-        7125 => ['Rinsed Pink', ['white' => 0.55, 'magenta' => 0.07], 'semi', 'III'],
-        7129 => ['Bright Bunting', ['magenta' => 0.5, 'crimson' => 0.3], 'transparent', 'III'],
-        7134 => ['Mulled', ['magenta' => 0.45, 'violet' => 0.2, 'tar' => 0.15], 'semi', 'II'],
-        7202 => ['Regatta Violet', ['violet' => 0.5, 'magenta' => 0.3], 'transparent', 'III'],
-        7206 => ['Twilight', ['violet' => 0.6, 'marine' => 0.2], 'semi', 'II'],
-        7211 => ['Thin Mist Violet', ['white' => 0.5, 'violet' => 0.06, 'marine' => 0.02], 'semi', 'II'],
-        7215 => ['Far Headland', ['white' => 0.35, 'violet' => 0.12, 'slate' => 0.04], 'semi', 'I'],
-        7219 => ['Blackout Violet', ['violet' => 0.5, 'marine' => 0.1, 'black' => 0.2], 'semi', 'I'],
-        7303 => ['Enamel Blue', ['marine' => 0.6, 'cobalt' => 0.25], 'semi', 'I'],
-        7307 => ['Watch Cap', ['marine' => 0.5, 'slate' => 0.35], 'semi', 'I'],
-        7311 => ['Clear Day', ['cobalt' => 0.6, 'white' => 0.12], 'semi', 'I'],
-        7316 => ['Rain Blue', ['white' => 0.4, 'cobalt' => 0.12, 'slate' => 0.03], 'semi', 'I'],
-        7322 => ['Offing', ['abyss' => 0.7], 'transparent', 'I'],
-        7326 => ['Trench', ['abyss' => 0.6, 'black' => 0.22], 'semi', 'I'],
-        7331 => ['Pale Offing', ['white' => 0.5, 'abyss' => 0.05], 'semi', 'I'],
-        7335 => ['Glaze Turquoise', ['lagoon' => 0.75], 'transparent', 'I', 'Turquoise Glaze'],
-        7339 => ['Pale Glaze', ['white' => 0.5, 'lagoon' => 0.07, 'jade' => 0.02], 'semi', 'I'],
-        7402 => ['Float Green', ['jade' => 0.6, 'lagoon' => 0.15], 'transparent', 'I'],
-        7407 => ['Deep Float', ['jade' => 0.65, 'black' => 0.12], 'semi', 'I'],
-        7411 => ['Sage Awning', ['white' => 0.35, 'moss' => 0.2, 'umber' => 0.03], 'semi', 'I'],
-        7416 => ['Spring Line', ['lemon' => 0.5, 'moss' => 0.15, 'jade' => 0.05], 'transparent', 'II'],
-        7421 => ['Awning Green', ['moss' => 0.5, 'jade' => 0.25], 'semi', 'I'],
-        7425 => ['Olive Drum', ['moss' => 0.35, 'ochre' => 0.3, 'tar' => 0.05], 'semi', 'I'],
-        7429 => ['Bollard Green', ['jade' => 0.4, 'tar' => 0.4], 'semi', 'I'],
-        7434 => ['Pale Lichen Stone', ['white' => 0.5, 'lemon' => 0.05, 'moss' => 0.05], 'semi', 'II'],
-        7502 => ['Dry Sand', ['white' => 0.4, 'ochre' => 0.18], 'semi', 'I'],
-        7506 => ['Ship Biscuit', ['white' => 0.25, 'ochre' => 0.35, 'rust' => 0.04], 'semi', 'I'],
-        7511 => ['Yellow Clay', ['ochre' => 0.8], 'semi', 'I'],
-        7515 => ['Terracotta Jug', ['rust' => 0.5, 'coral' => 0.15, 'ochre' => 0.15], 'opaque', 'I'],
-        7519 => ['Iron Hoop', ['rust' => 0.7, 'tar' => 0.08], 'opaque', 'I'],
-        7523 => ['Oxblood Deck', ['rust' => 0.5, 'crimson' => 0.25, 'tar' => 0.15], 'opaque', 'I'],
-        7527 => ['Rigging', ['umber' => 0.22, 'ochre' => 0.5, 'moss' => 0.05], 'semi', 'I'],
-        7531 => ['Deck Shadow', ['umber' => 0.65, 'tar' => 0.15], 'semi', 'I'],
-        7536 => ['Creosote', ['tar' => 0.65, 'umber' => 0.2], 'opaque', 'I'],
-        7602 => ['Warm Fog', ['white' => 0.35, 'umber' => 0.06], 'semi', 'I'],
-        7606 => ['Warm Pebble', ['white' => 0.22, 'umber' => 0.16, 'black' => 0.03], 'semi', 'I'],
-        7611 => ['Warm Basalt', ['white' => 0.05, 'umber' => 0.18, 'black' => 0.2], 'semi', 'I'],
-        7615 => ['Cool Fog', ['white' => 0.35, 'slate' => 0.025], 'semi', 'I'],
-        7619 => ['Cool Pebble', ['white' => 0.18, 'slate' => 0.095], 'semi', 'I'],
-        7624 => ['Cool Basalt', ['white' => 0.05, 'slate' => 0.35, 'black' => 0.05], 'semi', 'I'],
-        7628 => ['Neutral Hull', ['white' => 0.2, 'black' => 0.06], 'semi', 'I'],
-        7633 => ['Graphite Hull', ['white' => 0.06, 'black' => 0.18], 'semi', 'I'],
-        7637 => ['Indigo Hull', ['marine' => 0.25, 'abyss' => 0.25, 'black' => 0.35], 'semi', 'I'],
-        7642 => ['Soot Hull', ['black' => 0.8], 'opaque', 'I'],
+        ['Clear White', ['white' => 0.55, 'clear' => 0.3], 'semi', 'I'],
+        ['Cream Lamp', ['white' => 0.6, 'straw' => 0.025, 'ochre' => 0.02], 'semi', 'I', 'Lamp Cream'],
+        ['Bone China', ['white' => 0.65, 'ochre' => 0.045, 'umber' => 0.01], 'semi', 'I'],
+        ['Rosy Cream', ['white' => 0.65, 'coral' => 0.035, 'ochre' => 0.03], 'semi', 'I'],
+        ['First Light', ['lemon' => 0.65, 'clear' => 0.4], 'transparent', 'II'],
+        ['Beacon', ['lemon' => 0.35, 'straw' => 0.45], 'transparent', 'I'],
+        ['Mustard Sail', ['straw' => 0.42, 'ochre' => 0.3, 'moss' => 0.05, 'tar' => 0.05], 'semi', 'I'],
+        ['Harvest Buoy', ['amber' => 0.75], 'transparent', 'I'],
+        ['Pale Flare', ['white' => 0.45, 'amber' => 0.1, 'coral' => 0.05], 'semi', 'II'],
+        ['Flare', ['coral' => 0.7, 'amber' => 0.15], 'semi', 'II'],
+        ['Kiln Orange', ['coral' => 0.45, 'rust' => 0.35], 'semi', 'I'],
+        ['Hot Iron', ['scarlet' => 0.7, 'coral' => 0.15], 'semi', 'II'],
+        ['Channel Red', ['scarlet' => 0.35, 'crimson' => 0.5], 'semi', 'II'],
+        ['Deep Channel Red', ['crimson' => 0.85], 'transparent', 'II'],
+        ['Cellar Red', ['crimson' => 0.45, 'tar' => 0.35], 'semi', 'I'],
+        ['Faded Bunting', ['white' => 0.45, 'scarlet' => 0.1, 'crimson' => 0.05], 'semi', 'II'],
+        ['Rinsed Pink', ['white' => 0.55, 'magenta' => 0.07], 'semi', 'III'],
+        ['Bright Bunting', ['magenta' => 0.5, 'crimson' => 0.3], 'transparent', 'III'],
+        ['Mulled', ['magenta' => 0.45, 'violet' => 0.2, 'tar' => 0.15], 'semi', 'II'],
+        ['Regatta Violet', ['violet' => 0.5, 'magenta' => 0.3], 'transparent', 'III'],
+        ['Twilight', ['violet' => 0.6, 'marine' => 0.2], 'semi', 'II'],
+        ['Thin Mist Violet', ['white' => 0.5, 'violet' => 0.06, 'marine' => 0.02], 'semi', 'II'],
+        ['Far Headland', ['white' => 0.35, 'violet' => 0.12, 'slate' => 0.04], 'semi', 'I'],
+        ['Blackout Violet', ['violet' => 0.5, 'marine' => 0.1, 'black' => 0.2], 'semi', 'I'],
+        ['Enamel Blue', ['marine' => 0.6, 'cobalt' => 0.25], 'semi', 'I'],
+        ['Watch Cap', ['marine' => 0.5, 'slate' => 0.35], 'semi', 'I'],
+        ['Clear Day', ['cobalt' => 0.6, 'white' => 0.12], 'semi', 'I'],
+        ['Rain Blue', ['white' => 0.4, 'cobalt' => 0.12, 'slate' => 0.03], 'semi', 'I'],
+        ['Offing', ['abyss' => 0.7], 'transparent', 'I'],
+        ['Trench', ['abyss' => 0.6, 'black' => 0.22], 'semi', 'I'],
+        ['Pale Offing', ['white' => 0.5, 'abyss' => 0.05], 'semi', 'I'],
+        ['Glaze Turquoise', ['lagoon' => 0.75], 'transparent', 'I', 'Turquoise Glaze'],
+        ['Pale Glaze', ['white' => 0.5, 'lagoon' => 0.07, 'jade' => 0.02], 'semi', 'I'],
+        ['Float Green', ['jade' => 0.6, 'lagoon' => 0.15], 'transparent', 'I'],
+        ['Deep Float', ['jade' => 0.65, 'black' => 0.12], 'semi', 'I'],
+        ['Sage Awning', ['white' => 0.35, 'moss' => 0.2, 'umber' => 0.03], 'semi', 'I'],
+        ['Spring Line', ['lemon' => 0.5, 'moss' => 0.15, 'jade' => 0.05], 'transparent', 'II'],
+        ['Awning Green', ['moss' => 0.5, 'jade' => 0.25], 'semi', 'I'],
+        ['Olive Drum', ['moss' => 0.35, 'ochre' => 0.3, 'tar' => 0.05], 'semi', 'I'],
+        ['Bollard Green', ['jade' => 0.4, 'tar' => 0.4], 'semi', 'I'],
+        ['Pale Lichen Stone', ['white' => 0.5, 'lemon' => 0.05, 'moss' => 0.05], 'semi', 'II'],
+        ['Dry Sand', ['white' => 0.4, 'ochre' => 0.18], 'semi', 'I'],
+        ['Ship Biscuit', ['white' => 0.25, 'ochre' => 0.35, 'rust' => 0.04], 'semi', 'I'],
+        ['Yellow Clay', ['ochre' => 0.8], 'semi', 'I'],
+        ['Terracotta Jug', ['rust' => 0.5, 'coral' => 0.15, 'ochre' => 0.15], 'opaque', 'I'],
+        ['Iron Hoop', ['rust' => 0.7, 'tar' => 0.08], 'opaque', 'I'],
+        ['Oxblood Deck', ['rust' => 0.5, 'crimson' => 0.25, 'tar' => 0.15], 'opaque', 'I'],
+        ['Rigging', ['umber' => 0.22, 'ochre' => 0.5, 'moss' => 0.05], 'semi', 'I'],
+        ['Deck Shadow', ['umber' => 0.65, 'tar' => 0.15], 'semi', 'I'],
+        ['Creosote', ['tar' => 0.65, 'umber' => 0.2], 'opaque', 'I'],
+        ['Warm Fog', ['white' => 0.35, 'umber' => 0.06], 'semi', 'I'],
+        ['Warm Pebble', ['white' => 0.22, 'umber' => 0.16, 'black' => 0.03], 'semi', 'I'],
+        ['Warm Basalt', ['white' => 0.05, 'umber' => 0.18, 'black' => 0.2], 'semi', 'I'],
+        ['Cool Fog', ['white' => 0.35, 'slate' => 0.025], 'semi', 'I'],
+        ['Cool Pebble', ['white' => 0.18, 'slate' => 0.095], 'semi', 'I'],
+        ['Cool Basalt', ['white' => 0.05, 'slate' => 0.35, 'black' => 0.05], 'semi', 'I'],
+        ['Neutral Hull', ['white' => 0.2, 'black' => 0.06], 'semi', 'I'],
+        ['Graphite Hull', ['white' => 0.06, 'black' => 0.18], 'semi', 'I'],
+        ['Indigo Hull', ['marine' => 0.25, 'abyss' => 0.25, 'black' => 0.35], 'semi', 'I'],
+        ['Soot Hull', ['black' => 0.8], 'opaque', 'I'],
     ]],
 ];
 
 $paper = 0.88;
 $coat = 3.2;
-// What the makers have done with some of them since: number => status and successor.
+// Four digits each, drawn by lot: no order by hue, none that is also a maker's or a colour standard's but by chance. Without
+// a nought and without two equal digits beside one another, so that they are read and said well.
+$lots = new Randomizer(new Mt19937(20261128));
+$numbers = [];
+foreach ($ranges as $code => [, $pencils]) {
+    foreach ($pencils as [$name]) {
+        do {
+            $number = (string) $lots->getInt(1111, 9899);
+        } while (preg_match('/0|(\d)\1/', $number) === 1 || in_array($number, $numbers, true));
+        $numbers[$name] = $number;
+    }
+}
+// What the makers have done with some of them since: status and successor.
 $fates = [
-    'QW:101' => ['renamed', ''], 'QW:404' => ['renamed', ''], 'QW:122' => ['discontinued', 'QW:119'], 'QW:301' => ['discontinued', ''],
-    'LO:7048' => ['discontinued', 'LO:7044'], 'LO:7624' => ['discontinued', 'QW:716'],
+    'Chalk Quay' => ['renamed', ''], 'Pennant Blue' => ['renamed', ''],
+    'Brass Lamp' => ['discontinued', 'QW:'.$numbers['Oilskin']], 'Dusk Ferry' => ['discontinued', ''],
+    'Kiln Orange' => ['discontinued', 'LO:'.$numbers['Flare']], 'Cool Basalt' => ['discontinued', 'QW:'.$numbers['Storm Slate']],
 ];
+// Oil leads are hard, and so are a few wax leads, for details.
+$hard = ['Chalk Quay', 'Rope Ivory', 'Oilskin', 'Lifejacket', 'Tide Blue', 'Morning Roads', 'Warm Shingle', 'Cool Slate', 'Coal Hulk'];
 $header = ['range', 'number', 'name', 'binder', 'aliases', 'status', 'replaced_by', 'opacity', 'lightfastness', 'core', 'stains'];
 for ($i = 0; $i < Observer::SAMPLES; $i++) {
     $header[] = 'R'.(Observer::FIRST_NM + $i * Observer::STEP_NM);
@@ -185,11 +202,11 @@ for ($i = 0; $i < Observer::SAMPLES; $i++) {
 $out = fopen($argv[1] ?? __DIR__.'/pencils.csv', 'wb');
 fputcsv($out, $header, ',', '"', '');
 foreach ($ranges as $code => [$binder, $pencils]) {
-    foreach ($pencils as $number => $pencil) {
+    foreach ($pencils as $pencil) {
         [$name, $shares, $opacity, $lightfastness] = $pencil;
-        // Oil leads are hard and so is one wax lead in nine, for details; what is dyed rather than pigmented is clear, and stains.
-        $core = $binder === 'oil' || $number % 9 === 2 ? 'hard' : 'soft';
-        $row = [$code, (string) $number, $name, $binder, $pencil[4] ?? '', ...($fates["$code:$number"] ?? ['current', '']), $opacity, $lightfastness, $core, $opacity === 'transparent' ? 'yes' : 'no'];
+        // What is dyed rather than pigmented is clear, and stains.
+        $core = $binder === 'oil' || in_array($name, $hard, true) ? 'hard' : 'soft';
+        $row = [$code, $numbers[$name], $name, $binder, $pencil[4] ?? '', ...($fates[$name] ?? ['current', '']), $opacity, $lightfastness, $core, $opacity === 'transparent' ? 'yes' : 'no'];
         for ($i = 0; $i < Observer::SAMPLES; $i++) {
             $nm = (float) (Observer::FIRST_NM + $i * Observer::STEP_NM);
             $k = $s = 0.0;

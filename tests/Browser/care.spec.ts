@@ -155,9 +155,9 @@ test('pencils are found by number, name, old name and family', async ({ page }) 
     await page.getByRole('link', { name: 'Pencils' }).click();
     const find = page.getByLabel('Number, name, old name, family');
     for (const [wanted, found] of [
-        ['7044', /LO 7044 Flare/],
-        ['harvest buoy', /LO 7035 Harvest Buoy/],
-        ['flag blue', /QW 404 Pennant Blue/],
+        ['6945', /LO 6945 Flare/],
+        ['harvest buoy', /LO 2341 Harvest Buoy/],
+        ['flag blue', /QW 6858 Pennant Blue/],
         ['brown with some yellow', /Rigging/],
     ] as const) {
         await find.fill(wanted);
@@ -165,8 +165,8 @@ test('pencils are found by number, name, old name and family', async ({ page }) 
     }
     await find.fill('no such pencil');
     await expect(page.getByText('No pencil answers to that.', { exact: false })).toBeVisible();
-    await find.fill('7044');
-    const flare = page.getByRole('row', { name: /LO 7044 Flare/ }).getByRole('button');
+    await find.fill('6945');
+    const flare = page.getByRole('row', { name: /LO 6945 Flare/ }).getByRole('button');
     await expect(flare).toHaveAttribute('aria-pressed', 'true');
     await flare.click();
     await expect(flare).toHaveAttribute('aria-pressed', 'false');

@@ -7,7 +7,7 @@ test.describe.configure({ timeout: 150_000 });
 const STAGES = ['look', 'match', 'plan', 'draw', 'compare'];
 
 const PLACES: [string, RegExp][] = [
-    ['/pencils/QW:404', /Pennant Blue/],
+    ['/pencils/QW:6858', /Pennant Blue/],
     ['/pencils/audit', /Audit of the box/],
     ['/pencils/instead', /take instead/],
     ['/pencils/files', /Import and export/],

@@ -99,10 +99,10 @@ test('a few given pencils are set to light, middle and dark, planned by value, a
         await page.getByRole('option', { name: new RegExp(`^${number}\\b`) }).click();
     };
     await expect(page.getByRole('button', { name: 'Set to light, middle, dark' })).toBeDisabled();
-    await pick('Pencil 1', '119');
-    await pick('Pencil 2', '722');
+    await pick('Pencil 1', '5892');
+    await pick('Pencil 2', '3769');
     await page.getByRole('button', { name: 'Set to light, middle, dark' }).click();
-    await expect(page.getByTestId('designation')).toContainText(/119 is light: .*722 is dark/);
+    await expect(page.getByTestId('designation')).toContainText(/5892 is light: .*3769 is dark/);
     await expect(page.getByRole('list', { name: 'Value ladder of these pencils' }).getByRole('listitem')).toHaveCount(
         9,
     );
@@ -142,7 +142,7 @@ test('toned paper takes black, white and one colour, and a school plans the pict
     await page.getByRole('tab', { name: 'Palette' }).click();
     await expect(page.getByTestId('palette')).toContainText('3 pencils come within dE00', { timeout: 60_000 });
     await expect(page.getByRole('radio', { name: '3', exact: true })).toBeChecked();
-    await expect(page.getByTestId('pencil').filter({ hasText: /101|722/ })).toHaveCount(2);
+    await expect(page.getByTestId('pencil').filter({ hasText: /1823|3769/ })).toHaveCount(2);
     // Laid, then planned anew by another school: what is begun stays.
     await page.getByRole('link', { name: '4 Draw' }).click();
     await page.getByRole('button', { name: /^Done/ }).click();

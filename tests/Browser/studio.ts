@@ -45,6 +45,17 @@ export async function uploadJugs(page: Page, title: string) {
     await expect(page.getByTestId('picture').locator('[data-area]').first()).toBeAttached({ timeout: 30_000 });
 }
 
+/** Asks the server for a change beside the page: what a test needs, and another test is about. */
+export async function send(page: Page, method: 'PATCH' | 'DELETE', address: string, data?: object) {
+    const token = (await page.context().cookies()).find(({ name }) => name === 'XSRF-TOKEN')?.value ?? '';
+    const answer = await page.request.fetch(address, {
+        method,
+        data,
+        headers: { Accept: 'application/json', 'X-XSRF-TOKEN': decodeURIComponent(token) },
+    });
+    expect(answer.ok()).toBe(true);
+}
+
 /** The demo's jugs, read and cut but not planned: who opens the demo has a copy of it, so what a test does to it concerns no other. */
 export async function openJugs(page: Page, paper?: string) {
     await openDemo(page);
@@ -52,12 +63,7 @@ export async function openJugs(page: Page, paper?: string) {
     await expect(page.getByTestId('picture')).toBeVisible();
     if (paper !== undefined) {
         const piece = /pieces\/(\w+)/.exec(page.url())?.[1] ?? '';
-        const token = (await page.context().cookies()).find(({ name }) => name === 'XSRF-TOKEN')?.value ?? '';
-        const changed = await page.request.patch(`/api/pieces/${piece}`, {
-            data: { paper },
-            headers: { Accept: 'application/json', 'X-XSRF-TOKEN': decodeURIComponent(token) },
-        });
-        expect(changed.ok()).toBe(true);
+        await send(page, 'PATCH', `/api/pieces/${piece}`, { paper });
         await page.reload();
     }
     await page.getByRole('link', { name: 'Look' }).click();

@@ -65,8 +65,8 @@ test('a new studio starts with an empty box and says what to do', async ({ page 
     await sampleAt(page, 0.64, 0.33);
     await expect(page.getByRole('heading', { name: 'Your box is empty' })).toBeVisible();
     await page.getByRole('link', { name: 'Put pencils in the box' }).click();
-    await page.getByLabel('Number, name, old name, family').fill('404');
-    await page.getByRole('button', { name: '404 in my box' }).click();
+    await page.getByLabel('Number, name, old name, family').fill('6858');
+    await page.getByRole('button', { name: '6858 in my box' }).click();
     await expect(page.getByRole('heading', { name: '1 pencil in your box' })).toBeVisible();
     await page.goBack();
     await expect(page.getByTestId('recipe').first()).toBeVisible();

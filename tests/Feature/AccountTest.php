@@ -20,6 +20,7 @@ use function Tests\Feature\artist;
 use function Tests\Feature\picture;
 use function Tests\Feature\pieceOf;
 use function Tests\Feature\spotIn;
+use function Tests\Feature\uploaded;
 
 it('says who is there', function (): void {
     $this->getJson('/api/session')->assertOk()->assertExactJson(['user' => null, 'demo' => true]);
@@ -89,16 +90,16 @@ it('gives each who opens the demo a studio of their own, and the same when they 
     $demo = artist();
     $demo->update(['email' => config('prism.demo_email')]);
     $piece = pieceOf($demo);
-    app(SwatchBook::class)->write($demo, $piece->paper, Stack::parse('QW:404@60'), Lab::of(60, 5, -38), 'typed');
+    app(SwatchBook::class)->write($demo, $piece->paper, Stack::parse('QW:6858@60'), Lab::of(60, 5, -38), 'typed');
     app(Calibrations::class)->calibrate($demo);
-    $target = spotIn($piece, 'Float', [50, 0, 0], 'QW:404@30');
+    $target = spotIn($piece, 'Float', [50, 0, 0], 'QW:6858@30');
     $piece->update(['before_planning' => ['recipes' => [$target->id => null], 'palette' => null]]);
 
     $opened = $this->postJson('/api/session/demo')->assertOk();
     $mine = $this->getJson('/api/pieces')->json('0.id');
     expect($mine)->not->toBe($piece->id);
     $copy = $this->getJson("/api/pieces/$mine")->assertOk()->json();
-    expect(array_column($copy['zones'], 'name'))->toBe(['Float'])->and(ZoneTarget::query()->findOrFail($copy['zones'][0]['targets'][0]['id'])->recipe->stack)->toBe('QW:404@30')
+    expect(array_column($copy['zones'], 'name'))->toBe(['Float'])->and(ZoneTarget::query()->findOrFail($copy['zones'][0]['targets'][0]['id'])->recipe->stack)->toBe('QW:6858@30')
         ->and(array_keys(Piece::query()->findOrFail($mine)->before_planning['recipes']))->toBe([$copy['zones'][0]['targets'][0]['id']]);
     $this->get($copy['photo']['url'])->assertOk();
     $user = Piece::query()->findOrFail($mine)->user;
@@ -106,7 +107,7 @@ it('gives each who opens the demo a studio of their own, and the same when they 
     expect($user->box()->count())->toBe(15)->and($user->swatches()->count())->toBe(1)
         ->and(app(Engine::class)->digest($piece->paper, $user, $box))->toBe(app(Engine::class)->digest($piece->paper, $demo->refresh(), $box));
     $this->patchJson("/api/pieces/$mine", ['title' => 'Mine'])->assertOk();
-    $this->postJson("/api/references/{$copy['photo']['id']}/photo", ['photo' => picture()])->assertOk();
+    uploaded($this->postJson("/api/references/{$copy['photo']['id']}/photo", ['photo' => picture()]));
     $this->patchJson("/api/pieces/$piece->id", ['title' => 'Theirs'])->assertNotFound();
     expect($piece->refresh()->title)->not->toBe('Mine')->and($piece->reference()->width)->toBe(64);
 

@@ -130,8 +130,8 @@ it('answers as documented along the whole way', function (): void {
     expectDocumented($this->getJson('/api/pieces'), 'get', '/api/pieces');
     expectDocumented($this->postJson("$url/samples", $spot), 'post', '/api/pieces/{piece}/samples');
     expectDocumented($this->postJson("$url/recipes", ['L' => 45, 'a' => 40, 'b' => 25]), 'post', '/api/pieces/{piece}/recipes');
-    expectDocumented($this->postJson("$url/predictions", ['L' => 45, 'a' => 40, 'b' => 25, 'stack' => 'QW:119@40 > wash > QW:201@90']), 'post', '/api/pieces/{piece}/predictions');
-    $zone = $this->postJson("$url/zones", ['name' => 'a', ...$spot, 'stack' => 'QW:404@30 > QW:119@60 > blend']);
+    expectDocumented($this->postJson("$url/predictions", ['L' => 45, 'a' => 40, 'b' => 25, 'stack' => 'QW:5892@40 > wash > QW:7432@90']), 'post', '/api/pieces/{piece}/predictions');
+    $zone = $this->postJson("$url/zones", ['name' => 'a', ...$spot, 'stack' => 'QW:6858@30 > QW:5892@60 > blend']);
     expectDocumented($zone, 'post', '/api/pieces/{piece}/zones');
     expectDocumented($this->patchJson('/api/zones/'.$zone->json('id'), ['version' => 1, 'name' => 'b']), 'patch', '/api/zones/{zone}');
     expectDocumented($this->getJson($url), 'get', '/api/pieces/{piece}');
@@ -153,7 +153,7 @@ it('refuses as documented', function (): void {
     expectDocumented($this->getJson('/api/pieces/none'), 'get', '/api/pieces/{piece}');
     expectDocumented($this->postJson("$url/samples", []), 'post', '/api/pieces/{piece}/samples');
     expectDocumented($this->postJson("$url/recipes", []), 'post', '/api/pieces/{piece}/recipes');
-    expectDocumented($this->postJson("$url/predictions", ['L' => 45, 'a' => 40, 'b' => 25, 'stack' => 'QW:119@']), 'post', '/api/pieces/{piece}/predictions');
+    expectDocumented($this->postJson("$url/predictions", ['L' => 45, 'a' => 40, 'b' => 25, 'stack' => 'QW:5892@']), 'post', '/api/pieces/{piece}/predictions');
     expectDocumented($this->postJson("$url/zones", []), 'post', '/api/pieces/{piece}/zones');
     expectDocumented($this->patchJson("/api/zones/$zone", ['version' => 9]), 'patch', '/api/zones/{zone}');
     expectDocumented($this->patchJson("/api/zones/$zone", []), 'patch', '/api/zones/{zone}');

@@ -45,8 +45,8 @@ describe('the desk', function (): void {
     it('is the box, and after it what else stacks are made of', function (): void {
         $catalogue = app(Catalogue::class);
         $box = $catalogue->box($this->user)->ids();
-        expect($catalogue->desk($this->user, Stack::parse('QW:404@40'))->ids())->toBe($box)
-            ->and($catalogue->desk($this->user, Stack::parse('QW:604@40 > QW:404@50'), Stack::parse('LO:7044@50'))->ids())->toBe([...$box, 'QW:604', 'LO:7044'])
+        expect($catalogue->desk($this->user, Stack::parse('QW:6858@40'))->ids())->toBe($box)
+            ->and($catalogue->desk($this->user, Stack::parse('QW:3464@40 > QW:6858@50'), Stack::parse('LO:6945@50'))->ids())->toBe([...$box, 'QW:3464', 'LO:6945'])
             ->and($catalogue->desk($this->user, Stack::parse('XX:1@40'))->ids())->toBe($box);
     });
 
@@ -55,10 +55,10 @@ describe('the desk', function (): void {
         $catalogue->box($this->user);
         DB::enableQueryLog();
         $catalogue->box($this->user);
-        $catalogue->row($this->user, PencilId::of('QW:404'));
+        $catalogue->row($this->user, PencilId::of('QW:6858'));
         expect(DB::getQueryLog())->toBe([]);
-        $catalogue->row($this->user, PencilId::of('QW:604'));
-        $catalogue->row($this->user, PencilId::of('QW:604'));
+        $catalogue->row($this->user, PencilId::of('QW:3464'));
+        $catalogue->row($this->user, PencilId::of('QW:3464'));
         expect(count(array_filter(DB::getQueryLog(), static fn (array $query): bool => str_contains($query['query'], '`pencils`'))))->toBe(1);
     });
 
@@ -85,7 +85,7 @@ describe('a search', function (): void {
 
     it('takes of a very large box so many that every other lies near one', function (): void {
         $range = $this->user->ranges()->create(['code' => 'BIG', 'maker' => '', 'name' => 'Big']);
-        $like = Pencil::query()->where('number', '404')->firstOrFail();
+        $like = Pencil::query()->where('number', '6858')->firstOrFail();
         for ($i = 0; $i < 200; $i++) {
             $entry = entry("BIG:$i", Lab::of(25 + ($i * 17) % 65, 45 * cos($i), 45 * sin($i)));
             $range->pencils()->create(['number' => (string) $i, ...PencilBook::columns($entry), 'bands' => $like->bands]);
@@ -109,7 +109,7 @@ describe('a search', function (): void {
 
 describe('a calibration in force', function (): void {
     beforeEach(function (): void {
-        foreach (['' => [95.4, -0.6, 1.5], 'QW:404@30' => [80, 2, -20], 'QW:404@60' => [62, 5, -38], 'QW:404@90x2' => [36, 14, -58]] as $stack => [$L, $a, $b]) {
+        foreach (['' => [95.4, -0.6, 1.5], 'QW:6858@30' => [80, 2, -20], 'QW:6858@60' => [62, 5, -38], 'QW:6858@90x2' => [36, 14, -58]] as $stack => [$L, $a, $b]) {
             app(SwatchBook::class)->write($this->user, $this->paper, Stack::parse($stack), Lab::of($L, $a, $b), 'typed');
         }
         $this->calibrations = app(Calibrations::class);
@@ -119,29 +119,29 @@ describe('a calibration in force', function (): void {
         $first = $this->calibrations->calibrate($this->user);
         $second = $this->calibrations->calibrate($this->user);
         $other = artist();
-        app(SwatchBook::class)->write($other, $this->paper, Stack::parse('QW:404@60'), Lab::of(60, 5, -38), 'typed');
+        app(SwatchBook::class)->write($other, $this->paper, Stack::parse('QW:6858@60'), Lab::of(60, 5, -38), 'typed');
         expect([$first->number, $second->number, $this->calibrations->calibrate($other)->number])->toBe([1, 2, 1])
             ->and($this->calibrations->inForce($this->user))->toBe($second->id);
     });
 
     it('keeps only the pencils that are swatched or owned', function (): void {
         $row = $this->calibrations->calibrate($this->user);
-        expect(array_keys($row->fit['pencils']))->toHaveCount(15)->toContain('QW:404')->not->toContain('QW:604');
+        expect(array_keys($row->fit['pencils']))->toHaveCount(15)->toContain('QW:6858')->not->toContain('QW:3464');
     });
 
     it('knows pencils that it has not met by their table, and leaves the others alone', function (): void {
         $row = $this->calibrations->calibrate($this->user);
-        $few = app(Catalogue::class)->some($this->user, [PencilId::of('QW:404')]);
-        $more = app(Catalogue::class)->some($this->user, [PencilId::of('QW:404'), PencilId::of('QW:604')]);
+        $few = app(Catalogue::class)->some($this->user, [PencilId::of('QW:6858')]);
+        $more = app(Catalogue::class)->some($this->user, [PencilId::of('QW:6858'), PencilId::of('QW:3464')]);
         $look = fn ($kit, string $stack): Lab => $this->calibrations->of($row, $kit)->model(Catalogue::paper($this->paper))->draw(Stack::parse($stack))->lab();
-        expect($look($more, 'QW:404@60'))->toEqual($look($few, 'QW:404@60'))
-            ->and($look($more, 'QW:604@90x2')->differenceTo($more->get(PencilId::of('QW:604'))->fullCoat))->toBeLessThan(8.0)
-            ->and(fn () => $look($few, 'QW:604@90x2'))->toThrow(UnknownPencil::class);
+        expect($look($more, 'QW:6858@60'))->toEqual($look($few, 'QW:6858@60'))
+            ->and($look($more, 'QW:3464@90x2')->differenceTo($more->get(PencilId::of('QW:3464'))->fullCoat))->toBeLessThan(8.0)
+            ->and(fn () => $look($few, 'QW:3464@90x2'))->toThrow(UnknownPencil::class);
     });
 
     it('is compared with another on every recipe, largest shift first', function (): void {
         $piece = pieceOf($this->user);
-        foreach (['QW:404@60' => 'blue', 'QW:119@60' => 'yellow'] as $stack => $name) {
+        foreach (['QW:6858@60' => 'blue', 'QW:5892@60' => 'yellow'] as $stack => $name) {
             spotIn($piece, $name, [50, 0, 0], $stack);
         }
         $made = $this->calibrations->calibrate($this->user);
@@ -165,7 +165,7 @@ describe('the simulated studio', function (): void {
     });
 
     it('fills a sheet with a picture, another one each time', function (): void {
-        $chart = $this->user->charts()->create(['paper_id' => $this->paper->id, 'kind' => 'stacks', 'page' => 'a4', 'title' => 'x', 'stacks' => ['', 'QW:404@60']]);
+        $chart = $this->user->charts()->create(['paper_id' => $this->paper->id, 'kind' => 'stacks', 'page' => 'a4', 'title' => 'x', 'stacks' => ['', 'QW:6858@60']]);
         [$sheet] = ChartPaper::sheets($chart);
         $told = [];
         $one = app(SwatchReader::class)->photograph('harbour-cartridge', $sheet, 'one', static function (float $share) use (&$told): void {

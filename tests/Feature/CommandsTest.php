@@ -20,7 +20,7 @@ beforeEach(function (): void {
 afterEach(fn () => File::deleteDirectory($this->folder));
 
 it('predicts stacks without swatches, bare paper included', function (): void {
-    $stacks = ($this->write)('stacks.csv', "id,paper,steps\na,medium,QW:404@50 > QW:116@40\nb,medium,\n");
+    $stacks = ($this->write)('stacks.csv', "id,paper,steps\na,medium,QW:6858@50 > QW:4731@40\nb,medium,\n");
     $this->artisan('prism:predict', ['--pencils' => $this->pencils, '--swatches' => '', '--stacks' => $stacks, '--out' => $this->out])->assertSuccessful();
     $rows = array_values(Csv::parse(File::get($this->out), ['id', 'steps', 'L', 'a', 'b', 'tooth_left', 'sigma'])->rows);
     expect($rows)->toHaveCount(2)->and((float) $rows[1]['L'])->toBeGreaterThan(95.0)->and((float) $rows[1]['tooth_left'])->toBe(1.0)
@@ -39,11 +39,11 @@ it('learns a pencil from its swatch, and a paper from its white', function (): v
 
 it('matches targets with every option', function (): void {
     $targets = ($this->write)('targets.csv', "id,hex\na,#8c5a3c\nb,#202830\n");
-    $only = implode(',', ['QW:404', 'QW:116', 'QW:201', 'QW:722', 'LO:7206', 'LO:7527']);
+    $only = implode(',', ['QW:6858', 'QW:4731', 'QW:7432', 'QW:3769', 'LO:3512', 'LO:7242']);
     $this->artisan('prism:match', ['--pencils' => $this->pencils, '--swatches' => '', '--targets' => $targets, '--out' => $this->out, '--only' => $only, '--top' => '2', '--max-pencils' => '2', '--max-layers' => '3', '--school' => 'dark-to-light', '--no-black' => true])->assertSuccessful();
     $rows = array_values(Csv::parse(File::get($this->out), ['id', 'rank', 'steps', 'dE00', 'dL', 'warnings'])->rows);
     expect($rows)->toHaveCount(4)->and(array_column($rows, 'rank'))->toBe(['1', '2', '1', '2'])
-        ->and(implode(array_column($rows, 'steps')))->not->toContain('QW:722');
+        ->and(implode(array_column($rows, 'steps')))->not->toContain('QW:3769');
     $this->artisan('prism:match', ['--pencils' => $this->pencils, '--swatches' => '', '--targets' => $targets, '--out' => $this->out, '--only' => $only, '--value-only' => true])->assertSuccessful();
     expect(abs((float) array_values(Csv::parse(File::get($this->out), ['dL'])->rows)[0]['dL']))->toBeLessThan(1.5);
 });
@@ -54,7 +54,7 @@ it('fails with the reason and writes nothing', function (array $change): void {
         '--swatches' => '',
         '--targets' => ($this->write)('targets.csv', "id,hex\na,#8c5a3c\n"),
         '--out' => $this->out,
-        '--only' => 'QW:404,QW:116',
+        '--only' => 'QW:6858,QW:4731',
     ];
     foreach ($change as $option => $value) {
         $good[$option] = is_string($value) && str_contains($value, "\n") ? ($this->write)('bad.csv', $value) : $value;
@@ -67,8 +67,8 @@ it('fails with the reason and writes nothing', function (array $change): void {
     'bad target' => [['--targets' => "id,hex\na,#8c5\nb,blue\n"]],
     'bad pencils' => [['--pencils' => "range,number,name,binder\nA,1,x,chalk\n"]],
     'no pencils' => [['--pencils' => "range,number,name,binder\n"]],
-    'pencils without colour' => [['--pencils' => "range,number,name,binder\nQW,404,x,wax\nQW,116,x,wax\n"]],
-    'unknown pencil' => [['--only' => 'QW:404,QW:9']],
+    'pencils without colour' => [['--pencils' => "range,number,name,binder\nQW,6858,x,wax\nQW,4731,x,wax\n"]],
+    'unknown pencil' => [['--only' => 'QW:6858,QW:9']],
     'school' => [['--school' => 'none']],
     'number' => [['--top' => 'many']],
     'range' => [['--max-pencils' => '0']],
@@ -103,8 +103,8 @@ it('refuses palettes that cannot be, and writes nothing', function (array $chang
     'no targets' => [['--targets' => "id,hex\n"]],
     'bad target' => [['--targets' => "id,L,a,b\na,high,0,0\n"]],
     'no file' => [['--targets' => '/nowhere.csv']],
-    'pencils without colour' => [['--pencils' => "range,number,name,binder\nQW,404,x,wax\n"]],
-    'bad swatches' => [['--swatches' => "id,paper,steps,L,a,b\na,m,QW:404@500,50,0,0\nb,m,XX:1@50,50,0,0\n"]],
+    'pencils without colour' => [['--pencils' => "range,number,name,binder\nQW,6858,x,wax\n"]],
+    'bad swatches' => [['--swatches' => "id,paper,steps,L,a,b\na,m,QW:6858@500,50,0,0\nb,m,XX:1@50,50,0,0\n"]],
 ]);
 
 it('leaves out pencils of which nothing is known, and refuses stacks that use them', function (): void {
@@ -137,7 +137,7 @@ it('measures predictions', function (): void {
 });
 
 it('cannot write where there is no folder', function (): void {
-    $stacks = ($this->write)('stacks.csv', "id,steps\na,QW:404@50\n");
+    $stacks = ($this->write)('stacks.csv', "id,steps\na,QW:6858@50\n");
     $this->artisan('prism:predict', ['--pencils' => $this->pencils, '--swatches' => '', '--stacks' => $stacks, '--out' => '/nowhere/out.csv'])->assertFailed();
 });
 
@@ -206,7 +206,7 @@ describe('the plan of a photo', function (): void {
 
 it('says for each place what to lay next over what lies there, or to leave it', function (): void {
     $rows = "id,steps,L,a,b,target_L,target_a,target_b\n";
-    $rows .= "light,QW:201@45x2,82,20,12,72,32,22\nright,QW:201@45x2,72,32,22,72.4,32,22\n";
+    $rows .= "light,QW:7432@45x2,82,20,12,72,32,22\nright,QW:7432@45x2,72,32,22,72.4,32,22\n";
     $present = ($this->write)('present.csv', $rows);
     $this->artisan('prism:correct', ['--pencils' => $this->pencils, '--swatches' => '', '--present' => $present, '--out' => $this->out, '--school' => 'complement:over', '--surface' => 'hard'])->assertSuccessful();
     $found = array_column(array_values(Csv::parse(File::get($this->out), ['id', 'steps', 'L', 'a', 'b', 'dE00', 'dL', 'tooth_left', 'words'])->rows), null, 'id');
@@ -217,7 +217,7 @@ it('says for each place what to lay next over what lies there, or to leave it', 
 });
 
 it('refuses a present state that makes no sense, row by row, and writes nothing', function (): void {
-    $present = ($this->write)('present.csv', "id,steps,L,a,b,target_L,target_a,target_b\na,QW:9999@40,50,0,0,50,0,0\nb,QW:201@40,50,0,0,fifty,0,0\nc,QW:201@,50,0,0,50,0,0\nd,QW:201@40,50,0,0,150,0,0\n");
+    $present = ($this->write)('present.csv', "id,steps,L,a,b,target_L,target_a,target_b\na,QW:9999@40,50,0,0,50,0,0\nb,QW:7432@40,50,0,0,fifty,0,0\nc,QW:7432@,50,0,0,50,0,0\nd,QW:7432@40,50,0,0,150,0,0\n");
     $this->artisan('prism:correct', ['--pencils' => $this->pencils, '--swatches' => '', '--present' => $present, '--out' => $this->out])->assertFailed();
     expect(File::exists($this->out))->toBeFalse();
 });

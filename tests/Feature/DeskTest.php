@@ -58,7 +58,7 @@ it('says what to do with an empty box', function (): void {
 });
 
 it('predicts a stack layer by layer', function (): void {
-    $body = ['L' => 42, 'a' => 45, 'b' => 30, 'stack' => 'QW:119@40 > QW:201@60x2 > wash'];
+    $body = ['L' => 42, 'a' => 45, 'b' => 30, 'stack' => 'QW:5892@40 > QW:7432@60x2 > wash'];
     $answer = $this->postJson($this->url.'/predictions', $body)->assertOk()->json();
     expect($answer['strip'])->toHaveCount(4)->and($answer['section'])->toHaveCount(5)
         ->and($answer['recipe']['stack'])->toBe($body['stack'])
@@ -70,22 +70,22 @@ it('predicts a stack layer by layer', function (): void {
 
 it('refuses a stack by position, and an unknown pencil by name', function (): void {
     $body = ['L' => 42, 'a' => 45, 'b' => 30];
-    $this->postJson($this->url.'/predictions', [...$body, 'stack' => 'QW:119@40 > QW:201@'])->assertUnprocessable()->assertJsonPath('position', 20)->assertJsonPath('message', fn (string $said): bool => str_starts_with($said, 'At character 20: the pressure is missing'));
-    $this->postJson($this->url.'/predictions', [...$body, 'stack' => 'QW:119@40 > ZZ:1@20'])->assertUnprocessable()->assertJsonPath('message', 'There is no pencil ZZ:1 here; check its range and number.');
+    $this->postJson($this->url.'/predictions', [...$body, 'stack' => 'QW:5892@40 > QW:7432@'])->assertUnprocessable()->assertJsonPath('position', 22)->assertJsonPath('message', fn (string $said): bool => str_starts_with($said, 'At character 20: the pressure is missing'));
+    $this->postJson($this->url.'/predictions', [...$body, 'stack' => 'QW:5892@40 > ZZ:1@20'])->assertUnprocessable()->assertJsonPath('message', 'There is no pencil ZZ:1 here; check its range and number.');
     $this->postJson($this->url.'/zones', ['name' => 'x', 'x' => 0.5, 'y' => 0.5, 'radius' => 0.01, 'stack' => 'ZZ:1@20'])->assertUnprocessable();
     expect(Zone::query()->count())->toBe(0);
 });
 
 it('keeps a named zone with its recipe, and all of it survives', function (): void {
-    $zone = addZone($this, ['stack' => ' qw:119@40>QW:201 @60x2 ']);
-    expect($zone['targets'][0]['recipe']['stack'])->toBe('QW:119@40 > QW:201@60x2')->and($zone['targets'][0]['colour']['hex'])->toBe('#b43c32');
-    $this->getJson($this->url)->assertJsonPath('zones.0.name', 'red quarter')->assertJsonPath('zones.0.targets.0.recipe.stack', 'QW:119@40 > QW:201@60x2');
+    $zone = addZone($this, ['stack' => ' qw:5892@40>QW:7432 @60x2 ']);
+    expect($zone['targets'][0]['recipe']['stack'])->toBe('QW:5892@40 > QW:7432@60x2')->and($zone['targets'][0]['colour']['hex'])->toBe('#b43c32');
+    $this->getJson($this->url)->assertJsonPath('zones.0.name', 'red quarter')->assertJsonPath('zones.0.targets.0.recipe.stack', 'QW:5892@40 > QW:7432@60x2');
     $target = $zone['targets'][0];
     $url = "/api/targets/{$target['id']}";
-    $this->patchJson($url, ['version' => $target['version'], 'stack' => 'QW:201@70'])->assertOk()->assertJsonPath('recipe.stack', 'QW:201@70')->assertJsonPath('version', 2);
+    $this->patchJson($url, ['version' => $target['version'], 'stack' => 'QW:7432@70'])->assertOk()->assertJsonPath('recipe.stack', 'QW:7432@70')->assertJsonPath('version', 2);
     $this->patchJson($url, ['version' => 2, 'stack' => ''])->assertJsonPath('recipe.stack', '');
     $this->patchJson($url, ['version' => 3, 'stack' => null])->assertJsonPath('recipe', null);
-    $this->patchJson($url, ['version' => 3, 'stack' => 'QW:201@70'])->assertConflict();
+    $this->patchJson($url, ['version' => 3, 'stack' => 'QW:7432@70'])->assertConflict();
     $this->patchJson("/api/zones/{$zone['id']}", ['version' => 1, 'name' => ''])->assertUnprocessable();
 });
 
@@ -97,10 +97,10 @@ it('does not let two windows overwrite each other', function (): void {
 });
 
 it('takes back what was removed', function (): void {
-    $zone = addZone($this, ['stack' => 'QW:201@70']);
+    $zone = addZone($this, ['stack' => 'QW:7432@70']);
     $this->deleteJson("/api/zones/{$zone['id']}")->assertOk()->assertJsonPath('zones', [])->assertJsonPath('undo', 'red quarter removed');
     $this->postJson($this->url.'/zones/undo')->assertOk()->assertJsonPath('undo', 'red quarter kept');
-    $this->getJson($this->url)->assertJsonPath('zones.0.targets.0.recipe.stack', 'QW:201@70');
+    $this->getJson($this->url)->assertJsonPath('zones.0.targets.0.recipe.stack', 'QW:7432@70');
     $this->deleteJson($this->url)->assertNoContent();
     $this->getJson($this->url)->assertNotFound()->assertJsonPath('message', 'There is no such piece in your studio.');
     $this->postJson($this->url.'/restore')->assertNoContent();
@@ -114,12 +114,12 @@ it('changes paper, school and title', function (): void {
 });
 
 it('plans, marks, skips and takes back, and remembers where one was', function (): void {
-    addZone($this, ['stack' => 'QW:119@40 > QW:201@90']);
+    addZone($this, ['stack' => 'QW:5892@40 > QW:7432@90']);
     addZone($this, ['name' => 'paper', 'stack' => '']);
     addZone($this, ['name' => 'later']);
     $plan = $this->getJson($this->url.'/plan')->assertOk()->json();
     expect(array_column($plan['steps'], 'role'))->toBe(['reserve', 'layer', 'burnish'])
-        ->and(array_column($plan['pullList'], 'number'))->toBe(['119', '201'])
+        ->and(array_column($plan['pullList'], 'number'))->toBe(['5892', '7432'])
         ->and($plan['zonesWithoutRecipe'])->toBe(['later'])
         ->and($plan['currentKey'])->toBe($plan['steps'][0]['key'])
         ->and($plan['cautions'])->not->toBe([]);
@@ -137,7 +137,7 @@ it('plans, marks, skips and takes back, and remembers where one was', function (
 
 it('prints the plan as PDF with its fonts', function (): void {
     for ($i = 1; $i <= 9; $i++) {
-        addZone($this, ['name' => "zone $i", 'stack' => 'QW:119@40 > QW:201@60 > wash > LO:7206@30 > blend']);
+        addZone($this, ['name' => "zone $i", 'stack' => 'QW:5892@40 > QW:7432@60 > wash > LO:3512@30 > blend']);
     }
     $pdf = $this->get($this->url.'/plan.pdf')->assertOk()->assertHeader('Content-Type', 'application/pdf')->getContent();
     expect(str_starts_with($pdf, '%PDF'))->toBeTrue()->and(preg_match('#/Type /Page\b#', $pdf))->toBe(1)
@@ -146,11 +146,11 @@ it('prints the plan as PDF with its fonts', function (): void {
 
 it('keeps the box: all or nothing, and prepares it in the queue', function (): void {
     Queue::fake();
-    $this->putJson('/api/box', ['add' => ['QW:604'], 'remove' => ['QW:101']])->assertNoContent();
+    $this->putJson('/api/box', ['add' => ['QW:3464'], 'remove' => ['QW:1823']])->assertNoContent();
     Queue::assertPushed(PrepareBox::class);
     $owned = array_column(array_filter($this->getJson('/api/pencils')->json('pencils'), static fn (array $pencil): bool => $pencil['owned']), 'id');
-    expect($owned)->toHaveCount(15)->toContain('QW:604')->not->toContain('QW:101');
-    $this->putJson('/api/box', ['add' => ['QW:607', 'QW:9999']])->assertUnprocessable()->assertJsonPath('errors.add.0', 'There is no pencil QW:9999 in any range.');
+    expect($owned)->toHaveCount(15)->toContain('QW:3464')->not->toContain('QW:1823');
+    $this->putJson('/api/box', ['add' => ['QW:4973', 'QW:9999']])->assertUnprocessable()->assertJsonPath('errors.add.0', 'There is no pencil QW:9999 in any range.');
     expect($this->user->box()->count())->toBe(15);
 });
 

@@ -31,7 +31,7 @@ function oddities(): array
 {
     return [
         null, '', ' ', true, false, 0, -1, 7, 3.7, -1e30, '1e999', 1e308, 'INFINITE', '12abc', str_repeat('x', 121), str_repeat('é', 5000), "a\0b", '🎨 draw', "'; drop table pieces; --",
-        '=1+1', '../../../.env', [], [1, 2, 3], ['x' => ['y' => ['z' => 1]]], [[]], [null], ['a' => 1, 'b' => [2]], '2026-13-45', 'QW:404', 'QW:404@40 > wash', 'QW:999999@40', 'ZZ:1@1000', '#12', array_fill(0, 200, 'QW:404'),
+        '=1+1', '../../../.env', [], [1, 2, 3], ['x' => ['y' => ['z' => 1]]], [[]], [null], ['a' => 1, 'b' => [2]], '2026-13-45', 'QW:6858', 'QW:6858@40 > wash', 'QW:999999@40', 'ZZ:1@1000', '#12', array_fill(0, 200, 'QW:6858'),
     ];
 }
 
@@ -63,7 +63,7 @@ function allowed(array $schema, string $name, array $ids): mixed
         'array' => array_map(static fn (): mixed => allowed($schema['items'] ?? ['type' => 'string'], rtrim($name, 's'), $ids), range(1, mt_rand(1, 2))),
         'object' => array_map(static fn (array $property, string $key): mixed => allowed($property, $key, $ids), $schema['properties'] ?? [], array_keys($schema['properties'] ?? [])) === [] ? [] : array_combine(array_keys($schema['properties']), array_map(static fn (array $property, string $key): mixed => allowed($property, $key, $ids), $schema['properties'], array_keys($schema['properties']))),
         default => $ids[$name] ?? match ($name) {
-            'stack', 'step' => 'QW:404@40 > QW:119@50', 'pencil', 'pinned', 'banned' => 'QW:404', 'paper' => 'harbour-cartridge', 'email' => 'who@example.org', 'page' => 'a4', 'colour', 'text' => '#446688',
+            'stack', 'step' => 'QW:6858@40 > QW:5892@50', 'pencil', 'pinned', 'banned' => 'QW:6858', 'paper' => 'harbour-cartridge', 'email' => 'who@example.org', 'page' => 'a4', 'colour', 'text' => '#446688',
             default => 'word',
         },
     };
@@ -74,19 +74,19 @@ function furnished(): array
 {
     $user = artist();
     $piece = pieceOf($user);
-    foreach (['QW:404@30', 'QW:404@60', 'QW:119@60'] as $stack) {
+    foreach (['QW:6858@30', 'QW:6858@60', 'QW:5892@60'] as $stack) {
         app(SwatchBook::class)->write($user, $piece->paper, Stack::parse($stack), Lab::of(60, 5, -38), 'typed');
     }
     $calibration = app(Calibrations::class)->calibrate($user);
     app(LookWork::class)->do($user, ['piece' => $piece->id], static fn () => null);
     $zone = $piece->zones()->firstOrFail();
     $target = $zone->targets()->firstOrFail();
-    $target->recipe()->create(['stack' => 'QW:404@30 > QW:119@60', 'by_hand' => false]);
-    $chart = Chart::query()->findOrFail($user->charts()->create(['paper_id' => $piece->paper_id, 'kind' => 'stacks', 'page' => 'a4', 'title' => 'x', 'stacks' => ['QW:404@60']])->id);
+    $target->recipe()->create(['stack' => 'QW:6858@30 > QW:5892@60', 'by_hand' => false]);
+    $chart = Chart::query()->findOrFail($user->charts()->create(['paper_id' => $piece->paper_id, 'kind' => 'stacks', 'page' => 'a4', 'title' => 'x', 'stacks' => ['QW:6858@60']])->id);
 
     return [$user, [
         'piece' => $piece->id, 'zone' => $zone->id, 'target' => $target->id, 'reference' => $piece->reference()->id, 'swatch' => (string) $user->swatches()->value('id'), 'chart' => $chart->id,
-        'calibration' => (string) $calibration->id, 'work' => $user->works()->create(['kind' => 'audit', 'wish' => []])->id, 'pencil' => 'QW:404', 'advice' => 'x', 'sheet' => '1', 'format' => 'csv', 'view' => 'photo',
+        'calibration' => (string) $calibration->id, 'work' => $user->works()->create(['kind' => 'audit', 'wish' => []])->id, 'pencil' => 'QW:6858', 'advice' => 'x', 'sheet' => '1', 'format' => 'csv', 'view' => 'photo',
     ]];
 }
 
@@ -165,8 +165,8 @@ it('plans whatever pins, bans and schools it has taken', function (array $change
     'a pin that is nowhere' => [['pinned' => ['QW:99999']]],
     'a pin of no range' => [['pinned' => ['NOWHERE:1']]],
     'a pin that is not in the box' => [['pinned' => ['QW:102']]],
-    'pins under keys' => [['pinned' => ['a' => 'QW:404']]],
-    'all but one banned' => [['banned' => ['QW:101', 'QW:113', 'QW:119', 'QW:201', 'QW:513', 'QW:519', 'QW:610', 'QW:716', 'QW:722', 'LO:7012', 'LO:7111', 'LO:7206', 'LO:7335', 'LO:7511']]],
-    'pinned and banned at once' => [['pinned' => ['QW:404'], 'banned' => ['QW:404']]],
+    'pins under keys' => [['pinned' => ['a' => 'QW:6858']]],
+    'all but one banned' => [['banned' => ['QW:1823', 'QW:3737', 'QW:5892', 'QW:7432', 'QW:5925', 'QW:2794', 'QW:3131', 'QW:4863', 'QW:3769', 'LO:9659', 'LO:2143', 'LO:3512', 'LO:4841', 'LO:2627']]],
+    'pinned and banned at once' => [['pinned' => ['QW:6858'], 'banned' => ['QW:6858']]],
     'a palette of one' => [['paletteSize' => 1]],
 ]);

@@ -30,7 +30,7 @@ it('is kept as it was typed, told with its zone, and taken off again', function 
 });
 
 it('refuses what is no colour or no tooth, and keeps what was there', function (): void {
-    ($this->lay)(['colour' => 'QW:119', 'tooth' => 'as-paper'])->assertOk();
+    ($this->lay)(['colour' => 'QW:5892', 'tooth' => 'as-paper'])->assertOk();
     $had = ($this->zone)()->ground;
     foreach ([
         [['colour' => 'muddyish', 'tooth' => 'as-paper'], 'ground.colour'], [['colour' => '#c9a57a', 'tooth' => 'slippery'], 'ground.tooth'], [['tooth' => 'little'], 'ground.colour'],
@@ -47,7 +47,7 @@ it('is what recipes and predictions of its zone stand on, and of no other', func
     $target = ($this->zone)()->targets[0];
     $wanted = ['L' => 55, 'a' => 8, 'b' => 18];
     $find = fn (?string $zone): array => $this->postJson($this->url.'/recipes', [...$wanted, 'zone' => $zone])->assertOk()->json('recipes.0');
-    $predict = fn (?string $zone): float => $this->postJson($this->url.'/predictions', [...$wanted, 'stack' => 'QW:404@30', 'zone' => $zone])->assertOk()->json('recipe.predicted.b');
+    $predict = fn (?string $zone): float => $this->postJson($this->url.'/predictions', [...$wanted, 'stack' => 'QW:6858@30', 'zone' => $zone])->assertOk()->json('recipe.predicted.b');
     $before = [$find($target->zone_id), $predict($target->zone_id)];
     ($this->lay)(['colour' => '60 12 40', 'tooth' => 'as-paper'])->assertOk();
     expect($find(null))->toEqual($before[0])->and($find($target->zone_id)['stack'])->not->toBe($before[0]['stack'])

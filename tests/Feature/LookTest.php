@@ -25,6 +25,7 @@ use Prism\Colour\Srgb;
 use function Tests\Feature\artist;
 use function Tests\Feature\picture;
 use function Tests\Feature\pieceOf;
+use function Tests\Feature\uploaded;
 
 // The photo is four flat quarters: red, green; blue, grey.
 
@@ -128,12 +129,12 @@ describe('finding zones', function (): void {
         $this->patchJson("/api/zones/{$red->id}", ['version' => $red->version, 'name' => 'Jug', 'corrections' => ['surface' => 'hard', 'importance' => 3]])->assertOk()
             ->assertJsonPath('traits.surface', 'hard')->assertJsonPath('traits.corrected', ['surface', 'importance']);
         $target = $red->targets()->firstOrFail();
-        $this->patchJson("/api/targets/{$target->id}", ['version' => 1, 'stack' => 'QW:201@70'])->assertOk();
+        $this->patchJson("/api/targets/{$target->id}", ['version' => 1, 'stack' => 'QW:7432@70'])->assertOk();
         $this->postJson($this->url.'/zones/find', ['count' => 5])->assertOk();
         $this->postJson($this->url.'/zones/find', ['count' => 4])->assertOk();
         $again = at($this, 0.2, 0.2);
         expect($again->id)->toBe($red->id)->and($again->name)->toBe('Jug')->and($again->corrections)->toBe(['surface' => 'hard', 'importance' => 3])
-            ->and($target->refresh()->recipe->stack)->toBe('QW:201@70');
+            ->and($target->refresh()->recipe->stack)->toBe('QW:7432@70');
         $this->patchJson("/api/zones/{$red->id}", ['version' => $again->version, 'corrections' => ['surface' => null, 'importance' => null]])->assertOk()->assertJsonPath('traits.corrected', []);
     });
 });
@@ -153,6 +154,23 @@ describe('changing zones', function (): void {
         expect(standing($this->piece))->toEqual($this->before);
         $this->postJson($this->url.'/zones/merge', ['into' => $this->red->id, 'gone' => $this->red->id])->assertUnprocessable();
         $this->postJson($this->url.'/zones/merge', ['into' => $this->red->id, 'gone' => 'nowhere'])->assertNotFound();
+    });
+
+    it('changes no zones that another window has changed since they were seen', function (): void {
+        $seen = $this->getJson($this->url)->json('zonesVersion');
+        $now = $this->postJson($this->url.'/zones/merge', ['into' => $this->red->id, 'gone' => $this->green->id, 'zonesVersion' => $seen])->assertOk()->json('zonesVersion');
+        expect($now)->toBeGreaterThan($seen);
+        $after = standing($this->piece);
+        $line = [[0.1, 0.6], [0.4, 0.6], [0.4, 0.9]];
+        foreach ([
+            ['post', $this->url.'/zones/find', ['count' => 12]], ['post', $this->url.'/zones/merge', ['into' => $this->red->id, 'gone' => at($this, 0.2, 0.8)->id]], ['post', $this->url.'/zones/lasso', ['line' => $line, 'how' => 'new']],
+            ['post', "/api/zones/{$this->red->id}/split", []], ['post', $this->url.'/zones/undo', []], ['delete', "/api/zones/{$this->red->id}", []],
+        ] as [$method, $url, $body]) {
+            $this->json($method, $url.($body === [] ? "?zonesVersion=$seen" : ''), $body === [] ? [] : [...$body, 'zonesVersion' => $seen])->assertConflict()->assertJsonPath('message', fn (string $said): bool => str_contains($said, 'changed meanwhile'));
+        }
+        expect(standing($this->piece))->toEqual($after);
+        // What is taken back is as it was seen then.
+        $this->postJson($this->url."/zones/undo?zonesVersion=$now")->assertOk()->assertJsonPath('zonesVersion', $seen);
     });
 
     it('splits what was two, refuses what is even', function (): void {
@@ -347,7 +365,8 @@ it('leaves what stays paper unknown when looking for it is cancelled', function 
 
 describe('references', function (): void {
     it('are several, each with a name and a role, and the first holds the zones', function (): void {
-        $piece = $this->post($this->url.'/references', ['photo' => picture('png', 80, 60, '#446688'), 'name' => 'Evening', 'role' => 'light'])->assertCreated()->assertJsonCount(2, 'references')->assertJsonPath('references.1.role', 'light')->json();
+        $piece = uploaded($this->post($this->url.'/references', ['photo' => picture('png', 80, 60, '#446688'), 'name' => 'Evening', 'role' => 'light']));
+        expect(array_column($piece['references'], 'role'))->toBe(['colour', 'light']);
         [$first, $second] = array_column($piece['references'], 'id');
         $this->get($piece['references'][1]['temperatureUrl'])->assertOk()->assertHeader('Content-Type', 'image/jpeg');
         $this->patchJson("/api/references/$second", ['name' => 'Dusk', 'role' => 'form'])->assertOk()->assertJsonPath('references.1.name', 'Dusk');
@@ -370,7 +389,7 @@ describe('references', function (): void {
     });
 
     it('show the same spot of the subject, aligned by pairs', function (): void {
-        $second = $this->post($this->url.'/references', ['photo' => picture('png', 80, 60, '#446688'), 'name' => 'Evening', 'role' => 'light'])->json('references.1.id');
+        $second = uploaded($this->post($this->url.'/references', ['photo' => picture('png', 80, 60, '#446688'), 'name' => 'Evening', 'role' => 'light']))['references'][1]['id'];
         $spot = ['x' => 0.25, 'y' => 0.25, 'radius' => 0.02];
         $this->postJson($this->url.'/same-spot', $spot)->assertOk()->assertJsonPath('0.sample.colour.hex', '#b43c32')->assertJsonPath('1.sample.colour.hex', '#446688')->assertJsonPath('1.x', 0.25);
         $this->patchJson("/api/references/$second", ['pairs' => [[0.5, 0.5, 0.1, 0.5]]])->assertOk();
@@ -430,13 +449,13 @@ describe('references', function (): void {
         $change()->assertInternalServerError();
         expect($bytes())->toBe($before)->and($reference->refresh()->picture)->toBe(1)->and($reference->width)->toBe(64);
         Reference::flushEventListeners();
-        $change()->assertOk();
+        uploaded($change());
         expect($bytes())->toBe($before)->and($reference->refresh()->picture)->toBe(2)->and($reference->width)->toBe(200);
         $this->deleteJson("/api/references/$reference->id/photo")->assertOk()->assertJsonPath('references.0.width', 64);
         expect($store->folderOf($reference->refresh()))->toBe($first);
         // Of older ones nothing is kept.
-        $change()->assertOk();
-        $change()->assertOk();
+        uploaded($change());
+        uploaded($change());
         expect($reference->refresh()->picture)->toBe(4)->and(array_map(basename(...), glob(dirname($first).'/*')))->toBe(['3', '4']);
         $this->deleteJson('/api/references/'.$this->piece->references()->create(['name' => 'Other', 'role' => 'colour', 'width' => 9, 'height' => 9, 'position' => 2])->id.'/photo')
             ->assertUnprocessable()->assertJsonPath('errors.photo.0', 'Neither the photo nor its light was changed; there is nothing to take back.');
@@ -467,10 +486,10 @@ describe('references', function (): void {
         $red = at($this, 0.2, 0.2);
         $grey = at($this, 0.8, 0.8);
         $target = $grey->targets()->firstOrFail();
-        $this->patchJson("/api/targets/{$target->id}", ['version' => 1, 'stack' => 'QW:722@30'])->assertOk();
+        $this->patchJson("/api/targets/{$target->id}", ['version' => 1, 'stack' => 'QW:3769@30'])->assertOk();
         $reference = $this->piece->reference();
-        $this->post("/api/references/{$reference->id}/photo", ['photo' => picture('png', 128, 96, '#828282')])->assertOk()->assertJsonCount(4, 'zones');
-        expect($red->refresh()->fits)->toBeFalse()->and($grey->refresh()->fits)->toBeTrue()->and($target->refresh()->recipe->stack)->toBe('QW:722@30')
+        $piece = uploaded($this->post("/api/references/{$reference->id}/photo", ['photo' => picture('png', 128, 96, '#828282')]));
+        expect($piece['zones'])->toHaveCount(4)->and($red->refresh()->fits)->toBeFalse()->and($grey->refresh()->fits)->toBeTrue()->and($target->refresh()->recipe->stack)->toBe('QW:3769@30')
             ->and($reference->refresh()->width)->toBe(128);
         $this->post("/api/references/{$reference->id}/photo", ['photo' => Tests\Feature\bytes('a.jpg', 'no photo')], ['Accept' => 'application/json'])->assertUnprocessable();
         expect($reference->refresh()->width)->toBe(128);

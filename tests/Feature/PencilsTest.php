@@ -40,7 +40,7 @@ function listed(string $query): array
 describe('looking through', function (): void {
     it('finds by number, former name and family, in the box and in all', function (): void {
         expect(listed(''))->toHaveCount(120)->and(listed('scope=box'))->toHaveCount(15)
-            ->and(listed('q=404'))->toBe(['QW:404'])->and(listed('q=whitewash'))->toBe(['QW:101'])->and(listed('q=nothing+like+it'))->toBe([])
+            ->and(listed('q=6858'))->toBe(['QW:6858'])->and(listed('q=whitewash'))->toBe(['QW:1823'])->and(listed('q=nothing+like+it'))->toBe([])
             ->and(listed('range=LO&scope=box'))->each->toStartWith('LO:')
             ->and(listed('binder=oil'))->toHaveCount(60)->and(listed('value=9&order=number'))->not->toBe([]);
         foreach ($this->getJson('/api/pencils?family=blue')->json('pencils') as $pencil) {
@@ -49,10 +49,10 @@ describe('looking through', function (): void {
     });
 
     it('puts the nearest to a colour first: hex, Lab or another pencil', function (): void {
-        expect(listed('near=QW:404')[0])->toBe('QW:404')->and(listed('near='.urlencode('38.1 8.4 -55.6'))[0])->toBe('QW:404');
+        expect(listed('near=QW:6858')[0])->toBe('QW:6858')->and(listed('near='.urlencode('38.1 8.4 -55.6'))[0])->toBe('QW:6858');
         $hex = Lab::of(38.1, 8.4, -55.6)->toHex();
-        expect(listed('near='.urlencode($hex)))->toContain('QW:404');
-        $this->getJson('/api/pencils?near=nonsense')->assertUnprocessable()->assertJsonPath('errors.near.0', '"nonsense" is not a colour; write it as # and six hexadecimal digits, such as #7a8b9c. Three numbers L* a* b* or a pencil such as QW:119 are read too.');
+        expect(listed('near='.urlencode($hex)))->toContain('QW:6858');
+        $this->getJson('/api/pencils?near=nonsense')->assertUnprocessable()->assertJsonPath('errors.near.0', '"nonsense" is not a colour; write it as # and six hexadecimal digits, such as #7a8b9c. Three numbers L* a* b* or a pencil such as QW:5892 are read too.');
         $this->getJson('/api/pencils?near=QW:9999')->assertUnprocessable();
     });
 
@@ -91,9 +91,9 @@ describe('looking through', function (): void {
 describe('a pencil', function (): void {
     it('tells all that is known of it', function (): void {
         $piece = pieceOf($this->user);
-        $this->postJson("/api/pieces/{$piece->id}/zones", ['name' => 'Float', 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'stack' => 'QW:119@40 > QW:404@50'])->assertCreated();
-        $this->postJson('/api/swatches', ['paper' => 'harbour-cartridge', 'stack' => 'QW:404@60', 'colour' => '60 5 -40'])->assertCreated();
-        $page = $this->getJson('/api/pencils/QW:404?paper=harbour-cartridge')->assertOk()->json();
+        $this->postJson("/api/pieces/{$piece->id}/zones", ['name' => 'Float', 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'stack' => 'QW:5892@40 > QW:6858@50'])->assertCreated();
+        $this->postJson('/api/swatches', ['paper' => 'harbour-cartridge', 'stack' => 'QW:6858@60', 'colour' => '60 5 -40'])->assertCreated();
+        $page = $this->getJson('/api/pencils/QW:6858?paper=harbour-cartridge')->assertOk()->json();
         expect($page['strengths'])->toHaveCount(3)->and(array_column($page['strengths'], 'strength'))->toBe(['light', 'medium', 'heavy'])
             ->and($page['strengths'][0]['colour']['L'])->toBeGreaterThan($page['strengths'][2]['colour']['L'])
             ->and($page['strengths'][0]['section'])->not->toBe([])->and($page['strengths'][0]['sigma'])->toBeGreaterThan(0.0)
@@ -101,19 +101,19 @@ describe('a pencil', function (): void {
             ->and($page['usedIn'][0]['name'])->toBe('Float')->and($page['swatchCount'])->toBe(1)->and($page['error'])->toBeNull()->and($page['calibration'])->toBeNull()
             ->and($page['measured'])->toBe('spectrum')->and($page['own'])->toBeFalse()->and($page['pencil']['aliases'])->toBe(['Flag Blue']);
         $this->getJson('/api/pencils/QW:9999')->assertNotFound();
-        $this->getJson('/api/pencils/QW:404?paper=vellum')->assertUnprocessable();
+        $this->getJson('/api/pencils/QW:6858?paper=vellum')->assertUnprocessable();
     });
 
     it('looks otherwise on another paper', function (): void {
-        $L = static fn (string $paper): float => test()->getJson("/api/pencils/QW:113?paper=$paper")->json('strengths.0.colour.L');
+        $L = static fn (string $paper): float => test()->getJson("/api/pencils/QW:3737?paper=$paper")->json('strengths.0.colour.L');
         expect($L('fog-toned'))->toBeLessThan($L('harbour-cartridge') - 10.0);
     });
 
     it('is noted in the box, if it is there', function (): void {
-        $this->patchJson('/api/box/QW:404', ['favourite' => true, 'spare' => 2, 'lengthMm' => 60])->assertNoContent();
-        expect($this->getJson('/api/pencils/QW:404')->json())->toMatchArray(['spare' => 2, 'lengthMm' => 60])->and($this->getJson('/api/pencils/QW:404')->json('pencil.favourite'))->toBeTrue();
-        $this->patchJson('/api/box/QW:604', ['favourite' => true])->assertUnprocessable();
-        $this->patchJson('/api/box/QW:404', ['lengthMm' => 900])->assertUnprocessable()->assertJsonPath('errors.lengthMm.0', 'A stub is 5 to 180 mm long.');
+        $this->patchJson('/api/box/QW:6858', ['favourite' => true, 'spare' => 2, 'lengthMm' => 60])->assertNoContent();
+        expect($this->getJson('/api/pencils/QW:6858')->json())->toMatchArray(['spare' => 2, 'lengthMm' => 60])->and($this->getJson('/api/pencils/QW:6858')->json('pencil.favourite'))->toBeTrue();
+        $this->patchJson('/api/box/QW:3464', ['favourite' => true])->assertUnprocessable();
+        $this->patchJson('/api/box/QW:6858', ['lengthMm' => 900])->assertUnprocessable()->assertJsonPath('errors.lengthMm.0', 'A stub is 5 to 180 mm long.');
     });
 });
 
@@ -149,9 +149,9 @@ describe('writing down', function (): void {
     });
 
     it('leaves a measured spectrum alone when only the name changes', function (): void {
-        $csv = PencilTable::write([PencilTable::read((string) file_get_contents(database_path('demo/pencils.csv')))->entries['QW:404']]);
-        $this->postJson('/api/pencils/import', ['text' => str_replace('QW,404', 'HS,404', $csv)])->assertOk()->assertJsonPath('written', 1);
-        $form = [...$this->form, 'number' => '404', 'name' => 'Renamed'];
+        $csv = PencilTable::write([PencilTable::read((string) file_get_contents(database_path('demo/pencils.csv')))->entries['QW:6858']]);
+        $this->postJson('/api/pencils/import', ['text' => str_replace('QW,6858', 'HS,404', $csv)])->assertOk()->assertJsonPath('written', 1);
+        $form = [...$this->form, 'number' => '6858', 'name' => 'Renamed'];
         unset($form['colour']);
         $this->putJson('/api/pencils/HS:404', $form)->assertOk();
         expect($this->getJson('/api/pencils/HS:404')->json('measured'))->toBe('spectrum');
@@ -171,9 +171,9 @@ describe('writing down', function (): void {
     it('changes nothing of a range that ships', function (): void {
         $said = 'Range QW ships with the studio and stays as it is. What you find out about its pencils belongs in the swatch book.';
         $this->postJson('/api/pencils', [...$this->form, 'range' => 'QW'])->assertUnprocessable()->assertJsonPath('message', $said);
-        $this->putJson('/api/pencils/QW:404', $this->form)->assertUnprocessable();
-        $this->deleteJson('/api/pencils/QW:404')->assertUnprocessable();
-        expect(Pencil::query()->where('number', '404')->value('name'))->toBe('Pennant Blue');
+        $this->putJson('/api/pencils/QW:6858', $this->form)->assertUnprocessable();
+        $this->deleteJson('/api/pencils/QW:6858')->assertUnprocessable();
+        expect(Pencil::query()->where('number', '6858')->value('name'))->toBe('Pennant Blue');
     });
 
     it('keeps a pencil that recipes or swatches use', function (): void {
@@ -202,7 +202,7 @@ describe('writing down', function (): void {
 
 describe('files', function (): void {
     it('shows what a file would bring, and takes in all of it or nothing', function (): void {
-        $bad = HEADER."HS,1,One,wax,,,,,,50,10,10\nHS,2,Two,chalk,,,,,,50,10,10\nQW,404,Stolen,wax,,,,,,50,10,10\nHS,1,Again,wax,,,,,,50,10,10\n";
+        $bad = HEADER."HS,1,One,wax,,,,,,50,10,10\nHS,2,Two,chalk,,,,,,50,10,10\nQW,6858,Stolen,wax,,,,,,50,10,10\nHS,1,Again,wax,,,,,,50,10,10\n";
         foreach (['preview', 'import'] as $what) {
             $answer = $this->postJson("/api/pencils/$what", ['text' => $bad])->assertUnprocessable()->assertJsonPath('message', '3 things in this file cannot be taken in; nothing of it was.');
             expect(array_map(static fn (array $row): array => [$row['row'], $row['column']], $answer->json('rows')))->toBe([[3, 'binder'], [4, 'range'], [5, 'number']]);
@@ -234,18 +234,18 @@ describe('files', function (): void {
 
 describe('instead of', function (): void {
     it('finds the nearest pencil and mix for pencils and recipes', function (): void {
-        $found = $this->postJson('/api/substitutes', ['text' => "LO:7044\nQW:604@40 > QW:404@50", 'paper' => 'harbour-cartridge'])->assertOk()->json();
+        $found = $this->postJson('/api/substitutes', ['text' => "LO:6945\nQW:3464@40 > QW:6858@50", 'paper' => 'harbour-cartridge'])->assertOk()->json();
         expect($found['pencils'])->toHaveCount(1)->and($found['pencils'][0]['strengths'])->toHaveCount(3)->and($found['pencils'][0]['nearest']['owned'])->toBeTrue()
-            ->and($found['recipes'][0]['swapped']['stack'])->not->toContain('604')->and($found['recipes'][0]['mix']['difference']['words'])->toBeString();
-        $into = $this->postJson('/api/substitutes', ['text' => 'QW:404', 'paper' => 'harbour-cartridge', 'into' => 'LO'])->assertOk()->json();
+            ->and($found['recipes'][0]['swapped']['stack'])->not->toContain('3464')->and($found['recipes'][0]['mix']['difference']['words'])->toBeString();
+        $into = $this->postJson('/api/substitutes', ['text' => 'QW:6858', 'paper' => 'harbour-cartridge', 'into' => 'LO'])->assertOk()->json();
         expect($into['pencils'][0]['nearest']['range'])->toBe('LO');
     });
 
     it('says what it cannot read, or does not know', function (): void {
-        $this->postJson('/api/substitutes', ['text' => "QW:404\nblue", 'paper' => 'harbour-cartridge'])->assertUnprocessable()->assertJsonPath('rows.0.row', 2);
+        $this->postJson('/api/substitutes', ['text' => "QW:6858\nblue", 'paper' => 'harbour-cartridge'])->assertUnprocessable()->assertJsonPath('rows.0.row', 2);
         $this->postJson('/api/substitutes', ['text' => 'XX:1', 'paper' => 'harbour-cartridge'])->assertUnprocessable()->assertJsonPath('errors.text.0', 'There is no pencil XX:1 in your ranges. Import its range under Pencils first.');
-        $this->postJson('/api/substitutes', ['text' => 'QW:404', 'paper' => 'harbour-cartridge', 'into' => 'ZZ'])->assertUnprocessable();
-        $this->actingAs(User::factory()->create())->postJson('/api/substitutes', ['text' => 'QW:404', 'paper' => 'harbour-cartridge'])->assertUnprocessable()
+        $this->postJson('/api/substitutes', ['text' => 'QW:6858', 'paper' => 'harbour-cartridge', 'into' => 'ZZ'])->assertUnprocessable();
+        $this->actingAs(User::factory()->create())->postJson('/api/substitutes', ['text' => 'QW:6858', 'paper' => 'harbour-cartridge'])->assertUnprocessable()
             ->assertJsonPath('message', 'There is nothing to choose from: your box, or that range, has no pencil with a colour.');
     });
 });

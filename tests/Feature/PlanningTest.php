@@ -59,10 +59,10 @@ it('pins and does without', function (): void {
     $this->patchJson($this->url, ['paletteSize' => 4]);
     planPicture($this);
     $palette = array_column($this->getJson($this->url.'/plan')->json('palette.pencils'), 'id');
-    $this->patchJson($this->url, ['banned' => [$palette[0]], 'pinned' => ['QW:101']])->assertOk()->assertJsonPath('planning.banned', [$palette[0]]);
+    $this->patchJson($this->url, ['banned' => [$palette[0]], 'pinned' => ['QW:1823']])->assertOk()->assertJsonPath('planning.banned', [$palette[0]]);
     planPicture($this);
     $again = array_column($this->getJson($this->url.'/plan')->json('palette.pencils'), 'id');
-    expect($again)->not->toContain($palette[0])->toContain('QW:101')->toHaveCount(4)->and(used($this))->not->toContain($palette[0]);
+    expect($again)->not->toContain($palette[0])->toContain('QW:1823')->toHaveCount(4)->and(used($this))->not->toContain($palette[0]);
     $this->patchJson($this->url, ['pinned' => ['nothing'], 'paletteSize' => 0, 'sessionMinutes' => 5, 'schools' => ['background' => 'backwards']])->assertUnprocessable()->assertJsonValidationErrors(['pinned.0', 'paletteSize', 'sessionMinutes', 'schools.background']);
 });
 
@@ -92,10 +92,10 @@ it('says of each zone how it is begun, of the pencils that lie first in its colo
 
 it('leaves recipes alone that the artist has chosen, and has their pencils in the palette', function (): void {
     $target = ZoneTarget::query()->firstOrFail();
-    $this->patchJson("/api/targets/{$target->id}", ['version' => $target->version, 'stack' => 'QW:716@40 > QW:610@30'])->assertOk();
+    $this->patchJson("/api/targets/{$target->id}", ['version' => $target->version, 'stack' => 'QW:4863@40 > QW:3131@30'])->assertOk();
     $this->patchJson($this->url, ['paletteSize' => 5]);
-    expect(planPicture($this)['kept'])->toBe(1)->and($target->refresh()->recipe->stack)->toBe('QW:716@40 > QW:610@30')
-        ->and(array_column($this->getJson($this->url.'/plan')->json('palette.pencils'), 'id'))->toContain('QW:716', 'QW:610');
+    expect(planPicture($this)['kept'])->toBe(1)->and($target->refresh()->recipe->stack)->toBe('QW:4863@40 > QW:3131@30')
+        ->and(array_column($this->getJson($this->url.'/plan')->json('palette.pencils'), 'id'))->toContain('QW:4863', 'QW:3131');
     $this->getJson($this->url.'/plan')->assertJsonPath('ownRecipes', 1);
     // What planning has found it may find anew; who has it open elsewhere is told.
     $other = ZoneTarget::query()->whereKeyNot($target->id)->firstOrFail();
@@ -164,21 +164,21 @@ it('leaves a recipe that was chosen while it ran, and writes none for a colour t
     $work = fn () => app(PlanningWork::class)->do($this->user, ['piece' => $this->piece->id], function (string $doing): void {
         if ($doing === 'Writing the recipes') {
             [$chosen, $removed] = ZoneTarget::query()->orderBy('id')->take(2)->get()->all();
-            $this->patchJson("/api/targets/$chosen->id", ['version' => $chosen->version, 'stack' => 'QW:404@30'])->assertOk();
+            $this->patchJson("/api/targets/$chosen->id", ['version' => $chosen->version, 'stack' => 'QW:6858@30'])->assertOk();
             $removed->delete();
         }
     });
     $work();
     [$chosen, $removed] = ZoneTarget::withTrashed()->orderBy('id')->take(2)->get()->all();
-    expect($chosen->recipe->stack)->toBe('QW:404@30')->and($chosen->recipe->by_hand)->toBeTrue()->and($removed->recipe)->toBeNull()
+    expect($chosen->recipe->stack)->toBe('QW:6858@30')->and($chosen->recipe->by_hand)->toBeTrue()->and($removed->recipe)->toBeNull()
         ->and(ZoneTarget::query()->whereHas('recipe')->count())->toBe(ZoneTarget::query()->count());
 });
 
 it('takes pins of one of two windows, and tells the other', function (): void {
     $seen = $this->getJson($this->url)->json('version');
-    $this->patchJson($this->url, ['version' => $seen, 'pinned' => ['QW:404']])->assertOk()->assertJsonPath('version', $seen + 1);
-    $this->patchJson($this->url, ['version' => $seen, 'pinned' => ['QW:119']])->assertConflict()->assertJsonPath('message', static fn (string $said): bool => str_contains($said, 'changed meanwhile'));
-    expect($this->getJson($this->url)->json('planning.pinned'))->toBe(['QW:404']);
+    $this->patchJson($this->url, ['version' => $seen, 'pinned' => ['QW:6858']])->assertOk()->assertJsonPath('version', $seen + 1);
+    $this->patchJson($this->url, ['version' => $seen, 'pinned' => ['QW:5892']])->assertConflict()->assertJsonPath('message', static fn (string $said): bool => str_contains($said, 'changed meanwhile'));
+    expect($this->getJson($this->url)->json('planning.pinned'))->toBe(['QW:6858']);
 });
 
 it('can be cancelled, and changes nothing then', function (): void {
@@ -219,7 +219,7 @@ describe('matching under wishes', function (): void {
         foreach ($this->postJson($this->url.'/recipes', [...$this->body, 'maxLayers' => 1])->json('recipes') as $recipe) {
             expect(count($recipe['steps']))->toBeLessThanOrEqual(1);
         }
-        $this->postJson($this->url.'/recipes', [...$this->body, 'maxLayers' => 0, 'avoid' => 'QW:404'])->assertUnprocessable()->assertJsonValidationErrors(['maxLayers', 'avoid']);
+        $this->postJson($this->url.'/recipes', [...$this->body, 'maxLayers' => 0, 'avoid' => 'QW:6858'])->assertUnprocessable()->assertJsonValidationErrors(['maxLayers', 'avoid']);
     });
 
     it('keeps to the palette of the picture, and to pencils that last', function (): void {
@@ -232,11 +232,11 @@ describe('matching under wishes', function (): void {
     });
 
     it('says what a stack needs and why it is so', function (): void {
-        $recipes = $this->postJson($this->url.'/nudges', ['stack' => 'QW:404@40 > QW:513@50', 'nudge' => 'lighter'])->assertOk()->json();
-        expect($recipes)->not->toBe([])->and($recipes[0]['predicted']['L'])->toBeGreaterThan($this->postJson($this->url.'/predictions', [...$this->body, 'stack' => 'QW:404@40 > QW:513@50'])->json('recipe.predicted.L'));
-        $this->postJson($this->url.'/nudges', ['stack' => 'QW:404@', 'nudge' => 'lighter'])->assertUnprocessable()->assertJsonPath('position', fn (int $at): bool => $at > 0);
+        $recipes = $this->postJson($this->url.'/nudges', ['stack' => 'QW:6858@40 > QW:5925@50', 'nudge' => 'lighter'])->assertOk()->json();
+        expect($recipes)->not->toBe([])->and($recipes[0]['predicted']['L'])->toBeGreaterThan($this->postJson($this->url.'/predictions', [...$this->body, 'stack' => 'QW:6858@40 > QW:5925@50'])->json('recipe.predicted.L'));
+        $this->postJson($this->url.'/nudges', ['stack' => 'QW:6858@', 'nudge' => 'lighter'])->assertUnprocessable()->assertJsonPath('position', fn (int $at): bool => $at > 0);
         $this->postJson($this->url.'/nudges', ['stack' => '', 'nudge' => 'louder'])->assertUnprocessable();
-        $notes = $this->postJson($this->url.'/why', [...$this->body, 'stack' => 'QW:404@60 > QW:113@90'])->assertOk()->json();
+        $notes = $this->postJson($this->url.'/why', [...$this->body, 'stack' => 'QW:6858@60 > QW:3737@90'])->assertOk()->json();
         expect(array_column($notes, 'what'))->toContain('In the other order')->and($notes[0]['difference']['words'])->toBeString();
         $this->actingAs(artist());
         $this->postJson($this->url.'/why', [...$this->body, 'stack' => ''])->assertNotFound();
@@ -247,7 +247,7 @@ describe('matching under wishes', function (): void {
 it('is taken back as a whole, but for what was chosen by hand since', function (): void {
     $this->deleteJson($this->url.'/planning/last')->assertUnprocessable()->assertJsonPath('message', 'There is no planning to take back.');
     $first = ZoneTarget::query()->orderBy('id')->firstOrFail();
-    $this->patchJson("/api/targets/{$first->id}", ['version' => 1, 'stack' => 'QW:119@40'])->assertOk();
+    $this->patchJson("/api/targets/{$first->id}", ['version' => 1, 'stack' => 'QW:5892@40'])->assertOk();
     $stacks = fn (): array => ZoneTarget::query()->with('recipe')->orderBy('id')->get()->map(fn (ZoneTarget $t): ?string => $t->recipe?->stack)->all();
     $before = $stacks();
     $this->patchJson($this->url, ['paletteSize' => 5]);
@@ -255,9 +255,9 @@ it('is taken back as a whole, but for what was chosen by hand since', function (
     expect($stacks())->not->toBe($before);
     $this->getJson($this->url.'/plan')->assertJsonPath('canTakeBack', true);
     $other = ZoneTarget::query()->orderByDesc('id')->firstOrFail();
-    $this->patchJson("/api/targets/{$other->id}", ['version' => $other->version, 'stack' => 'QW:201@60'])->assertOk();
+    $this->patchJson("/api/targets/{$other->id}", ['version' => $other->version, 'stack' => 'QW:7432@60'])->assertOk();
     $this->deleteJson($this->url.'/planning/last')->assertOk()->assertJsonPath('canTakeBack', false)->assertJsonPath('palette', null);
-    $before[count($before) - 1] = 'QW:201@60';
+    $before[count($before) - 1] = 'QW:7432@60';
     expect($stacks())->toBe($before);
     $this->deleteJson($this->url.'/planning/last')->assertUnprocessable();
     $this->actingAs(artist())->deleteJson($this->url.'/planning/last')->assertNotFound();
@@ -274,16 +274,16 @@ it('plans by value only: hues are as the pencils give them', function (): void {
 });
 
 it('sets a few given pencils to light, middle and dark', function (): void {
-    $found = $this->postJson($this->url.'/designation', ['pencils' => ['QW:119', 'QW:404', 'QW:201']])->assertOk()->json();
+    $found = $this->postJson($this->url.'/designation', ['pencils' => ['QW:5892', 'QW:6858', 'QW:7432']])->assertOk()->json();
     expect(array_column($found['pencils'], 'part'))->toBe(['light', 'middle', 'dark'])->and($found['combinations'])->toHaveCount(9)->and($found['ladder'])->toHaveCount(9)
         ->and($found['combinations'][1]['stack'])->toStartWith($found['pencils'][0]['id'])->toContain($found['pencils'][1]['id']);
     $steps = $found['gradient']['steps'];
     expect($steps)->toHaveCount(5)->and($steps[0]['stack'])->toStartWith($found['pencils'][0]['id'])->and($steps[4]['stack'])->toStartWith($found['pencils'][2]['id'])
         ->and($steps[4]['to'])->toEqual(1)->and($steps[0]['apart'])->toBeNull()->and(array_column($steps, 'toldApart'))->toBe([true, true, true, true, true]);
-    $this->postJson($this->url.'/designation', ['pencils' => ['QW:119']])->assertUnprocessable()->assertJsonPath('errors.pencils.0', 'Choose 2 to 5 pencils.');
-    $this->postJson($this->url.'/designation', ['pencils' => ['QW:119', 'QW:119']])->assertUnprocessable();
-    $this->postJson($this->url.'/designation', ['pencils' => ['QW:119', 'ZZ:1']])->assertUnprocessable()->assertJsonPath('errors.pencils.0', 'ZZ:1 is not in your box.');
-    $this->actingAs(artist())->postJson($this->url.'/designation', ['pencils' => ['QW:119', 'QW:404']])->assertNotFound();
+    $this->postJson($this->url.'/designation', ['pencils' => ['QW:5892']])->assertUnprocessable()->assertJsonPath('errors.pencils.0', 'Choose 2 to 5 pencils.');
+    $this->postJson($this->url.'/designation', ['pencils' => ['QW:5892', 'QW:5892']])->assertUnprocessable();
+    $this->postJson($this->url.'/designation', ['pencils' => ['QW:5892', 'ZZ:1']])->assertUnprocessable()->assertJsonPath('errors.pencils.0', 'ZZ:1 is not in your box.');
+    $this->actingAs(artist())->postJson($this->url.'/designation', ['pencils' => ['QW:5892', 'QW:6858']])->assertNotFound();
 });
 
 it('is proved on a chart: each recipe as the turns lay it once, numbered, ready to be read into the swatch book', function (): void {
@@ -342,7 +342,7 @@ it('learns the pace from the steps that are marked, breaks and catching up left 
     $this->piece->update(['width_mm' => 100, 'height_mm' => 75]);
     $this->patchJson($this->url, ['paletteSize' => 5]);
     planPicture($this);
-    $this->piece->zones()->first()->targets()->first()->recipe()->update(['stack' => 'QW:513@40 > QW:201@40 > LO:7111@55 > QW:404@45 > QW:201@50 > QW:513@55']);
+    $this->piece->zones()->first()->targets()->first()->recipe()->update(['stack' => 'QW:5925@40 > QW:7432@40 > LO:2143@55 > QW:6858@45 > QW:7432@50 > QW:5925@55']);
     $plan = fn (): array => $this->getJson($this->url.'/plan')->json();
     $steps = $plan()['steps'];
     expect($plan()['pace'])->toBe(['pace' => 350, 'steps' => 0]);
@@ -369,11 +369,11 @@ it('offers recipes chosen before, in any piece, where they fit', function (): vo
     $elsewhere = pieceOf($this->user);
     $zone = $elsewhere->zones()->create(['name' => 'Rim', 'x' => 0.5, 'y' => 0.5, 'radius' => 0.01, 'position' => 1]);
     $target = $zone->targets()->create(['role' => 'middle', 'L' => 50, 'a' => 0, 'b' => 0, 'spread' => 1, 'share' => 1, 'x' => 0.5, 'y' => 0.5]);
-    $target->recipe()->create(['stack' => 'QW:404@45 > QW:119@30', 'by_hand' => true]);
-    $look = $this->postJson($this->url.'/predictions', ['stack' => 'QW:404@45 > QW:119@30', 'L' => 50, 'a' => 0, 'b' => 0])->json('recipe.predicted');
+    $target->recipe()->create(['stack' => 'QW:6858@45 > QW:5892@30', 'by_hand' => true]);
+    $look = $this->postJson($this->url.'/predictions', ['stack' => 'QW:6858@45 > QW:5892@30', 'L' => 50, 'a' => 0, 'b' => 0])->json('recipe.predicted');
     $found = fn (array $lab): array => $this->postJson($this->url.'/recipes', $lab)->assertOk()->json('book');
     $near = ['L' => $look['L'] + 0.5, 'a' => $look['a'], 'b' => $look['b']];
-    expect($found($near))->toHaveCount(1)->and($found($near)[0]['recipe']['stack'])->toBe('QW:404@45 > QW:119@30')->and($found($near)[0]['from'])->toBe($elsewhere->title.', Rim');
+    expect($found($near))->toHaveCount(1)->and($found($near)[0]['recipe']['stack'])->toBe('QW:6858@45 > QW:5892@30')->and($found($near)[0]['from'])->toBe($elsewhere->title.', Rim');
     expect($found(['L' => 20, 'a' => 30, 'b' => 30]))->toBe([]);
     // Not those of somebody else.
     $other = artist();
@@ -384,14 +384,14 @@ it('offers recipes chosen before, in any piece, where they fit', function (): vo
 it('takes a colour as it is typed', function (): void {
     $this->postJson('/api/colours', ['text' => '#804020'])->assertOk()->assertJsonPath('hex', '#804020');
     $this->postJson('/api/colours', ['text' => '50 10 -20'])->assertOk()->assertJsonPath('L', 50)->assertJsonPath('b', -20);
-    $this->postJson('/api/colours', ['text' => 'QW:119'])->assertOk();
+    $this->postJson('/api/colours', ['text' => 'QW:5892'])->assertOk();
     $this->postJson('/api/colours', ['text' => 'QW:99999'])->assertUnprocessable()->assertJsonPath('errors.text.0', fn (string $said): bool => str_contains($said, 'no pencil QW:99999'));
     $this->postJson('/api/colours', ['text' => 'nice blue'])->assertUnprocessable()->assertJsonPath('errors.text.0', fn (string $said): bool => str_contains($said, 'is not a colour'));
     $this->postJson('/api/colours', [])->assertUnprocessable();
 });
 
 it('looks at a stack, and at every recipe found, under the lamp that the piece is drawn by', function (): void {
-    $asked = ['stack' => 'QW:404@45 > QW:119@30', 'L' => 60, 'a' => 2, 'b' => 10];
+    $asked = ['stack' => 'QW:6858@45 > QW:5892@30', 'L' => 60, 'a' => 2, 'b' => 10];
     $this->postJson($this->url.'/predictions', $asked)->assertOk()->assertJsonPath('recipe.underLamp', null);
     $this->postJson($this->url.'/recipes', $asked)->assertOk()->assertJsonPath('recipes.0.underLamp', null);
     $this->patchJson($this->url, ['lamp' => 'warm-lamp'])->assertOk();
@@ -403,13 +403,13 @@ it('looks at a stack, and at every recipe found, under the lamp that the piece i
         // One colour is asked for; each stack turns under the lamp in its own way.
         expect($recipe['underLamp']['target'])->toBe($seen['target'])->and($recipe['underLamp']['predicted']['b'])->toBeGreaterThan($recipe['predicted']['b']);
     }
-    $target = spotIn($this->piece, 'Spot', [60, 2, 10], 'QW:404@45');
+    $target = spotIn($this->piece, 'Spot', [60, 2, 10], 'QW:6858@45');
     $this->getJson($this->url)->assertOk()->assertJsonPath('zones', fn (array $zones): bool => array_values(array_filter($zones, fn (array $zone): bool => $zone['id'] === $target->zone_id))[0]['targets'][0]['recipe']['underLamp']['name'] === 'Warm lamp');
 });
 
 it('goes freely with black and white on toned paper, which never meet, and refuses that on white paper', function (): void {
-    $black = ['QW:722'];
-    $white = ['QW:101'];
+    $black = ['QW:3769'];
+    $white = ['QW:1823'];
     $with = function (array $lab) {
         return array_map(fn (array $recipe): array => array_values(array_unique(array_filter(array_map(fn (array $step): ?string => $step['pencil']['id'] ?? null, $recipe['steps'])))), $this->postJson($this->url.'/recipes', ['L' => $lab[0], 'a' => $lab[1], 'b' => $lab[2], 'toned' => true])->assertOk()->json('recipes'));
     };
@@ -425,13 +425,13 @@ it('goes freely with black and white on toned paper, which never meet, and refus
 
 it('plans a picture on toned paper with black, white and one colour', function (): void {
     $this->postJson($this->url.'/toned', ['colour' => null])->assertUnprocessable()->assertJsonPath('message', fn (string $said): bool => str_contains($said, 'This paper is white'));
-    $this->patchJson($this->url, ['paper' => 'fog-toned', 'valueOnly' => true, 'banned' => ['QW:722']]);
-    $this->postJson($this->url.'/toned', ['colour' => null])->assertOk()->assertJsonPath('planning.pinned', ['QW:722', 'QW:101'])->assertJsonPath('planning.paletteSize', 3)->assertJsonPath('planning.banned', [])->assertJsonPath('planning.valueOnly', false)->assertJsonPath('schools.chosen.blackAndWhite', 'toned');
+    $this->patchJson($this->url, ['paper' => 'fog-toned', 'valueOnly' => true, 'banned' => ['QW:3769']]);
+    $this->postJson($this->url.'/toned', ['colour' => null])->assertOk()->assertJsonPath('planning.pinned', ['QW:3769', 'QW:1823'])->assertJsonPath('planning.paletteSize', 3)->assertJsonPath('planning.banned', [])->assertJsonPath('planning.valueOnly', false)->assertJsonPath('schools.chosen.blackAndWhite', 'toned');
     planPicture($this);
     $palette = array_column($this->getJson($this->url.'/plan')->json('palette.pencils'), 'id');
-    expect($palette)->toHaveCount(3)->toContain('QW:722', 'QW:101');
+    expect($palette)->toHaveCount(3)->toContain('QW:3769', 'QW:1823');
     foreach (ZoneTarget::query()->with('recipe')->get() as $target) {
-        expect(str_contains($target->recipe->stack, 'QW:722') && str_contains($target->recipe->stack, 'QW:101'))->toBeFalse();
+        expect(str_contains($target->recipe->stack, 'QW:3769') && str_contains($target->recipe->stack, 'QW:1823'))->toBeFalse();
     }
     // Colour is strong where the eye should go, and drifts off elsewhere.
     $target = ZoneTarget::query()->get()->sortByDesc(fn (ZoneTarget $one): float => hypot($one->a, $one->b))->firstOrFail();
@@ -442,30 +442,30 @@ it('plans a picture on toned paper with black, white and one colour', function (
     };
     expect($chroma(1))->toBeLessThan($chroma(2))->and($chroma(2))->toBeLessThan($chroma(3));
     // Or with the colour that one wants.
-    $this->postJson($this->url.'/toned', ['colour' => 'LO:7206'])->assertOk()->assertJsonPath('planning.pinned', ['QW:722', 'QW:101', 'LO:7206']);
+    $this->postJson($this->url.'/toned', ['colour' => 'LO:3512'])->assertOk()->assertJsonPath('planning.pinned', ['QW:3769', 'QW:1823', 'LO:3512']);
     planPicture($this);
-    expect(array_column($this->getJson($this->url.'/plan')->json('palette.pencils'), 'id'))->toEqualCanonicalizing(['QW:722', 'QW:101', 'LO:7206']);
+    expect(array_column($this->getJson($this->url.'/plan')->json('palette.pencils'), 'id'))->toEqualCanonicalizing(['QW:3769', 'QW:1823', 'LO:3512']);
     foreach (['blue' => 'not a pencil', 'QW:999' => 'not in your box'] as $colour => $said) {
         $this->postJson($this->url.'/toned', ['colour' => $colour])->assertUnprocessable()->assertJsonPath('message', fn (string $message): bool => str_contains($message, $said));
     }
-    $this->putJson('/api/box', ['remove' => ['QW:101', 'LO:7012']])->assertNoContent();
+    $this->putJson('/api/box', ['remove' => ['QW:1823', 'LO:9659']])->assertNoContent();
     app()->forgetScopedInstances();
     $this->postJson($this->url.'/toned', ['colour' => null])->assertUnprocessable()->assertJsonPath('message', 'Your box has no white pencil. Put one in the box first.');
     $this->actingAs(artist())->postJson($this->url.'/toned', ['colour' => null])->assertNotFound();
 });
 
 it('shades with pencils that are given, or with those of a zone along its form, and finishes as one likes', function (): void {
-    $given = $this->postJson($this->url.'/gradient', ['pencils' => ['QW:404', 'QW:119'], 'finish' => 'blender'])->assertOk()->json();
-    expect($given['gradient']['steps'])->toHaveCount(3)->and($given['gradient']['steps'][0]['stack'])->toStartWith('QW:119')->toEndWith('blend')->and($given['lengthMm'])->toBeNull();
+    $given = $this->postJson($this->url.'/gradient', ['pencils' => ['QW:6858', 'QW:5892'], 'finish' => 'blender'])->assertOk()->json();
+    expect($given['gradient']['steps'])->toHaveCount(3)->and($given['gradient']['steps'][0]['stack'])->toStartWith('QW:5892')->toEndWith('blend')->and($given['lengthMm'])->toBeNull();
     $zone = $this->piece->zones()->first();
-    foreach ([['light', 80, 'QW:119@30'], ['dark', 30, 'QW:404@50x4']] as [$role, $L, $stack]) {
+    foreach ([['light', 80, 'QW:5892@30'], ['dark', 30, 'QW:6858@50x4']] as [$role, $L, $stack]) {
         $target = $zone->targets()->create(['role' => $role, 'L' => $L, 'a' => 0, 'b' => 0, 'spread' => 1, 'share' => 0.4, 'x' => $zone->x, 'y' => $zone->y]);
         $target->recipe()->create(['stack' => $stack]);
     }
     $zone->targets()->where('role', 'middle')->delete();
     $own = $this->postJson($this->url.'/gradient', ['zone' => $zone->id])->assertOk()->json();
-    expect($own['gradient']['steps'])->toHaveCount(3)->and(array_column($own['gradient']['steps'], 'stack'))->toBe(['QW:119@30', 'QW:119@30 > QW:404@50x2', 'QW:404@50x4'])->and($own['lengthMm'])->toBeGreaterThan(1.0);
-    foreach ([[['pencils' => ['QW:404']], 'Choose'], [[], 'Choose two pencils'], [['pencils' => ['QW:404', 'ZZ:1']], 'ZZ:1 is not in your box.'], [['zone' => $this->piece->zones()->get()[1]->id], 'one value only'], [['pencils' => ['QW:404', 'QW:119'], 'finish' => 'glitter'], '']] as [$wish, $says]) {
+    expect($own['gradient']['steps'])->toHaveCount(3)->and(array_column($own['gradient']['steps'], 'stack'))->toBe(['QW:5892@30', 'QW:5892@30 > QW:6858@50x2', 'QW:6858@50x4'])->and($own['lengthMm'])->toBeGreaterThan(1.0);
+    foreach ([[['pencils' => ['QW:6858']], 'Choose'], [[], 'Choose two pencils'], [['pencils' => ['QW:6858', 'ZZ:1']], 'ZZ:1 is not in your box.'], [['zone' => $this->piece->zones()->get()[1]->id], 'one value only'], [['pencils' => ['QW:6858', 'QW:5892'], 'finish' => 'glitter'], '']] as [$wish, $says]) {
         expect($this->postJson($this->url.'/gradient', $wish)->assertUnprocessable()->json('message'))->toContain($says);
     }
     $this->actingAs(artist());

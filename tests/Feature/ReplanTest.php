@@ -80,7 +80,7 @@ it('gathers only what has changed, and reads nothing stale or broken', function 
     $whole = $all();
     expect($before)->toHaveCount(count($first))->and($whole['nearby'])->toHaveCount(count($first));
     // A pin changes the palette and nothing that was gathered; taken back, all is as it was.
-    $this->patchJson($this->url, ['pinned' => ['QW:101']]);
+    $this->patchJson($this->url, ['pinned' => ['QW:1823']]);
     ($this->plan)();
     expect($kept())->toBe($before);
     // A colour that is set by hand is one more to gather; set back, there is nothing to gather.
@@ -93,10 +93,10 @@ it('gathers only what has changed, and reads nothing stale or broken', function 
     ($this->plan)();
     expect($kept())->toBe($edited);
     // Without a pencil nothing of it holds; and what nobody has asked for lately is forgotten.
-    $this->patchJson($this->url, ['pinned' => [], 'banned' => ['QW:201']]);
+    $this->patchJson($this->url, ['pinned' => [], 'banned' => ['QW:7432']]);
     ($this->plan)();
     expect(array_diff_key($kept(), $edited))->toHaveCount(count($before));
-    foreach (['QW:204', 'QW:404', 'QW:519', 'QW:722'] as $other) {
+    foreach (['QW:7184', 'QW:6858', 'QW:2794', 'QW:3769'] as $other) {
         $this->patchJson($this->url, ['banned' => [$other]]);
         ($this->plan)();
     }
@@ -149,7 +149,7 @@ it('says which neighbours merge, to whom the piece is', function (): void {
     $this->getJson($this->url.'/neighbours')->assertOk()->assertJsonCount(0);
     $zones = $this->piece->zones()->with('targets')->get();
     foreach ($zones as $i => $zone) {
-        $zone->targets->first()->recipe()->create(['stack' => $i === 3 ? 'QW:113@50' : 'QW:519@'.(50 + $i)]);
+        $zone->targets->first()->recipe()->create(['stack' => $i === 3 ? 'QW:3737@50' : 'QW:2794@'.(50 + $i)]);
     }
     $pairs = $this->getJson($this->url.'/neighbours')->assertOk()->json();
     expect($pairs)->not->toBe([])->and($pairs[0]['dE00'])->toBeLessThan(2.0)->and($pairs[0]['sentence'])->toStartWith('Push ')
@@ -162,7 +162,7 @@ describe('advice that is applied', function (): void {
     beforeEach(function (): void {
         $this->zones = $this->piece->zones()->with('targets')->get();
         foreach ($this->zones as $i => $zone) {
-            $zone->targets->first()->recipe()->create(['stack' => $i === 3 ? 'QW:113@50' : 'QW:519@'.(50 + $i), 'by_hand' => $i !== 0]);
+            $zone->targets->first()->recipe()->create(['stack' => $i === 3 ? 'QW:3737@50' : 'QW:2794@'.(50 + $i), 'by_hand' => $i !== 0]);
         }
         $this->pair = $this->getJson($this->url.'/neighbours')->json('0');
         $this->wanted = ['zone' => $this->pair['pushed'], 'kind' => 'push'];
@@ -191,11 +191,11 @@ describe('advice that is applied', function (): void {
     it('leaves what the artist has changed since, when it is taken back', function (): void {
         $id = $this->postJson($this->url.'/advised', $this->wanted)->json('advised.0.id');
         $target = $this->piece->zones()->findOrFail($this->pair['pushed'])->targets->first();
-        $target->recipe->update(['stack' => 'QW:404@30']);
+        $target->recipe->update(['stack' => 'QW:6858@30']);
         // It holds no more, and is not said to.
         $this->getJson($this->url.'/plan')->assertJsonCount(0, 'advised');
         $this->deleteJson($this->url."/advised/$id")->assertOk();
-        expect($target->recipe->fresh()->stack)->toBe('QW:404@30');
+        expect($target->recipe->fresh()->stack)->toBe('QW:6858@30');
     });
 
     it('makes an edge soft or sharp, and gives back what the artist had said of it', function (): void {
@@ -238,7 +238,7 @@ describe('an interpretation', function (): void {
             expect($after[$id]['L'])->toEqualWithDelta($colour['L'], 0.01)->and(hypot($after[$id]['a'], $after[$id]['b']))->toEqualWithDelta(0.5 * hypot($colour['a'], $colour['b']), 0.05);
         }
         $zone = $this->piece->zones()->first();
-        $this->patchJson("/api/zones/{$zone->id}", ['version' => $zone->version, 'interpretation' => ['local' => 'QW:519']])->assertOk()->assertJsonPath('interpretation.chroma', 100);
+        $this->patchJson("/api/zones/{$zone->id}", ['version' => $zone->version, 'interpretation' => ['local' => 'QW:2794']])->assertOk()->assertJsonPath('interpretation.chroma', 100);
         $read = collect($this->getJson($this->url)->json('zones'))->firstWhere('id', $zone->id);
         expect($read['interpretation']['local']['hex'])->toStartWith('#')->and($read['targets'][0]['colour']['a'])->toBeLessThan(0.0)
             ->and([$read['targets'][0]['read']['L'], $read['targets'][0]['read']['a']])->toEqual([$zone->targets->first()->L, $zone->targets->first()->a])

@@ -45,7 +45,7 @@ it('says of what is another\'s just what it says of what is not there, whatever 
     $other = pieceOf(artist());
     $zone = $other->zones()->create(['name' => 'Zone', 'x' => 0.5, 'y' => 0.5, 'radius' => 0.1, 'position' => 1, 'share' => 0.1]);
     $target = $zone->targets()->create(['role' => 'middle', 'L' => 50, 'a' => 0, 'b' => 0, 'spread' => 1, 'share' => 1, 'x' => 0.5, 'y' => 0.5, 'radius' => 0.1]);
-    $swatch = $other->user->swatches()->create(['paper_id' => $other->paper_id, 'stack' => 'QW:404@40', 'L' => 50, 'a' => 0, 'b' => 0, 'source' => 'typed']);
+    $swatch = $other->user->swatches()->create(['paper_id' => $other->paper_id, 'stack' => 'QW:6858@40', 'L' => 50, 'a' => 0, 'b' => 0, 'source' => 'typed']);
     $ids = ['{piece}' => $other->id, '{zone}' => $zone->id, '{target}' => $target->id, '{reference}' => $other->reference()->id, '{swatch}' => (string) $swatch->id];
     $this->actingAs(artist());
     $foreign = $this->json($method, strtr($path, $ids), ['version' => 'no number']);
@@ -91,7 +91,7 @@ it('lets the database\'s root in by the socket only', function (): void {
 
 it('writes no cell that a spreadsheet would reckon with', function (): void {
     $user = artist();
-    $user->swatches()->create(['paper_id' => pieceOf($user)->paper_id, 'stack' => 'QW:404@40', 'L' => 50, 'a' => 0, 'b' => -3, 'source' => 'typed', 'note' => '=HYPERLINK("http://evil.example")']);
+    $user->swatches()->create(['paper_id' => pieceOf($user)->paper_id, 'stack' => 'QW:6858@40', 'L' => 50, 'a' => 0, 'b' => -3, 'source' => 'typed', 'note' => '=HYPERLINK("http://evil.example")']);
     $csv = $this->actingAs($user)->get('/api/swatches.csv')->assertOk()->getContent();
     expect($csv)->toContain("\"'=HYPERLINK(")->not->toContain(',"=HYPERLINK')->toContain(',-3');
 });

@@ -52,7 +52,7 @@ function engineFolder(): string
 describe('the catalogue', function (): void {
     it('has every pencil by range and number, as numbers are counted', function (): void {
         $ids = app(Catalogue::class)->pencils(artist())->ids();
-        expect($ids)->toHaveCount(120)->and($ids[0])->toBe('QW:101')->and(end($ids))->toBe('LO:7642');
+        expect($ids)->toHaveCount(120)->and($ids[0])->toBe('QW:1718')->and(end($ids))->toBe('LO:9257');
         $range = Range::query()->where('code', 'QW')->firstOrFail();
         $like = Pencil::query()->where('range_id', $range->id)->firstOrFail();
         foreach (['9', '80', '1000'] as $number) {
@@ -60,19 +60,19 @@ describe('the catalogue', function (): void {
         }
         app()->forgetScopedInstances();
         $ids = app(Catalogue::class)->pencils(artist())->ids();
-        expect(array_slice($ids, 0, 3))->toBe(['QW:9', 'QW:80', 'QW:101'])->and(array_search('QW:1000', $ids, true))->toBe(62);
+        expect(array_slice($ids, 0, 3))->toBe(['QW:9', 'QW:80', 'QW:1000'])->and(array_search('QW:1718', $ids, true))->toBe(3);
     });
 
     it('gives each artist their own box', function (): void {
         $one = artist();
         $other = artist(withBox: false);
-        $other->box()->attach(Pencil::query()->where('number', '604')->value('id'));
+        $other->box()->attach(Pencil::query()->where('number', '3464')->value('id'));
         $catalogue = app(Catalogue::class);
-        expect($catalogue->box($one))->toHaveCount(15)->and($catalogue->box($other)->ids())->toBe(['QW:604']);
+        expect($catalogue->box($one))->toHaveCount(15)->and($catalogue->box($other)->ids())->toBe(['QW:3464']);
     });
 
     it('brings pencils and papers over whole', function (): void {
-        $pencil = app(Catalogue::class)->pencils(artist())->get(Prism\Materials\PencilId::of('LO:7044'));
+        $pencil = app(Catalogue::class)->pencils(artist())->get(Prism\Materials\PencilId::of('LO:6945'));
         expect($pencil->name)->toBe('Flare')->and($pencil->binder->value)->toBe('oil')->and($pencil->fullCoatBands)->toHaveCount(12)
             ->and($pencil->fullCoat?->a)->toBeGreaterThan(40.0);
         $paper = Catalogue::paper(Paper::query()->where('slug', 'fog-toned')->firstOrFail());
@@ -80,11 +80,11 @@ describe('the catalogue', function (): void {
     });
 
     it('is seeded again without doubling, and mends what was changed', function (): void {
-        Pencil::query()->where('number', '101')->update(['name' => 'Scribbled over']);
+        Pencil::query()->where('number', '1823')->update(['name' => 'Scribbled over']);
         (new MaterialsSeeder)->run();
         expect(Pencil::query()->count())->toBe(120)->and(Paper::query()->count())->toBe(4)
-            ->and(Pencil::query()->where('number', '101')->value('name'))->toBe('Chalk Quay')
-            ->and(Pencil::query()->where('number', '101')->firstOrFail()->aliases)->toBe(['Whitewash']);
+            ->and(Pencil::query()->where('number', '1823')->value('name'))->toBe('Chalk Quay')
+            ->and(Pencil::query()->where('number', '1823')->firstOrFail()->aliases)->toBe(['Whitewash']);
     });
 });
 
@@ -102,7 +102,7 @@ describe('the engine of the studio', function (): void {
         $again = freshEngine()->predictor(Paper::query()->findOrFail($this->paper->id), $this->user, desk($this->user))->model;
         expect(File::files(engineFolder()))->toHaveCount(1)
             ->and(filemtime($file->getPathname()))->toBe(1_000_000_000)
-            ->and($again->draw(Stack::parse('QW:404@50 > LO:7111@40'))->lab())->toEqual($first->draw(Stack::parse('QW:404@50 > LO:7111@40'))->lab());
+            ->and($again->draw(Stack::parse('QW:6858@50 > LO:2143@40'))->lab())->toEqual($first->draw(Stack::parse('QW:6858@50 > LO:2143@40'))->lab());
     });
 
     it('computes anew when the paper, a pencil or the box changes', function (): void {
@@ -116,21 +116,21 @@ describe('the engine of the studio', function (): void {
         freshEngine()->library($this->paper, $this->user, $box);
         expect($names())->toHaveCount(4);
 
-        $this->user->box()->attach(Pencil::query()->where('number', '604')->value('id'));
+        $this->user->box()->attach(Pencil::query()->where('number', '3464')->value('id'));
         freshEngine()->library($this->paper, $this->user, app(Catalogue::class)->box($this->user));
         expect($names())->toHaveCount(6);
 
-        $pencil = Pencil::query()->where('number', '404')->firstOrFail();
+        $pencil = Pencil::query()->where('number', '6858')->firstOrFail();
         $pencil->update(['bands' => array_map(static fn (float $band): float => 0.5 * $band, $pencil->bands)]);
         freshEngine()->library($this->paper, $this->user, app(Catalogue::class)->box($this->user));
         expect($names())->toHaveCount(8);
     });
 
     it('computes by the calibration in force, each artist by their own, and anew after the next', function (): void {
-        $stack = Stack::parse('QW:404@50');
+        $stack = Stack::parse('QW:6858@50');
         $seen = fn (User $artist): Lab => freshEngine()->predictor($this->paper, $artist, desk($artist, $stack))->predict($stack)->colour;
         $plain = $seen($this->user);
-        foreach (['' => [95.4, -0.6, 1.5], 'QW:404@30' => [80, 2, -20], 'QW:404@50' => [68, 4, -34], 'QW:404@90x2' => [36, 14, -58]] as $steps => [$L, $a, $b]) {
+        foreach (['' => [95.4, -0.6, 1.5], 'QW:6858@30' => [80, 2, -20], 'QW:6858@50' => [68, 4, -34], 'QW:6858@90x2' => [36, 14, -58]] as $steps => [$L, $a, $b]) {
             $this->user->swatches()->create(['paper_id' => $this->paper->id, 'stack' => $steps, 'L' => $L, 'a' => $a, 'b' => $b, 'source' => 'typed']);
         }
         expect($seen($this->user))->toEqual($plain);
@@ -142,19 +142,19 @@ describe('the engine of the studio', function (): void {
             ->and($calibrated->differenceTo($plain))->toBeGreaterThan(2.0)
             ->and($seen(User::factory()->create()))->toEqual($plain);
 
-        $this->user->swatches()->where('stack', 'QW:404@50')->update(['L' => 60.0]);
+        $this->user->swatches()->where('stack', 'QW:6858@50')->update(['L' => 60.0]);
         app(Calibrations::class)->calibrate($this->user);
         expect($seen($this->user)->L)->toBeLessThan($calibrated->L);
     });
 
     it('reads a calibration back as it was made, with pencils that came later', function (): void {
-        $this->user->swatches()->create(['paper_id' => $this->paper->id, 'stack' => 'QW:404@50', 'L' => 68.0, 'a' => 4.0, 'b' => -34.0, 'source' => 'typed']);
+        $this->user->swatches()->create(['paper_id' => $this->paper->id, 'stack' => 'QW:6858@50', 'L' => 68.0, 'a' => 4.0, 'b' => -34.0, 'source' => 'typed']);
         $id = app(Calibrations::class)->calibrate($this->user)->id;
-        Pencil::query()->where('number', '404')->firstOrFail()->replicate()->fill(['number' => '9404', 'name' => 'Later'])->save();
+        Pencil::query()->where('number', '6858')->firstOrFail()->replicate()->fill(['number' => '9404', 'name' => 'Later'])->save();
         $calibration = (new Calibrations(new Catalogue))->read($id, (new Catalogue)->pencils($this->user));
         expect($calibration->knows(PencilId::of('QW:9404')))->toBeTrue()
-            ->and($calibration->pencils['QW:404']['swatches'])->toBe(1)
-            ->and($calibration->model(Catalogue::paper($this->paper))->draw(Stack::parse('QW:404@50'))->lab()->differenceTo(Lab::of(68, 4, -34)))->toBeLessThan(4.0);
+            ->and($calibration->pencils['QW:6858']['swatches'])->toBe(1)
+            ->and($calibration->model(Catalogue::paper($this->paper))->draw(Stack::parse('QW:6858@50'))->lab()->differenceTo(Lab::of(68, 4, -34)))->toBeLessThan(4.0);
     });
 
     it('makes anew what was cut off or is foreign', function (string $content): void {
@@ -173,12 +173,12 @@ describe('the engine of the studio', function (): void {
     it('searches the box and predicts every pencil, owned or not', function (): void {
         $recipes = app(Engine::class)->search($this->paper, $this->user, app(Catalogue::class)->box($this->user))->find(Target::colour(Lab::of(50, 20, 20)));
         expect($recipes)->not->toBe([]);
-        expect(app(Engine::class)->predictor($this->paper, $this->user, desk($this->user, Stack::parse('QW:607@50')))->predict(Stack::parse('QW:607@50'))->colour->L)->toBeLessThan(95.0);
+        expect(app(Engine::class)->predictor($this->paper, $this->user, desk($this->user, Stack::parse('QW:4973@50')))->predict(Stack::parse('QW:4973@50'))->colour->L)->toBeLessThan(95.0);
     });
 
     it('sees the same stack otherwise on toned paper', function (): void {
         $toned = Paper::query()->where('slug', 'fog-toned')->firstOrFail();
-        $stack = Stack::parse('QW:113@60');
+        $stack = Stack::parse('QW:3737@60');
         $white = app(Engine::class)->predictor($this->paper, $this->user, desk($this->user))->predict($stack)->colour;
         expect(app(Engine::class)->predictor($toned, $this->user, desk($this->user))->predict($stack)->colour->L)->toBeLessThan($white->L - 8.0);
     });
@@ -214,7 +214,7 @@ describe('the pictures of a piece', function (): void {
 describe('the plan of a piece', function (): void {
     it('is made of the zones with recipes, in the school of the piece', function (): void {
         $piece = pieceOf(artist());
-        foreach (['dark' => 'QW:722@50', 'light' => 'QW:101@40', 'none' => null] as $name => $stack) {
+        foreach (['dark' => 'QW:3769@50', 'light' => 'QW:1823@40', 'none' => null] as $name => $stack) {
             spotIn($piece, $name, [50, 0, 0], $stack);
         }
         $order = fn (): array => array_map(static fn ($step): string => $step->zone->name, app(ZoneRecipes::class)->plan(Piece::query()->findOrFail($piece->id))->steps);
@@ -227,25 +227,25 @@ describe('the plan of a piece', function (): void {
         $user = artist();
         $piece = pieceOf($user);
         $this->actingAs($user);
-        $zone = $this->postJson("/api/pieces/{$piece->id}/zones", ['name' => 'a', 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'stack' => 'QW:119@40 > QW:201@50'])->json();
+        $zone = $this->postJson("/api/pieces/{$piece->id}/zones", ['name' => 'a', 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'stack' => 'QW:5892@40 > QW:7432@50'])->json();
         $plan = $this->getJson("/api/pieces/{$piece->id}/plan")->json();
         foreach ($plan['steps'] as $step) {
             $this->postJson("/api/pieces/{$piece->id}/drawing", ['key' => $step['key'], 'state' => 'done']);
         }
-        $this->patchJson("/api/targets/{$zone['targets'][0]['id']}", ['version' => 1, 'stack' => 'QW:119@40 > QW:201@60']);
+        $this->patchJson("/api/targets/{$zone['targets'][0]['id']}", ['version' => 1, 'stack' => 'QW:5892@40 > QW:7432@60']);
         $states = array_column($this->getJson("/api/pieces/{$piece->id}/plan")->json('steps'), 'state');
         expect($states)->toBe(['done', 'open']);
         // Back to what was drawn: the mark is there again.
-        $this->patchJson("/api/targets/{$zone['targets'][0]['id']}", ['version' => 2, 'stack' => 'QW:119@40 > QW:201@50']);
+        $this->patchJson("/api/targets/{$zone['targets'][0]['id']}", ['version' => 2, 'stack' => 'QW:5892@40 > QW:7432@50']);
         expect($this->getJson("/api/pieces/{$piece->id}/plan")->json('currentKey'))->toBeNull();
     });
 
     it('names pencils that are in a recipe but not in the box', function (): void {
         $user = artist();
         $piece = pieceOf($user);
-        $this->actingAs($user)->postJson("/api/pieces/{$piece->id}/zones", ['name' => 'a', 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'stack' => 'QW:119@40 > QW:604@50'])->assertCreated();
+        $this->actingAs($user)->postJson("/api/pieces/{$piece->id}/zones", ['name' => 'a', 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'stack' => 'QW:5892@40 > QW:3464@50'])->assertCreated();
         $list = $this->getJson("/api/pieces/{$piece->id}/plan")->json('pullList');
-        expect(array_column($list, 'owned', 'number'))->toBe(['119' => true, '604' => false]);
+        expect(array_column($list, 'owned', 'number'))->toBe(['5892' => true, '3464' => false]);
     });
 });
 
@@ -286,7 +286,7 @@ describe('the demo studio', function (): void {
         $calibrated = app(Engine::class)->predictor($paper, $demo, desk($demo));
         $plain = app(Engine::class)->predictor($paper, User::factory()->create(), desk($demo));
         $errors = ['calibrated' => 0.0, 'plain' => 0.0];
-        foreach (['QW:404@40 > QW:116@45', 'QW:201@50x2', 'QW:604@45 > QW:616@50', 'LO:7206@55', 'QW:722@35 > QW:404@40'] as $i => $steps) {
+        foreach (['QW:6858@40 > QW:4731@45', 'QW:7432@50x2', 'QW:3464@45 > QW:2312@50', 'LO:3512@55', 'QW:3769@35 > QW:6858@40'] as $i => $steps) {
             $stack = Stack::parse($steps);
             $drawn = $reader->read('harbour-cartridge', $stack, "test $i");
             $errors['calibrated'] += $calibrated->predict($stack)->colour->differenceTo($drawn);

@@ -49,18 +49,18 @@ it('tells a recipe as it is laid: rounds, a line, grain, at most two warnings ea
 });
 
 it('sets given pencils by hand to light, middle and dark', function (): void {
-    $found = fn (array $parts): array => array_column($this->postJson("/api/pieces/{$this->piece->id}/designation", ['pencils' => ['QW:404', 'QW:113'], 'parts' => $parts])->assertOk()->json('pencils'), 'part', 'id');
-    expect($found([]))->toBe(['QW:113' => 'light', 'QW:404' => 'dark'])->and($found(['QW:113' => 'dark', 'QW:404' => 'light']))->toBe(['QW:113' => 'dark', 'QW:404' => 'light']);
-    $this->postJson("/api/pieces/{$this->piece->id}/designation", ['pencils' => ['QW:404', 'QW:113'], 'parts' => ['QW:113' => 'loud']])->assertUnprocessable();
-    $this->postJson("/api/pieces/{$this->piece->id}/designation", ['pencils' => ['QW:404', 'QW:113'], 'parts' => ['QW:113' => 'blend', 'QW:404' => 'blend']])
+    $found = fn (array $parts): array => array_column($this->postJson("/api/pieces/{$this->piece->id}/designation", ['pencils' => ['QW:6858', 'QW:3737'], 'parts' => $parts])->assertOk()->json('pencils'), 'part', 'id');
+    expect($found([]))->toBe(['QW:3737' => 'light', 'QW:6858' => 'dark'])->and($found(['QW:3737' => 'dark', 'QW:6858' => 'light']))->toBe(['QW:3737' => 'dark', 'QW:6858' => 'light']);
+    $this->postJson("/api/pieces/{$this->piece->id}/designation", ['pencils' => ['QW:6858', 'QW:3737'], 'parts' => ['QW:3737' => 'loud']])->assertUnprocessable();
+    $this->postJson("/api/pieces/{$this->piece->id}/designation", ['pencils' => ['QW:6858', 'QW:3737'], 'parts' => ['QW:3737' => 'blend', 'QW:6858' => 'blend']])
         ->assertUnprocessable()->assertJsonPath('errors.parts.0', 'All of these are set only to blend; set one at least to light, middle or dark.');
 });
 
 it('mixes every three of given pencils, the lightest first and the darkest first, and lets one of them only blend', function (): void {
-    $this->user->box()->sync(App\Models\Pencil::query()->whereIn('number', ['404', '113', '201', '101'])->pluck('id'));
-    $found = $this->postJson("/api/pieces/{$this->piece->id}/designation", ['pencils' => ['QW:404', 'QW:113', 'QW:201', 'QW:101'], 'parts' => ['QW:101' => 'blend']])->assertOk()->json();
+    $this->user->box()->sync(App\Models\Pencil::query()->whereIn('number', ['6858', '3737', '7432', '1823'])->pluck('id'));
+    $found = $this->postJson("/api/pieces/{$this->piece->id}/designation", ['pencils' => ['QW:6858', 'QW:3737', 'QW:7432', 'QW:1823'], 'parts' => ['QW:1823' => 'blend']])->assertOk()->json();
     $orders = array_map(static fn (array $mix): array => preg_match_all('/:(\d+)@/', $mix['stack'], $numbers) > 0 ? $numbers[1] : [], $found['triples']);
-    expect(array_column($found['pencils'], 'part', 'number'))->toMatchArray(['101' => 'blend'])->and($orders)->toHaveCount(8);
+    expect(array_column($found['pencils'], 'part', 'number'))->toMatchArray(['1823' => 'blend'])->and($orders)->toHaveCount(8);
     foreach (array_chunk($orders, 2) as [$up, $down]) {
         expect(array_reverse($up))->toBe($down)->and(array_unique($up))->toHaveCount(3);
     }

@@ -17,7 +17,9 @@ use App\Studio\LongWork\DemoPieceWork;
 use App\Studio\LongWork\FillingWork;
 use App\Studio\LongWork\LongWork;
 use App\Studio\LongWork\LookWork;
+use App\Studio\LongWork\PhotoWork;
 use App\Studio\LongWork\PlanningWork;
+use App\Studio\LongWork\ReadingWork;
 use App\Studio\LongWork\ReservesWork;
 use App\Studio\LongWork\SearchAgainWork;
 use App\Studio\LongWork\WorkCancelled;
@@ -56,7 +58,7 @@ beforeEach(function (): void {
 
 it('has a worker for every kind', function (): void {
     expect(array_map(static fn (WorkKind $kind): string => $kind->worker(), WorkKind::cases()))
-        ->toBe([CalibrationWork::class, AuditWork::class, FillingWork::class, SearchAgainWork::class, LookWork::class, PlanningWork::class, BalanceWork::class, ReservesWork::class, DemoPieceWork::class]);
+        ->toBe([CalibrationWork::class, AuditWork::class, FillingWork::class, SearchAgainWork::class, LookWork::class, PlanningWork::class, BalanceWork::class, ReservesWork::class, DemoPieceWork::class, PhotoWork::class, ReadingWork::class]);
 });
 
 it('goes on while it says the same again, and stops once it is cancelled', function (): void {
@@ -177,7 +179,7 @@ describe('the audit', function (): void {
 
     it('rests on the calibration in force', function (): void {
         expect($this->found['calibration'])->toBeNull();
-        app(SwatchBook::class)->write($this->user, $this->paper, Stack::parse('QW:404@60'), Lab::of(60, 5, -38), 'typed');
+        app(SwatchBook::class)->write($this->user, $this->paper, Stack::parse('QW:6858@60'), Lab::of(60, 5, -38), 'typed');
         $made = app(Calibrations::class)->calibrate($this->user);
         expect(app(AuditWork::class)->do($this->user, ['paper' => 'harbour-cartridge'], $this->silent)['calibration']['id'])->toBe($made->id);
     });
@@ -195,8 +197,8 @@ it('counts own targets in the audit once there are some', function (): void {
 
 it('stops where it stands when it is told to', function (string $work, array $wish): void {
     $piece = pieceOf($this->user);
-    $target = spotIn($piece, 'a', [50, 0, 0], 'QW:722@90');
-    foreach (['QW:404@30', 'QW:404@60', 'QW:119@60'] as $stack) {
+    $target = spotIn($piece, 'a', [50, 0, 0], 'QW:3769@90');
+    foreach (['QW:6858@30', 'QW:6858@60', 'QW:5892@60'] as $stack) {
         app(SwatchBook::class)->write($this->user, $this->paper, Stack::parse($stack), Lab::of(60, 5, -38), 'typed');
     }
     $told = 0;
@@ -205,8 +207,8 @@ it('stops where it stands when it is told to', function (string $work, array $wi
             throw new WorkCancelled;
         }
     };
-    expect(fn () => app($work)->do($this->user, [...$wish, 'targets' => [$target->id, spotIn($piece, 'b', [60, 0, 0], 'QW:722@50')->id]], $cancel))->toThrow(WorkCancelled::class);
-    expect($target->recipe()->first()->stack)->toBe('QW:722@90')->and($this->user->calibrations()->exists())->toBeFalse();
+    expect(fn () => app($work)->do($this->user, [...$wish, 'targets' => [$target->id, spotIn($piece, 'b', [60, 0, 0], 'QW:3769@50')->id]], $cancel))->toThrow(WorkCancelled::class);
+    expect($target->recipe()->first()->stack)->toBe('QW:3769@90')->and($this->user->calibrations()->exists())->toBeFalse();
 })->with([[AuditWork::class, ['paper' => 'harbour-cartridge']], [CalibrationWork::class, []], [SearchAgainWork::class, []]]);
 
 it('does not draw with a pencil that has no colour, nor on a sheet that is not there', function (): void {
@@ -218,12 +220,12 @@ it('does not draw with a pencil that has no colour, nor on a sheet that is not t
 
 it('searches again for what the artist has not chosen meanwhile', function (): void {
     $piece = pieceOf($this->user);
-    [$a, $b] = [spotIn($piece, 'a', [50, 0, 0], 'QW:722@90'), spotIn($piece, 'b', [60, 20, 0], 'QW:722@50')];
+    [$a, $b] = [spotIn($piece, 'a', [50, 0, 0], 'QW:3769@90'), spotIn($piece, 'b', [60, 20, 0], 'QW:3769@50')];
     app(SearchAgainWork::class)->do($this->user, ['targets' => [$a->id, $b->id]], function () use ($b): void {
-        $b->recipe()->update(['stack' => 'QW:404@30', 'by_hand' => true]);
+        $b->recipe()->update(['stack' => 'QW:6858@30', 'by_hand' => true]);
         ZoneTarget::query()->whereKey($b->id)->increment('version');
     });
-    expect($a->recipe()->value('stack'))->not->toBe('QW:722@90')->and($b->recipe()->value('stack'))->toBe('QW:404@30');
+    expect($a->recipe()->value('stack'))->not->toBe('QW:3769@90')->and($b->recipe()->value('stack'))->toBe('QW:6858@30');
 });
 
 it('searches nothing out of an empty box', function (): void {
@@ -231,7 +233,7 @@ it('searches nothing out of an empty box', function (): void {
 });
 
 it('has the box mixed anew once a calibration is in force', function (): void {
-    foreach (['QW:404@30', 'QW:404@60', 'QW:119@60'] as $stack) {
+    foreach (['QW:6858@30', 'QW:6858@60', 'QW:5892@60'] as $stack) {
         app(SwatchBook::class)->write($this->user, $this->paper, Stack::parse($stack), Lab::of(60, 5, -38), 'typed');
     }
     $work = $this->user->works()->create(['kind' => 'calibration', 'wish' => []]);
@@ -245,10 +247,10 @@ it('has the box mixed anew once a calibration is in force', function (): void {
 });
 
 it('names the calibration and the doubt in the plan, and on its sheet', function (): void {
-    app(SwatchBook::class)->write($this->user, $this->paper, Stack::parse('QW:404@60'), Lab::of(60, 5, -38), 'typed');
+    app(SwatchBook::class)->write($this->user, $this->paper, Stack::parse('QW:6858@60'), Lab::of(60, 5, -38), 'typed');
     app(Calibrations::class)->calibrate($this->user);
     $piece = pieceOf($this->user);
-    spotIn($piece, 'a', [60, 5, -38], 'QW:119@40 > QW:404@60');
+    spotIn($piece, 'a', [60, 5, -38], 'QW:5892@40 > QW:6858@60');
     $plan = $this->actingAs($this->user)->getJson("/api/pieces/{$piece->id}/plan")->assertOk()->json();
     expect($plan['calibration']['number'])->toBe(1)->and($plan['steps'])->toHaveCount(2)->and($plan['steps'][1]['sigma'])->toBeGreaterThan($plan['steps'][0]['sigma']);
     expect(app(PlanSheet::class)->pdf($piece->refresh(), app(ZoneRecipes::class)->plan($piece)))->toStartWith('%PDF');

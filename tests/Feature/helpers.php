@@ -14,12 +14,13 @@ use App\Studio\Photos\PhotoRenderer;
 use App\Studio\Photos\PhotoStore;
 use App\Studio\Photos\ReferenceRole;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Testing\TestResponse;
 use Imagick;
 use ImagickPixel;
 use Prism\Reference\Zones\TargetRole;
 
 /** A few pencils of both ranges, enough for a search. */
-const BOX = ['QW' => ['101', '113', '119', '201', '404', '513', '519', '610', '716', '722'], 'LO' => ['7012', '7111', '7206', '7335', '7511']];
+const BOX = ['QW' => ['1823', '3737', '5892', '7432', '6858', '5925', '2794', '3131', '4863', '3769'], 'LO' => ['9659', '2143', '3512', '4841', '2627']];
 
 function artist(bool $withBox = true): User
 {
@@ -96,6 +97,24 @@ function readPhoto(string $content): Photo
     } finally {
         unlink($path);
     }
+}
+
+/**
+ * The piece whose photo was uploaded: in tests the queue does a work at once.
+ *
+ * @return array<string, mixed>
+ */
+function uploaded(TestResponse $response): array
+{
+    $response->assertStatus(202)->assertJsonPath('kind', 'photo')->assertJsonPath('state', 'done');
+
+    return test()->getJson('/api/pieces/'.$response->json('result.piece'))->assertOk()->json();
+}
+
+/** Why an uploaded photo is refused, at once or once it is decoded; empty if it is not. */
+function uploadRefusal(TestResponse $response): string
+{
+    return (string) ($response->status() === 422 ? $response->json('errors.photo.0') : $response->assertStatus(202)->json('problem'));
 }
 
 function bytes(string $name, string $content): UploadedFile

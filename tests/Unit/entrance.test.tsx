@@ -10,7 +10,7 @@ import {
 import { NewPiecePage } from '../../resources/js/pieces/NewPiecePage';
 import { PiecesPage } from '../../resources/js/pieces/PiecesPage';
 import { Notices } from '../../resources/js/ui/Notices';
-import { papers, piece, reference, show } from './fixtures';
+import { papers, piece, reference, show, workOf } from './fixtures';
 import { Answer, serve } from './server';
 
 const nobody = { user: null, demo: false };
@@ -235,7 +235,10 @@ describe('a new piece', () => {
     const photo = new File(['jpeg'], 'two-floats_on-planks.jpg', { type: 'image/jpeg' });
 
     it('starts with a photo, and takes its title from the file', async () => {
-        const { asked, choose } = put({ 'POST /api/pieces': () => piece([]) });
+        const { asked, choose } = put({
+            'POST /api/pieces': () => workOf('photo', { state: 'waiting' }),
+            'GET /api/works/w1': () => workOf('photo', { result: { piece: 'p1' } }),
+        });
         await screen.findByRole('button', { name: 'Start' });
         expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Start' }).disabled).toBe(true);
         await choose(photo);
@@ -253,11 +256,11 @@ describe('a new piece', () => {
         expect(screen.getByLabelText<HTMLInputElement>('Title').value).toBe('My floats');
     });
 
-    it('says of a photo what is wrong with it, and takes another', async () => {
-        const { choose } = put({
-            'POST /api/pieces': () =>
-                new Answer(422, { message: 'No.', errors: { photo: ['This is no picture that can be read.'] } }),
-        });
+    it.each([
+        ['at once', new Answer(422, { message: 'No.', errors: { photo: ['This is no picture that can be read.'] } })],
+        ['once it is decoded', workOf('photo', { state: 'failed', problem: 'This is no picture that can be read.' })],
+    ])('says of a photo what is wrong with it, %s, and takes another', async (_, answer) => {
+        const { choose } = put({ 'POST /api/pieces': () => answer });
         await choose(photo);
         await userEvent.click(screen.getByRole('button', { name: 'Start' }));
         expect((await screen.findByRole('alert')).textContent).toContain('no picture that can be read');

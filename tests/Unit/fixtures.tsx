@@ -16,11 +16,25 @@ import type {
     Step,
     SwatchEntry,
     Target,
+    Work,
     Zone,
 } from '../../resources/js/api/client';
 import { DeskLight } from '../../resources/js/ui/DeskLight';
 
 type Appearance = Colour['appearance'];
+
+/** A long work that is done. */
+export const workOf = (kind: Work['kind'], changes: Partial<Work> = {}): Work => ({
+    id: 'w1',
+    kind,
+    state: 'done',
+    doing: '',
+    progress: 1,
+    problem: '',
+    startedAt: '2026-11-24T10:00:00Z',
+    result: null,
+    ...changes,
+});
 
 /** A colour as the server tells it; what matters to a test is given. */
 export function colour(
@@ -193,6 +207,7 @@ export function piece(zones: Zone[], changes: Partial<Piece> = {}): Piece {
         photo,
         references: [photo],
         zones,
+        zonesVersion: 7,
         undo: null,
         ...changes,
     };

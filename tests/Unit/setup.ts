@@ -1,5 +1,6 @@
 import { cleanup, configure } from '@testing-library/react';
 import { afterEach, vi } from 'vitest';
+import { forgetNotices } from '../../resources/js/ui/Notices';
 
 // A shared machine may stall for seconds.
 configure({ asyncUtilTimeout: 10_000 });
@@ -35,6 +36,7 @@ HTMLCanvasElement.prototype.getContext = () => null;
 
 afterEach(() => {
     cleanup();
+    forgetNotices();
     vi.restoreAllMocks();
     vi.unstubAllGlobals();
     localStorage.clear();

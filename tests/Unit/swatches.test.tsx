@@ -11,7 +11,7 @@ import { ReadingView } from '../../resources/js/swatches/ReadingView';
 import { SwatchFileSheet } from '../../resources/js/swatches/SwatchFileSheet';
 import { SwatchSheet } from '../../resources/js/swatches/SwatchSheet';
 import { Notices } from '../../resources/js/ui/Notices';
-import { colour, papers, pencil, show, swatch } from './fixtures';
+import { colour, papers, pencil, show, swatch, workOf } from './fixtures';
 import { Answer, serve } from './server';
 
 const book = (swatches = [swatch(1, 'QW:404@60'), swatch(2, '', { source: 'simulated' })], changes = {}) => ({
@@ -58,18 +58,6 @@ const reading: ChartReading = {
     corners: [],
     fields: [field(1, ''), field(2, 'QW:404@30', ['it seems to be empty']), field(3, 'QW:404@60')],
 };
-
-const workOf = (kind: Work['kind'], changes: Partial<Work> = {}): Work => ({
-    id: 'w1',
-    kind,
-    state: 'done',
-    doing: '',
-    progress: 1,
-    problem: '',
-    startedAt: '2026-11-24T10:00:00Z',
-    result: null,
-    ...changes,
-});
 
 const newer = { id: 8, number: 2, swatches: 368, before: 2.4, after: 1.29, madeAt: '2026-11-24T11:00:00Z' };
 const older = { id: 7, number: 1, swatches: 346, before: 2.04, after: 1.17, madeAt: '2026-11-24T10:00:00Z' };
@@ -357,11 +345,12 @@ describe('charts', () => {
     });
 
     it('read a picture, or say why they cannot', async () => {
-        let answer: unknown = new Answer(422, { message: 'Of the four corner marks only two can be seen.' });
+        let answer = workOf('reading', { state: 'failed', problem: 'Of the four corner marks only two can be seen.' });
         serve({
             'GET /api/charts/c1': () => chart,
             'GET /api/works': () => ({ work: null }),
-            'POST /api/charts/c1/readings': () => answer,
+            'POST /api/charts/c1/readings': () => ({ ...answer, state: 'waiting' }),
+            'GET /api/works/w1': () => answer,
         });
         show(onChart, '/swatches/charts/c1');
         await screen.findByRole('button', { name: 'Read a picture of it' });
@@ -370,7 +359,7 @@ describe('charts', () => {
         const picture = new File(['jpeg'], 'chart.jpg', { type: 'image/jpeg' });
         await userEvent.upload(input, picture);
         expect((await screen.findByRole('alert')).textContent).toContain('only two can be seen');
-        answer = reading;
+        answer = workOf('reading', { result: reading });
         await userEvent.upload(input, new File(['jpeg'], 'better.jpg', { type: 'image/jpeg' }));
         expect(await screen.findByTestId('reading')).toBeTruthy();
         expect(screen.queryByText(/This picture is simulated/)).toBeNull();

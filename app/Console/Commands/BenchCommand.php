@@ -244,9 +244,9 @@ final class BenchCommand extends Command
             $times = [];
             for ($i = 0; $i < self::HTTP_REQUESTS; $i++) {
                 $stack = implode(' > ', [
-                    Step::layer(PencilId::of('QW:404'), 20 + $i % 60),
-                    Step::layer(PencilId::of('QW:519'), 30 + ($i * 7) % 50, 1 + $i % 3),
-                    Step::layer(PencilId::of('LO:7206'), 25 + ($i * 3) % 40),
+                    Step::layer(PencilId::of('QW:6858'), 20 + $i % 60),
+                    Step::layer(PencilId::of('QW:2794'), 30 + ($i * 7) % 50, 1 + $i % 3),
+                    Step::layer(PencilId::of('LO:3512'), 25 + ($i * 3) % 40),
                 ]);
                 $started = hrtime(true);
                 $client->post("/api/pieces/$id/predictions", ['headers' => $token(), 'json' => ['stack' => $stack, 'L' => 50, 'a' => -10, 'b' => -10]]);

@@ -4,19 +4,20 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Problems;
 use App\Http\Requests\ChartRequest;
 use App\Http\Requests\ChartSwatchesRequest;
 use App\Http\Resources\ChartResource;
-use App\Http\Resources\ColourResource;
+use App\Http\Resources\WorkResource;
 use App\Models\Chart;
 use App\Models\Paper;
 use App\Models\User;
+use App\Studio\LongWork\WorkKind;
+use App\Studio\LongWork\Works;
 use App\Studio\Photos\PhotoRefused;
+use App\Studio\Photos\Uploads;
 use App\Studio\Swatches\ChartMaker;
 use App\Studio\Swatches\ChartPaper;
 use App\Studio\Swatches\ChartPictures;
-use App\Studio\Swatches\ChartReadings;
 use App\Studio\Swatches\SwatchBook;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
@@ -26,8 +27,8 @@ use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
-use Prism\Charts\ChartRefused;
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
@@ -113,44 +114,24 @@ final class ChartController
     #[OA\Post(path: '/api/charts/{chart}/readings', operationId: 'readChart', parameters: [new OA\PathParameter(name: 'chart', required: true, schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['picture'], properties: [
         new OA\Property(property: 'picture', type: 'string', format: 'binary'),
     ]))), responses: [
-        new OA\Response(response: 200, description: 'What the picture says; nothing is written yet', content: new OA\JsonContent(ref: '#/components/schemas/ChartReading')),
-        new OA\Response(response: 422, description: 'No chart can be read in it', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        new OA\Response(response: 202, description: 'It is read when its turn comes: what the picture says is the result, nothing is written yet', content: new OA\JsonContent(ref: '#/components/schemas/Work')),
+        new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
     ])]
-    #[OA\Schema(schema: 'ChartReading', required: ['sheet', 'width', 'height', 'light', 'corners', 'fields'], properties: [
-        new OA\Property(property: 'sheet', type: 'integer'),
-        new OA\Property(property: 'width', type: 'integer', description: 'of the picture as it was read, pixels'),
-        new OA\Property(property: 'height', type: 'integer'),
-        new OA\Property(property: 'light', type: 'number', description: 'brightest paper over darkest'),
-        new OA\Property(property: 'corners', type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
-        new OA\Property(property: 'fields', type: 'array', items: new OA\Items(required: ['number', 'stack', 'colour', 'spread', 'doubts', 'outline'], properties: [
-            new OA\Property(property: 'number', type: 'integer'),
-            new OA\Property(property: 'stack', type: 'string'),
-            new OA\Property(property: 'colour', ref: '#/components/schemas/Colour'),
-            new OA\Property(property: 'spread', type: 'number'),
-            new OA\Property(property: 'doubts', type: 'array', items: new OA\Items(type: 'string')),
-            new OA\Property(property: 'outline', type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
-        ])),
-    ])]
-    public function read(Request $request, Chart $chart, ChartReadings $readings): JsonResponse
+    public function read(Request $request, #[CurrentUser] User $user, Chart $chart, Uploads $uploads, Works $works): JsonResponse
     {
         Gate::authorize('view', $chart);
         $request->validate(['picture' => ['required', 'file', 'max:'.(config('prism.photo.max_megabytes') * 1024)]], [
             'picture.*' => 'Choose a picture of the filled chart: a JPEG, PNG or WebP of at most '.config('prism.photo.max_megabytes').' MB.',
         ]);
+        $picture = $request->file('picture');
+        assert($picture instanceof UploadedFile);
         try {
-            $picture = $request->file('picture');
-            [$photo, $reading] = $readings->of($chart, $picture instanceof UploadedFile ? $picture->getPathname() : '');
-        } catch (PhotoRefused|ChartRefused $refusal) {
-            return Problems::refused($refusal->getMessage(), ['errors' => ['picture' => [$refusal->getMessage()]]]);
+            $work = $works->begin($user, WorkKind::Reading, ['chart' => $chart->id, 'file' => $uploads->keep($picture)]);
+        } catch (PhotoRefused $refusal) {
+            throw ValidationException::withMessages(['picture' => $refusal->getMessage()]);
         }
 
-        return new JsonResponse([
-            'sheet' => $reading->sheet, 'width' => $photo->width, 'height' => $photo->height, 'light' => round($reading->light, 2), 'corners' => $reading->corners,
-            'fields' => array_map(static fn (array $cell): array => [
-                'number' => $cell['number'], 'stack' => $chart->stacks[$cell['number'] - 1], 'colour' => ColourResource::make($cell['colour']),
-                'spread' => round($cell['spread'], 2), 'doubts' => $cell['doubts'], 'outline' => $cell['outline'],
-            ], $reading->cells),
-        ]);
+        return WorkResource::make($work->refresh())->response()->setStatusCode(202);
     }
 
     #[OA\Post(path: '/api/charts/{chart}/swatches', operationId: 'takeReadings', parameters: [new OA\PathParameter(name: 'chart', required: true, schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['simulated', 'fields'], properties: [

@@ -39,7 +39,7 @@ final class MaterialController
     ])]
     public function colour(Request $request, #[CurrentUser] User $user, TypedColour $colours): ColourResource
     {
-        $text = $request->validate(['text' => ['required', 'string', 'max:60']], ['text.*' => 'Type a colour: #7a8b9c, three numbers L* a* b*, or a pencil such as QW:119.'])['text'];
+        $text = $request->validate(['text' => ['required', 'string', 'max:60']], ['text.*' => 'Type a colour: #7a8b9c, three numbers L* a* b*, or a pencil such as QW:5892.'])['text'];
 
         return ColourResource::make($colours->read($user, (string) $text, 'text'));
     }

@@ -11,20 +11,17 @@ use App\Http\Resources\PieceChoicesResource;
 use App\Http\Resources\PieceResource;
 use App\Http\Resources\PieceSummaryResource;
 use App\Http\Resources\SampleResource;
-use App\Jobs\PrepareBox;
-use App\Models\Paper;
+use App\Http\Resources\WorkResource;
 use App\Models\Piece;
 use App\Models\User;
 use App\Studio\LongWork\WorkKind;
 use App\Studio\LongWork\Works;
 use App\Studio\Photos\PhotoStore;
-use App\Studio\Photos\References;
+use App\Studio\Photos\Uploads;
 use App\Studio\Pieces;
-use App\Studio\Planning\PicturePalettes;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
 
@@ -49,26 +46,16 @@ final class PieceController
             new OA\Property(property: 'photo', type: 'string', format: 'binary'),
         ]))),
         responses: [
-            new OA\Response(response: 201, description: 'The new piece', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+            new OA\Response(response: 202, description: 'The piece is there when its photo is decoded: it is the result', content: new OA\JsonContent(ref: '#/components/schemas/Work')),
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
-    public function store(StorePieceRequest $request, #[CurrentUser] User $user, References $references, Works $works): JsonResponse
+    public function store(StorePieceRequest $request, #[CurrentUser] User $user, Uploads $uploads, Works $works): JsonResponse
     {
-        $piece = ReferenceController::reading($request, static fn (string $path): Piece => DB::transaction(static function () use ($request, $user, $references, $path): Piece {
-            $piece = $user->pieces()->create([
-                'title' => $request->validated('title'),
-                'palette_size' => PicturePalettes::FIRST_SIZE,
-                'paper_id' => Paper::query()->where('slug', $request->validated('paper'))->value('id'),
-            ]);
-            $references->begin($piece, $path);
+        $file = ReferenceController::kept($request, $uploads);
+        $work = $works->begin($user, WorkKind::Photo, [...$request->safe(['title', 'paper']), 'file' => $file]);
 
-            return $piece;
-        }));
-        $works->begin($user, WorkKind::Look, ['piece' => $piece->id]);
-        PrepareBox::dispatch($user);
-
-        return PieceResource::make($piece)->response()->setStatusCode(201);
+        return WorkResource::make($work->refresh())->response()->setStatusCode(202);
     }
 
     #[OA\Get(path: '/api/pieces/{piece}', operationId: 'piece', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [

@@ -167,7 +167,7 @@ final class PlanController
     public function tone(Request $request, Piece $piece, PicturePalettes $palettes): PieceResource
     {
         Gate::authorize('update', $piece);
-        $colour = $request->validate(['colour' => ['nullable', 'string', 'max:40']], ['colour.*' => 'Name one pencil, such as QW:404.'])['colour'] ?? null;
+        $colour = $request->validate(['colour' => ['nullable', 'string', 'max:40']], ['colour.*' => 'Name one pencil, such as QW:6858.'])['colour'] ?? null;
         $palettes->tone($piece, $colour === null ? null : PencilId::of((string) $colour));
 
         return new PieceResource($piece->refresh());

@@ -17,8 +17,8 @@ use App\Studio\LongWork\Works;
 use App\Studio\Photos\PhotoRefused;
 use App\Studio\Photos\PhotoStore;
 use App\Studio\Photos\PhotoView;
-use App\Studio\Photos\ReferenceRole;
 use App\Studio\Photos\References;
+use App\Studio\Photos\Uploads;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
@@ -40,16 +40,16 @@ final class ReferenceController
             new OA\Property(property: 'role', type: 'string'),
         ]))),
         responses: [
-            new OA\Response(response: 201, description: 'The piece with one photo more', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+            new OA\Response(response: 202, description: 'It is in the piece when it is decoded', content: new OA\JsonContent(ref: '#/components/schemas/Work')),
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
-    public function store(ReferenceFileRequest $request, Piece $piece, References $references): JsonResponse
+    public function store(ReferenceFileRequest $request, Piece $piece, References $references, Uploads $uploads): JsonResponse
     {
         Gate::authorize('update', $piece);
-        self::reading($request, static fn (string $path) => $references->add($piece, $path, (string) $request->validated('name'), ReferenceRole::from((string) $request->validated('role'))));
+        self::refused(static fn () => $references->checkRoom($piece));
 
-        return PieceResource::make($piece)->response()->setStatusCode(201);
+        return $this->decoding($piece, [...$request->safe(['name', 'role']), 'file' => self::kept($request, $uploads)]);
     }
 
     #[OA\Post(path: '/api/references/{reference}/photo', operationId: 'replacePhoto', parameters: [new OA\PathParameter(name: 'reference', required: true, schema: new OA\Schema(type: 'string'))],
@@ -57,19 +57,15 @@ final class ReferenceController
             new OA\Property(property: 'photo', type: 'string', format: 'binary'),
         ]))),
         responses: [
-            new OA\Response(response: 200, description: 'The piece with another photo in this one\'s place', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+            new OA\Response(response: 202, description: 'It takes this one\'s place when it is decoded', content: new OA\JsonContent(ref: '#/components/schemas/Work')),
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
-    public function replace(ReferenceFileRequest $request, Reference $reference, References $references): PieceResource
+    public function replace(ReferenceFileRequest $request, Reference $reference, Uploads $uploads): JsonResponse
     {
         Gate::authorize('update', $reference->piece);
-        self::reading($request, static fn (string $path) => $references->replace($reference, $path));
-        if ($references->isFirst($reference)) {
-            $this->works->begin($reference->piece->user, WorkKind::Look, ['piece' => $reference->piece_id]);
-        }
 
-        return PieceResource::make($reference->piece->refresh());
+        return $this->decoding($reference->piece, ['reference' => $reference->id, 'picture' => $reference->picture, 'file' => self::kept($request, $uploads)]);
     }
 
     #[OA\Delete(path: '/api/references/{reference}/photo', operationId: 'takePhotoBack', parameters: [new OA\PathParameter(name: 'reference', required: true, schema: new OA\Schema(type: 'string'))],
@@ -167,21 +163,32 @@ final class ReferenceController
         return response()->file($photos->path($reference, $view), ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=86400']);
     }
 
+    /** @param  array<string, mixed>  $wish */
+    private function decoding(Piece $piece, array $wish): JsonResponse
+    {
+        $work = $this->works->begin($piece->user, WorkKind::Photo, ['piece' => $piece->id, ...$wish]);
+
+        return WorkResource::make($work->refresh())->response()->setStatusCode(202);
+    }
+
     /**
-     * @param  \Closure(string): mixed  $read
+     * @return string by which {@see Uploads} know the photo
      *
      * @throws ValidationException in the reader's own words
      */
-    public static function reading(ReferenceFileRequest|StorePieceRequest $request, \Closure $read): mixed
+    public static function kept(ReferenceFileRequest|StorePieceRequest $request, Uploads $uploads): string
     {
         $upload = $request->file('photo');
         assert($upload instanceof UploadedFile);
 
-        return self::refused(static fn () => $read($upload->path()));
+        return self::refused(static fn (): string => $uploads->keep($upload));
     }
 
     /**
-     * @param  \Closure(): mixed  $do
+     * @template T
+     *
+     * @param  \Closure(): T  $do
+     * @return T
      *
      * @throws ValidationException
      */

@@ -47,7 +47,7 @@ final class SwatchController
         ]);
         $swatches = $user->swatches()->with('paper');
         if (($wish['pencil'] ?? '') !== '') {
-            // A whole number, or the beginning of one: 404 finds QW:404 and nothing of 1404.
+            // A whole number, or the beginning of one: 6858 finds QW:6858 and nothing of 16858.
             $pencil = addcslashes($wish['pencil'], '%_\\');
             $swatches->where('stack', 'like', str_contains($pencil, ':') ? "%$pencil@%" : "%:$pencil@%");
         }

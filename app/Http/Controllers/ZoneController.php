@@ -9,6 +9,7 @@ use App\Http\Requests\MergeZonesRequest;
 use App\Http\Requests\StoreZoneRequest;
 use App\Http\Requests\UpdateZoneRequest;
 use App\Http\Requests\ZoneCountRequest;
+use App\Http\Requests\ZonesRequest;
 use App\Http\Resources\PieceResource;
 use App\Http\Resources\ZoneResource;
 use App\Models\Piece;
@@ -105,16 +106,17 @@ final class ZoneController
     }
 
     #[OA\Post(path: '/api/pieces/{piece}/zones/find', operationId: 'findZones', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
-        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['count'], properties: [new OA\Property(property: 'count', type: 'integer')])),
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['count'], properties: [new OA\Property(property: 'count', type: 'integer'), new OA\Property(property: 'zonesVersion', type: 'integer', description: 'that was seen: the change is refused if it is another by now')])),
         responses: [
             new OA\Response(response: 200, description: 'The piece, cut into so many zones', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+            new OA\Response(response: 409, description: 'Changed meanwhile elsewhere', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
     public function find(ZoneCountRequest $request, Piece $piece): PieceResource
     {
         Gate::authorize('update', $piece);
-        $this->zones->find($piece, $request->integer('count'));
+        $this->zones->asSeen($piece, $request->seen(), fn () => $this->zones->find($piece, $request->integer('count')));
 
         return PieceResource::make($piece->refresh());
     }
@@ -123,31 +125,34 @@ final class ZoneController
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['into', 'gone'], properties: [
             new OA\Property(property: 'into', type: 'string', description: 'the zone that stays'),
             new OA\Property(property: 'gone', type: 'string'),
+            new OA\Property(property: 'zonesVersion', type: 'integer', description: 'that was seen: the change is refused if it is another by now'),
         ])),
         responses: [
             new OA\Response(response: 200, description: 'The piece with one zone less', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+            new OA\Response(response: 409, description: 'Changed meanwhile elsewhere', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
     public function merge(MergeZonesRequest $request, Piece $piece): PieceResource
     {
         Gate::authorize('update', $piece);
-        $this->zones->merge(
+        $this->zones->asSeen($piece, $request->seen(), fn () => $this->zones->merge(
             $piece->zones()->whereKey($request->validated('into'))->firstOrFail()->setRelation('piece', $piece),
             $piece->zones()->whereKey($request->validated('gone'))->firstOrFail(),
-        );
+        ));
 
         return PieceResource::make($piece->refresh());
     }
 
-    #[OA\Post(path: '/api/zones/{zone}/split', operationId: 'splitZone', parameters: [new OA\PathParameter(name: 'zone', required: true, schema: new OA\Schema(type: 'string'))], responses: [
+    #[OA\Post(path: '/api/zones/{zone}/split', operationId: 'splitZone', parameters: [new OA\PathParameter(name: 'zone', required: true, schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'zonesVersion', description: 'that was seen: the change is refused if it is another by now', schema: new OA\Schema(type: 'integer'))], responses: [
         new OA\Response(response: 200, description: 'The piece with one zone more', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+        new OA\Response(response: 409, description: 'Changed meanwhile elsewhere', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
     ])]
-    public function split(Zone $zone): PieceResource
+    public function split(ZonesRequest $request, Zone $zone): PieceResource
     {
         Gate::authorize('update', $zone->piece);
-        $this->zones->split($zone);
+        $this->zones->asSeen($zone->piece, $request->seen(), fn () => $this->zones->split($zone));
 
         return PieceResource::make($zone->piece->refresh());
     }
@@ -157,39 +162,45 @@ final class ZoneController
             new OA\Property(property: 'line', type: 'array', description: 'corners of a closed line, shares of width and height', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
             new OA\Property(property: 'how', type: 'string', enum: ['new', 'add', 'take']),
             new OA\Property(property: 'zone', type: 'string', description: 'that it is added to or taken from'),
+            new OA\Property(property: 'zonesVersion', type: 'integer', description: 'that was seen: the change is refused if it is another by now'),
         ])),
         responses: [
             new OA\Response(response: 200, description: 'The piece', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+            new OA\Response(response: 409, description: 'Changed meanwhile elsewhere', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
     public function lasso(LassoRequest $request, Piece $piece): PieceResource
     {
         Gate::authorize('update', $piece);
-        $zone = $request->validated('how') === 'new' ? null : $piece->zones()->whereKey($request->validated('zone'))->firstOrFail();
-        $this->zones->lasso($piece, $request->line(), (string) $request->validated('how'), $zone);
+        $this->zones->asSeen($piece, $request->seen(), function () use ($piece, $request): void {
+            $zone = $request->validated('how') === 'new' ? null : $piece->zones()->whereKey($request->validated('zone'))->firstOrFail();
+            $this->zones->lasso($piece, $request->line(), (string) $request->validated('how'), $zone);
+        });
 
         return PieceResource::make($piece->refresh());
     }
 
-    #[OA\Post(path: '/api/pieces/{piece}/zones/undo', operationId: 'undoZones', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [
+    #[OA\Post(path: '/api/pieces/{piece}/zones/undo', operationId: 'undoZones', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'zonesVersion', description: 'that was seen: the change is refused if it is another by now', schema: new OA\Schema(type: 'integer'))], responses: [
         new OA\Response(response: 200, description: 'The piece with the last change of its zones taken back', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+        new OA\Response(response: 409, description: 'Changed meanwhile elsewhere', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
     ])]
-    public function undo(Piece $piece): PieceResource
+    public function undo(ZonesRequest $request, Piece $piece): PieceResource
     {
         Gate::authorize('update', $piece);
-        $this->zones->undo($piece);
+        $this->zones->asSeen($piece, $request->seen(), fn () => $this->zones->undo($piece));
 
         return PieceResource::make($piece->refresh());
     }
 
-    #[OA\Delete(path: '/api/zones/{zone}', operationId: 'removeZone', parameters: [new OA\PathParameter(name: 'zone', required: true, schema: new OA\Schema(type: 'string'))], responses: [
+    #[OA\Delete(path: '/api/zones/{zone}', operationId: 'removeZone', parameters: [new OA\PathParameter(name: 'zone', required: true, schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'zonesVersion', description: 'that was seen: the change is refused if it is another by now', schema: new OA\Schema(type: 'integer'))], responses: [
         new OA\Response(response: 200, description: 'The piece; what the zone had goes to those that it touched', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
+        new OA\Response(response: 409, description: 'Changed meanwhile elsewhere', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
     ])]
-    public function destroy(Zone $zone): PieceResource
+    public function destroy(ZonesRequest $request, Zone $zone): PieceResource
     {
         Gate::authorize('update', $zone->piece);
-        $this->zones->remove($zone);
+        $this->zones->asSeen($zone->piece, $request->seen(), fn () => $this->zones->remove($zone));
 
         return PieceResource::make($zone->piece->refresh());
     }

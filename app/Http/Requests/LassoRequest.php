@@ -6,12 +6,13 @@ namespace App\Http\Requests;
 
 use Illuminate\Validation\Rule;
 
-final class LassoRequest extends StudioRequest
+final class LassoRequest extends ZonesRequest
 {
     /** @return array<string, mixed> */
     public function rules(): array
     {
         return [
+            ...parent::rules(),
             'line' => ['required', 'array', 'min:3', 'max:2000'],
             'line.*' => ['array', 'size:2'],
             'line.*.*' => ['numeric', 'between:-0.5,1.5'],

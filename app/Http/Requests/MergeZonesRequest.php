@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-final class MergeZonesRequest extends StudioRequest
+final class MergeZonesRequest extends ZonesRequest
 {
     /** @return array<string, mixed> */
     public function rules(): array
     {
-        return ['into' => ['required', 'string', 'max:30'], 'gone' => ['required', 'string', 'max:30', 'different:into']];
+        return [...parent::rules(), 'into' => ['required', 'string', 'max:30'], 'gone' => ['required', 'string', 'max:30', 'different:into']];
     }
 
     /** @return array<string, string> */

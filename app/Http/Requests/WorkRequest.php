@@ -13,7 +13,7 @@ final class WorkRequest extends StudioRequest
     public function rules(): array
     {
         return [
-            'kind' => ['required', Rule::enum(WorkKind::class)->except([WorkKind::Balance])],
+            'kind' => ['required', Rule::enum(WorkKind::class)->except([WorkKind::Balance, ...WorkKind::UPLOADS])],
             'paper' => ['required_if:kind,audit', 'string', 'exists:papers,slug'],
             'chart' => ['required_if:kind,filling', 'string', 'max:30'],
             'sheet' => ['integer', 'between:1,60'],

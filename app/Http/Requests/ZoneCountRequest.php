@@ -6,12 +6,12 @@ namespace App\Http\Requests;
 
 use Prism\Reference\Zones\MergeTree;
 
-final class ZoneCountRequest extends StudioRequest
+final class ZoneCountRequest extends ZonesRequest
 {
     /** @return array<string, mixed> */
     public function rules(): array
     {
-        return ['count' => ['required', 'integer', sprintf('between:%d,%d', MergeTree::FEWEST, MergeTree::MOST)]];
+        return [...parent::rules(), 'count' => ['required', 'integer', sprintf('between:%d,%d', MergeTree::FEWEST, MergeTree::MOST)]];
     }
 
     /** @return array<string, string> */

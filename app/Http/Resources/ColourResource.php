@@ -7,8 +7,8 @@ namespace App\Http\Resources;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
-use Prism\Colour\Appearance;
 use Prism\Colour\Lab;
+use Prism\Colour\Words\Appearance;
 
 /** @property-read Lab $resource */
 #[OA\Schema(schema: 'Colour', required: ['L', 'a', 'b', 'hex', 'appearance'], properties: [

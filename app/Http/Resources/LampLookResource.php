@@ -7,10 +7,10 @@ namespace App\Http\Resources;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
-use Prism\Colour\Difference;
 use Prism\Colour\Lab;
 use Prism\Colour\Lamp;
 use Prism\Colour\UnderLamp;
+use Prism\Colour\Words\Difference;
 use Prism\Layering\Passage;
 
 /**

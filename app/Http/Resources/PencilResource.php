@@ -10,7 +10,7 @@ use App\Studio\Pencils\PencilList;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
-use Prism\Colour\Appearance;
+use Prism\Colour\Words\Appearance;
 
 /**
  * A pencil in few words, so that thousands can be listed; whether it is owned is told by the one who asks.

@@ -14,11 +14,12 @@ use OpenApi\Attributes as OA;
 /** @mixin Piece */
 #[OA\Schema(schema: 'Piece', allOf: [
     new OA\Schema(ref: '#/components/schemas/PieceChoices'),
-    new OA\Schema(type: 'object', required: ['id', 'photo', 'references', 'zones', 'undo'], properties: [
+    new OA\Schema(type: 'object', required: ['id', 'photo', 'references', 'zones', 'zonesVersion', 'undo'], properties: [
         new OA\Property(property: 'id', type: 'string'),
         new OA\Property(property: 'photo', ref: '#/components/schemas/Reference', description: 'the first reference: zones and targets are read in it'),
         new OA\Property(property: 'references', type: 'array', items: new OA\Items(ref: '#/components/schemas/Reference')),
         new OA\Property(property: 'zones', type: 'array', items: new OA\Items(ref: '#/components/schemas/Zone')),
+        new OA\Property(property: 'zonesVersion', type: 'integer', description: 'of which there are and where; send it back with a change of that'),
         new OA\Property(property: 'undo', type: 'string', nullable: true, description: 'the last change of zones, which can be taken back'),
     ]),
 ])]
@@ -35,6 +36,7 @@ final class PieceResource extends JsonResource
             'photo' => ReferenceResource::make($this->resource->reference()),
             'references' => ReferenceResource::collection($this->references),
             'zones' => ZoneResource::collection($zones),
+            'zonesVersion' => ZoneHistory::version($this->resource),
             'undo' => ZoneHistory::undoable($this->resource),
         ];
     }

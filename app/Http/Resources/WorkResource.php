@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\Work;
+use App\Studio\LongWork\WorkKind;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
@@ -12,7 +13,7 @@ use OpenApi\Attributes as OA;
 /** @mixin Work */
 #[OA\Schema(schema: 'Work', required: ['id', 'kind', 'state', 'doing', 'progress', 'problem', 'startedAt', 'result'], properties: [
     new OA\Property(property: 'id', type: 'string'),
-    new OA\Property(property: 'kind', type: 'string', enum: ['calibration', 'audit', 'filling', 'search-again', 'look', 'planning', 'reserves', 'demo-piece', 'balance']),
+    new OA\Property(property: 'kind', type: 'string', enum: ['calibration', 'audit', 'filling', 'search-again', 'look', 'planning', 'reserves', 'demo-piece', 'balance', 'photo', 'reading']),
     new OA\Property(property: 'state', type: 'string', enum: ['waiting', 'running', 'done', 'failed', 'cancelled']),
     new OA\Property(property: 'doing', type: 'string'),
     new OA\Property(property: 'progress', type: 'number', description: '0-1'),
@@ -26,6 +27,7 @@ use OpenApi\Attributes as OA;
         new OA\Schema(ref: '#/components/schemas/LookResult'),
         new OA\Schema(ref: '#/components/schemas/PlanningResult'),
         new OA\Schema(ref: '#/components/schemas/PieceResult'),
+        new OA\Schema(ref: '#/components/schemas/ChartReading'),
     ]),
 ])]
 #[OA\Schema(schema: 'CalibrationResult', required: ['calibration'], properties: [new OA\Property(property: 'calibration', type: 'integer')])]
@@ -113,7 +115,11 @@ final class WorkResource extends JsonResource
             'progress' => round($this->progress, 3),
             'problem' => $this->problem,
             'startedAt' => $this->created_at->toIso8601String(),
-            'result' => $this->state === 'done' ? $this->result : null,
+            'result' => match (true) {
+                $this->state !== 'done' => null,
+                $this->kind === WorkKind::Reading->value => ChartReadingResource::make($this->result),
+                default => $this->result,
+            },
         ];
     }
 }

@@ -8,7 +8,7 @@ use App\Models\Piece;
 use App\Models\Zone;
 use App\Studio\Calibration\Engine;
 use App\Studio\Pencils\Catalogue;
-use App\Studio\Photos\KeptPictures;
+use App\Studio\Photos\KeptFiles;
 use App\Studio\Photos\PhotoRenderer;
 use App\Studio\Photos\PhotoStore;
 use App\Studio\Planning\PictureZones;
@@ -58,7 +58,7 @@ final class PictureDrawings
         $stacks = $this->laid($piece, $steps);
         $key = hash('xxh128', json_encode([self::VERSION, $edge, $piece->reference()->picture, $piece->crop, $piece->width_mm, base64_encode((string) $piece->zone_map), $stacks, $this->picture->of($piece), $piece->paper->slug, Grounds::byTarget($piece, static fn (Zone $zone): ?array => $zone->ground), $piece->user->calibration_id], JSON_THROW_ON_ERROR));
 
-        return KeptPictures::of($this->photos->folderOf($piece->reference()), 'drawing', $key, self::KEPT, function () use ($piece, $stacks, $edge): string {
+        return KeptFiles::of($this->photos->folderOf($piece->reference()), 'drawing', $key, self::KEPT, function () use ($piece, $stacks, $edge): string {
             [$field, $rgb] = $this->draw($piece, $stacks, $edge);
 
             return PhotoRenderer::png($field->width, $field->height, $rgb);

@@ -13,9 +13,9 @@ use App\Studio\Zones\Targets;
 use Closure;
 use Prism\Box\BoxCover;
 use Prism\Box\NextPencils;
-use Prism\Colour\Appearance;
 use Prism\Colour\Lab;
 use Prism\Colour\ValueScale;
+use Prism\Colour\Words\Appearance;
 use Prism\Matching\Gamut;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
@@ -160,14 +160,14 @@ final class AuditWork implements LongWork
         $groups = [];
         foreach ($gamut->colours() as $lab) {
             $look = Appearance::of($lab);
-            $groups[$look->family.'|'.$look->character.'|'.$look->valueStep][] = $lab;
+            $groups[$look->family->word().'|'.$look->character->value.'|'.$look->valueStep][] = $lab;
         }
         usort($groups, static fn (array $one, array $other): int => count($other) <=> count($one));
 
         return array_map(static function (array $labs): array {
             $look = Appearance::of($labs[intdiv(count($labs), 2)]);
 
-            return ['family' => $look->family, 'character' => $look->character, 'valueStep' => $look->valueStep, 'cells' => count($labs), 'hex' => $look->lab->toHex()];
+            return ['family' => $look->family->word(), 'character' => $look->character->value, 'valueStep' => $look->valueStep, 'cells' => count($labs), 'hex' => $look->lab->toHex()];
         }, array_slice($groups, 0, self::HOLES));
     }
 

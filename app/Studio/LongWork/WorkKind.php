@@ -15,11 +15,22 @@ enum WorkKind: string
     case Balance = 'balance';
     case Reserves = 'reserves';
     case DemoPiece = 'demo-piece';
+    case Photo = 'photo';
+    case Reading = 'reading';
+
+    /** Asked for with a file. */
+    public const UPLOADS = [self::Photo, self::Reading];
 
     /** Whether its wish names a piece. */
     public function isAboutPiece(): bool
     {
         return in_array($this, [self::Look, self::Planning, self::Balance, self::Reserves], true);
+    }
+
+    /** Whether each wish is another work. Of all others one is open at a time, of those about a piece one for each piece. */
+    public function isOneOfMany(): bool
+    {
+        return in_array($this, self::UPLOADS, true);
     }
 
     public function queue(): WorkQueue
@@ -40,6 +51,8 @@ enum WorkKind: string
             self::Balance => BalanceWork::class,
             self::Reserves => ReservesWork::class,
             self::DemoPiece => DemoPieceWork::class,
+            self::Photo => PhotoWork::class,
+            self::Reading => ReadingWork::class,
         };
     }
 }

@@ -23,8 +23,7 @@ final class Works
     private const SETTLED_SECONDS = 3;
 
     /**
-     * Asks for a long work. What is waiting or running already is not asked for twice: of most kinds one at a time, of those
-     * about a piece one for each piece.
+     * Asks for a long work. What is waiting or running already is not asked for twice; see {@see WorkKind::isOneOfMany()}.
      *
      * @param  array<string, mixed>  $wish
      */
@@ -39,7 +38,7 @@ final class Works
             if ($kind->isAboutPiece()) {
                 $open->where('wish->piece', $wish['piece'] ?? '');
             }
-            $work = $open->first();
+            $work = $kind->isOneOfMany() ? null : $open->first();
             $work = $work === null ? null : $this->tended($work);
 
             return $work !== null && in_array($work->state, ['waiting', 'running'], true) ? [$work, false] : [$artist->works()->create(['kind' => $kind->value, 'wish' => $wish]), true];

@@ -10,8 +10,8 @@ use App\Models\User;
 use Illuminate\Contracts\Cache\Repository;
 use Prism\Box\PencilFinder;
 use Prism\Box\Roll;
-use Prism\Colour\Appearance;
 use Prism\Colour\Lab;
+use Prism\Colour\Words\Appearance;
 
 /** The pencils of an artist's ranges as they are looked through: filtered, found, laid out. Made for thousands. */
 final class PencilList
@@ -40,9 +40,9 @@ final class PencilList
             $lab = $pencil->L === null ? null : Lab::of((float) $pencil->L, (float) $pencil->a, (float) $pencil->b);
             $appearance = $lab === null ? null : Appearance::of($lab);
             if ($appearance !== null) {
-                $families[$appearance->family] = true;
+                $families[$appearance->family->word()] = true;
             }
-            $rank = PencilFinder::answers($query->word, $range->code, $pencil->number, $pencil->name, $aliases, (string) $appearance?->family);
+            $rank = PencilFinder::answers($query->word, $range->code, $pencil->number, $pencil->name, $aliases, (string) $appearance?->family->word());
             if ($rank === null || ! self::passes($query, $range->code, (string) $pencil->binder, $appearance)) {
                 continue;
             }
@@ -80,7 +80,7 @@ final class PencilList
             'binder' => $pencil->binder, 'status' => $pencil->status, 'replacedBy' => $pencil->replaced_by,
             'owned' => $owned, 'favourite' => $favourite,
             'L' => $lab === null ? null : round($lab->L, 1), 'hex' => $lab?->toHex(),
-            'family' => $appearance?->family, 'lean' => $appearance?->lean, 'character' => $appearance?->character, 'valueStep' => $appearance?->valueStep,
+            'family' => $appearance?->family->word(), 'lean' => $appearance?->lean?->value, 'character' => $appearance?->character->value, 'valueStep' => $appearance?->valueStep,
             'distance' => null,
         ];
     }
@@ -89,8 +89,8 @@ final class PencilList
     {
         return ($query->range === '' || $query->range === $range)
             && ($query->binder === '' || $query->binder === $binder)
-            && ($query->family === '' || $appearance?->family === $query->family)
-            && ($query->lean === '' || $appearance?->lean === $query->lean)
+            && ($query->family === '' || $appearance?->family->word() === $query->family)
+            && ($query->lean === '' || $appearance?->lean?->value === $query->lean)
             && ($query->valueStep === null || $appearance?->valueStep === $query->valueStep)
             && ($query->near === null || $appearance !== null);
     }

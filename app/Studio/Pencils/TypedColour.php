@@ -35,7 +35,7 @@ final class TypedColour
 
             return Lab::typed($text);
         } catch (InvalidColour $refusal) {
-            throw ValidationException::withMessages([$field => $refusal->getMessage().' Three numbers L* a* b* or a pencil such as QW:119 are read too.']);
+            throw ValidationException::withMessages([$field => $refusal->getMessage().' Three numbers L* a* b* or a pencil such as QW:5892 are read too.']);
         }
     }
 }

@@ -32,18 +32,21 @@ final class PhotoReader
     {
     }
 
+    /**
+     * What can be said without decoding it.
+     *
+     * @throws PhotoRefused
+     */
+    public function check(string $path): void
+    {
+        $this->checked($path, (string) file_get_contents($path));
+    }
+
     /** @throws PhotoRefused */
     public function read(string $path): Photo
     {
         $bytes = (string) file_get_contents($path);
-        $format = self::format($bytes);
-        if ($format === null) {
-            throw new PhotoRefused('This file is not a picture that can be read here. Choose a JPEG, PNG or WebP.');
-        }
-        if (! self::isWhole($format, $bytes)) {
-            throw new PhotoRefused('This picture is cut off: its end is missing. Copy it again from the camera or the source.');
-        }
-        $this->checkSize($path);
+        $format = $this->checked($path, $bytes);
         $folder = sys_get_temp_dir().'/prism-'.Str::random(16);
         File::makeDirectory($folder, 0o700);
         try {
@@ -56,6 +59,25 @@ final class PhotoReader
         } finally {
             File::deleteDirectory($folder);
         }
+    }
+
+    /**
+     * @return string its format
+     *
+     * @throws PhotoRefused
+     */
+    private function checked(string $path, string $bytes): string
+    {
+        $format = self::format($bytes);
+        if ($format === null) {
+            throw new PhotoRefused('This file is not a picture that can be read here. Choose a JPEG, PNG or WebP.');
+        }
+        if (! self::isWhole($format, $bytes)) {
+            throw new PhotoRefused('This picture is cut off: its end is missing. Copy it again from the camera or the source.');
+        }
+        $this->checkSize($path);
+
+        return $format;
     }
 
     /**

@@ -33,9 +33,7 @@ final class References
      */
     public function add(Piece $piece, string $path, string $name, ReferenceRole $role): Reference
     {
-        if ($piece->references()->count() >= self::MOST) {
-            throw new PhotoRefused(sprintf('A piece takes at most %d references. Remove one first.', self::MOST));
-        }
+        $this->checkRoom($piece);
         $photo = $this->reader->read($path);
 
         return DB::transaction(function () use ($piece, $photo, $name, $role): Reference {
@@ -48,6 +46,14 @@ final class References
 
             return $reference;
         });
+    }
+
+    /** @throws PhotoRefused if the piece has as many as it takes */
+    public function checkRoom(Piece $piece): void
+    {
+        if ($piece->references()->count() >= self::MOST) {
+            throw new PhotoRefused(sprintf('A piece takes at most %d references. Remove one first.', self::MOST));
+        }
     }
 
     /**

@@ -9,6 +9,8 @@ use App\Models\Zone;
 use App\Models\ZoneTarget;
 use App\Studio\Calibration\Engine;
 use App\Studio\Pencils\Catalogue;
+use App\Studio\Photos\KeptFiles;
+use App\Studio\Photos\PhotoStore;
 use App\Studio\Zones\Grounds;
 use App\Studio\Zones\Targets;
 use App\Studio\Zones\ZoneTraits;
@@ -18,15 +20,23 @@ use Prism\Matching\EmptyBox;
 use Prism\Matching\Limits;
 use Prism\Matching\Recipe;
 use Prism\Matching\Trio;
+use Prism\Materials\Kit;
 use Prism\Planning\Order\Plan;
 use Prism\Planning\Order\PlannedZone;
 use Prism\Planning\Order\Planner;
+use Prism\Planning\Parcel;
 use Prism\Reference\LookRefused;
 
 /** The recipes of a piece's targets as the engine sees them now, and the plan they make. */
 final class ZoneRecipes
 {
-    public function __construct(private readonly Engine $engine, private readonly Catalogue $catalogue, private readonly Paces $paces, private readonly Grounds $grounds)
+    /** Goes up when plans are made differently from the same recipes. */
+    private const PLANS_VERSION = 1;
+
+    /** Of one photo: as it is, and as it was before what one takes back. */
+    private const KEPT_PLANS = 6;
+
+    public function __construct(private readonly Engine $engine, private readonly Catalogue $catalogue, private readonly Paces $paces, private readonly Grounds $grounds, private readonly PhotoStore $photos)
     {
     }
 
@@ -124,6 +134,22 @@ final class ZoneRecipes
             }
         }
 
-        return (new Planner($this->engine->predictor($piece->paper, $piece->user, $desk), $desk, SchoolChoices::ofPiece($piece)->background(), $this->paces->forPiece($piece), $piece->user->hand, $this->grounds->predictors($piece, $desk)))->plan($zones);
+        return $this->kept($piece, $zones, $desk);
+    }
+
+    /**
+     * What is asked for with each look at a piece is made once, until something that it rests on changes.
+     *
+     * @param  list<PlannedZone>  $zones
+     */
+    private function kept(Piece $piece, array $zones, Kit $desk): Plan
+    {
+        $rests = [SchoolChoices::ofPiece($piece)->background(), $this->paces->forPiece($piece), $piece->user->hand];
+        $engines = [$this->engine->digest($piece->paper, $piece->user, $desk), Grounds::byTarget($piece, fn (Zone $zone): string => $this->engine->digest(Grounds::paper($piece, $zone), $piece->user, $desk))];
+        $key = hash('xxh128', serialize([self::PLANS_VERSION, $zones, $rests, $engines, $desk]));
+        $make = fn (): Plan => (new Planner($this->engine->predictor($piece->paper, $piece->user, $desk), $desk, ...$rests, grounds: $this->grounds->predictors($piece, $desk)))->plan($zones);
+        $plan = Parcel::unpack(KeptFiles::of($this->photos->folderOf($piece->reference()), 'plan', $key, self::KEPT_PLANS, static fn (): string => Parcel::pack($make()), 'parcel'));
+
+        return $plan instanceof Plan ? $plan : $make();
     }
 }

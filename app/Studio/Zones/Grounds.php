@@ -14,7 +14,7 @@ use App\Studio\Pencils\Catalogue;
 use App\Studio\Pencils\TypedColour;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
-use Prism\Colour\Appearance;
+use Prism\Colour\Words\Family;
 use Prism\Layering\Predictor;
 use Prism\Materials\Ground;
 use Prism\Materials\GroundTooth;
@@ -78,7 +78,7 @@ final class Grounds
     /** How a zone is begun on its ground, in a sentence. */
     public static function sentence(Ground $ground): string
     {
-        return sprintf('Lay its ground first, %s, and let it dry.', Appearance::of($ground->colour)->family);
+        return sprintf('Lay its ground first, %s, and let it dry.', Family::of($ground->colour)->word());
     }
 
     /** @return array<string, mixed> rules of a change */

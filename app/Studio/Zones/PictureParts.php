@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Studio\Zones;
 
 use App\Models\Piece;
-use App\Studio\Photos\KeptPictures;
+use App\Studio\Photos\KeptFiles;
 use App\Studio\Photos\PhotoRenderer;
 use App\Studio\Photos\PhotoStore;
 use App\Studio\Planning\PictureZones;
@@ -47,7 +47,7 @@ final class PictureParts
         sort($targets);
         $key = hash('xxh128', json_encode([$this->picture->of($piece), base64_encode((string) $piece->zone_map), $piece->reference()->picture, $targets], JSON_THROW_ON_ERROR));
 
-        return KeptPictures::of($this->photos->folderOf($piece->reference()), 'veil', $key, self::KEPT, function () use ($piece, $targets): string {
+        return KeptFiles::of($this->photos->folderOf($piece->reference()), 'veil', $key, self::KEPT, function () use ($piece, $targets): string {
             [$field, $parts] = $this->parts($piece, self::EDGE);
             $mask = $parts->mask($targets);
             $veil = '';

@@ -6,6 +6,7 @@ namespace App\Studio\Zones;
 
 use App\Models\Piece;
 use App\Models\Zone;
+use App\Studio\ChangedMeanwhile;
 use App\Studio\Photos\PhotoStore;
 use App\Studio\Photos\PictureReadings;
 use App\Studio\Planning\SchoolChoices;
@@ -43,6 +44,23 @@ final class ZoneBook
         $whole = ZoneMaps::whole($piece);
 
         return $whole === null ? null : ZoneMaps::cropped($whole, $piece);
+    }
+
+    /**
+     * Changes the zones if they still are as they were seen, else {@see ChangedMeanwhile} is thrown.
+     *
+     * @param  ?int  $seen  {@see ZoneHistory::version()} at that time; null: whatever they are
+     * @param  \Closure(): mixed  $change
+     */
+    public function asSeen(Piece $piece, ?int $seen, \Closure $change): void
+    {
+        DB::transaction(function () use ($piece, $seen, $change): void {
+            $this->lock($piece);
+            if ($seen !== null && $seen !== ZoneHistory::version($piece)) {
+                throw new ChangedMeanwhile('What lies where in this picture');
+            }
+            $change();
+        });
     }
 
     /** What a cut of the photo into so many zones would be like; nothing is changed. */

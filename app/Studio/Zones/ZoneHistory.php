@@ -24,6 +24,14 @@ final class ZoneHistory
         return $changes->first()?->what;
     }
 
+    /** Another after each change of which zones there are and where; after an undo, that of before. */
+    public static function version(Piece $piece): int
+    {
+        $changes = $piece->zoneChanges();
+
+        return (int) $changes->max('id');
+    }
+
     /** Before a change of the zones. */
     public function remember(Piece $piece, string $what): void
     {

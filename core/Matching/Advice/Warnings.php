@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Prism\Matching\Advice;
 
-use Prism\Colour\Difference;
 use Prism\Colour\Lab;
 use Prism\Colour\ValueScale;
+use Prism\Colour\Words\Difference;
 use Prism\Layering\Passage;
 use Prism\Layering\Prediction;
 use Prism\Layering\Pressure;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Prism\Matching\Advice;
 
-use Prism\Colour\Difference;
 use Prism\Colour\Lab;
+use Prism\Colour\Words\Difference;
 use Prism\Layering\Predictor;
 use Prism\Layering\Pressure;
 use Prism\Layering\Stack;

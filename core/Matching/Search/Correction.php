@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Prism\Matching\Search;
 
-use Prism\Colour\Difference;
 use Prism\Colour\Lab;
+use Prism\Colour\Words\Difference;
 use Prism\Layering\Look;
 use Prism\Layering\Stack;
 

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Prism\Matching\Search;
 
 use Closure;
-use Prism\Colour\Difference;
 use Prism\Colour\Lab;
+use Prism\Colour\Words\Difference;
 use Prism\Layering\Passage;
 use Prism\Layering\Predictor;
 use Prism\Layering\Stack;

@@ -7,6 +7,7 @@ namespace Prism\Planning\Advice;
 use Prism\Colour\Lab;
 use Prism\Colour\ValueScale;
 use Prism\Colour\Wheel;
+use Prism\Colour\Words\Family;
 use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
 use Prism\Planning\Adjust\Aim;
@@ -138,7 +139,7 @@ final readonly class ZoneAdvice
         }
         $pencil = self::best($pencils, static fn (Lab $coat): float => $coat->chroma() < self::SINGS / 2 ? -INF : -Wheel::distance(Wheel::position($coat->hueDegrees()), $complement));
         if ($pencil === null || $beside === [] || Wheel::distance(Wheel::position(($pencil->fullCoat ?? $own)->hueDegrees()), $complement) > self::PARTS / 5) {
-            return new self($zone->id, AdviceKind::Sing, sprintf('To make it sing, lay a touch of %s beside it or under its shadow.', Wheel::family($complement)), $beside === [] ? null : Aim::towards($beside[0][0]->id, $complement));
+            return new self($zone->id, AdviceKind::Sing, sprintf('To make it sing, lay a touch of %s beside it or under its shadow.', Family::at($complement)->word()), $beside === [] ? null : Aim::towards($beside[0][0]->id, $complement));
         }
 
         return new self($zone->id, AdviceKind::Sing, sprintf('To make it sing, lay a touch of %s beside it, in %d, or under its shadow.', self::named($pencil), $beside[0][1]), Aim::towards($beside[0][0]->id, $complement));

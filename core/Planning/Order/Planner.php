@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Prism\Planning\Order;
 
-use Prism\Colour\Difference;
+use Prism\Colour\Words\Difference;
 use Prism\Layering\Prediction;
 use Prism\Layering\Predictor;
 use Prism\Layering\Pressure;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Prism\Reference\Image;
 
-use Prism\Colour\Difference;
 use Prism\Colour\Lab;
+use Prism\Colour\Words\Difference;
 
 /** A patch of the photo: its mean colour and how much it varies. */
 final readonly class Sample

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Prism\Reference\Reserves;
 
 use Prism\Colour\DeltaE;
-use Prism\Colour\Difference;
 use Prism\Colour\Lab;
+use Prism\Colour\Words\Difference;
 use Prism\Reference\Image\Field;
 use Prism\Reference\Light\ToneMap;
 use Prism\Reference\Zones\ZoneMap;

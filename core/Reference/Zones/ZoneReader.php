@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Prism\Reference\Zones;
 
-use Prism\Colour\Appearance;
 use Prism\Colour\Lab;
+use Prism\Colour\Words\Family;
 use Prism\Reference\Image\Field;
 use Prism\Reference\Light\LightDirection;
 use Prism\Reference\Light\ZoneLight;
@@ -214,16 +214,16 @@ final class ZoneReader
         $column = $x < 1 / 3 ? 'left' : ($x < 2 / 3 ? '' : 'right');
         $place = trim("$row $column") ?: 'centre';
         // The admixture is told where a colour is read; a name does with the base.
-        $family = explode(' with ', Appearance::of($colour)->family)[0];
+        $family = Family::of($colour)->kind;
         $value = match (true) {
-            in_array($family, ['white', 'black'], true), str_starts_with($family, 'dark') => '',
+            $family->tellsValue() => '',
             $colour->L >= 76.0 => 'pale ',
             $colour->L >= 60.0 => 'light ',
             $colour->L >= 40.0 => '',
             $colour->L >= 22.0 => 'dark ',
             default => 'deep ',
         };
-        $name = sprintf('%s, %s%s', $place, $value, $family);
+        $name = sprintf('%s, %s%s', $place, $value, $family->value);
         $proposed = $name;
         for ($i = 2; isset($taken[$proposed]); $i++) {
             $proposed = "$name $i";

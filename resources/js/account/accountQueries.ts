@@ -1,5 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { answered, api, type Session } from '../api/client';
+import { forgetNotices } from '../ui/Notices';
 import { keys } from '../api/queries';
 
 /** Whoever signs in or out sees nothing of what was fetched before. */
@@ -9,6 +10,7 @@ function useSessionMutation<Input>(change: (input: Input) => Promise<Session>) {
     return useMutation({
         mutationFn: change,
         onSuccess: (session) => {
+            forgetNotices();
             client.setQueryData(keys.session, session);
             client.removeQueries({ predicate: (query) => query.queryKey[0] !== keys.session[0] });
         },

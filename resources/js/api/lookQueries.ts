@@ -2,7 +2,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tansta
 import { useEffect, useEffectEvent, useRef } from 'react';
 import { answered, api, type Balance, type Piece, type Reference, type TargetRole } from './client';
 import { keys, usePieceMutation, type Spot } from './queries';
-import { useWatchedWork, useWork } from './works';
+import { ended, useWatchedWork, useWork } from './works';
 
 const path = (piece: string) => ({ params: { path: { piece } } });
 
@@ -90,33 +90,56 @@ export const useBeside = (piece: string, photo: string, first: Spot | null, seco
             ),
     });
 
+/**
+ * A change of which zones there are and where. It tells what was seen here: if another window has changed that since, it is
+ * refused. One after the other, each upon what the one before it has made.
+ */
+function useZonesMutation<Input>(piece: string, change: (input: Input, zonesVersion?: number) => Promise<Piece>) {
+    const client = useQueryClient();
+
+    return usePieceMutation(
+        piece,
+        async (input: Input) => {
+            const changed = await change(input, client.getQueryData<Piece>(keys.piece(piece))?.zonesVersion);
+            client.setQueryData(keys.piece(piece), changed);
+
+            return changed;
+        },
+        `zones-${piece}`,
+    );
+}
+
 export const useFindZones = (piece: string) =>
-    usePieceMutation(piece, (count: number) =>
-        answered(api.POST('/api/pieces/{piece}/zones/find', { ...path(piece), body: { count } })),
+    useZonesMutation(piece, (count: number, zonesVersion) =>
+        answered(api.POST('/api/pieces/{piece}/zones/find', { ...path(piece), body: { count, zonesVersion } })),
     );
 
 export const useMergeZones = (piece: string) =>
-    usePieceMutation(piece, (body: { into: string; gone: string }) =>
-        answered(api.POST('/api/pieces/{piece}/zones/merge', { ...path(piece), body })),
+    useZonesMutation(piece, (body: { into: string; gone: string }, zonesVersion) =>
+        answered(api.POST('/api/pieces/{piece}/zones/merge', { ...path(piece), body: { ...body, zonesVersion } })),
     );
 
 export const useSplitZone = (piece: string) =>
-    usePieceMutation(piece, (zone: string) =>
-        answered(api.POST('/api/zones/{zone}/split', { params: { path: { zone } } })),
+    useZonesMutation(piece, (zone: string, zonesVersion) =>
+        answered(api.POST('/api/zones/{zone}/split', { params: { path: { zone }, query: { zonesVersion } } })),
     );
 
 export const useLasso = (piece: string) =>
-    usePieceMutation(piece, (body: { line: [number, number][]; how: 'new' | 'add' | 'take'; zone?: string }) =>
-        answered(api.POST('/api/pieces/{piece}/zones/lasso', { ...path(piece), body })),
+    useZonesMutation(
+        piece,
+        (body: { line: [number, number][]; how: 'new' | 'add' | 'take'; zone?: string }, zonesVersion) =>
+            answered(api.POST('/api/pieces/{piece}/zones/lasso', { ...path(piece), body: { ...body, zonesVersion } })),
     );
 
 export const useRemoveZone = (piece: string) =>
-    usePieceMutation(piece, (zone: string) =>
-        answered(api.DELETE('/api/zones/{zone}', { params: { path: { zone } } })),
+    useZonesMutation(piece, (zone: string, zonesVersion) =>
+        answered(api.DELETE('/api/zones/{zone}', { params: { path: { zone }, query: { zonesVersion } } })),
     );
 
 export const useUndoZones = (piece: string) =>
-    usePieceMutation(piece, () => answered(api.POST('/api/pieces/{piece}/zones/undo', path(piece))));
+    useZonesMutation(piece, (_: undefined, zonesVersion) =>
+        answered(api.POST('/api/pieces/{piece}/zones/undo', { params: { path: { piece }, query: { zonesVersion } } })),
+    );
 
 export const useAddTarget = (piece: string) =>
     usePieceMutation(piece, ({ zone, ...body }: Spot & { zone: string; role: TargetRole }) =>
@@ -141,26 +164,30 @@ function formOf(fields: Record<string, string | File>) {
 }
 
 export const useAddReference = (piece: string) =>
-    usePieceMutation(piece, (body: { photo: File; name: string; role: Reference['role'] }) =>
-        answered(
+    usePieceMutation(piece, async (body: { photo: File; name: string; role: Reference['role'] }) => {
+        const work = await answered(
             api.POST('/api/pieces/{piece}/references', {
                 ...path(piece),
                 body: { ...body, photo: '' },
                 bodySerializer: formOf(body),
             }),
-        ),
-    );
+        );
+
+        return ended(work, 'photo');
+    });
 
 export const useReplacePhoto = (piece: string) =>
-    usePieceMutation(piece, ({ reference, photo }: { reference: string; photo: File }) =>
-        answered(
+    usePieceMutation(piece, async ({ reference, photo }: { reference: string; photo: File }) => {
+        const work = await answered(
             api.POST('/api/references/{reference}/photo', {
                 params: { path: { reference } },
                 body: { photo: '' },
                 bodySerializer: formOf({ photo }),
             }),
-        ),
-    );
+        );
+
+        return ended(work, 'photo');
+    });
 
 /** The photo, or its light, as it was before the last change. */
 export const useTakePhotoBack = (piece: string) =>

@@ -1,5 +1,6 @@
 import type { components } from './schema';
 import { keepPreviousData, QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { ended } from './works';
 import {
     answered,
     api,
@@ -185,11 +186,17 @@ export const useNudge = (piece: string) =>
     });
 
 /** Whatever changes a piece makes its own queries and the list of pieces stale. */
-export function usePieceMutation<Input, Output>(piece: string, change: (input: Input) => Promise<Output>) {
+export function usePieceMutation<Input, Output>(
+    piece: string,
+    change: (input: Input) => Promise<Output>,
+    /** Changes of one scope are sent one after the other. */
+    scope?: string,
+) {
     const client = useQueryClient();
 
     return useMutation({
         mutationFn: change,
+        scope: scope === undefined ? undefined : { id: scope },
         onSettled: () =>
             Promise.all([
                 client.invalidateQueries({ queryKey: keys.piece(piece), exact: true }),
@@ -251,18 +258,21 @@ export function useAddPiece() {
     const client = useQueryClient();
 
     return useMutation({
-        mutationFn: ({ title, paper, photo }: { title: string; paper: string; photo: File }) => {
+        mutationFn: async ({ title, paper, photo }: { title: string; paper: string; photo: File }) => {
             const form = new FormData();
             form.set('title', title);
             form.set('paper', paper);
             form.set('photo', photo);
 
-            return answered(
+            const work = await answered(
                 api.POST('/api/pieces', {
                     body: { title, paper, photo: '' },
                     bodySerializer: () => form,
                 }),
             );
+            const { result } = await ended(work, 'photo');
+
+            return { id: result && 'piece' in result ? result.piece : '' };
         },
         onSuccess: () => client.invalidateQueries({ queryKey: keys.pieces }),
     });

@@ -1206,23 +1206,6 @@ export interface components {
             /** Format: date-time */
             madeAt: string;
         };
-        ChartReading: {
-            sheet: number;
-            /** @description of the picture as it was read, pixels */
-            width: number;
-            height: number;
-            /** @description brightest paper over darkest */
-            light: number;
-            corners: number[][];
-            fields: {
-                number: number;
-                stack: string;
-                colour: components['schemas']['Colour'];
-                spread: number;
-                doubts: string[];
-                outline: number[][];
-            }[];
-        };
         SameSpot: {
             reference: components['schemas']['Reference'];
             x: number;
@@ -1344,6 +1327,24 @@ export interface components {
             L: number;
             a: number;
             b: number;
+        };
+        ChartReading: {
+            /** @description What the picture of a filled chart says. */
+            sheet: number;
+            /** @description of the picture as it was read, pixels */
+            width: number;
+            height: number;
+            /** @description brightest paper over darkest */
+            light: number;
+            corners: number[][];
+            fields: {
+                number: number;
+                stack: string;
+                colour: components['schemas']['Colour'];
+                spread: number;
+                doubts: string[];
+                outline: number[][];
+            }[];
         };
         Chart: {
             id: string;
@@ -1663,6 +1664,8 @@ export interface components {
             photo: components['schemas']['Reference'];
             references: components['schemas']['Reference'][];
             zones: components['schemas']['Zone'][];
+            /** @description of which there are and where; send it back with a change of that */
+            zonesVersion: number;
             /** @description the last change of zones, which can be taken back */
             undo: string | null;
         };
@@ -2139,7 +2142,9 @@ export interface components {
                 | 'planning'
                 | 'reserves'
                 | 'demo-piece'
-                | 'balance';
+                | 'balance'
+                | 'photo'
+                | 'reading';
             /** @enum {string} */
             state: 'waiting' | 'running' | 'done' | 'failed' | 'cancelled';
             doing: string;
@@ -2158,6 +2163,7 @@ export interface components {
                       | components['schemas']['LookResult']
                       | components['schemas']['PlanningResult']
                       | components['schemas']['PieceResult']
+                      | components['schemas']['ChartReading']
                   )
                 | null;
         };
@@ -3346,13 +3352,13 @@ export interface operations {
             };
         };
         responses: {
-            /** @description What the picture says; nothing is written yet */
-            200: {
+            /** @description It is read when its turn comes: what the picture says is the result, nothing is written yet */
+            202: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    'application/json': components['schemas']['ChartReading'];
+                    'application/json': components['schemas']['Work'];
                 };
             };
             /** @description No JSON */
@@ -3376,7 +3382,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description No chart can be read in it */
+            /** @description Refused */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -4993,13 +4999,13 @@ export interface operations {
             };
         };
         responses: {
-            /** @description The new piece */
-            201: {
+            /** @description The piece is there when its photo is decoded: it is the result */
+            202: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    'application/json': components['schemas']['Piece'];
+                    'application/json': components['schemas']['Work'];
                 };
             };
             /** @description No JSON */
@@ -6084,13 +6090,13 @@ export interface operations {
             };
         };
         responses: {
-            /** @description The piece with one photo more */
-            201: {
+            /** @description It is in the piece when it is decoded */
+            202: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    'application/json': components['schemas']['Piece'];
+                    'application/json': components['schemas']['Work'];
                 };
             };
             /** @description No JSON */
@@ -6157,13 +6163,13 @@ export interface operations {
             };
         };
         responses: {
-            /** @description The piece with another photo in this one's place */
-            200: {
+            /** @description It takes this one's place when it is decoded */
+            202: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    'application/json': components['schemas']['Piece'];
+                    'application/json': components['schemas']['Work'];
                 };
             };
             /** @description No JSON */
@@ -7965,7 +7971,10 @@ export interface operations {
     };
     removeZone: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description that was seen: the change is refused if it is another by now */
+                zonesVersion?: number;
+            };
             header?: never;
             path: {
                 zone: string;
@@ -7996,6 +8005,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Changed meanwhile elsewhere */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
             };
             /** @description Refused */
             422: {
@@ -8133,6 +8151,8 @@ export interface operations {
             content: {
                 'application/json': {
                     count: number;
+                    /** @description that was seen: the change is refused if it is another by now */
+                    zonesVersion?: number;
                 };
             };
         };
@@ -8166,6 +8186,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Changed meanwhile elsewhere */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
             };
             /** @description Refused */
             422: {
@@ -8207,6 +8236,8 @@ export interface operations {
                     /** @description the zone that stays */
                     into: string;
                     gone: string;
+                    /** @description that was seen: the change is refused if it is another by now */
+                    zonesVersion?: number;
                 };
             };
         };
@@ -8241,6 +8272,15 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Changed meanwhile elsewhere */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -8268,7 +8308,10 @@ export interface operations {
     };
     splitZone: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description that was seen: the change is refused if it is another by now */
+                zonesVersion?: number;
+            };
             header?: never;
             path: {
                 zone: string;
@@ -8299,6 +8342,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Changed meanwhile elsewhere */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
             };
             /** @description Refused */
             422: {
@@ -8343,6 +8395,8 @@ export interface operations {
                     how: 'new' | 'add' | 'take';
                     /** @description that it is added to or taken from */
                     zone?: string;
+                    /** @description that was seen: the change is refused if it is another by now */
+                    zonesVersion?: number;
                 };
             };
         };
@@ -8377,6 +8431,15 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Changed meanwhile elsewhere */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -8404,7 +8467,10 @@ export interface operations {
     };
     undoZones: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description that was seen: the change is refused if it is another by now */
+                zonesVersion?: number;
+            };
             header?: never;
             path: {
                 piece: string;
@@ -8435,6 +8501,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Changed meanwhile elsewhere */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
             };
             /** @description Refused */
             422: {

@@ -1,11 +1,13 @@
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useEffectEvent, useRef } from 'react';
-import { answered, api, type Work, type WorkWish } from './client';
+import { answered, api, Refusal, type Work, type WorkWish } from './client';
 
 /** How often a work is asked for, ms; and from which part of it on the end is waited for. Each time takes a little from it. */
 const POLL = 250;
 const POLL_NEAR_END = 100;
 const NEAR_END = 0.6;
+/** As the server answers what it refuses. */
+const REFUSED = 422;
 
 export const isOpen = (work: Work | null | undefined) => work?.state === 'waiting' || work?.state === 'running';
 
@@ -20,6 +22,22 @@ export const latestWork = (kind: Work['kind'], piece?: string) =>
 export const startWork = (wish: WorkWish) => answered(api.POST('/api/works', { body: wish }));
 
 export const cancelWork = (work: string) => answered(api.DELETE('/api/works/{work}', { params: { path: { work } } }));
+
+/**
+ * Waits for the end of a work. What went wrong with it is a refusal in its own words.
+ *
+ * @param field  that it was asked for with
+ */
+export async function ended(begun: Work, field: string): Promise<Work> {
+    let work = begun;
+    while (isOpen(work)) {
+        await new Promise((wake) => setTimeout(wake, POLL_NEAR_END));
+        work = await answered(api.GET('/api/works/{work}', { params: { path: { work: work.id } } }));
+    }
+    if (work.state !== 'done') throw new Refusal(work.problem, REFUSED, { [field]: work.problem });
+
+    return work;
+}
 
 /** The latest long work of a kind, of one piece if it is named: watched while it runs, cancelled. */
 export function useWatchedWork(kind: Work['kind'], onDone?: (work: Work) => void, piece?: string) {

@@ -110,7 +110,7 @@ export function InsteadPage() {
             <Row style={{ marginTop: 12 }}>
                 <Box value={text} onChange={setText}>
                     <FieldLabel as={Label}>Pencils or recipes, one on a line</FieldLabel>
-                    <TextArea placeholder={'LO:7012, LO:7044\nLO:7206@40 > QW:119@60'} />
+                    <TextArea placeholder={'LO:9659, LO:6945\nLO:3512@40 > QW:5892@60'} />
                 </Box>
                 <Choice
                     label="Out of"

@@ -73,7 +73,7 @@ export function TypedColour({
                 setText('');
             }}
         >
-            <Field label={label} value={text} onChange={setText} placeholder="QW:404, #7a5230" />
+            <Field label={label} value={text} onChange={setText} placeholder="QW:6858, #7a5230" />
             <Button type="submit">Set</Button>
             {set !== null && (
                 <>

@@ -96,7 +96,7 @@ export function BookPage() {
                         label="With pencil"
                         value={of('pencil')}
                         onChange={(pencil) => choose('pencil', pencil)}
-                        placeholder="404 or QW:404"
+                        placeholder="6858 or QW:6858"
                     />
                 </div>
                 <Choice

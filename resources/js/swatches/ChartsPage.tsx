@@ -97,7 +97,7 @@ export function ChartsPage() {
                     {kind === 'stacks' && (
                         <Box value={text} onChange={setText}>
                             <FieldLabel as={Label}>Stacks, one on a line</FieldLabel>
-                            <TextArea placeholder={'QW:404@40 > QW:119@55\nQW:404@30 > wash > LO:7206@50'} />
+                            <TextArea placeholder={'QW:6858@40 > QW:5892@55\nQW:6858@30 > wash > LO:3512@50'} />
                         </Box>
                     )}
                     {count !== null && (
@@ -106,11 +106,11 @@ export function ChartsPage() {
                                 label={
                                     kind === 'singles'
                                         ? 'Pencils; the whole box if empty'
-                                        : 'Pencils, a few: QW:404 LO:7206 QW:119'
+                                        : 'Pencils, a few: QW:6858 LO:3512 QW:5892'
                                 }
                                 value={pencils}
                                 onChange={setPencils}
-                                placeholder="QW:404 LO:7206"
+                                placeholder="QW:6858 LO:3512"
                             />
                         </div>
                     )}

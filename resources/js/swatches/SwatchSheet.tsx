@@ -59,7 +59,7 @@ export function SwatchSheet({ papers, onClose }: Props) {
                     label="What was laid, bottom to top; empty for the bare paper"
                     value={form.stack}
                     onChange={(stack) => set({ stack })}
-                    placeholder="QW:119@40 > LO:7206@60"
+                    placeholder="QW:5892@40 > LO:3512@60"
                 />
                 <Field
                     label="Colour that was read: hex, or L* a* b*"

@@ -1,6 +1,7 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answered, api, type Chart, type ChartReading, type SwatchForm } from '../api/client';
 import type { paths } from '../api/schema';
+import { ended } from '../api/works';
 
 const keys = {
     swatches: ['swatches'] as const,
@@ -90,17 +91,21 @@ export const useRestoreChart = () =>
 
 export const useReadChart = (chart: string) =>
     useMutation({
-        mutationFn: (picture: Blob): Promise<ChartReading> => {
+        mutationFn: async (picture: Blob): Promise<ChartReading> => {
             const form = new FormData();
             form.set('picture', picture, 'chart.jpg');
 
-            return answered(
+            const work = await answered(
                 api.POST('/api/charts/{chart}/readings', {
                     params: { path: { chart } },
                     body: { picture: '' },
                     bodySerializer: () => form,
                 }),
             );
+            const { result } = await ended(work, 'picture');
+            if (!result || !('fields' in result)) throw new Error('A chart that was read has fields.');
+
+            return result;
         },
     });
 

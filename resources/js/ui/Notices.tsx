@@ -22,6 +22,11 @@ export function notify(text: string, undo?: () => void) {
     queue.add({ text, undo }, { timeout: undo ? 12_000 : 6_000 });
 }
 
+/** Whoever comes next has nothing to take back. */
+export const forgetNotices = () => {
+    queue.clear();
+};
+
 const Region = styled(ToastRegion<Notice>)`
     position: fixed;
     z-index: 40;

@@ -43,7 +43,7 @@ function colourless(Kit $kit): Kit
     ));
 }
 
-const TRIED = ['QW:404', 'QW:116', 'QW:201', 'QW:107', 'LO:7206', 'LO:7511', 'QW:722'];
+const TRIED = ['QW:6858', 'QW:4731', 'QW:7432', 'QW:2616', 'LO:3512', 'LO:2627', 'QW:3769'];
 
 it('finds back pencils from one heavy swatch each', function (): void {
     $kit = box(TRIED);
@@ -53,17 +53,17 @@ it('finds back pencils from one heavy swatch each', function (): void {
         $swatches[] = swatch(model(), 'medium', "$id@90x2");
     }
     $fitted = Calibrator::fit(colourless($kit), $swatches)->model(cartridge());
-    foreach (['QW:404@40 > QW:116@50', 'QW:201@55x3', 'LO:7206@60 > QW:107@50 > wash', 'QW:722@30 > LO:7511@70'] as $stack) {
+    foreach (['QW:6858@40 > QW:4731@50', 'QW:7432@55x3', 'LO:3512@60 > QW:2616@50 > wash', 'QW:3769@30 > LO:2627@70'] as $stack) {
         expect($fitted->draw(Stack::parse($stack))->lab()->differenceTo(seen($stack)))->toBeLessThan(3.5);
     }
 });
 
 it('reads a pencil from whatever coat there is', function (string $steps): void {
     $swatch = swatch(model(), 'medium', $steps);
-    $fitted = Calibrator::fit(colourless(box(['QW:201'])), [$swatch])->model(cartridge());
+    $fitted = Calibrator::fit(colourless(box(['QW:7432'])), [$swatch])->model(cartridge());
     expect($fitted->draw($swatch->stack)->lab()->differenceTo($swatch->colour))->toBeLessThan(0.2)
-        ->and($fitted->draw(Stack::parse('QW:201@60'))->lab()->differenceTo(seen('QW:201@60')))->toBeLessThan(6.0);
-})->with(['QW:201@30', 'QW:201@55', 'QW:201@55x3', 'QW:201@100']);
+        ->and($fitted->draw(Stack::parse('QW:7432@60'))->lab()->differenceTo(seen('QW:7432@60')))->toBeLessThan(6.0);
+})->with(['QW:7432@30', 'QW:7432@55', 'QW:7432@55x3', 'QW:7432@100']);
 
 it('carries pencils over to a paper with few swatches, and finds its white and its tooth', function (): void {
     $smooth = Paper::of('smooth', 'Smooth', Lab::of(97, -0.5, 0.5), 0.6, 0.75);
@@ -74,7 +74,7 @@ it('carries pencils over to a paper with few swatches, and finds its white and i
             $swatches[] = swatch(model(), 'medium', $id.$coat);
         }
     }
-    foreach (['QW:404', 'QW:201'] as $id) {
+    foreach (['QW:6858', 'QW:7432'] as $id) {
         $swatches[] = swatch($truth, 'smooth', $id.'@30');
         $swatches[] = swatch($truth, 'smooth', $id.'@70');
     }
@@ -83,7 +83,7 @@ it('carries pencils over to a paper with few swatches, and finds its white and i
     $blind = Calibrator::fit($kit, array_values(array_filter($swatches, static fn (Swatch $s): bool => $s->paper === 'medium')))->model(Paper::cartridge('smooth'));
     $error = static function (ToothModel $model) use ($truth): float {
         $sum = 0.0;
-        foreach (['QW:116@50', 'LO:7206@40x2', 'QW:722@40 > QW:107@60', 'LO:7511@70'] as $stack) {
+        foreach (['QW:4731@50', 'LO:3512@40x2', 'QW:3769@40 > QW:2616@60', 'LO:2627@70'] as $stack) {
             $sum += $model->draw(Stack::parse($stack))->lab()->differenceTo($truth->draw(Stack::parse($stack))->lab());
         }
 
@@ -94,21 +94,21 @@ it('carries pencils over to a paper with few swatches, and finds its white and i
 });
 
 it('leaves swatches of other pencils and mixed stacks aside', function (): void {
-    $swatches = [swatch(model(), 'medium', 'QW:404@90x2'), swatch(model(), 'medium', 'QW:513@60 > QW:404@90')];
-    $fitted = Calibrator::fit(colourless(box(['QW:404'])), $swatches)->model(cartridge());
-    expect(array_keys($fitted->optics))->toBe(['QW:404']);
+    $swatches = [swatch(model(), 'medium', 'QW:6858@90x2'), swatch(model(), 'medium', 'QW:5925@60 > QW:6858@90')];
+    $fitted = Calibrator::fit(colourless(box(['QW:6858'])), $swatches)->model(cartridge());
+    expect(array_keys($fitted->optics))->toBe(['QW:6858']);
 });
 
 it('leaves a pencil out of which nothing is known, and starts one that only lies over others from grey', function (): void {
-    $kit = colourless(box(['QW:404', 'QW:201', 'QW:116']));
-    $swatches = [swatch(model(), 'medium', 'QW:404@30'), swatch(model(), 'medium', 'QW:404@90x2')];
-    foreach (['QW:404@30 > QW:201@50', 'QW:201@40x2 > QW:404@30', 'QW:404@40 > QW:201@80'] as $over) {
+    $kit = colourless(box(['QW:6858', 'QW:7432', 'QW:4731']));
+    $swatches = [swatch(model(), 'medium', 'QW:6858@30'), swatch(model(), 'medium', 'QW:6858@90x2')];
+    foreach (['QW:6858@30 > QW:7432@50', 'QW:7432@40x2 > QW:6858@30', 'QW:6858@40 > QW:7432@80'] as $over) {
         $swatches[] = swatch(model(), 'medium', $over);
     }
     $calibration = Calibrator::fit($kit, $swatches);
-    expect($calibration->knows(PencilId::of('QW:116')))->toBeFalse()
-        ->and($calibration->known($kit)->ids())->toBe(['QW:404', 'QW:201'])
-        ->and($calibration->model(cartridge())->draw(Stack::parse('QW:201@55'))->lab()->differenceTo(seen('QW:201@55')))->toBeLessThan(8.0);
+    expect($calibration->knows(PencilId::of('QW:4731')))->toBeFalse()
+        ->and($calibration->known($kit)->ids())->toBe(['QW:6858', 'QW:7432'])
+        ->and($calibration->model(cartridge())->draw(Stack::parse('QW:7432@55'))->lab()->differenceTo(seen('QW:7432@55')))->toBeLessThan(8.0);
 });
 
 it('reproduces any measured coat, light or dark, clean or grey', function (float $L, float $a, float $b, Opacity $opacity, Binder $binder): void {
@@ -126,16 +126,16 @@ it('reproduces any measured coat, light or dark, clean or grey', function (float
 
 it('makes pale wax slick, oil hardly', function (): void {
     $slick = static fn (string $id): float => model()->opticsOf($id)->slick;
-    expect($slick('QW:107'))->toBeGreaterThan($slick('QW:722'))
-        ->and($slick('QW:722'))->toBeGreaterThan($slick('LO:7642'))
-        ->and($slick('LO:7008'))->toBeLessThan($slick('QW:107'))
-        ->and(model()->opticsOf('LO:7642')->drag)->toBeLessThan(model()->opticsOf('QW:722')->drag);
+    expect($slick('QW:2616'))->toBeGreaterThan($slick('QW:3769'))
+        ->and($slick('QW:3769'))->toBeGreaterThan($slick('LO:9257'))
+        ->and($slick('LO:1979'))->toBeLessThan($slick('QW:2616'))
+        ->and(model()->opticsOf('LO:9257')->drag)->toBeLessThan(model()->opticsOf('QW:3769')->drag);
 });
 
 it('takes the colour of a pencil table as a coat on white cartridge, whatever paper is drawn on', function (): void {
     $toned = Paper::of('toned', 'Toned', Lab::of(60, 2, 4));
-    expect(model($toned)->opticsOf('QW:404'))->toEqual(model()->opticsOf('QW:404'));
-    foreach (['QW:113', 'LO:7023', 'QW:219'] as $transparent) {
+    expect(model($toned)->opticsOf('QW:6858'))->toEqual(model()->opticsOf('QW:6858'));
+    foreach (['QW:3737', 'LO:1781', 'QW:8785'] as $transparent) {
         // A transparent pencil cannot make a dark paper as light as white paper.
         expect(seen("$transparent@90x2", $toned)->L)->toBeLessThan(seen("$transparent@90x2")->L - 2.0);
     }
@@ -164,12 +164,12 @@ function studio(ToothModel $truth, array $ids, float $noise = 0.06): array
     return $swatches;
 }
 
-const STUDIO = ['QW:404', 'QW:116', 'QW:201', 'QW:107', 'LO:7206', 'LO:7511', 'QW:722', 'QW:513', 'QW:219', 'LO:7335'];
+const STUDIO = ['QW:6858', 'QW:4731', 'QW:7432', 'QW:2616', 'LO:3512', 'LO:2627', 'QW:3769', 'QW:5925', 'QW:8785', 'LO:4841'];
 
 /** Mean dE00 of stacks that were not swatched. */
 function misses(ToothModel $fitted, ToothModel $truth): float
 {
-    $stacks = ['QW:404@40 > QW:116@50', 'QW:201@40x2 > QW:722@25', 'QW:513@50 > QW:107@90', 'LO:7206@60 > QW:219@50 > wash', 'LO:7335@35x3', 'QW:722@30 > LO:7511@70', 'QW:116@60 > QW:513@40 > LO:7335@30'];
+    $stacks = ['QW:6858@40 > QW:4731@50', 'QW:7432@40x2 > QW:3769@25', 'QW:5925@50 > QW:2616@90', 'LO:3512@60 > QW:8785@50 > wash', 'LO:4841@35x3', 'QW:3769@30 > LO:2627@70', 'QW:4731@60 > QW:5925@40 > LO:4841@30'];
 
     return array_sum(array_map(static fn (string $s): float => $fitted->draw(Stack::parse($s))->lab()->differenceTo($truth->draw(Stack::parse($s))->lab()), $stacks)) / count($stacks);
 }
@@ -190,8 +190,8 @@ it('learns another hand and its pencils from noisy swatches, and says how far it
     });
     expect(misses($calibration->model(cartridge()), $truth))->toBeLessThan(1.3)
         ->and($calibration->after)->toBeLessThan($calibration->before)
-        ->and($calibration->pencils['QW:404']['swatches'])->toBe(6)
-        ->and($calibration->pencils['QW:404']['after'])->toBeGreaterThan(0.0)
+        ->and($calibration->pencils['QW:6858']['swatches'])->toBe(6)
+        ->and($calibration->pencils['QW:6858']['after'])->toBeGreaterThan(0.0)
         ->and($shares[0])->toBe(0.0)->and(end($shares))->toBe(1.0);
 });
 
@@ -207,25 +207,25 @@ it('is not led astray by a wrong swatch, and names it', function (): void {
 it('refits a few pencils after new swatches and leaves the others and the hand alone', function (): void {
     $truth = otherHand();
     $old = studio($truth, STUDIO);
-    $kit = colourless(box([...STUDIO, 'QW:610']));
+    $kit = colourless(box([...STUDIO, 'QW:3131']));
     $before = Calibrator::fit($kit, $old);
-    $new = [swatch($truth = new ToothModel($truth->tooth, $truth->hand, $truth->optics + ['QW:610' => model()->opticsOf('QW:610')]), 'medium', 'QW:610@50'), swatch($truth, 'medium', 'QW:610@90x2')];
+    $new = [swatch($truth = new ToothModel($truth->tooth, $truth->hand, $truth->optics + ['QW:3131' => model()->opticsOf('QW:3131')]), 'medium', 'QW:3131@50'), swatch($truth, 'medium', 'QW:3131@90x2')];
     $after = Calibrator::refit($before, $kit, [...$old, ...$new]);
-    expect($before->knows(PencilId::of('QW:610')))->toBeFalse()->and($after->knows(PencilId::of('QW:610')))->toBeTrue()
-        ->and($after->model(cartridge())->draw(Stack::parse('QW:610@50'))->lab()->differenceTo($new[0]->colour))->toBeLessThan(1.5)
+    expect($before->knows(PencilId::of('QW:3131')))->toBeFalse()->and($after->knows(PencilId::of('QW:3131')))->toBeTrue()
+        ->and($after->model(cartridge())->draw(Stack::parse('QW:3131@50'))->lab()->differenceTo($new[0]->colour))->toBeLessThan(1.5)
         ->and($after->fit->hand)->toEqual($before->fit->hand)
-        ->and($after->fit->pencils['QW:404']->offsets)->toBe($before->fit->pencils['QW:404']->offsets)
+        ->and($after->fit->pencils['QW:6858']->offsets)->toBe($before->fit->pencils['QW:6858']->offsets)
         ->and($after->rests($new[0]))->toBeTrue()->and($before->rests($new[0]))->toBeFalse();
 });
 
 it('doubts more what it knows less', function (): void {
-    $calibration = Calibrator::fit(box([...STUDIO, 'QW:610']), studio(otherHand(), STUDIO));
+    $calibration = Calibrator::fit(box([...STUDIO, 'QW:3131']), studio(otherHand(), STUDIO));
     $sigma = static fn (string $stack, string $paper = 'medium'): float => $calibration->predictor(Paper::cartridge($paper))->predict(Stack::parse($stack))->sigma;
-    expect($sigma('QW:404@40'))->toBeLessThan($sigma('QW:404@40 > QW:116@40 > QW:201@40'))
-        ->and($sigma('QW:404@40'))->toBeLessThan($sigma('QW:404@40 > wash'))
-        ->and($sigma('QW:404@50'))->toBeLessThan($sigma('QW:404@90'))
-        ->and($sigma('QW:404@40'))->toBeLessThan($sigma('QW:610@40'))
-        ->and($sigma('QW:404@40'))->toBeLessThan($sigma('QW:404@40', 'never swatched'))
+    expect($sigma('QW:6858@40'))->toBeLessThan($sigma('QW:6858@40 > QW:4731@40 > QW:7432@40'))
+        ->and($sigma('QW:6858@40'))->toBeLessThan($sigma('QW:6858@40 > wash'))
+        ->and($sigma('QW:6858@50'))->toBeLessThan($sigma('QW:6858@90'))
+        ->and($sigma('QW:6858@40'))->toBeLessThan($sigma('QW:3131@40'))
+        ->and($sigma('QW:6858@40'))->toBeLessThan($sigma('QW:6858@40', 'never swatched'))
         ->and($sigma(''))->toBeLessThan(1.0);
 });
 
@@ -236,14 +236,14 @@ it('can be cancelled while it fits', function (): void {
 });
 
 it('starts the pencils of a paper whose name is a number from their own coats, as of any other', function (): void {
-    $swatches = static fn (string $paper): array => array_map(static fn (string $stack): Swatch => new Swatch($stack, $paper, Stack::parse($stack), Lab::of(62, 30, -12)), ['QW:404@90x2', 'QW:404@40', 'QW:201@90x2']);
-    $start = static fn (string $paper): array => Calibrator::fit(box(['QW:404', 'QW:201']), $swatches($paper))->toArray()['pencils'];
+    $swatches = static fn (string $paper): array => array_map(static fn (string $stack): Swatch => new Swatch($stack, $paper, Stack::parse($stack), Lab::of(62, 30, -12)), ['QW:6858@90x2', 'QW:6858@40', 'QW:7432@90x2']);
+    $start = static fn (string $paper): array => Calibrator::fit(box(['QW:6858', 'QW:7432']), $swatches($paper))->toArray()['pencils'];
     expect($start('300'))->toEqual($start('sheet'));
 });
 
 it('takes a new reading of the bare paper into a refit', function (): void {
-    $kit = box(['QW:404']);
-    $first = [new Swatch('w', 'm', Stack::of(), Lab::of(95, 0, 2)), new Swatch('a', 'm', Stack::parse('QW:404@50'), seen('QW:404@50'))];
+    $kit = box(['QW:6858']);
+    $first = [new Swatch('w', 'm', Stack::of(), Lab::of(95, 0, 2)), new Swatch('a', 'm', Stack::parse('QW:6858@50'), seen('QW:6858@50'))];
     $known = Calibrator::fit($kit, $first);
     $again = Calibrator::refit($known, $kit, [...$first, new Swatch('v', 'm', Stack::of(), Lab::of(89, 1, 6))]);
     expect($known->model(Paper::cartridge('m'))->bare()->lab()->L)->toEqualWithDelta(95.0, 0.2)

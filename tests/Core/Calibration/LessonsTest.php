@@ -24,39 +24,39 @@ function lessons(array $pencils, array $drawn, array $recipes = []): Lessons
     return new Lessons(uncalibrated()->predictor(cartridge()), $pencils, stacks($drawn), stacks($recipes));
 }
 
-const KNOWN = ['QW:404@30', 'QW:404@60', 'QW:404@90x2', 'QW:404@40 > QW:119@50', 'QW:119@30', 'QW:119@60', 'QW:119@90x2', 'QW:119@40 > QW:404@50'];
+const KNOWN = ['QW:6858@30', 'QW:6858@60', 'QW:6858@90x2', 'QW:6858@40 > QW:5892@50', 'QW:5892@30', 'QW:5892@60', 'QW:5892@90x2', 'QW:5892@40 > QW:6858@50'];
 
 it('asks first for the pencil that has no swatch', function (): void {
-    $best = lessons(['QW:404', 'QW:119', 'QW:201'], KNOWN)->best(3);
-    expect((string) $best[0]['stack'])->toContain('QW:201')->and($best[0]['why'])->toContain('201 has no swatch yet');
+    $best = lessons(['QW:6858', 'QW:5892', 'QW:7432'], KNOWN)->best(3);
+    expect((string) $best[0]['stack'])->toContain('QW:7432')->and($best[0]['why'])->toContain('7432 has no swatch yet');
 });
 
 it('asks first for what recipes use', function (): void {
-    $best = lessons(['QW:404', 'QW:119', 'QW:201', 'QW:519'], KNOWN, ['QW:404@40 > QW:519@50', 'QW:119@40 > QW:519@30'])->best(1);
-    expect((string) $best[0]['stack'])->toContain('QW:519')->and($best[0]['why'])->toBe('519 has no swatch yet and is in 2 of your recipes');
+    $best = lessons(['QW:6858', 'QW:5892', 'QW:7432', 'QW:2794'], KNOWN, ['QW:6858@40 > QW:2794@50', 'QW:5892@40 > QW:2794@30'])->best(1);
+    expect((string) $best[0]['stack'])->toContain('QW:2794')->and($best[0]['why'])->toBe('2794 has no swatch yet and is in 2 of your recipes');
 });
 
 it('asks for a pair that recipes lay and that was never drawn in this order', function (): void {
-    $best = lessons(['QW:404', 'QW:119'], [...KNOWN, 'QW:404@45', 'QW:119@45'], ['QW:404@40 > QW:119@50 > QW:404@40'])->best(5);
+    $best = lessons(['QW:6858', 'QW:5892'], [...KNOWN, 'QW:6858@45', 'QW:5892@45'], ['QW:6858@40 > QW:5892@50 > QW:6858@40'])->best(5);
     expect(array_filter($best, static fn (array $lesson): bool => str_contains($lesson['why'], 'never swatched')))->toBe([]);
-    $drawn = array_filter([...KNOWN, 'QW:404@45', 'QW:119@45'], static fn (string $stack): bool => $stack !== 'QW:119@40 > QW:404@50');
-    $best = lessons(['QW:404', 'QW:119'], array_values($drawn), ['QW:119@40 > QW:404@50'])->best(1);
-    expect((string) $best[0]['stack'])->toBe('QW:119@45 > QW:404@55')->and($best[0]['why'])->toBe('404 over 119 is in 1 of your recipes and was never swatched');
+    $drawn = array_filter([...KNOWN, 'QW:6858@45', 'QW:5892@45'], static fn (string $stack): bool => $stack !== 'QW:5892@40 > QW:6858@50');
+    $best = lessons(['QW:6858', 'QW:5892'], array_values($drawn), ['QW:5892@40 > QW:6858@50'])->best(1);
+    expect((string) $best[0]['stack'])->toBe('QW:5892@45 > QW:6858@55')->and($best[0]['why'])->toBe('6858 over 5892 is in 1 of your recipes and was never swatched');
 });
 
 it('is worth the doubt it takes from the recipes, added up one by one', function (): void {
-    $recipes = ['QW:201@40 > QW:404@50', 'QW:201@30', 'QW:119@40'];
-    $lessons = lessons(['QW:404', 'QW:119', 'QW:201'], KNOWN, $recipes);
-    // 201 is in two recipes and has no swatch; 404 under it was not drawn, but no recipe lays it so.
+    $recipes = ['QW:7432@40 > QW:6858@50', 'QW:7432@30', 'QW:5892@40'];
+    $lessons = lessons(['QW:6858', 'QW:5892', 'QW:7432'], KNOWN, $recipes);
+    // 7432 is in two recipes and has no swatch; 6858 under it was not drawn, but no recipe lays it so.
     $pencil = (1 + 2) * (Doubt::ofPencil(0) ** 2 - Doubt::ofPencil(1) ** 2);
-    expect($lessons->worth(Stack::parse('QW:201@60'), 2.0))->toEqualWithDelta(2.0 * $pencil, 1e-9)
-        ->and($lessons->worth(Stack::parse('QW:201@45 > QW:404@55'), 1.0))->toEqualWithDelta($pencil + 1.05 * Doubt::ofLayer() ** 2, 1e-9)
-        ->and($lessons->worth(Stack::parse('QW:404@60'), 1.0))->toBe(0.0);
+    expect($lessons->worth(Stack::parse('QW:7432@60'), 2.0))->toEqualWithDelta(2.0 * $pencil, 1e-9)
+        ->and($lessons->worth(Stack::parse('QW:7432@45 > QW:6858@55'), 1.0))->toEqualWithDelta($pencil + 1.05 * Doubt::ofLayer() ** 2, 1e-9)
+        ->and($lessons->worth(Stack::parse('QW:6858@60'), 1.0))->toBe(0.0);
 });
 
 it('takes more doubt from the recipes than swatches taken at random', function (): void {
-    $pencils = ['QW:404', 'QW:119', 'QW:201', 'QW:519', 'QW:607', 'QW:716', 'QW:113', 'QW:722'];
-    $recipes = ['QW:201@40 > QW:404@50', 'QW:519@30 > QW:201@40', 'QW:607@40 > QW:519@50', 'QW:201@60'];
+    $pencils = ['QW:6858', 'QW:5892', 'QW:7432', 'QW:2794', 'QW:4973', 'QW:4863', 'QW:3737', 'QW:3769'];
+    $recipes = ['QW:7432@40 > QW:6858@50', 'QW:2794@30 > QW:7432@40', 'QW:4973@40 > QW:2794@50', 'QW:7432@60'];
     $doubt = static function (array $drawn) use ($recipes): float {
         $counts = [];
         foreach (stacks($drawn) as $stack) {
@@ -82,7 +82,7 @@ it('takes more doubt from the recipes than swatches taken at random', function (
 });
 
 it('never asks for the same twice, and for no more than is asked', function (): void {
-    $best = lessons(['QW:404', 'QW:119', 'QW:201', 'QW:519'], [])->best();
+    $best = lessons(['QW:6858', 'QW:5892', 'QW:7432', 'QW:2794'], [])->best();
     $stacks = array_map(static fn (array $lesson): string => (string) $lesson['stack'], $best);
     expect($best)->toHaveCount(10)->and(array_unique($stacks))->toHaveCount(10);
 });

@@ -87,7 +87,7 @@ it('takes shorter steps the more it is damped', function (): void {
 });
 
 it('weighs a difference along the pressure less than one across it', function (): void {
-    $stack = Stack::parse('QW:404@60');
+    $stack = Stack::parse('QW:6858@60');
     $sensitivity = Sensitivity::of(model(), $stack);
     [$along] = $sensitivity->probes;
     $length = sqrt($along[0] ** 2 + $along[1] ** 2 + $along[2] ** 2);
@@ -103,11 +103,11 @@ it('weighs a difference along the pressure less than one across it', function ()
 it('knows how a colour follows the hand: more with more layers and harder pressure, not at all for bare paper', function (): void {
     $of = static fn (string $stack): float => Sensitivity::of(model(), Stack::parse($stack))->total();
     expect($of(''))->toBe(0.0)
-        ->and($of('QW:404@20'))->toBeLessThan($of('QW:404@60'))
-        ->and($of('QW:404@40'))->toBeLessThan($of('QW:404@40 > QW:201@40') + 1.0)
+        ->and($of('QW:6858@20'))->toBeLessThan($of('QW:6858@60'))
+        ->and($of('QW:6858@40'))->toBeLessThan($of('QW:6858@40 > QW:7432@40') + 1.0)
 
         // A swatch drawn 5 % harder each way differs by about that.
-        ->and($of('QW:404@50'))->toEqualWithDelta(seen('QW:404@47.5')->differenceTo(seen('QW:404@52.5')), 1e-9);
+        ->and($of('QW:6858@50'))->toEqualWithDelta(seen('QW:6858@47.5')->differenceTo(seen('QW:6858@52.5')), 1e-9);
 });
 
 it('gives a difference as a vector of the length of dE2000', function (): void {
@@ -124,14 +124,14 @@ it('gives a difference as a vector of the length of dE2000', function (): void {
 it('doubts longer, heavier and less known stacks more, and scales with the studio', function (): void {
     $model = model();
     $sigma = static fn (string $stack, Doubt $doubt): float => $doubt->of(Stack::parse($stack), Sensitivity::of($model, Stack::parse($stack)));
-    $known = new Doubt(1.0, ['QW:404' => 6, 'QW:201' => 6, 'QW:116' => 1]);
-    expect($sigma('QW:404@40', $known))->toBeLessThan($sigma('QW:404@40 > QW:201@40', $known))
-        ->and($sigma('QW:404@80', $known))->toBeLessThan($sigma('QW:404@86', $known))
-        ->and($sigma('QW:404@40', $known))->toBeLessThan($sigma('QW:404@40 > blend', $known))
-        ->and($sigma('QW:201@40', $known))->toBeLessThan($sigma('QW:201@40', new Doubt(1.0, ['QW:201' => 1])))
-        ->and($sigma('QW:201@40', new Doubt(1.0, ['QW:201' => 1])))->toBeLessThan($sigma('QW:201@40', new Doubt))
-        ->and($sigma('QW:404@40', new Doubt(1.5, ['QW:404' => 6])))->toEqualWithDelta(1.5 * $sigma('QW:404@40', $known), 1e-9)
-        ->and($sigma('QW:404@40', new Doubt(1.0, ['QW:404' => 6], Doubt::FOUND_PAPER)))->toBeGreaterThan($sigma('QW:404@40', $known))
+    $known = new Doubt(1.0, ['QW:6858' => 6, 'QW:7432' => 6, 'QW:4731' => 1]);
+    expect($sigma('QW:6858@40', $known))->toBeLessThan($sigma('QW:6858@40 > QW:7432@40', $known))
+        ->and($sigma('QW:6858@80', $known))->toBeLessThan($sigma('QW:6858@86', $known))
+        ->and($sigma('QW:6858@40', $known))->toBeLessThan($sigma('QW:6858@40 > blend', $known))
+        ->and($sigma('QW:7432@40', $known))->toBeLessThan($sigma('QW:7432@40', new Doubt(1.0, ['QW:7432' => 1])))
+        ->and($sigma('QW:7432@40', new Doubt(1.0, ['QW:7432' => 1])))->toBeLessThan($sigma('QW:7432@40', new Doubt))
+        ->and($sigma('QW:6858@40', new Doubt(1.5, ['QW:6858' => 6])))->toEqualWithDelta(1.5 * $sigma('QW:6858@40', $known), 1e-9)
+        ->and($sigma('QW:6858@40', new Doubt(1.0, ['QW:6858' => 6], Doubt::FOUND_PAPER)))->toBeGreaterThan($sigma('QW:6858@40', $known))
         ->and(Doubt::usual(1, 0, 0))->toBeLessThan(Doubt::usual(3, 0, 0))->and(Doubt::usual(3, 0, 0))->toBeLessThan(Doubt::usual(3, 1, 0));
 });
 
@@ -159,17 +159,17 @@ it('moves a hand by factors, within reason', function (): void {
 });
 
 it('is kept as JSON and read back, without the pencils that are gone', function (): void {
-    $kit = box(['QW:404', 'QW:201', 'QW:116']);
+    $kit = box(['QW:6858', 'QW:7432', 'QW:4731']);
     $swatches = [
         new Swatch('w', 'rag', Stack::of(), Lab::of(94, 0, 3)),
-        new Swatch('a', 'rag', Stack::parse('QW:404@40'), Lab::of(80, 1, -18)),
-        new Swatch('b', 'rag', Stack::parse('QW:404@90x2'), Lab::of(35, 14, -50)),
-        new Swatch('c', 'rag', Stack::parse('QW:201@50'), Lab::of(70, 33, 14)),
+        new Swatch('a', 'rag', Stack::parse('QW:6858@40'), Lab::of(80, 1, -18)),
+        new Swatch('b', 'rag', Stack::parse('QW:6858@90x2'), Lab::of(35, 14, -50)),
+        new Swatch('c', 'rag', Stack::parse('QW:7432@50'), Lab::of(70, 33, 14)),
     ];
     $made = Calibrator::fit($kit, $swatches);
     $kept = json_decode((string) json_encode($made->toArray()), true);
     $read = Calibration::fromArray($kept, $kit);
-    $stack = Stack::parse('QW:404@45 > QW:201@40 > QW:116@90');
+    $stack = Stack::parse('QW:6858@45 > QW:7432@40 > QW:4731@90');
     foreach (['rag', 'another'] as $paper) {
         $one = $made->predictor(Paper::cartridge($paper))->predict($stack);
         $other = $read->predictor(Paper::cartridge($paper))->predict($stack);
@@ -178,14 +178,14 @@ it('is kept as JSON and read back, without the pencils that are gone', function 
     expect($read->rests($swatches[1]))->toBeTrue()
         ->and($read->yardstick)->toBe('rag')
         ->and($read->pencils)->toEqual($made->pencils)
-        ->and(Calibration::fromArray($kept, box(['QW:404']))->knows(PencilId::of('QW:201')))->toBeFalse()
+        ->and(Calibration::fromArray($kept, box(['QW:6858']))->knows(PencilId::of('QW:7432')))->toBeFalse()
         ->and(fn () => Calibration::fromArray(['format' => 'older'] + $kept, $kit))->toThrow(UnexpectedValueException::class, 'calibrate again');
 });
 
 it('goes by the table where nothing is swatched, and doubts it', function (): void {
-    $calibration = Calibrator::fit(box(['QW:404']), []);
+    $calibration = Calibrator::fit(box(['QW:6858']), []);
     expect($calibration->yardstick)->toBeNull()->and($calibration->pencils)->toBe([])->and($calibration->suspicious)->toBe([])
-        ->and($calibration->predictor(cartridge())->predict(Stack::parse('QW:404@50'))->sigma)->toBeGreaterThan(1.8);
+        ->and($calibration->predictor(cartridge())->predict(Stack::parse('QW:6858@50'))->sigma)->toBeGreaterThan(1.8);
 });
 
 it('adds up what each layer by itself does', function (string $notation): void {
@@ -199,7 +199,7 @@ it('adds up what each layer by itself does', function (string $notation): void {
         }
     }
     expect(Sensitivity::of(model(), $stack)->total())->toEqualWithDelta(sqrt($square), 1e-9);
-})->with(['QW:404@40', 'QW:404@40 > QW:201@45x2', 'QW:404@40 > wash > QW:201@40', 'QW:404@30 > QW:201@40x2 > QW:113@45 > QW:404@30 > QW:201@40x2 > QW:113@70']);
+})->with(['QW:6858@40', 'QW:6858@40 > QW:7432@45x2', 'QW:6858@40 > wash > QW:7432@40', 'QW:6858@30 > QW:7432@40x2 > QW:3737@45 > QW:6858@30 > QW:7432@40x2 > QW:3737@70']);
 
 it('is told of a long stack in a time that grows with its steps, as a strip', function (): void {
     $ids = Tests\Core\pencils()->ids();

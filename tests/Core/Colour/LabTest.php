@@ -2,10 +2,8 @@
 
 declare(strict_types=1);
 
-use Prism\Colour\Appearance;
 use Prism\Colour\BandFit;
 use Prism\Colour\Bands;
-use Prism\Colour\Difference;
 use Prism\Colour\InvalidColour;
 use Prism\Colour\Lab;
 use Prism\Colour\Observer;
@@ -14,6 +12,10 @@ use Prism\Colour\Spectrum;
 use Prism\Colour\Srgb;
 use Prism\Colour\ValueScale;
 use Prism\Colour\Wheel;
+use Prism\Colour\Words\Appearance;
+use Prism\Colour\Words\Difference;
+use Prism\Colour\Words\Family;
+use Prism\Colour\Words\Hue;
 
 it('has a D50 white within a thousandth of the textbook', function (): void {
     [$x, $y, $z] = array_map(array_sum(...), Observer::weights());
@@ -95,10 +97,10 @@ it('agrees with 36 samples within 0.3 dE00 for the shipped pencils, alone and mu
 
 it('places hues where artists look for them, complements opposite', function (): void {
     $place = static fn (string $hex): float => Wheel::position(Lab::fromHex($hex)->hueDegrees());
-    expect(Wheel::family($place('#e6c800')))->toBe('yellow')
-        ->and(Wheel::family($place('#c8281e')))->toStartWith('red')
-        ->and(Wheel::family($place('#1e8c3c')))->toStartWith('green')
-        ->and(Wheel::family($place('#2850aa')))->toStartWith('blue')
+    expect(Family::at($place('#e6c800'))->word())->toBe('yellow')
+        ->and(Family::at($place('#c8281e'))->word())->toStartWith('red')
+        ->and(Family::at($place('#1e8c3c'))->word())->toStartWith('green')
+        ->and(Family::at($place('#2850aa'))->word())->toStartWith('blue')
         ->and(Wheel::distance($place('#c8281e'), $place('#1e8c3c')))->toBeGreaterThan(7.0)
         ->and(Wheel::distance($place('#e6c800'), $place('#5a2d91')))->toBeGreaterThan(7.5)
         ->and(Wheel::distance($place('#e6821e'), $place('#2850aa')))->toBeGreaterThan(7.5);
@@ -106,20 +108,20 @@ it('places hues where artists look for them, complements opposite', function ():
         expect(Wheel::position(Wheel::hueDegrees($position)))->toEqualWithDelta($position, 1e-6)
             ->and(Wheel::distance($position, Wheel::complement($position)))->toEqualWithDelta(9.0, 1e-9);
     }
-    expect(Wheel::family(7.0))->toBe('yellow with some green')->and(Wheel::family(8.0))->toBe('green with some yellow')
-        ->and(Wheel::lean(6.4))->toBe('green')->and(Wheel::lean(5.6))->toBe('orange')->and(Wheel::lean(6.0))->toBeNull();
+    expect(Family::at(7.0)->word())->toBe('yellow with some green')->and(Family::at(8.0)->word())->toBe('green with some yellow')
+        ->and(Hue::leaned(6.4)?->value)->toBe('green')->and(Hue::leaned(5.6)?->value)->toBe('orange')->and(Hue::leaned(6.0))->toBeNull();
 });
 
 it('names greys, browns, tints and shades', function (): void {
-    expect(Appearance::of(Lab::of(50, 0, 0))->family)->toBe('grey')
-        ->and(Appearance::of(Lab::of(50, 2, 4))->family)->toBe('warm grey')
-        ->and(Appearance::of(Lab::of(50, -1, -4))->family)->toBe('cool grey')
-        ->and(Appearance::of(Lab::of(97, 0, 1))->family)->toBe('white')
-        ->and(Appearance::of(Lab::of(12, 1, 0))->family)->toBe('black')
-        ->and(Appearance::of(Lab::of(45, 20, 16))->family)->toBe('brown with some red')
-        ->and(Appearance::of(Lab::of(52, 7, 22))->family)->toBe('brown with some yellow')
-        ->and(Appearance::of(Lab::of(88, 12, 4))->character)->toBe('a tint')
-        ->and(Appearance::of(Lab::of(25, -2, -30))->character)->toBe('a shade')
+    expect(Appearance::of(Lab::of(50, 0, 0))->family->word())->toBe('grey')
+        ->and(Appearance::of(Lab::of(50, 2, 4))->family->word())->toBe('warm grey')
+        ->and(Appearance::of(Lab::of(50, -1, -4))->family->word())->toBe('cool grey')
+        ->and(Appearance::of(Lab::of(97, 0, 1))->family->word())->toBe('white')
+        ->and(Appearance::of(Lab::of(12, 1, 0))->family->word())->toBe('black')
+        ->and(Appearance::of(Lab::of(45, 20, 16))->family->word())->toBe('brown with some red')
+        ->and(Appearance::of(Lab::of(52, 7, 22))->family->word())->toBe('brown with some yellow')
+        ->and(Appearance::of(Lab::of(88, 12, 4))->character->value)->toBe('a tint')
+        ->and(Appearance::of(Lab::of(25, -2, -30))->character->value)->toBe('a shade')
         ->and(Appearance::of(Lab::of(90, -4, 80))->sentence())->toContain('yellow')->toContain('step 8 of 9');
 });
 

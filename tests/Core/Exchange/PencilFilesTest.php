@@ -70,10 +70,10 @@ it('refuses what its caller does not want, row by row with the rest', function (
 });
 
 it('writes a palette that reads back, to the step of a screen', function (): void {
-    $palette = GplPalette::write('Mine', box(['QW:404', 'LO:7012']));
+    $palette = GplPalette::write('Mine', box(['QW:6858', 'LO:9659']));
     $back = array_values(GplPalette::read($palette, Binder::Oil));
     expect($palette)->toStartWith("GIMP Palette\nName: Mine\n")->and($back)->toHaveCount(2)
-        ->and((string) $back[0]->pencil->id)->toBe('QW:404')->and($back[0]->pencil->name)->toBe('Pennant Blue')->and($back[0]->pencil->binder)->toBe(Binder::Oil)
+        ->and((string) $back[0]->pencil->id)->toBe('QW:6858')->and($back[0]->pencil->name)->toBe('Pennant Blue')->and($back[0]->pencil->binder)->toBe(Binder::Oil)
         ->and($back[0]->pencil->fullCoat?->toHex())->toBe(pencils()->get($back[0]->pencil->id)->fullCoat?->toHex());
 });
 
@@ -84,45 +84,45 @@ it('names every bad line of a palette', function (): void {
 });
 
 it('writes swatches that read back, notes and all', function (): void {
-    $kit = box(['QW:404', 'QW:119']);
+    $kit = box(['QW:6858', 'QW:5892']);
     $entries = [
         new SwatchEntry(new Swatch('1', 'cartridge', Stack::of(), Lab::of(95, 0, 1)), 'bare, "clean"'),
-        new SwatchEntry(new Swatch('2', 'cartridge', Stack::parse('QW:404@40x2 > wash > QW:119@60'), Lab::of(50.125, -3, 7)), '', '2026-11-20', 'typed'),
+        new SwatchEntry(new Swatch('2', 'cartridge', Stack::parse('QW:6858@40x2 > wash > QW:5892@60'), Lab::of(50.125, -3, 7)), '', '2026-11-20', 'typed'),
     ];
     expect(array_values(SwatchTable::entries(SwatchTable::write($entries), $kit)))->toEqual($entries);
 });
 
 it('names unknown papers, pencils, dates and colours of a swatches table', function (): void {
-    $text = "id,paper,steps,L,a,b,measured_at\n1,cartridge,QW:404@40,50,0,0,2026-11-20\n2,vellum,QW:404@40,50,0,0,\n3,cartridge,XX:1@40,50,0,0,\n4,cartridge,QW:404@400,50,0,0,\n5,cartridge,QW:404,150,0,0,\n6,cartridge,QW:404,50,0,0,someday\n";
-    $refused = wrongCells(static fn () => SwatchTable::entries($text, box(['QW:404']), ['cartridge']));
+    $text = "id,paper,steps,L,a,b,measured_at\n1,cartridge,QW:6858@40,50,0,0,2026-11-20\n2,vellum,QW:6858@40,50,0,0,\n3,cartridge,XX:1@40,50,0,0,\n4,cartridge,QW:6858@400,50,0,0,\n5,cartridge,QW:6858,150,0,0,\n6,cartridge,QW:6858,50,0,0,someday\n";
+    $refused = wrongCells(static fn () => SwatchTable::entries($text, box(['QW:6858']), ['cartridge']));
     sort($refused);
     expect($refused)->toBe([[3, 'paper'], [4, 'steps'], [5, 'steps'], [6, 'L,a,b'], [7, 'measured_at']]);
 });
 
 it('writes CGATS that reads back', function (): void {
-    $swatches = [new Swatch('7', 'cartridge', Stack::of(), Lab::of(95, 0, 1)), new Swatch('8', 'cartridge', Stack::parse('QW:404@40 > QW:119@60'), Lab::of(50.5, -3.25, 7))];
-    expect(Cgats::read(Cgats::write($swatches), 'cartridge', box(['QW:404', 'QW:119'])))->toEqual($swatches);
+    $swatches = [new Swatch('7', 'cartridge', Stack::of(), Lab::of(95, 0, 1)), new Swatch('8', 'cartridge', Stack::parse('QW:6858@40 > QW:5892@60'), Lab::of(50.5, -3.25, 7))];
+    expect(Cgats::read(Cgats::write($swatches), 'cartridge', box(['QW:6858', 'QW:5892'])))->toEqual($swatches);
 });
 
 it('reads spectra of an instrument that sees less far than 380 to 730 nm', function (): void {
     $fields = array_map(static fn (int $nm): string => "SPECTRAL_NM_$nm", range(400, 700, 10));
-    $text = "CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_ID SAMPLE_NAME ".implode(' ', $fields)."\nEND_DATA_FORMAT\nBEGIN_DATA\n1 QW:404 ".implode(' ', array_fill(0, 31, '0.25'))."\nEND_DATA\n";
-    [$swatch] = Cgats::read($text, 'cartridge', box(['QW:404']));
-    expect((string) $swatch->stack)->toBe('QW:404@90x2')->and($swatch->colour->L)->toEqualWithDelta(57.1, 0.1)->and($swatch->colour->chroma())->toBeLessThan(0.1);
+    $text = "CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_ID SAMPLE_NAME ".implode(' ', $fields)."\nEND_DATA_FORMAT\nBEGIN_DATA\n1 QW:6858 ".implode(' ', array_fill(0, 31, '0.25'))."\nEND_DATA\n";
+    [$swatch] = Cgats::read($text, 'cartridge', box(['QW:6858']));
+    expect((string) $swatch->stack)->toBe('QW:6858@90x2')->and($swatch->colour->L)->toEqualWithDelta(57.1, 0.1)->and($swatch->colour->chroma())->toBeLessThan(0.1);
 });
 
 it('says what is wrong in CGATS text', function (string $text, array $where): void {
-    expect(wrongCells(static fn () => Cgats::read($text, 'cartridge', box(['QW:404']))))->toBe($where);
+    expect(wrongCells(static fn () => Cgats::read($text, 'cartridge', box(['QW:6858']))))->toBe($where);
 })->with([
     ['id,paper,steps', [[1, '-']]],
     ["CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_ID LAB_L\nEND_DATA_FORMAT\n", [[1, 'BEGIN_DATA_FORMAT']]],
     ["CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_NAME LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\nEND_DATA\n", [[1, '-']]],
-    ["CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_NAME LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\nQW:404@40 50 0\nQW:1@40 50 0 0\nQW:404@x 50 0 0\nQW:404@40 half 0 0\nEND_DATA\n", [[6, '-'], [7, 'SAMPLE_NAME'], [8, 'SAMPLE_NAME'], [9, 'L']]],
+    ["CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_NAME LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\nQW:6858@40 50 0\nQW:1@40 50 0 0\nQW:6858@x 50 0 0\nQW:6858@40 half 0 0\nEND_DATA\n", [[6, '-'], [7, 'SAMPLE_NAME'], [8, 'SAMPLE_NAME'], [9, 'L']]],
 ]);
 
 it('tells pasted pencils from pasted recipes, and says which line is neither', function (): void {
-    $list = PastedList::read("QW:404, LO:7206;QW:119\n\n QW:404@40 > QW:119@55 \nQW:404 QW:201");
-    expect(array_map(strval(...), $list->pencils))->toBe(['QW:404', 'LO:7206', 'QW:119', 'QW:201'])->and(array_map(strval(...), $list->stacks))->toBe(['QW:404@40 > QW:119@55'])
-        ->and(wrongCells(static fn () => PastedList::read("QW:404\nred please\nQW:404@0")))->toBe([[2, '-'], [3, '-']])
+    $list = PastedList::read("QW:6858, LO:3512;QW:5892\n\n QW:6858@40 > QW:5892@55 \nQW:6858 QW:7432");
+    expect(array_map(strval(...), $list->pencils))->toBe(['QW:6858', 'LO:3512', 'QW:5892', 'QW:7432'])->and(array_map(strval(...), $list->stacks))->toBe(['QW:6858@40 > QW:5892@55'])
+        ->and(wrongCells(static fn () => PastedList::read("QW:6858\nred please\nQW:6858@0")))->toBe([[2, '-'], [3, '-']])
         ->and(wrongCells(static fn () => PastedList::read('')))->toBe([[1, '-']]);
 });

@@ -46,7 +46,7 @@ it('reads pencils with commas or semicolons, with a byte order mark, quotes and 
 });
 
 it('reads spectra, and pencils without any colour', function (): void {
-    expect(pencils())->toHaveCount(120)->and(pencils()->get(PencilId::of('QW:101'))->fullCoatBands)->toHaveCount(12);
+    expect(pencils())->toHaveCount(120)->and(pencils()->get(PencilId::of('QW:1823'))->fullCoatBands)->toHaveCount(12);
     $plain = PencilTable::read("range,number,name,binder\nAB,1,One,oil\n")->kit->get(PencilId::of('AB:1'));
     expect($plain->fullCoat)->toBeNull()->and($plain->opacity)->toBe(Opacity::Semi);
 });
@@ -73,11 +73,11 @@ it('refuses what is no table', function (string $text, string $says): void {
 ]);
 
 it('reads swatches, with the bare paper as an empty stack, and refuses unknown pencils', function (): void {
-    $swatches = SwatchTable::read("id,paper,steps,L,a,b\np,medium,,95,0,1\ns1,medium,QW:404@50 > wash,50,1,-40\n", pencils());
-    expect($swatches)->toHaveCount(2)->and($swatches[0]->stack)->toHaveCount(0)->and((string) $swatches[1]->stack)->toBe('QW:404@50 > wash');
-    $said = refusals(fn () => SwatchTable::read("id,paper,steps,L,a,b\na,m,QW:999@50,50,0,0\nb,m,QW:404@,50,0,0\nc,m,QW:404@50,x,0,0\n", pencils()));
-    expect($said)->toHaveCount(3)->and(implode("\n", $said))->toContain('Pencil QW:999 is not in the pencil table')->toContain('At character 8')->toContain('Row 4, column L');
-    expect(SwatchTable::readStacks("id,steps\na,QW:404@50\n", pencils())[0]['paper'])->toBe('');
+    $swatches = SwatchTable::read("id,paper,steps,L,a,b\np,medium,,95,0,1\ns1,medium,QW:6858@50 > wash,50,1,-40\n", pencils());
+    expect($swatches)->toHaveCount(2)->and($swatches[0]->stack)->toHaveCount(0)->and((string) $swatches[1]->stack)->toBe('QW:6858@50 > wash');
+    $said = refusals(fn () => SwatchTable::read("id,paper,steps,L,a,b\na,m,QW:999@50,50,0,0\nb,m,QW:6858@,50,0,0\nc,m,QW:6858@50,x,0,0\n", pencils()));
+    expect($said)->toHaveCount(3)->and(implode("\n", $said))->toContain('Pencil QW:999 is not in the pencil table')->toContain('At character 9')->toContain('Row 4, column L');
+    expect(SwatchTable::readStacks("id,steps\na,QW:6858@50\n", pencils())[0]['paper'])->toBe('');
 });
 
 it('reads targets as Lab or hex', function (): void {
@@ -90,11 +90,11 @@ it('reads targets as Lab or hex', function (): void {
 
 it('writes predictions and matches that read back', function (): void {
     $predictor = new Predictor(model());
-    $stack = Stack::parse('QW:116@40 > QW:404@50x2');
+    $stack = Stack::parse('QW:4731@40 > QW:6858@50x2');
     $rows = array_values(Csv::parse(PredictionTable::write([['id' => 'one, two', 'stack' => $stack, 'prediction' => $predictor->predict($stack)]]), ['id', 'steps', 'L', 'a', 'b', 'tooth_left', 'sigma'])->rows);
     expect($rows[0]['id'])->toBe('one, two')->and($rows[0]['steps'])->toBe((string) $stack)
         ->and((float) $rows[0]['L'])->toEqualWithDelta($predictor->predict($stack)->colour->L, 0.001);
-    $recipe = (new RecipeMaker($predictor, pencils()))->make(Stack::parse('QW:722@95 > QW:101@30'), Target::colour(Lab::of(90, 0, 0)));
+    $recipe = (new RecipeMaker($predictor, pencils()))->make(Stack::parse('QW:3769@95 > QW:1823@30'), Target::colour(Lab::of(90, 0, 0)));
     $rows = array_values(Csv::parse(MatchTable::write(['t' => [$recipe]]), ['id', 'rank', 'warnings'])->rows);
     expect($rows[0]['rank'])->toBe('1')->and(explode('|', $rows[0]['warnings']))->toContain('out_of_reach', 'closes_early');
 });

@@ -115,7 +115,7 @@ it('gives the later layer more weight where there is room for both, an opaque on
 it('changes a passage less with oil than with wax', function (): void {
     $change = ['wax' => [], 'oil' => []];
     foreach (pencils() as $id => $pencil) {
-        $change[$pencil->binder->value][] = seen("QW:716@60 > $id@50")->differenceTo(seen('QW:716@60'));
+        $change[$pencil->binder->value][] = seen("QW:4863@60 > $id@50")->differenceTo(seen('QW:4863@60'));
     }
     expect(array_sum($change['wax']) / 60)->toBeGreaterThan(1.1 * array_sum($change['oil']) / 60);
 });
@@ -155,7 +155,7 @@ it('darkens a green by a violet under it, sometimes below each of them alone', f
 
 it('lightens and greys a colour by white', function (): void {
     $cases = [];
-    foreach (['QW:101', 'LO:7003'] as $white) {
+    foreach (['QW:1823', 'LO:1346'] as $white) {
         foreach (colourful() as $id) {
             $before = seen("$id@60x2");
             if ($before->L < 80.0) {
@@ -170,30 +170,30 @@ it('lightens and greys a colour by white', function (): void {
 it('brightens dark reds and greens by yellow and costs them less chroma than white does', function (): void {
     $base = pencilsWhere(static fn (Pencil $p, Lab $coat): bool => $coat->L < 38.0 && $coat->chroma() > 9.0 && ($coat->hueDegrees() < 40 || $coat->hueDegrees() > 340 || abs($coat->hueDegrees() - 160) < 45));
     $lighter = $cleaner = [];
-    foreach (['QW:113', 'QW:116', 'LO:7023', 'LO:7026'] as $yellow) {
+    foreach (['QW:3737', 'QW:4731', 'LO:1781', 'LO:5493'] as $yellow) {
         foreach ($base as $id) {
             // Closed and with tooth given back: over an open grain the yellow also fills white valleys.
             $before = seen("$id@70x3 > wash");
             $after = seen("$id@70x3 > wash > $yellow@60");
             $lighter[] = $after->L > $before->L;
-            $cleaner[] = $after->chroma() > seen("$id@70x3 > wash > QW:101@60")->chroma();
+            $cleaner[] = $after->chroma() > seen("$id@70x3 > wash > QW:1823@60")->chroma();
         }
     }
     expect(share($lighter))->toBeGreaterThan(0.9)->and(share($cleaner))->toBe(1.0);
 });
 
 it('turns yellow green with black, red pink with white, and blue with magenta to a violet grey', function (): void {
-    foreach (['QW:722', 'LO:7642'] as $black) {
-        foreach (['QW:113', 'LO:7023'] as $yellow) {
+    foreach (['QW:3769', 'LO:9257'] as $black) {
+        foreach (['QW:3737', 'LO:1781'] as $yellow) {
             expect(seen("$yellow@60x2 > $black@35")->hueDegrees())->toBeGreaterThan(seen("$yellow@60x2")->hueDegrees());
         }
     }
-    foreach (['QW:201', 'LO:7102'] as $red) {
-        $pink = seen("$red@50 > QW:101@80");
+    foreach (['QW:7432', 'LO:3949'] as $red) {
+        $pink = seen("$red@50 > QW:1823@80");
         expect($pink->L)->toBeGreaterThan(78.0)->and($pink->a)->toBeGreaterThan(5.0)->and($pink->chroma())->toBeLessThan(25.0);
     }
-    foreach (['QW:407', 'LO:7322'] as $blue) {
-        foreach (['QW:219', 'LO:7129'] as $magenta) {
+    foreach (['QW:9147', 'LO:6797'] as $blue) {
+        foreach (['QW:8785', 'LO:6491'] as $magenta) {
             $grey = seen("$magenta@45 > $blue@45");
             expect($grey->hueDegrees())->toBeGreaterThan(270.0)->toBeLessThan(350.0)
                 ->and($grey->chroma())->toBeLessThan(seen("$magenta@45")->chroma() + 3.0);
@@ -217,12 +217,12 @@ it('is resisted by a pale waxy colour, so form goes under it', function (): void
 });
 
 it('shows translucent white over black hardly, opaque white more, and never lighter than paper or white', function (): void {
-    $black = seen('QW:722@80x2')->L;
-    $translucent = seen('QW:722@80x2 > LO:7003@70')->L - $black;
-    $opaque = seen('QW:722@80x2 > QW:101@70')->L - $black;
+    $black = seen('QW:3769@80x2')->L;
+    $translucent = seen('QW:3769@80x2 > LO:1346@70')->L - $black;
+    $opaque = seen('QW:3769@80x2 > QW:1823@70')->L - $black;
     expect($translucent)->toBeGreaterThan(0.0)->toBeLessThan(20.0)->and($opaque)->toBeGreaterThan(1.4 * $translucent);
-    $lightest = max(seen('')->L, seen('QW:101@100x9')->L) + 0.5;
-    $cases = array_map(static fn (string $id): bool => seen("$id@50 > QW:101@80x3")->L <= $lightest, pencils()->ids());
+    $lightest = max(seen('')->L, seen('QW:1823@100x9')->L) + 0.5;
+    $cases = array_map(static fn (string $id): bool => seen("$id@50 > QW:1823@80x3")->L <= $lightest, pencils()->ids());
     expect(share($cases))->toBe(1.0);
 });
 
@@ -245,7 +245,7 @@ it('takes hardly any light layer after a burnish', function (): void {
     $cases = [];
     foreach (darkerThanPaper() as $id) {
         $free = seen("$id@35")->differenceTo(seen(''));
-        $cases[] = seen("QW:604@95x2 > $id@35")->differenceTo(seen('QW:604@95x2')) < 0.25 * $free;
+        $cases[] = seen("QW:3464@95x2 > $id@35")->differenceTo(seen('QW:3464@95x2')) < 0.25 * $free;
     }
     expect(share($cases))->toBe(1.0);
 });
@@ -294,7 +294,7 @@ it('takes more layers of oil than of wax, and more on rougher paper', function (
 });
 
 it('gives five steps from three feathered pencils', function (): void {
-    foreach ([['QW:604', 'QW:607', 'QW:610'], ['LO:7316', 'LO:7311', 'LO:7322'], ['QW:525', 'QW:513', 'QW:522'], ['LO:7039', 'LO:7044', 'LO:7102']] as [$light, $middle, $dark]) {
+    foreach ([['QW:3464', 'QW:4973', 'QW:3131'], ['LO:4263', 'LO:1414', 'LO:6797'], ['QW:8363', 'QW:5925', 'QW:5615'], ['LO:2593', 'LO:6945', 'LO:3949']] as [$light, $middle, $dark]) {
         $steps = array_map(static fn (string $stack): Lab => seen($stack), ["$light@40x2", "$light@40 > $middle@40", "$middle@40x2", "$middle@40 > $dark@40", "$dark@40x2"]);
         for ($i = 1; $i < 5; $i++) {
             expect($steps[$i]->differenceTo($steps[$i - 1]))->toBeGreaterThan(1.0)
@@ -305,10 +305,10 @@ it('gives five steps from three feathered pencils', function (): void {
 
 it('parts white and black from toned paper both ways', function (): void {
     $toned = Paper::of('toned', 'Toned', Lab::of(66, 1, 3));
-    foreach (['QW:101', 'LO:7003'] as $white) {
+    foreach (['QW:1823', 'LO:1346'] as $white) {
         expect(seen("$white@70", $toned)->L)->toBeGreaterThan(seen('', $toned)->L + 1.0);
     }
-    foreach (['QW:722', 'LO:7642'] as $black) {
+    foreach (['QW:3769', 'LO:9257'] as $black) {
         expect(seen("$black@40", $toned)->L)->toBeLessThan(seen('', $toned)->L - 5.0);
     }
 });

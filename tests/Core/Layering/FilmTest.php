@@ -28,7 +28,7 @@ function meanOf(array $byBin): float
 }
 
 it('looks the same whichever way it is computed', function (): void {
-    foreach (['QW:404', 'QW:101', 'QW:722', 'LO:7026'] as $id) {
+    foreach (['QW:6858', 'QW:1823', 'QW:3769', 'LO:5493'] as $id) {
         $touch = touchOf($id);
         $alone = KubelkaMunk::coat($touch, THICK, ground());
         $mixed = Film::mixture([Film::of($touch, THICK)], 0.5)->over(ground());
@@ -43,7 +43,7 @@ it('looks the same whichever way it is computed', function (): void {
 });
 
 it('is as two films of half the thickness, one on the other', function (): void {
-    $touch = touchOf('QW:201');
+    $touch = touchOf('QW:7432');
     $half = array_map(static fn (float $t): float => $t / 2, THICK);
     $once = KubelkaMunk::coat($touch, THICK, ground());
     $twice = KubelkaMunk::coat($touch, $half, KubelkaMunk::coat($touch, $half, ground()));
@@ -53,8 +53,8 @@ it('is as two films of half the thickness, one on the other', function (): void 
 });
 
 it('adds up optical depths in a mixture', function (): void {
-    $blue = Film::of(touchOf('QW:404'), THICK);
-    $yellow = Film::of(touchOf('QW:116'), array_reverse(THICK));
+    $blue = Film::of(touchOf('QW:6858'), THICK);
+    $yellow = Film::of(touchOf('QW:4731'), array_reverse(THICK));
     $mixture = Film::mixture([$blue, $yellow], 0.3);
     foreach (range(0, Tooth::BINS - 1) as $bin) {
         [$k, $s] = $mixture->depths($bin);
@@ -66,7 +66,7 @@ it('adds up optical depths in a mixture', function (): void {
 });
 
 it('keeps its pigment when it flows, loses a share when it is thinned', function (): void {
-    $film = Film::of(touchOf('QW:404'), THICK);
+    $film = Film::of(touchOf('QW:6858'), THICK);
     $flowed = $film->levelled(0.7);
     $thinned = $film->thinned([0.5, 1.0, 0.0, 0.25, 1.0]);
     expect(meanOf($flowed->thickness))->toEqualWithDelta(meanOf(THICK), 1e-12)
@@ -78,7 +78,7 @@ it('keeps its pigment when it flows, loses a share when it is thinned', function
 });
 
 it('gets stronger and clearer without getting thicker', function (): void {
-    $film = Film::of(touchOf('QW:107'), THICK);
+    $film = Film::of(touchOf('QW:2616'), THICK);
     [$k, $s] = $film->depths(0);
     $strong = $film->strengthened(1.5, 0.4);
     [$strongK, $strongS] = $strong->depths(0);
@@ -87,15 +87,15 @@ it('gets stronger and clearer without getting thicker', function (): void {
 });
 
 it('is denser, clearer, tighter and firmer the harder it is laid', function (): void {
-    $light = touchOf('QW:404', 0.3);
-    $heavy = touchOf('QW:404', 0.95);
+    $light = touchOf('QW:6858', 0.3);
+    $heavy = touchOf('QW:6858', 0.95);
     expect($heavy->K[5])->toBeGreaterThan($light->K[5])
         ->and($heavy->S[5] / $heavy->K[5])->toBeLessThan($light->S[5] / $light->K[5])
         ->and($heavy->loose)->toBeLessThan($light->loose)
         ->and($heavy->rate)->toBeGreaterThan($light->rate)->and($heavy->limit)->toBeGreaterThan($light->limit)
         ->and($light->firm)->toBeFalse()->and($heavy->firm)->toBeTrue()
         ->and($light->levels)->toBe(0.0)->and($heavy->levels)->toBeGreaterThan(0.2)
-        ->and(touchOf('QW:404', 0.95, 3.0)->levels)->toBeGreaterThan($heavy->levels)
+        ->and(touchOf('QW:6858', 0.95, 3.0)->levels)->toBeGreaterThan($heavy->levels)
         ->and(Hand::mixing(0.5))->toBe(0.0)->and(Hand::mixing(1.0))->toBe(1.0);
     foreach ([$light, $heavy] as $touch) {
         $contact = $touch->contact;

@@ -79,7 +79,7 @@ it('agrees for hands with other constants, at the limits too', function (Hand $h
 ]);
 
 it('comes to the same for two passes as the hand says, not for two layers', function (): void {
-    $optics = model()->opticsOf('QW:404');
+    $optics = model()->opticsOf('QW:6858');
     $two = model()->layer(model()->bare(), $optics, 0.5, 2.0);
     $plain = new PlainToothModel(model()->tooth, model()->hand);
     $plain->layer($optics, 0.5, 2);

@@ -11,19 +11,19 @@ use Prism\Layering\StepKind;
 use Prism\Materials\PencilId;
 
 it('reads every kind of step and writes it again', function (): void {
-    $stack = Stack::parse('QW:204@35x2 > LO:7206@50 > wash > LO:7044@95 > lift > blend');
-    expect((string) $stack)->toBe('QW:204@35x2 > LO:7206@50 > wash > LO:7044@95 > lift > blend')
+    $stack = Stack::parse('QW:7184@35x2 > LO:3512@50 > wash > LO:6945@95 > lift > blend');
+    expect((string) $stack)->toBe('QW:7184@35x2 > LO:3512@50 > wash > LO:6945@95 > lift > blend')
         ->and(count($stack))->toBe(6)
         ->and($stack->layerCount())->toBe(3)
         ->and($stack->steps[0]->passes)->toBe(2)
         ->and($stack->steps[2]->kind)->toBe(StepKind::Wash)
         ->and($stack->steps[3]->isBurnish())->toBeTrue()
-        ->and(array_map(strval(...), $stack->pencils()))->toBe(['QW:204', 'LO:7206', 'LO:7044']);
+        ->and(array_map(strval(...), $stack->pencils()))->toBe(['QW:7184', 'LO:3512', 'LO:6945']);
 });
 
 it('takes white space anywhere, fractions, a missing pressure and the bare paper', function (): void {
-    expect((string) Stack::parse("  QW:204 @ 35.5 x 2>\n WASH  "))->toBe('QW:204@35.5x2 > wash')
-        ->and((string) Stack::parse('qw:204'))->toBe('QW:204@50')
+    expect((string) Stack::parse("  QW:7184 @ 35.5 x 2>\n WASH  "))->toBe('QW:7184@35.5x2 > wash')
+        ->and((string) Stack::parse('qw:7184'))->toBe('QW:7184@50')
         ->and((string) Stack::parse('  '))->toBe('')
         ->and(Stack::parse(''))->toHaveCount(0);
 });
@@ -55,22 +55,22 @@ it('refuses with the position of the first wrong character', function (string $t
     }
     $this->fail('It was read.');
 })->with([
-    ['QW:204@', 8, 'pressure is missing'],
-    ['QW:204@0', 8, 'goes from 1 to 100'],
-    ['QW:204@101', 8, 'goes from 1 to 100'],
-    ['QW:204@35x0', 11, '1 to 9'],
-    ['QW:204@35x12', 11, '1 to 9'],
-    ['QW:204@35 >', 12, 'a step is missing'],
-    ['> QW:204', 1, 'is not a step'],
+    ['QW:7184@', 9, 'pressure is missing'],
+    ['QW:7184@0', 9, 'goes from 1 to 100'],
+    ['QW:7184@101', 9, 'goes from 1 to 100'],
+    ['QW:7184@35x0', 12, '1 to 9'],
+    ['QW:7184@35x12', 12, '1 to 9'],
+    ['QW:7184@35 >', 13, 'a step is missing'],
+    ['> QW:7184', 1, 'is not a step'],
     ['204@35', 1, 'is not a step'],
-    ['QW:204@35 QW:205', 11, 'does not belong here'],
-    ['QW:204@35 > rub', 13, 'is not a step'],
-    ['QW:204@35abc', 10, 'does not belong here'],
+    ['QW:7184@35 QW:205', 12, 'does not belong here'],
+    ['QW:7184@35 > rub', 14, 'is not a step'],
+    ['QW:7184@35abc', 11, 'does not belong here'],
 ]);
 
 it('refuses steps no hand can do', function (): void {
-    expect(fn () => Step::layer(PencilId::of('QW:204'), 120))->toThrow(InvalidStep::class, '1 to 100')
-        ->and(fn () => Step::layer(PencilId::of('QW:204'), 20, 10))->toThrow(InvalidStep::class, '1 to 9')
+    expect(fn () => Step::layer(PencilId::of('QW:7184'), 120))->toThrow(InvalidStep::class, '1 to 100')
+        ->and(fn () => Step::layer(PencilId::of('QW:7184'), 20, 10))->toThrow(InvalidStep::class, '1 to 9')
         ->and(fn () => Stack::of(...array_fill(0, 41, Step::wash())))->toThrow(InvalidStep::class, 'no paper takes more than 40')
         ->and(fn () => Stack::parse(implode('>', array_fill(0, 41, 'wash'))))->toThrow(NotationError::class, 'no paper takes that many');
 });

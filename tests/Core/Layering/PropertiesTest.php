@@ -172,12 +172,12 @@ it('holds to the facts of the studio after calibration too', function (): void {
     }
     expect(count($roomier))->toBeGreaterThan(8)->and($share($roomier))->toBeGreaterThan(0.85)
         // 6: white lightens and greys.
-        ->and($share(array_map(static fn (string $id): bool => $seen("$id@60x2")->L > 80.0 || ($seen("$id@60x2 > QW:101@70")->L > $seen("$id@60x2")->L && $seen("$id@60x2 > QW:101@70")->chroma() < $seen("$id@60x2")->chroma()), $clean)))->toBeGreaterThan(0.85)
+        ->and($share(array_map(static fn (string $id): bool => $seen("$id@60x2")->L > 80.0 || ($seen("$id@60x2 > QW:1823@70")->L > $seen("$id@60x2")->L && $seen("$id@60x2 > QW:1823@70")->chroma() < $seen("$id@60x2")->chroma()), $clean)))->toBeGreaterThan(0.85)
         // 10: a wash fills the grain, and gives tooth back.
         ->and($share(array_map(static fn (string $id): bool => $model->draw(Stack::parse("$id@45x4 > wash"))->grain() < $model->draw(Stack::parse("$id@45x4"))->grain()
             && $model->draw(Stack::parse("$id@45x4 > wash"))->toothLeft() > $model->draw(Stack::parse("$id@45x4"))->toothLeft(), $dark)))->toBe(1.0)
         // 11: after a burnish a light layer hardly changes anything.
-        ->and($share(array_map(static fn (string $id): bool => $seen("QW:607@95x2 > $id@35")->differenceTo($seen('QW:607@95x2')) < 0.3 * $seen("$id@35")->differenceTo($seen('')), $dark)))->toBeGreaterThan(0.9)
+        ->and($share(array_map(static fn (string $id): bool => $seen("QW:4973@95x2 > $id@35")->differenceTo($seen('QW:4973@95x2')) < 0.3 * $seen("$id@35")->differenceTo($seen('')), $dark)))->toBeGreaterThan(0.9)
         // 12: a lift lightens light layers, hardly burnished ones.
         ->and($share(array_map(static fn (string $id): bool => $lifted("$id@35") > 0.06 && $lifted("$id@95x2") < 0.03, $dark)))->toBe(1.0);
 });

@@ -64,18 +64,18 @@ it('keeps reflectance within 0-1 and tooth within 0-1 for random stacks, and nev
         foreach ($passage->fill as $bin => $fill) {
             expect($fill)->toBeLessThanOrEqual($passage->capacity[$bin] + 1e-9);
         }
-        $layer = Step::layer(PencilId::of('QW:301'), mt_rand(10, 100));
+        $layer = Step::layer(PencilId::of('QW:4132'), mt_rand(10, 100));
         expect(model()->apply($passage, $layer)->toothLeft())->toBeLessThanOrEqual($passage->toothLeft() + 1e-12);
     }
 });
 
 it('predicts the same thing twice and does not change what it was given', function (): void {
-    $base = draw('QW:404@50 > QW:116@40x2');
+    $base = draw('QW:6858@50 > QW:4731@40x2');
     $before = $base->lab();
-    foreach (['QW:722@90', 'wash', 'blend', 'lift'] as $step) {
+    foreach (['QW:3769@90', 'wash', 'blend', 'lift'] as $step) {
         model()->draw(Stack::parse($step), $base);
     }
-    expect($base->lab())->toEqual($before)->and(seen('QW:404@50 > QW:116@40x2'))->toEqual($before);
+    expect($base->lab())->toEqual($before)->and(seen('QW:6858@50 > QW:4731@40x2'))->toEqual($before);
 });
 
 it('gives back the measured coat of every pencil', function (): void {
@@ -86,23 +86,23 @@ it('gives back the measured coat of every pencil', function (): void {
 });
 
 it('names the pencil that is not there', function (): void {
-    expect(fn () => seen('QW:404@50 > XX:1@50'))->toThrow(UnknownPencil::class, 'There is no pencil XX:1 here');
+    expect(fn () => seen('QW:6858@50 > XX:1@50'))->toThrow(UnknownPencil::class, 'There is no pencil XX:1 here');
 });
 
 it('shows the colour after each step, and room that shrinks', function (): void {
     $predictor = new Predictor(model());
-    $stack = Stack::parse('QW:116@40 > QW:404@50 > blend');
+    $stack = Stack::parse('QW:4731@40 > QW:6858@50 > blend');
     $strip = $predictor->strip($stack);
     expect($strip)->toHaveCount(4)
         ->and($strip[0]->colour)->toEqual(seen(''))
         ->and($strip[3]->colour)->toEqual(seen((string) $stack))
         ->and($strip[1]->sigma)->toBeLessThan($strip[3]->sigma)
-        ->and($predictor->room(draw('')))->toBeGreaterThan($predictor->room(draw('QW:404@80x2')))
-        ->and($predictor->room(draw('QW:404@80x2 > blend')))->toBe(0);
+        ->and($predictor->room(draw('')))->toBeGreaterThan($predictor->room(draw('QW:6858@80x2')))
+        ->and($predictor->room(draw('QW:6858@80x2 > blend')))->toBe(0);
 });
 
 it('cuts a section that adds up to what the tooth holds', function (): void {
-    $passage = draw('QW:404@35 > QW:116@40 > QW:722@30');
+    $passage = draw('QW:6858@35 > QW:4731@40 > QW:3769@30');
     $bins = GrainSection::of($passage, model()->tooth)->jsonSerialize();
     expect($bins)->toHaveCount(5)->and($bins[0]['films'])->toHaveCount(3);
     foreach ($bins as $i => $bin) {

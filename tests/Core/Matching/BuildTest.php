@@ -34,17 +34,17 @@ use function Tests\Core\seen;
 function smallFittingBox(): Search
 {
     static $search = null;
-    $kit = box(['QW:404', 'QW:113', 'QW:201', 'QW:519', 'LO:7206', 'LO:7606', 'QW:722']);
+    $kit = box(['QW:6858', 'QW:3737', 'QW:7432', 'QW:2794', 'LO:3512', 'LO:4719', 'QW:3769']);
 
     return $search ??= new Search(new Predictor(model()), $kit, PairLibrary::build(model(), $kit->ids()));
 }
 
 it('sees rounds in any stack, and gives all its steps back in their order', function (): void {
-    $groups = Rounds::of(Stack::parse('QW:544@30 > QW:404@45x2 > QW:422@40 > QW:404@45x2 > QW:422@40 > QW:404@45x2 > QW:422@40 > QW:201@70'));
+    $groups = Rounds::of(Stack::parse('QW:544@30 > QW:6858@45x2 > QW:6828@40 > QW:6858@45x2 > QW:6828@40 > QW:6858@45x2 > QW:6828@40 > QW:7432@70'));
     expect(array_map(static fn (Rounds $round): array => [$round->times, $round->from, count($round->steps)], $groups))->toBe([[1, 0, 1], [3, 1, 2], [1, 7, 1]]);
     mt_srand(17);
     for ($i = 0; $i < 200; $i++) {
-        $stack = Stack::parse(implode(' > ', array_map(static fn (): string => ['QW:404@45', 'QW:201@40x2', 'wash'][mt_rand(0, 2)], range(1, mt_rand(1, 12)))));
+        $stack = Stack::parse(implode(' > ', array_map(static fn (): string => ['QW:6858@45', 'QW:7432@40x2', 'wash'][mt_rand(0, 2)], range(1, mt_rand(1, 12)))));
         $steps = [];
         foreach (Rounds::of($stack) as $round) {
             for ($n = 0; $n < $round->times; $n++) {
@@ -56,20 +56,20 @@ it('sees rounds in any stack, and gives all its steps back in their order', func
 });
 
 it('says a build in a line: what lies under, the rounds, what comes last, without notation', function (): void {
-    expect(BuildLine::of(Stack::parse('QW:544@30 > QW:404@45x2 > QW:422@40 > QW:404@45x2 > QW:422@40 > QW:201@70'), 0))
-        ->toBe('544 30 % light under it; 2 rounds: 404 45 % easy, 2 coats, then 422 40 % light; last 201 70 % medium.')
-        ->and(BuildLine::of(Stack::parse('QW:404@45x3 > wash > QW:404@40'), null))->toBe('404 45 % easy, 3 coats; a wash, dried; 404 40 % light.')
+    expect(BuildLine::of(Stack::parse('QW:544@30 > QW:6858@45x2 > QW:6828@40 > QW:6858@45x2 > QW:6828@40 > QW:7432@70'), 0))
+        ->toBe('544 30 % light under it; 2 rounds: 6858 45 % easy, 2 coats, then 6828 40 % light; last 7432 70 % medium.')
+        ->and(BuildLine::of(Stack::parse('QW:6858@45x3 > wash > QW:6858@40'), null))->toBe('6858 45 % easy, 3 coats; a wash, dried; 6858 40 % light.')
         ->and(BuildLine::of(Stack::of(), null))->toBe('Leave the paper bare.');
 });
 
 it('offers the nearest recipe that avoids a warning, with what it costs and which pencil stands for which', function (): void {
     $maker = new RecipeMaker(new Predictor(model()), pencils());
     $target = Target::colour(Lab::of(60, 2, 40));
-    $warned = $maker->make(Stack::parse('QW:113@60x2 > QW:722@35'), $target);
-    $others = array_map(static fn (string $stack): Prism\Matching\Recipe => $maker->make(Stack::parse($stack), $target), ['QW:113@60x2 > QW:607@50', 'QW:113@40 > QW:607@20', 'QW:113@60x2 > QW:722@40']);
+    $warned = $maker->make(Stack::parse('QW:3737@60x2 > QW:3769@35'), $target);
+    $others = array_map(static fn (string $stack): Prism\Matching\Recipe => $maker->make(Stack::parse($stack), $target), ['QW:3737@60x2 > QW:4973@50', 'QW:3737@40 > QW:4973@20', 'QW:3737@60x2 > QW:3769@40']);
     expect($warned->warnings)->toContain(Warning::TurnsGreen);
     $cure = Cure::of($warned, Warning::TurnsGreen, $others);
-    expect($cure?->sentence())->toContain('607 in place of 722 avoids it')
+    expect($cure?->sentence())->toContain('4973 in place of 3769 avoids it')
         ->and($cure?->further)->toEqualWithDelta(min($others[0]->difference->dE00, $others[1]->difference->dE00) - $warned->difference->dE00, 1e-9)
         ->and(Cure::of($warned, Warning::TurnsGreen, [$others[2]]))->toBeNull()
         // One that breaks a rule cures nothing.
@@ -81,17 +81,17 @@ it('puts warnings worst first, each once', function (): void {
 });
 
 it('calls grain closed, fine or open by what is seen of it', function (): void {
-    expect(Grain::of(draw('QW:722@25')->grain()))->toBe(Grain::Open)->and(Grain::of(draw('QW:722@95x3')->grain()))->toBe(Grain::Closed)
-        ->and(Grain::of(draw('QW:113@40')->grain()))->toBe(Grain::Closed)->and(Grain::of(draw('')->grain()))->toBe(Grain::Closed);
+    expect(Grain::of(draw('QW:3769@25')->grain()))->toBe(Grain::Open)->and(Grain::of(draw('QW:3769@95x3')->grain()))->toBe(Grain::Closed)
+        ->and(Grain::of(draw('QW:3737@40')->grain()))->toBe(Grain::Closed)->and(Grain::of(draw('')->grain()))->toBe(Grain::Closed);
 });
 
 it('knows whites, blacks, near-blacks and yellows by their heavy coats', function (string $id, PencilKind $kind): void {
     expect(PencilKind::of(pencils()->get(Prism\Materials\PencilId::of($id))->fullCoat))->toBe($kind);
-})->with([['QW:101', PencilKind::White], ['QW:722', PencilKind::Black], ['QW:113', PencilKind::Yellow], ['QW:201', PencilKind::Colour]]);
+})->with([['QW:1823', PencilKind::White], ['QW:3769', PencilKind::Black], ['QW:3737', PencilKind::Yellow], ['QW:7432', PencilKind::Colour]]);
 
 it('fits values in their order, keeps hue, and leaves a picture within reach as it is', function (): void {
     $search = smallFittingBox();
-    $gamut = Gamut::of(PairLibrary::build(model(), ['QW:404', 'QW:113', 'QW:201', 'QW:519', 'LO:7206', 'LO:7606', 'QW:722']));
+    $gamut = Gamut::of(PairLibrary::build(model(), ['QW:6858', 'QW:3737', 'QW:7432', 'QW:2794', 'LO:3512', 'LO:4719', 'QW:3769']));
     $read = array_map(static fn (array $lab): Lab => Lab::of(...$lab), [[4, 2, -3], [15, 20, 10], [30, 25, 12], [52, -8, 6], [70, 10, 12], [99.5, 0, 1]]);
     $fitting = Fitting::of($read, $search, $gamut, 95.4);
     $fitted = array_map($fitting->colour(...), $read);
@@ -117,16 +117,16 @@ it('offers what breaks a rule last, marked with what it gains, and only where th
     expect($marked)->toHaveCount(1)->and(array_key_first($marked))->toBe(count($dark) - 1)
         ->and($dark[count($dark) - 1]->breaks?->sentence())->toMatch('/^Only (black|a burnish) reaches this: \d+\.\d nearer\.$/')
         ->and($dark[count($dark) - 1]->difference->dE00)->toBeLessThan($dark[0]->difference->dE00 - 1.0);
-    $easy = smallFittingBox()->find(Target::colour(seen('QW:201@45x2 > QW:113@40')), new Limits(top: 4));
+    $easy = smallFittingBox()->find(Target::colour(seen('QW:7432@45x2 > QW:3737@40')), new Limits(top: 4));
     expect(array_filter($easy, static fn ($recipe): bool => $recipe->breaks !== null))->toBe([]);
 });
 
 it('looks as it was seen, and what is laid next starts from there', function (): void {
-    $passage = draw('QW:404@45x2');
+    $passage = draw('QW:6858@45x2');
     $seen = Lab::of($passage->lab()->L - 6.0, $passage->lab()->a + 4.0, $passage->lab()->b);
     $there = $passage->seenAs($seen);
     expect($there->lab()->differenceTo($seen))->toBeLessThan(0.05)->and($there->fill)->toBe($passage->fill);
-    $step = Stack::parse('QW:113@40')->steps[0];
+    $step = Stack::parse('QW:3737@40')->steps[0];
     $after = model()->apply($there, $step)->lab();
     $plain = model()->apply($passage, $step)->lab();
     // It stays darker and redder, by less than before: the yellow lies over it.
@@ -136,11 +136,11 @@ it('looks as it was seen, and what is laid next starts from there', function ():
 });
 
 it('reaches no farther than the schools let it: a black is no part of it unless they have one', function (): void {
-    $kit = box(['QW:404', 'QW:113', 'QW:625', 'QW:722']);
+    $kit = box(['QW:6858', 'QW:3737', 'QW:3546', 'QW:3769']);
     $library = PairLibrary::build(model(), $kit->ids());
     $darkest = static fn (Gamut $gamut): float => min(array_map(static fn (Lab $lab): float => $lab->L, $gamut->colours()));
     $usual = Gamut::permitted($library, $kit, new SchoolSet);
-    expect($usual->without(Gamut::of(PairLibrary::build(model(), ['QW:404', 'QW:113', 'QW:625'])))->count())->toBe(0)
+    expect($usual->without(Gamut::of(PairLibrary::build(model(), ['QW:6858', 'QW:3737', 'QW:3546'])))->count())->toBe(0)
         ->and($darkest(Gamut::of($library)))->toBeLessThan($darkest($usual) - 5.0)
         ->and(Gamut::of($library)->without(Gamut::permitted($library, $kit, new SchoolSet(shadows: Shadows::Black)))->count())->toBe(0);
 });

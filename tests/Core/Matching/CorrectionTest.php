@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use Prism\Colour\Difference;
 use Prism\Colour\Lab;
+use Prism\Colour\Words\Difference;
 use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
 use Prism\Matching\Limits;
@@ -18,7 +18,7 @@ use function Tests\Core\box;
 use function Tests\Core\model;
 use function Tests\Core\seen;
 
-const FEW = ['QW:113', 'QW:201', 'QW:404', 'QW:519', 'LO:7206', 'LO:7606', 'QW:722', 'QW:107'];
+const FEW = ['QW:3737', 'QW:7432', 'QW:6858', 'QW:2794', 'LO:3512', 'LO:4719', 'QW:3769', 'QW:2616'];
 
 function fewSearch(): Search
 {
@@ -39,21 +39,21 @@ it('goes on from what lies there, and comes nearer', function (string $present, 
             ->and($correction->before)->toEqual(seen($present));
     }
 })->with([
-    'a yellow that should be green' => ['QW:113@50x2', fn () => seen('QW:113@50x2 > QW:404@40')],
-    'a red that should be browner' => ['QW:201@50', fn () => seen('QW:201@50 > QW:519@45')],
-    'a light grey that should be dark' => ['LO:7606@40', fn () => seen('LO:7606@40 > QW:722@50')],
+    'a yellow that should be green' => ['QW:3737@50x2', fn () => seen('QW:3737@50x2 > QW:6858@40')],
+    'a red that should be browner' => ['QW:7432@50', fn () => seen('QW:7432@50 > QW:2794@45')],
+    'a light grey that should be dark' => ['LO:4719@40', fn () => seen('LO:4719@40 > QW:3769@50')],
 ]);
 
 it('leaves alone what is right, within what the eye tells apart', function (): void {
-    $present = Stack::parse('QW:201@50 > QW:113@40');
-    $right = seen('QW:201@50 > QW:113@40');
+    $present = Stack::parse('QW:7432@50 > QW:3737@40');
+    $right = seen('QW:7432@50 > QW:3737@40');
     expect(fewSearch()->correct($present, Target::colour($right))[0]->isLeave())->toBeTrue()
         ->and(fewSearch()->correct($present, Target::colour($right), seen: Lab::of($right->L + 1.2, $right->a, $right->b))[0]->isLeave())->toBeTrue()
         ->and(fewSearch()->correct($present, Target::colour($right), seen: Lab::of($right->L + 9.0, $right->a, $right->b))[0]->isLeave())->toBeFalse();
 });
 
 it('lifts where the passage is too dark', function (): void {
-    $found = fewSearch()->correct(Stack::parse('QW:404@45x3'), Target::colour(seen('QW:404@45x3 > lift > lift')));
+    $found = fewSearch()->correct(Stack::parse('QW:6858@45x3'), Target::colour(seen('QW:6858@45x3 > lift > lift')));
     expect((string) $found[0]->steps)->toContain('lift');
 });
 
@@ -67,15 +67,15 @@ it('reconciles what is believed with what is seen: a light hand, a coat left out
     $state = PresentState::of(new Predictor(model()), Stack::parse($believed), $seen);
     expect($state->lab()->differenceTo($seen))->toBeLessThan(0.1);
     // What is laid next comes out as it would over what really lies there.
-    $next = model()->apply($state, Stack::parse('QW:201@45x2')->steps[0])->lab();
-    $asBelieved = seen("$believed > QW:201@45x2");
-    $truth = seen("$really > QW:201@45x2");
+    $next = model()->apply($state, Stack::parse('QW:7432@45x2')->steps[0])->lab();
+    $asBelieved = seen("$believed > QW:7432@45x2");
+    $truth = seen("$really > QW:7432@45x2");
     expect($next->differenceTo($truth))->toBeLessThan(2.0)->toBeLessThan($asBelieved->differenceTo($truth));
 })->with([
-    'a light hand' => ['QW:404@45x2 > QW:113@50x2', 'QW:404@36x2 > QW:113@40x2'],
-    'a heavy hand' => ['QW:404@40x2 > QW:519@45x2', 'QW:404@50x2 > QW:519@56x2'],
-    'a coat left out' => ['QW:404@45x2 > QW:519@45x2', 'QW:404@45 > QW:519@45x2'],
-    'a layer laid twice' => ['QW:113@45x2 > QW:404@40', 'QW:113@45x2 > QW:404@40x2'],
+    'a light hand' => ['QW:6858@45x2 > QW:3737@50x2', 'QW:6858@36x2 > QW:3737@40x2'],
+    'a heavy hand' => ['QW:6858@40x2 > QW:2794@45x2', 'QW:6858@50x2 > QW:2794@56x2'],
+    'a coat left out' => ['QW:6858@45x2 > QW:2794@45x2', 'QW:6858@45 > QW:2794@45x2'],
+    'a layer laid twice' => ['QW:3737@45x2 > QW:6858@40', 'QW:3737@45x2 > QW:6858@40x2'],
 ]);
 
 it('costs hardly more than the best of every stack of a small box', function (): void {
@@ -95,7 +95,7 @@ it('costs hardly more than the best of every stack of a small box', function ():
 });
 
 it('prefers what a shaking hand spoils least where the match is the same', function (): void {
-    $judgeable = fewSearch()->find(Target::colour(seen('QW:201@45 > QW:113@45')));
+    $judgeable = fewSearch()->find(Target::colour(seen('QW:7432@45 > QW:3737@45')));
     expect($judgeable[0]->prediction->sensitivity)->toBeGreaterThan(0.0)
         ->and($judgeable[0]->prediction->sensitivity)->toBeLessThan(8.0)
         // A plain stack at a medium hand is there; nobody is sent to burnish for a tenth of a dE.

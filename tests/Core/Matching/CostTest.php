@@ -27,7 +27,7 @@ use function Tests\Core\model;
 use function Tests\Core\pencils;
 use function Tests\Core\seen;
 
-const PRICED = ['QW:113', 'QW:201', 'QW:404', 'QW:519', 'QW:722', 'LO:7206', 'LO:7606', 'QW:101'];
+const PRICED = ['QW:3737', 'QW:7432', 'QW:6858', 'QW:2794', 'QW:3769', 'LO:3512', 'LO:4719', 'QW:1823'];
 
 /** @param  list<array{string, int, int}>  $members  pencil, percent, coats */
 function priced(array $members, ?Target $target = null, Limits $limits = new Limits, float $grain = 0.0, float $tooth = 1.0, float $miss = 0.0, ?float $doubt = null): float
@@ -46,9 +46,9 @@ it('costs one plain coat nothing but its miss, taken with what one cannot know',
     $doubt = Doubt::usual(1, 0, 0);
     $target = Target::colour(Lab::of(50, 20, 20));
     $miss = $target->miss(53.0, 20.0, 20.0);
-    expect(priced([['QW:201', 50, 1]]))->toEqualWithDelta(0.0, 1e-9)
-        ->and(priced([['QW:201', 50, 1]], miss: 3.0))->toEqualWithDelta(sqrt($miss ** 2 + $doubt ** 2) - $doubt, 1e-9)
-        ->and(priced([['QW:201', 50, 1]], miss: 3.0, doubt: 2.0))->toEqualWithDelta(sqrt($miss ** 2 + 4.0) - $doubt, 1e-9);
+    expect(priced([['QW:7432', 50, 1]]))->toEqualWithDelta(0.0, 1e-9)
+        ->and(priced([['QW:7432', 50, 1]], miss: 3.0))->toEqualWithDelta(sqrt($miss ** 2 + $doubt ** 2) - $doubt, 1e-9)
+        ->and(priced([['QW:7432', 50, 1]], miss: 3.0, doubt: 2.0))->toEqualWithDelta(sqrt($miss ** 2 + 4.0) - $doubt, 1e-9);
 });
 
 it('never costs less than it says is the least, by any school', function (): void {
@@ -75,7 +75,7 @@ it('costs the same by the schools that bear on a colour as by all', function ():
                 $schools = new SchoolSet(FirstValue::DarkToLight, $shadows, $complement);
                 $bearing = Bearing::of($schools, $target);
                 $bear[] = $bearing == $schools;
-                foreach ([[['QW:519', 30, 1], ['QW:201', 45, 2]], [['QW:404', 35, 1], ['QW:722', 40, 1]], [['LO:7206', 40, 2], ['QW:404', 30, 1], ['QW:201', 50, 1]]] as $members) {
+                foreach ([[['QW:2794', 30, 1], ['QW:7432', 45, 2]], [['QW:6858', 35, 1], ['QW:3769', 40, 1]], [['LO:3512', 40, 2], ['QW:6858', 30, 1], ['QW:7432', 50, 1]]] as $members) {
                     expect(priced($members, $target, new Limits(schools: $bearing)))->toBe(priced($members, $target, new Limits(schools: $schools)));
                 }
             }
@@ -85,10 +85,10 @@ it('costs the same by the schools that bear on a colour as by all', function ():
 });
 
 it('charges for more pencils, turns and coats, a coat laid at a stretch, little tooth, and grain that the surface does not bear', function (): void {
-    $red = ['QW:201', 45, 1];
-    expect(priced([$red]))->toBeLessThan(priced([['QW:201', 45, 2]]))
-        ->and(priced([['QW:201', 45, 5]]) - priced([['QW:201', 45, 4]]))->toBeGreaterThan(priced([['QW:201', 45, 3]]) - priced([['QW:201', 45, 2]]) + 0.03)
-        ->and(priced([['QW:201', 45, 2]]))->toBeLessThan(priced([$red, ['QW:519', 45, 1]]))
+    $red = ['QW:7432', 45, 1];
+    expect(priced([$red]))->toBeLessThan(priced([['QW:7432', 45, 2]]))
+        ->and(priced([['QW:7432', 45, 5]]) - priced([['QW:7432', 45, 4]]))->toBeGreaterThan(priced([['QW:7432', 45, 3]]) - priced([['QW:7432', 45, 2]]) + 0.03)
+        ->and(priced([['QW:7432', 45, 2]]))->toBeLessThan(priced([$red, ['QW:2794', 45, 1]]))
         ->and(priced([$red]))->toBeLessThan(priced([$red], tooth: 0.02))
         ->and(priced([$red], grain: 20.0, limits: new Limits(surface: Surface::Hard)))->toBeGreaterThan(priced([$red], grain: 20.0, limits: new Limits(surface: Surface::Rough)) + 0.5)
         ->and(priced([$red], grain: 4.0))->toBe(priced([$red]));
@@ -97,9 +97,9 @@ it('charges for more pencils, turns and coats, a coat laid at a stretch, little 
 it('charges a light for a near-black laid in it, and for a dark that lies under it', function (): void {
     $light = Target::colour(Lab::of(78, 3, 3));
     $dark = Target::colour(Lab::of(30, 3, 3));
-    $extra = static fn (Target $of): float => priced([['QW:404', 30, 1], ['QW:113', 45, 2]], $of) - priced([['LO:7606', 30, 1], ['QW:113', 45, 2]], $of);
+    $extra = static fn (Target $of): float => priced([['QW:6858', 30, 1], ['QW:3737', 45, 2]], $of) - priced([['LO:4719', 30, 1], ['QW:3737', 45, 2]], $of);
     expect($extra($light))->toBeGreaterThan($extra($dark) + 0.3)
-        ->and(priced([['QW:722', 25, 1]], $light) - priced([['LO:7606', 25, 1]], $light))->toBeGreaterThan(1.0);
+        ->and(priced([['QW:3769', 25, 1]], $light) - priced([['LO:4719', 25, 1]], $light))->toBeGreaterThan(1.0);
 });
 
 describe('the schools', function (): void {
@@ -108,15 +108,15 @@ describe('the schools', function (): void {
     it('take black in a shadow lightly, over a dark and last, and never alone, pressed or below', function () use ($by): void {
         $shadow = Target::colour(Lab::of(28, 6, 4));
         $limits = $by(['shadows' => Shadows::Black]);
-        $right = priced([['QW:201', 45, 2], ['QW:722', 40, 1]], $shadow, $limits);
-        foreach ([[['QW:722', 40, 1]], [['QW:722', 40, 1], ['QW:201', 45, 2]], [['QW:201', 45, 2], ['QW:722', 70, 1]]] as $wrong) {
+        $right = priced([['QW:7432', 45, 2], ['QW:3769', 40, 1]], $shadow, $limits);
+        foreach ([[['QW:3769', 40, 1]], [['QW:3769', 40, 1], ['QW:7432', 45, 2]], [['QW:7432', 45, 2], ['QW:3769', 70, 1]]] as $wrong) {
             expect($right)->toBeLessThan(priced($wrong, $shadow, $limits) - 3.0);
         }
     });
 
     it('take black first only where the dark is truly black, with a coloured dark over it', function () use ($by): void {
         $limits = $by(['shadows' => Shadows::BlackFirst]);
-        $over = [['QW:722', 45, 1], ['QW:404', 50, 2]];
+        $over = [['QW:3769', 45, 1], ['QW:6858', 50, 2]];
         $black = Target::colour(Lab::of(22, 2, -3));
         $coloured = Target::colour(Lab::of(22, 25, 15));
         expect(priced($over, $black, $limits))->toBeLessThan(priced(array_reverse($over), $black, $limits) - 3.0)
@@ -125,36 +125,36 @@ describe('the schools', function (): void {
 
     it('gain by a complement where they want it: under, between or over, lightly', function () use ($by): void {
         $red = Target::colour(Lab::of(40, 45, 28));
-        $green = ['QW:519', 30, 1];
-        $own = ['QW:201', 45, 2];
-        $ways = ['under' => [$green, $own], 'over' => [$own, $green], 'between' => [['QW:201', 45, 1], $green, ['QW:201', 45, 1]]];
+        $green = ['QW:2794', 30, 1];
+        $own = ['QW:7432', 45, 2];
+        $ways = ['under' => [$green, $own], 'over' => [$own, $green], 'between' => [['QW:7432', 45, 1], $green, ['QW:7432', 45, 1]]];
         foreach (Complement::cases() as $school) {
             $costs = array_map(static fn (array $members): float => priced($members, $red, $by(['complement' => $school, 'value' => FirstValue::MiddleFirst])), $ways);
             // Three turns cost more than two: what is wanted still comes first.
             asort($costs);
             expect(array_key_first($costs))->toBe($school->value);
         }
-        $heavy = priced([['QW:519', 55, 1], $own], $red, $by([]));
+        $heavy = priced([['QW:2794', 55, 1], $own], $red, $by([]));
         expect(priced([$green, $own], $red, $by([])))->toBeLessThan($heavy - 1.0);
     });
 
     it('grade the complement: a dark one under a light gains nothing of what a pale one gains', function () use ($by): void {
         $light = Target::colour(Lab::of(80, 22, 18));
         $shadow = Target::colour(Lab::of(35, 30, 20));
-        $gain = static fn (Target $of): float => priced([['QW:519', 55, 1], ['QW:201', 45, 1]], $of, $by([])) - priced([['QW:519', 30, 1], ['QW:201', 45, 1]], $of, $by([]));
+        $gain = static fn (Target $of): float => priced([['QW:2794', 55, 1], ['QW:7432', 45, 1]], $of, $by([])) - priced([['QW:2794', 30, 1], ['QW:7432', 45, 1]], $of, $by([]));
         expect($gain($shadow))->toBeGreaterThan(1.0)->and($gain($light))->toBeLessThan(0.0);
     });
 
     it('charge white below others, black with white, and the other brightener', function () use ($by): void {
         $light = Target::colour(Lab::of(75, 20, 30));
-        expect(priced([['QW:101', 40, 1], ['QW:201', 45, 1]], $light))->toBeGreaterThan(priced([['QW:201', 45, 1], ['QW:101', 40, 1]], $light) + 0.8)
-            ->and(priced([['QW:201', 40, 1], ['QW:113', 45, 1]], $light, $by(['brightening' => Brightening::Yellow])))
-            ->toBeLessThan(priced([['QW:201', 40, 1], ['QW:113', 45, 1]], $light, $by(['brightening' => Brightening::White])) - 1.0)
-            ->and(priced([['QW:722', 40, 1], ['QW:101', 45, 1]], $light))->toBeGreaterThan(priced([['QW:404', 40, 1], ['QW:101', 45, 1]], $light) + 3.0);
+        expect(priced([['QW:1823', 40, 1], ['QW:7432', 45, 1]], $light))->toBeGreaterThan(priced([['QW:7432', 45, 1], ['QW:1823', 40, 1]], $light) + 0.8)
+            ->and(priced([['QW:7432', 40, 1], ['QW:3737', 45, 1]], $light, $by(['brightening' => Brightening::Yellow])))
+            ->toBeLessThan(priced([['QW:7432', 40, 1], ['QW:3737', 45, 1]], $light, $by(['brightening' => Brightening::White])) - 1.0)
+            ->and(priced([['QW:3769', 40, 1], ['QW:1823', 45, 1]], $light))->toBeGreaterThan(priced([['QW:6858', 40, 1], ['QW:1823', 45, 1]], $light) + 3.0);
     });
 
     it('want a firm dark first where the hand is firm early, and only in darks', function () use ($by): void {
-        $firm = [['QW:404', 75, 1], ['QW:201', 45, 2]];
+        $firm = [['QW:6858', 75, 1], ['QW:7432', 45, 2]];
         $dark = Target::colour(Lab::of(30, 10, 5));
         $light = Target::colour(Lab::of(70, 10, 5));
         $gain = static fn (Target $of): float => priced($firm, $of, $by([])) - priced($firm, $of, $by(['hand' => Hand::FirmEarly]));
@@ -164,18 +164,18 @@ describe('the schools', function (): void {
     it('want a grey of a blue and a magenta where shadows are neutral, not a grey pencil', function () use ($by): void {
         $shadow = Target::colour(Lab::of(35, 3, -4));
         $neutral = $by(['shadows' => Shadows::Neutral]);
-        expect(priced([['LO:7606', 45, 2]], $shadow, $neutral) - priced([['LO:7606', 45, 2]], $shadow))->toBeGreaterThan(1.5);
+        expect(priced([['LO:4719', 45, 2]], $shadow, $neutral) - priced([['LO:4719', 45, 2]], $shadow))->toBeGreaterThan(1.5);
     });
 
     it('cost nothing to lay one coat, but form first', function (FirstValue $school) use ($by): void {
-        $cost = priced([['QW:201', 45, 1]], limits: $by(['value' => $school]));
+        $cost = priced([['QW:7432', 45, 1]], limits: $by(['value' => $school]));
         $school === FirstValue::FormFirst ? expect($cost)->toBeGreaterThan(0.5) : expect($cost)->toEqualWithDelta(0.0, 1e-9);
     })->with(FirstValue::cases());
 
     it('put values in their order: the own way costs less than its reverse', function () use ($by): void {
-        $pale = ['QW:113', 45, 2];
-        $middle = ['QW:201', 45, 2];
-        $dark = ['QW:404', 45, 2];
+        $pale = ['QW:3737', 45, 2];
+        $middle = ['QW:7432', 45, 2];
+        $dark = ['QW:6858', 45, 2];
         $target = Target::colour(Lab::of(48, 30, 20));
         $cost = static fn (FirstValue $value, array $members): float => priced($members, $target, $by(['value' => $value, 'complement' => Complement::Over]));
         expect($cost(FirstValue::LightToDark, [$pale, $middle, $dark]))->toBeLessThan($cost(FirstValue::LightToDark, [$dark, $middle, $pale]) - 0.5)
@@ -196,16 +196,16 @@ describe('the schools', function (): void {
 it('sees pencils as the trade does', function (): void {
     $book = new TouchBook(model(), PRICED, pencils());
     expect($book->touch(1, 40, 2))->toBe($book->touch(1, 40, 2))->and($book->touch(1, 40, 2))->not->toBe($book->touch(1, 40, 1))
-        ->and(array_values(array_filter(PRICED, static fn (string $id): bool => $book->isBlack((int) array_search($id, PRICED, true)))))->toBe(['QW:722'])
-        ->and(array_values(array_filter(PRICED, static fn (string $id): bool => $book->isWhite((int) array_search($id, PRICED, true)))))->toBe(['QW:101'])
-        ->and(model()->lay(model()->bare(), $book->touch(2, 50, 2))->lab())->toEqual(seen('QW:404@50x2'))
+        ->and(array_values(array_filter(PRICED, static fn (string $id): bool => $book->isBlack((int) array_search($id, PRICED, true)))))->toBe(['QW:3769'])
+        ->and(array_values(array_filter(PRICED, static fn (string $id): bool => $book->isWhite((int) array_search($id, PRICED, true)))))->toBe(['QW:1823'])
+        ->and(model()->lay(model()->bare(), $book->touch(2, 50, 2))->lab())->toEqual(seen('QW:6858@50x2'))
         ->and($book->coat(0)->isForm())->toBeFalse()->and($book->coat(6)->isForm())->toBeTrue();
 });
 
 it('bars a lightener whose own lean would show', function (): void {
     $pale = array_values(array_filter(pencils()->ids(), static fn (string $id): bool => (new TouchBook(model(), [$id], pencils()))->coat(0)->isLightener()));
     expect(count($pale))->toBeGreaterThan(3);
-    $book = new TouchBook(model(), ['QW:201', ...$pale], pencils());
+    $book = new TouchBook(model(), ['QW:7432', ...$pale], pencils());
     $barred = $allowed = 0;
     foreach (range(1, count($pale)) as $lightener) {
         $position = $book->coat($lightener)->position;

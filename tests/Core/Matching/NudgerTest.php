@@ -19,7 +19,7 @@ function nudger(?Kit $kit = null): Nudger
     return new Nudger(new Predictor(model()), $kit ?? pencils());
 }
 
-dataset('passages', ['QW:404@40 > QW:504@40', 'QW:201@50', 'QW:607@45 > QW:616@40', 'QW:716@50 > QW:301@30']);
+dataset('passages', ['QW:6858@40 > QW:7168@40', 'QW:7432@50', 'QW:4973@45 > QW:2312@40', 'QW:4863@50 > QW:4132@30']);
 
 it('finds one change that goes the way that was asked for', function (string $stack, Nudge $nudge): void {
     $from = seen($stack);
@@ -38,19 +38,19 @@ it('finds one change that goes the way that was asked for', function (string $st
 })->with('passages')->with(Nudge::cases());
 
 it('only adds to what is drawn, or lifts', function (): void {
-    $stack = Stack::parse('QW:404@60x2 > QW:201@40');
+    $stack = Stack::parse('QW:6858@60x2 > QW:7432@40');
     foreach (Nudge::cases() as $nudge) {
         foreach (nudger()->best($stack, $nudge, drawn: true) as $change) {
             expect((string) $change->stack)->toStartWith((string) $stack)->and(count($change->stack))->toBeGreaterThan(2);
         }
     }
-    $lighter = array_map(static fn (Recipe $recipe): string => (string) $recipe->stack->steps[2], nudger()->best(Stack::parse('QW:722@35 > QW:404@35'), Nudge::Lighter, drawn: true, top: 60));
+    $lighter = array_map(static fn (Recipe $recipe): string => (string) $recipe->stack->steps[2], nudger()->best(Stack::parse('QW:3769@35 > QW:6858@35'), Nudge::Lighter, drawn: true, top: 60));
     expect($lighter)->toContain('lift');
 });
 
 it('says that nothing in the box goes that way', function (): void {
-    $blacks = pencils()->where(static fn ($pencil): bool => in_array((string) $pencil->id, ['QW:722', 'LO:7642'], true));
-    expect(nudger($blacks)->best(Stack::parse('QW:722@90x3'), Nudge::Yellower, drawn: true))->toBe([]);
+    $blacks = pencils()->where(static fn ($pencil): bool => in_array((string) $pencil->id, ['QW:3769', 'LO:9257'], true));
+    expect(nudger($blacks)->best(Stack::parse('QW:3769@90x3'), Nudge::Yellower, drawn: true))->toBe([]);
 });
 
 it('knows where a nudge leads', function (Nudge $nudge, float $a, float $b, string $measure, int $sign): void {
@@ -80,15 +80,15 @@ it('proposes nothing that the rules forbid: no black, nothing firm below, no bur
                 expect($step->pressurePercent)->toBeLessThanOrEqual(max($was, $at < count($change->stack) - 1 ? 60.0 : 80.0));
             }
             $added = array_diff(array_map(strval(...), $change->stack->pencils()), array_map(strval(...), $before->pencils()));
-            expect(array_intersect($added, ['QW:722', 'LO:7642']))->toBe([]);
+            expect(array_intersect($added, ['QW:3769', 'LO:9257']))->toBe([]);
         }
     }
 })->with('passages');
 
 it('makes duller with the complement, and lighter with some dabs where that is enough', function (): void {
-    $first = nudger()->best(Stack::parse('QW:201@50x2'), Nudge::Duller, drawn: true)[0]->stack->steps[1];
+    $first = nudger()->best(Stack::parse('QW:7432@50x2'), Nudge::Duller, drawn: true)[0]->stack->steps[1];
     $position = static fn (Lab $lab): float => Prism\Colour\Wheel::position($lab->hueDegrees());
-    expect(Prism\Colour\Wheel::distance($position(seen($first->pencil.'@90x2')), $position(seen('QW:201@90x2'))))->toBeGreaterThan(5.0);
-    $lighter = array_map(static fn (Recipe $recipe): string => (string) $recipe->stack, nudger()->best(Stack::parse('QW:722@35x2'), Nudge::Lighter, drawn: true));
+    expect(Prism\Colour\Wheel::distance($position(seen($first->pencil.'@90x2')), $position(seen('QW:7432@90x2'))))->toBeGreaterThan(5.0);
+    $lighter = array_map(static fn (Recipe $recipe): string => (string) $recipe->stack, nudger()->best(Stack::parse('QW:3769@35x2'), Nudge::Lighter, drawn: true));
     expect(implode(' | ', $lighter))->toContain('> lift');
 });

@@ -80,13 +80,13 @@ it('weighs an error of value above the same error of hue or chroma', function ()
 });
 
 it('shares pencils, near-twins being one', function (): void {
-    $ids = ['QW:404', 'QW:113', 'QW:201', 'QW:116'];
+    $ids = ['QW:6858', 'QW:3737', 'QW:7432', 'QW:4731'];
     $book = new TouchBook(Tests\Core\model(), $ids, pencils());
     $of = static fn (int ...$pencils): Candidate => new Candidate(Sketch::of(array_map(static fn (int $pencil): array => [$pencil, 40, 1], array_values($pencils))), new Look(Lab::of(50, 0, 0), 0.0, 1.0), 1.0);
     expect($of(0, 1)->sharedWith($of(1, 0), $book))->toEqual(1)->and($of(0, 1)->sharedWith($of(1), $book))->toBe(0.5)
         ->and($of(0, 1)->sharedWith($of(2), $book))->toEqual(0)->and($of()->sharedWith($of(0), $book))->toEqual(0);
     $twins = array_map($book->twin(...), array_keys($ids));
-    $near = Tests\Core\seen('QW:113@90x2')->differenceTo(Tests\Core\seen('QW:116@90x2')) < 5.0;
+    $near = Tests\Core\seen('QW:3737@90x2')->differenceTo(Tests\Core\seen('QW:4731@90x2')) < 5.0;
     expect($twins[1] === $twins[3])->toBe($near);
 });
 
@@ -106,7 +106,7 @@ it('phases the work: reserve, layers and what lies under them, wash, what closes
 });
 
 it('has in its groups what its stacks look like when they are drawn', function (): void {
-    $ids = ['QW:404', 'QW:119'];
+    $ids = ['QW:6858', 'QW:5892'];
     $model = Tests\Core\model();
     $book = new Prism\Matching\TouchBook($model, $ids);
     foreach ([[0, 0], [0, 1], [1, 0]] as [$lower, $upper]) {
@@ -120,7 +120,7 @@ it('has in its groups what its stacks look like when they are drawn', function (
 it('knows a black and a white by their own coats, on toned paper as on white', function (): void {
     foreach ([95.4, 66.5, 30.0] as $L) {
         $paper = Paper::of('p', 'p', Lab::of($L, 0.5, 2.0));
-        $kit = box(['QW:101', 'QW:722', 'QW:113', 'QW:404']);
+        $kit = box(['QW:1823', 'QW:3769', 'QW:3737', 'QW:6858']);
         $book = new TouchBook(Calibrator::fit(pencils(), [])->predictor($paper)->model, $kit->ids(), $kit);
         expect(array_map($book->isWhite(...), array_keys($kit->ids())))->toBe([true, false, false, false])
             ->and(array_map($book->isBlack(...), array_keys($kit->ids())))->toBe([false, true, false, false])

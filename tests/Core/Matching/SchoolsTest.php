@@ -156,7 +156,7 @@ describe('blending', function (): void {
 });
 
 it('rubs light layers with tissue: a step of its own after the last of them, with its time and its tissue', function (): void {
-    $zones = [new PlannedZone('a', 'a', 'a', Lab::of(50, 10, 10), Stack::parse('QW:201@30 > QW:119@35 > QW:716@80'), null, 900.0)];
+    $zones = [new PlannedZone('a', 'a', 'a', Lab::of(50, 10, 10), Stack::parse('QW:7432@30 > QW:5892@35 > QW:4863@80'), null, 900.0)];
     $plan = static fn (Blending $blending) => (new Planner(new Predictor(model()), pencils()))->plan(under($zones, new SchoolSet(blending: $blending)));
     $rubbed = $plan(Blending::Tissue);
     $plain = $plan(Blending::Layers);
@@ -180,7 +180,7 @@ it('lays wax over oil when wax comes only last', function (): void {
 
 it('changes which value of a zone goes down first in the plan', function (): void {
     $zones = [];
-    foreach (['light' => [80, 'QW:119@30'], 'middle' => [55, 'QW:404@40'], 'dark' => [30, 'QW:722@50']] as $which => [$L, $stack]) {
+    foreach (['light' => [80, 'QW:5892@30'], 'middle' => [55, 'QW:6858@40'], 'dark' => [30, 'QW:3769@50']] as $which => [$L, $stack]) {
         $zones[] = new PlannedZone("z-$which", 'z', "z: $which", Lab::of($L, 4, 4), Stack::parse($stack), null, 900.0);
     }
     $firsts = static function (FirstValue $school) use ($zones): array {
@@ -197,7 +197,7 @@ it('changes which value of a zone goes down first in the plan', function (): voi
 it('may be an exception of one zone: the others keep their own', function (): void {
     $zones = [];
     foreach (['a', 'b'] as $zone) {
-        foreach (['light' => [80, 'QW:119@30'], 'dark' => [30, 'QW:722@50']] as $which => [$L, $stack]) {
+        foreach (['light' => [80, 'QW:5892@30'], 'dark' => [30, 'QW:3769@50']] as $which => [$L, $stack]) {
             $zones[] = new PlannedZone("$zone-$which", $zone, "$zone: $which", Lab::of($L, 4, 4), Stack::parse($stack), null, 900.0, [], new SchoolSet($zone === 'a' ? FirstValue::DarkToLight : FirstValue::LightToDark));
         }
     }
@@ -209,8 +209,8 @@ it('may be an exception of one zone: the others keep their own', function (): vo
 describe('highlights', function (): void {
     $lights = static fn (): array => [
         new PlannedZone('light', 'z', 'light', Lab::of(96, 0, 1), Stack::of(), null, 40.0, ['y']),
-        new PlannedZone('dark', 'z', 'dark', Lab::of(40, 4, 4), Stack::parse('QW:404@40 > QW:722@50'), null, 900.0, ['y']),
-        new PlannedZone('beside', 'y', 'beside', Lab::of(60, 4, 4), Stack::parse('QW:513@40'), null, 900.0, ['z']),
+        new PlannedZone('dark', 'z', 'dark', Lab::of(40, 4, 4), Stack::parse('QW:6858@40 > QW:3769@50'), null, 900.0, ['y']),
+        new PlannedZone('beside', 'y', 'beside', Lab::of(60, 4, 4), Stack::parse('QW:5925@40'), null, 900.0, ['z']),
     ];
     it('are kept before colour comes near, or made when all round them is done', function (Highlights $school) use ($lights): void {
         $plan = (new Planner(new Predictor(model()), pencils()))->plan(under($lights(), new SchoolSet, $school));

@@ -65,13 +65,13 @@ describe('the manner', function (): void {
     });
 
     it('keeps what lies below light, but darks where the hand is firm early', function () use ($manner): void {
-        $book = new TouchBook(model(), ['QW:404', 'QW:113', 'LO:7206'], pencils());
+        $book = new TouchBook(model(), ['QW:6858', 'QW:3737', 'LO:3512'], pencils());
         expect(array_map(static fn (int $i): int => $manner(60, Surface::Smooth)->mostBelow($book->coat($i)), [0, 1, 2]))->toBe([50, 50, 60])
             ->and(array_map(static fn (int $i): int => $manner(60, Surface::Smooth, new SchoolSet(hand: Hand::FirmEarly))->mostBelow($book->coat($i)), [0, 1]))->toBe([80, 50]);
     });
 
     it('refuses a firm layer below, firm coats built up, a burnish by a darker pencil, and more coats than the paper bears', function () use ($manner): void {
-        $book = new TouchBook(model(), ['QW:404', 'QW:113', 'LO:7206'], pencils());
+        $book = new TouchBook(model(), ['QW:6858', 'QW:3737', 'LO:3512'], pencils());
         $smooth = $manner(60, Surface::Smooth);
         $shiny = $manner(60, Surface::Hard, new SchoolSet(blending: Blending::Burnish));
         expect($smooth->allows([[0, 45, 2], [1, 70, 2]], $book))->toBeTrue()

@@ -45,7 +45,7 @@ it('shades a form with three neighbouring hues, light over middle to dark round 
 ]);
 
 it('finds none in a box that has no three neighbours', function (): void {
-    $kit = box(['QW:113', 'QW:404', 'QW:722']);
+    $kit = box(['QW:3737', 'QW:6858', 'QW:3769']);
     $search = new Search(new Predictor(model()), $kit, PairLibrary::build(model(), $kit->ids()));
     expect($search->trio(Target::colour(Lab::of(80, 0, 40)), Target::colour(Lab::of(50, 0, 10)), Target::colour(Lab::of(30, 0, -20))))->toBeNull();
 });

@@ -33,12 +33,12 @@ function ochre(GroundTooth $tooth = GroundTooth::AsPaper): Ground
 it('is what shows where nothing is laid, and shimmers through what is laid lightly', function (): void {
     $paper = cartridge()->under(ochre());
     expect(seen('', $paper)->differenceTo(ochre()->colour))->toBeLessThan(0.5)
-        ->and(seen('QW:404@30', $paper)->b)->toBeGreaterThan(seen('QW:404@30')->b + 8.0)
-        ->and(seen('QW:404@80x3', $paper)->differenceTo(seen('QW:404@80x3')))->toBeLessThan(seen('QW:404@30', $paper)->differenceTo(seen('QW:404@30')));
+        ->and(seen('QW:6858@30', $paper)->b)->toBeGreaterThan(seen('QW:6858@30')->b + 8.0)
+        ->and(seen('QW:6858@80x3', $paper)->differenceTo(seen('QW:6858@80x3')))->toBeLessThan(seen('QW:6858@30', $paper)->differenceTo(seen('QW:6858@30')));
 });
 
 it('takes less pencil the more it closes the paper', function (): void {
-    $left = array_map(static fn (GroundTooth $tooth): float => (new Predictor(model(cartridge()->under(ochre($tooth)))))->predict(Stack::parse('QW:404@40x3 > QW:119@40x3'))->toothLeft, GroundTooth::cases());
+    $left = array_map(static fn (GroundTooth $tooth): float => (new Predictor(model(cartridge()->under(ochre($tooth)))))->predict(Stack::parse('QW:6858@40x3 > QW:5892@40x3'))->toothLeft, GroundTooth::cases());
     expect($left[0])->toBeGreaterThan($left[1])->and($left[1])->toBeGreaterThan($left[2])
         ->and(cartridge()->under(ochre())->capacity)->toBe(cartridge()->capacity)
         ->and(cartridge()->under(ochre(GroundTooth::Smoother))->capacity)->toEqualWithDelta(0.7 * cartridge()->capacity, 1e-9);
@@ -51,7 +51,7 @@ it('is another paper than the one under it, and the same for the same ground', f
 });
 
 it('has recipes of its own in a palette, and stays bare where it is the colour wanted', function (): void {
-    $kit = box(['QW:119', 'QW:201', 'QW:404', 'QW:513', 'LO:7527', 'QW:625', 'QW:716', 'QW:519']);
+    $kit = box(['QW:5892', 'QW:7432', 'QW:6858', 'QW:5925', 'LO:7242', 'QW:3546', 'QW:4863', 'QW:2794']);
     $on = static function ($model) use ($kit): Search {
         return new Search(new Predictor($model), $kit, PairLibrary::build($model, $kit->ids()));
     };
@@ -64,7 +64,7 @@ it('has recipes of its own in a palette, and stays bare where it is the colour w
 
 it('is laid first, once, and bears on what a plan predicts for its colours and on those alone', function (): void {
     $on = new Predictor(model(cartridge()->under(ochre())));
-    $zone = static fn (string $id): PlannedZone => new PlannedZone($id, $id, $id, Lab::of(45, 0, 10), Stack::parse('QW:404@40x2'), areaMm2: 400.0);
+    $zone = static fn (string $id): PlannedZone => new PlannedZone($id, $id, $id, Lab::of(45, 0, 10), Stack::parse('QW:6858@40x2'), areaMm2: 400.0);
     $plan = (new Planner(new Predictor(model()), pencils(), grounds: ['a' => $on]))->plan([$zone('a'), $zone('b')]);
     expect($plan->turns[0]->role)->toBe(StepRole::Ground)->and($plan->turns[0]->places)->toHaveCount(1)->and($plan->turns[0]->places[0]->zone)->toBe('a')->and($plan->turns[0]->places[0]->words())->toBe('all')
         ->and(array_filter($plan->steps, static fn (PlanStep $step): bool => $step->role === StepRole::Ground))->toHaveCount(1);

@@ -143,25 +143,25 @@ it('knows warm and cool lighteners, and no white or strong colour among them', f
 });
 
 it('sets given pencils by hand, also against their value, and gives each its own part of the values', function (): void {
-    $kit = box(['QW:113', 'QW:404', 'QW:201']);
+    $kit = box(['QW:3737', 'QW:6858', 'QW:7432']);
     $of = static fn (array $parts): Designation => Designation::of($kit, new Predictor(model()), $parts);
     $parts = static fn (Designation $d): array => array_combine(array_map(static fn (array $own): string => (string) $own['pencil']->id, $d->pencils), array_column($d->pencils, 'part'));
     $found = $of([]);
-    expect($parts($found)['QW:113'])->toBe('light')->and($parts($of(['QW:113' => ValuePart::Dark]))['QW:113'])->toBe('dark');
+    expect($parts($found)['QW:3737'])->toBe('light')->and($parts($of(['QW:3737' => ValuePart::Dark]))['QW:3737'])->toBe('dark');
     // None takes them all: of what is reached nobody has more than two thirds, and each has something.
     $by = array_count_values(array_map(static fn (array $rung): string => (string) $rung['stack']->pencils()[0], array_filter($found->ladder, static fn (array $rung): bool => $rung['reached'])));
     expect(max($by))->toBeLessThanOrEqual(array_sum($by) * 2 / 3)->and(count($by))->toBeGreaterThanOrEqual(2);
     // Set only to blend, a pencil draws no rung alone: it lies over another, and last.
-    $white = box(['QW:101', 'QW:404', 'QW:201']);
-    $blended = Designation::of($white, new Predictor(model()), ['QW:101' => ValuePart::Blend]);
+    $white = box(['QW:1823', 'QW:6858', 'QW:7432']);
+    $blended = Designation::of($white, new Predictor(model()), ['QW:1823' => ValuePart::Blend]);
     $over = 0;
     foreach ($blended->ladder as $rung) {
         $ids = array_map(strval(...), $rung['stack']->pencils());
-        expect($ids[0])->not->toBe('QW:101');
-        $over += end($ids) === 'QW:101' ? 1 : 0;
+        expect($ids[0])->not->toBe('QW:1823');
+        $over += end($ids) === 'QW:1823' ? 1 : 0;
     }
-    expect($over)->toBeGreaterThan(0)->and($parts($blended))->toMatchArray(['QW:101' => 'blend', 'QW:201' => 'light', 'QW:404' => 'dark'])
-        ->and(fn () => Designation::of($white, new Predictor(model()), array_fill_keys(['QW:101', 'QW:404', 'QW:201'], ValuePart::Blend)))->toThrow(InvalidArgumentException::class, 'only to blend');
+    expect($over)->toBeGreaterThan(0)->and($parts($blended))->toMatchArray(['QW:1823' => 'blend', 'QW:7432' => 'light', 'QW:6858' => 'dark'])
+        ->and(fn () => Designation::of($white, new Predictor(model()), array_fill_keys(['QW:1823', 'QW:6858', 'QW:7432'], ValuePart::Blend)))->toThrow(InvalidArgumentException::class, 'only to blend');
     // Nothing firm lies below, and no burnish.
     foreach ($found->ladder as $rung) {
         foreach ($rung['stack']->steps as $at => $step) {
@@ -175,7 +175,7 @@ describe('an adjustment', function (): void {
         $this->zone = static fn (SchoolSet $schools = new SchoolSet): PictureZone => new PictureZone('z', 'zone', 1, 0.2, 2, Surface::Smooth, ZoneLight::Lit, Distance::Between, true, null, [], [
             pale(78), pale(60, TargetRole::Middle), pale(45, TargetRole::Dark), new PictureTarget('glint', TargetRole::Accent, Lab::of(95, 0, 0), Lab::of(95, 0, 0), 0.05),
         ], $schools);
-        $this->stacks = ['t78' => Stack::parse('QW:201@30'), 't60' => Stack::parse('QW:201@45x3'), 't45' => Stack::parse('QW:201@50x3 > QW:625@40'), 'glint' => Stack::parse('')];
+        $this->stacks = ['t78' => Stack::parse('QW:7432@30'), 't60' => Stack::parse('QW:7432@45x3'), 't45' => Stack::parse('QW:7432@50x3 > QW:3546@40'), 'glint' => Stack::parse('')];
         $this->adjuster = new Adjuster(model(), pencils());
     });
 
@@ -201,14 +201,14 @@ describe('an adjustment', function (): void {
         $adjustment = (new Adjuster(model(), $few))->towards(Aim::lightness('z', -10.0), $zone, ['a' => Stack::parse($light), 'b' => Stack::parse($dark)]);
         $parted = static fn (string $when): float => $adjustment->colours['a'][$when]->L - $adjustment->colours['b'][$when]->L;
         expect($adjustment === null || $parted('after') >= 0.6 * $parted('before'))->toBeTrue();
-    })->with([['LO:7044@40x4', 'LO:7044@50x6 > QW:516@50x6'], ['LO:7048@40x4', 'LO:7048@50x4 > QW:307@50x3']]);
+    })->with([['LO:6945@40x4', 'LO:6945@50x6 > QW:9393@50x6'], ['LO:6476@40x4', 'LO:6476@50x4 > QW:7387@50x3']]);
 
     it('is one layer of a pencil that lies out: no black, no white, no firm layer below, no more coats than the paper bears', function (): void {
-        $adjustment = $this->adjuster->towards(Aim::lightness('z', -5.0), ($this->zone)(), [...$this->stacks, 't45' => Stack::parse('QW:201@50x3 > QW:625@65')]);
+        $adjustment = $this->adjuster->towards(Aim::lightness('z', -5.0), ($this->zone)(), [...$this->stacks, 't45' => Stack::parse('QW:7432@50x3 > QW:3546@65')]);
         $last = $adjustment->colours['t45']['stack']->steps;
-        expect((string) $last[2])->toBe('QW:625@65')->and((string) $last[1]->pencil)->toBe((string) $adjustment->layer->pencil)
+        expect((string) $last[2])->toBe('QW:3546@65')->and((string) $last[1]->pencil)->toBe((string) $adjustment->layer->pencil)
             ->and(PencilKind::of(pencils()->get($adjustment->layer->pencil)->fullCoat))->toBe(PencilKind::Colour)->and($adjustment->layer->pressurePercent)->toBeLessThanOrEqual(50.0);
-        $full = array_fill_keys(array_keys($this->stacks), Stack::parse('QW:201@50x6 > QW:625@50x6 > QW:201@50x3'));
+        $full = array_fill_keys(array_keys($this->stacks), Stack::parse('QW:7432@50x6 > QW:3546@50x6 > QW:7432@50x3'));
         expect($this->adjuster->towards(Aim::lightness('z', -5.0), ($this->zone)(), $full))->toBeNull()
             ->and($this->adjuster->towards(Aim::lightness('z', -5.0), ($this->zone)(), []))->toBeNull()
             // Nothing that is laid makes a passage so much lighter.

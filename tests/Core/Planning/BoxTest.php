@@ -25,8 +25,8 @@ use function Tests\Core\uncalibrated;
 
 // Audit of a box, what to buy next and what to take instead, against trying everything one by one.
 
-const OWNED = ['QW:113', 'QW:201', 'QW:404', 'QW:722', 'QW:101'];
-const OFFERED = ['QW:119', 'QW:128', 'QW:519', 'QW:513', 'LO:7206', 'LO:7335', 'QW:607', 'QW:716', 'LO:7511', 'LO:7044'];
+const OWNED = ['QW:3737', 'QW:7432', 'QW:6858', 'QW:3769', 'QW:1823'];
+const OFFERED = ['QW:5892', 'QW:6872', 'QW:2794', 'QW:5925', 'LO:3512', 'LO:4841', 'QW:4973', 'QW:4863', 'LO:2627', 'LO:6945'];
 
 /** @param  list<string>  $ids */
 function reach(array $ids): Gamut
@@ -111,15 +111,15 @@ it('finds the pencil that brings the own targets nearest, as building every larg
 
 it('recommends nothing that adds nothing, and asks before it goes on', function (): void {
     expect((new NextPencils(model(), OWNED, []))->forGamut(reach(OWNED)))->toBe([])
-        ->and((new NextPencils(model(), OWNED, ['QW:119']))->forTargets([], PairLibrary::build(model(), OWNED)))->toBe([])
+        ->and((new NextPencils(model(), OWNED, ['QW:5892']))->forTargets([], PairLibrary::build(model(), OWNED)))->toBe([])
         ->and(static fn () => new NextPencils(model(), OWNED, OFFERED, static fn () => throw new RuntimeException('cancelled')))->toThrow(RuntimeException::class, 'cancelled');
 });
 
 it('finds partners by the colours that neither makes alone', function (): void {
-    $others = ['QW:119', 'QW:201', 'QW:404', 'QW:407', 'QW:722'];
-    $partners = Partners::of(model(), PencilId::of('QW:410'), ['QW:410', ...$others]);
+    $others = ['QW:5892', 'QW:7432', 'QW:6858', 'QW:9147', 'QW:3769'];
+    $partners = Partners::of(model(), PencilId::of('QW:5765'), ['QW:5765', ...$others]);
     foreach ($partners as $partner) {
-        $both = [(string) PencilId::of('QW:410'), (string) $partner['pencil']];
+        $both = [(string) PencilId::of('QW:5765'), (string) $partner['pencil']];
         $gained = reach($both)->without(reach([$both[0]])->and(reach([$both[1]])))->count();
         expect($partner['gained'])->toBe($gained);
         $colour = seen((string) $partner['stack']);
@@ -128,7 +128,7 @@ it('finds partners by the colours that neither makes alone', function (): void {
     $gains = array_column($partners, 'gained');
     $sorted = $gains;
     rsort($sorted);
-    expect($gains)->toBe($sorted)->and((string) end($partners)['pencil'])->toBe('QW:407');
+    expect($gains)->toBe($sorted)->and((string) end($partners)['pencil'])->toBe('QW:9147');
 });
 
 it('names what a box lacks', function (): void {
@@ -147,7 +147,7 @@ it('takes representatives that nothing lies far from', function (): void {
         $coats[$id] = $pencil->fullCoat ?? Lab::of(50, 0, 0);
     }
     $far = static fn (Lab $one, Lab $other): float => sqrt(($one->L - $other->L) ** 2 + ($one->a - $other->a) ** 2 + ($one->b - $other->b) ** 2);
-    $chosen = Representatives::of($coats, 30, ['QW:404']);
+    $chosen = Representatives::of($coats, 30, ['QW:6858']);
     $radius = max(array_map(static fn (Lab $lab): float => min(array_map(static fn (string $id): float => $far($coats[$id], $lab), $chosen)), $coats));
     $apart = INF;
     foreach ($chosen as $i => $one) {
@@ -156,7 +156,7 @@ it('takes representatives that nothing lies far from', function (): void {
         }
     }
     // Farthest first: nothing left out lies farther from them than they lie from one another.
-    expect($chosen)->toHaveCount(31)->and($chosen[0])->toBe('QW:404')->and($radius)->toBeLessThanOrEqual($apart);
+    expect($chosen)->toHaveCount(31)->and($chosen[0])->toBe('QW:6858')->and($radius)->toBeLessThanOrEqual($apart);
 });
 
 it('finds the nearest pencil as trying every one does', function (string $missing): void {
@@ -168,7 +168,7 @@ it('finds the nearest pencil as trying every one does', function (string $missin
     }
     asort($best);
     expect((string) substitutionInto(OFFERED)->nearestPencil(PencilId::of($missing)))->toBe(array_key_first($best));
-})->with(['QW:122', 'QW:410', 'LO:7531', 'QW:707', 'LO:7434']);
+})->with(['QW:9723', 'QW:5765', 'LO:8535', 'QW:1764', 'LO:2985']);
 
 it('finds a mix that is no worse than the nearest pencil, and says how each differs', function (string $missing): void {
     $found = substitutionInto(OFFERED)->ofPencil(PencilId::of($missing));
@@ -177,24 +177,24 @@ it('finds a mix that is no worse than the nearest pencil, and says how each diff
         expect($strength['wanted']->difference->dE00)->toBe(0.0)->and($strength['pencil']?->difference->words)->not->toBe('')
             ->and($strength['mix']->difference->dE00)->toBeLessThan(max(1.5, (float) $strength['pencil']?->difference->dE00));
     }
-})->with(['QW:122', 'QW:410', 'LO:7531']);
+})->with(['QW:9723', 'QW:5765', 'LO:8535']);
 
 it('never offers a pencil in place of itself', function (): void {
-    $found = substitutionInto(['QW:404', 'QW:407', 'QW:201'])->ofPencil(PencilId::of('QW:404'));
+    $found = substitutionInto(['QW:6858', 'QW:9147', 'QW:7432'])->ofPencil(PencilId::of('QW:6858'));
     foreach ($found as $strength) {
-        expect((string) $strength['pencil']?->stack.$strength['mix']->stack)->not->toContain('QW:404@');
+        expect((string) $strength['pencil']?->stack.$strength['mix']->stack)->not->toContain('QW:6858@');
     }
-    expect(substitutionInto(['QW:404'])->nearestPencil(PencilId::of('QW:404')))->toBeNull();
+    expect(substitutionInto(['QW:6858'])->nearestPencil(PencilId::of('QW:6858')))->toBeNull();
 });
 
 it('puts a recipe into other pencils: one for one, and as a mix that is as near as any pair', function (): void {
-    $into = ['QW:119', 'QW:201', 'QW:404', 'QW:513', 'QW:722', 'QW:101', 'QW:607', 'QW:716'];
-    $stack = Stack::parse('LO:7111@50 > wash > QW:404@40');
+    $into = ['QW:5892', 'QW:7432', 'QW:6858', 'QW:5925', 'QW:3769', 'QW:1823', 'QW:4973', 'QW:4863'];
+    $stack = Stack::parse('LO:2143@50 > wash > QW:6858@40');
     $found = substitutionInto($into)->ofStack($stack);
-    expect((string) $found['swapped']?->stack)->toBe($found['swaps']['LO:7111'].'@50 > wash > QW:404@40')
+    expect((string) $found['swapped']?->stack)->toBe($found['swaps']['LO:2143'].'@50 > wash > QW:6858@40')
         ->and($found['wanted']->prediction->colour)->toEqual(seen((string) $stack));
     $target = Target::colour(seen((string) $stack));
     expect($target->miss($found['mix']->prediction->colour->L, $found['mix']->prediction->colour->a, $found['mix']->prediction->colour->b))
         ->toBeLessThan(leastMiss($target, PairLibrary::build(model(), $into)) + 1.0)
-        ->and(substitutionInto($into)->ofStack(Stack::parse('QW:404@40'), new Limits(top: 1))['swapped'])->toBeNull();
+        ->and(substitutionInto($into)->ofStack(Stack::parse('QW:6858@40'), new Limits(top: 1))['swapped'])->toBeNull();
 });

@@ -27,7 +27,7 @@ it('makes 2n - 1 steps that darken, are told apart, and fill the form without a 
             ->and($steps[$i]['colour']->L)->toBeLessThan($steps[$i - 1]['colour']->L)
             ->and($steps[$i]['apart'])->toBeGreaterThan(Feathering::TOLD_APART)->toEqualWithDelta($steps[$i]['colour']->differenceTo($steps[$i - 1]['colour']), 1e-9);
     }
-})->with([['QW:604', 'QW:607', 'QW:610'], ['LO:7316', 'LO:7311', 'LO:7322'], ['QW:525', 'QW:513', 'QW:522'], ['LO:7039', 'LO:7044']]);
+})->with([['QW:3464', 'QW:4973', 'QW:3131'], ['LO:4263', 'LO:1414', 'LO:6797'], ['QW:8363', 'QW:5925', 'QW:5615'], ['LO:2593', 'LO:6945']]);
 
 it('reaches in rounds the dark that its last pencil has to give, and lets values fall evenly to it', function (string ...$pencils): void {
     $gradient = Feathering::of(array_map(PencilId::of(...), $pencils), new Predictor(model()));
@@ -43,24 +43,24 @@ it('reaches in rounds the dark that its last pencil has to give, and lets values
     $sorted = $pressures;
     sort($sorted);
     expect($pressures)->toBe($sorted)->and(max($pressures))->toBeLessThanOrEqual(60.0);
-})->with([['QW:604', 'QW:607', 'QW:610'], ['LO:7316', 'LO:7311', 'LO:7322'], ['LO:7039', 'LO:7206', 'LO:7326']]);
+})->with([['QW:3464', 'QW:4973', 'QW:3131'], ['LO:4263', 'LO:1414', 'LO:6797'], ['LO:2593', 'LO:3512', 'LO:6915']]);
 
 it('joins the values of a form as they are drawn: half of the coats of both where they meet', function (): void {
     $spans = [['from' => 0.0, 'to' => 0.6], ['from' => 0.4, 'to' => 1.0]];
-    $joined = Feathering::between([Stack::parse('QW:604@40x4'), Stack::parse('QW:604@45x2 > QW:610@50x3')], $spans, new Predictor(model()), GradientFinish::Layers, PencilId::of('QW:604'));
+    $joined = Feathering::between([Stack::parse('QW:3464@40x4'), Stack::parse('QW:3464@45x2 > QW:3131@50x3')], $spans, new Predictor(model()), GradientFinish::Layers, PencilId::of('QW:3464'));
     expect(array_map(static fn (array $step): array => [(string) $step['stack'], $step['from'], $step['to']], $joined->steps))->toBe([
-        ['QW:604@40x4', 0.0, 0.4], ['QW:604@45x3 > QW:610@50', 0.4, 0.6], ['QW:604@45x2 > QW:610@50x3', 0.6, 1.0],
+        ['QW:3464@40x4', 0.0, 0.4], ['QW:3464@45x3 > QW:3131@50', 0.4, 0.6], ['QW:3464@45x2 > QW:3131@50x3', 0.6, 1.0],
     ])->and($joined->rounds)->toBeNull()->and($joined->steps[1]['colour']->L)->toBeLessThan($joined->steps[0]['colour']->L)->toBeGreaterThan($joined->steps[2]['colour']->L);
 });
 
 it('is finished by layers, the blender, a white or the lightest pencil', function (): void {
-    $ends = static fn (GradientFinish $finish): array => array_map(static fn (array $step): string => (string) $step['stack']->steps[count($step['stack']) - 1], Feathering::of(array_map(PencilId::of(...), ['QW:604', 'QW:607']), new Predictor(model()), $finish, PencilId::of('QW:101'))->steps);
-    expect($ends(GradientFinish::Blender))->toBe(['blend', 'blend', 'blend'])->and($ends(GradientFinish::White))->toBe(array_fill(0, 3, 'QW:101@60'))
-        ->and(array_slice($ends(GradientFinish::Lightest), 1))->toBe(['QW:604@60', 'QW:604@60'])->and($ends(GradientFinish::Layers))->each->not->toContain('101')
-        ->and(fn () => Feathering::of([PencilId::of('QW:604'), PencilId::of('QW:607')], new Predictor(model()), GradientFinish::White))->toThrow(InvalidArgumentException::class);
+    $ends = static fn (GradientFinish $finish): array => array_map(static fn (array $step): string => (string) $step['stack']->steps[count($step['stack']) - 1], Feathering::of(array_map(PencilId::of(...), ['QW:3464', 'QW:4973']), new Predictor(model()), $finish, PencilId::of('QW:1823'))->steps);
+    expect($ends(GradientFinish::Blender))->toBe(['blend', 'blend', 'blend'])->and($ends(GradientFinish::White))->toBe(array_fill(0, 3, 'QW:1823@60'))
+        ->and(array_slice($ends(GradientFinish::Lightest), 1))->toBe(['QW:3464@60', 'QW:3464@60'])->and($ends(GradientFinish::Layers))->each->not->toContain('1823')
+        ->and(fn () => Feathering::of([PencilId::of('QW:3464'), PencilId::of('QW:4973')], new Predictor(model()), GradientFinish::White))->toThrow(InvalidArgumentException::class);
 });
 
 it('shows where a step is hardly told from the one before, and joins nothing with one pencil', function (): void {
-    expect(min(array_filter(array_column(feathered('QW:101', 'QW:104'), 'apart'), is_float(...))))->toBeLessThan(Feathering::TOLD_APART)
-        ->and(fn () => feathered('QW:604'))->toThrow(InvalidArgumentException::class);
+    expect(min(array_filter(array_column(feathered('QW:1823', 'QW:5492'), 'apart'), is_float(...))))->toBeLessThan(Feathering::TOLD_APART)
+        ->and(fn () => feathered('QW:3464'))->toThrow(InvalidArgumentException::class);
 });

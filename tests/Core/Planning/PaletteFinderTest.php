@@ -88,13 +88,13 @@ it('keeps what is pinned and leaves out what is banned', function (): void {
 
 it('serves the heavy targets first', function (): void {
     $targets = ['red' => Target::colour(Lab::of(40, 45, 25)), 'blue' => Target::colour(Lab::of(40, 5, -40))];
-    $kit = box(['QW:201', 'QW:404', 'QW:107', 'QW:722']);
+    $kit = box(['QW:7432', 'QW:6858', 'QW:2616', 'QW:3769']);
     $first = static fn (string $heavy): string => (string) finder($kit)->curve(new PaletteWish($targets, [1], [$heavy => 20.0]))[1]->pencils[0];
-    expect($first('red'))->toBe('QW:201')->and($first('blue'))->toBe('QW:404');
+    expect($first('red'))->toBe('QW:7432')->and($first('blue'))->toBe('QW:6858');
 });
 
-it('is as good as trying every set of a small box', function (): void {
-    $kit = box(['QW:113', 'QW:201', 'QW:404', 'QW:519', 'LO:7606', 'QW:722', 'QW:107']);
+it('finds the best of all sets of a small box', function (): void {
+    $kit = box(['QW:3737', 'QW:7432', 'QW:6858', 'QW:2794', 'LO:4719', 'QW:3769', 'QW:2616']);
     $targets = array_slice(pictureTargets(), 0, 5);
     $finder = finder($kit);
     $best = INF;
@@ -106,11 +106,11 @@ it('is as good as trying every set of a small box', function (): void {
             $best = min($best, $finder->curve(new PaletteWish($targets, [3], banned: $banned))[3]->meanDifference);
         }
     }
-    expect($finder->curve(new PaletteWish($targets, [3]))[3]->meanDifference)->toBeLessThan($best + 0.6);
+    expect($finder->curve(new PaletteWish($targets, [3]))[3]->meanDifference)->toEqualWithDelta($best, 1e-9);
 });
 
 it('gives all there is where more is asked for', function (): void {
-    expect(finder(box(['QW:201', 'QW:404']))->curve(new PaletteWish(pictureTargets(), [8]))[8]->pencils)->toHaveCount(2);
+    expect(finder(box(['QW:7432', 'QW:6858']))->curve(new PaletteWish(pictureTargets(), [8]))[8]->pencils)->toHaveCount(2);
 });
 
 it('keeps a warm and a cool lightener from eight pencils on, whatever the picture asks for', function (): void {
@@ -131,7 +131,7 @@ it('keeps a warm and a cool lightener from eight pencils on, whatever the pictur
 });
 
 it('explores what its pencils can do for a colour that else would miss, and comes nearer then', function (): void {
-    $kit = box(array_values(array_unique([...twenty()->ids(), 'QW:504', 'QW:625', 'LO:7527'])));
+    $kit = box(array_values(array_unique([...twenty()->ids(), 'QW:7168', 'QW:3546', 'LO:7242'])));
     $search = new Search(new Predictor(model()), $kit, PairLibrary::build(model(), $kit->ids()));
     $dark = Target::colour(Lab::of(38, 5, 16));
     $limits = new Limits(maxLayers: Limits::PICTURE_LAYERS);
@@ -176,19 +176,18 @@ it('follows limits of single targets', function (): void {
         ->and(array_filter(array_diff_key($recipes, $each), static fn ($recipe): bool => str_contains((string) $recipe->stack, 'blend')))->toBe([]);
 });
 
-it('serves a picture about as well as a search for each colour by itself would, from the same pencils', function (): void {
+it('serves a picture within one dE00 of what a search for each colour by itself finds in the same pencils', function (): void {
     $kit = twenty();
     $search = new Search(new Predictor(model()), $kit, PairLibrary::build(model(), $kit->ids()));
     $palette = (new PaletteFinder($search, $kit))->curve(new PaletteWish(pictureTargets(), [8]))[8];
     $limits = new Limits(top: 1, maxLayers: 3);
     $alone = array_map(static fn (Target $target): float => $search->find($target, $limits, $kit->only($palette->pencils))[0]->difference->dE00, pictureTargets());
-    // Both look for what costs least, schools, turns and doubt reckoned in.
-    expect($palette->meanDifference)->toBeLessThan(array_sum($alone) / count($alone) + 0.6);
+    expect($palette->meanDifference)->toBeLessThan(array_sum($alone) / count($alone) + 1.0);
 });
 
 it('draws what the photo parts in a zone by recipes that differ, though one stack would be the best for both', function (): void {
     $targets = ['a' => Target::colour(Lab::of(8, 0, 0)), 'b' => Target::colour(Lab::of(11.2, 0, 0)), 'c' => Target::colour(Lab::of(12, 0, 0))];
-    $stacks = static fn (array $zones): array => array_map(static fn ($recipe): string => (string) $recipe->stack, finder(box(['QW:625', 'LO:7326']))->curve(new PaletteWish($targets, [2], zones: $zones))[2]->recipes);
+    $stacks = static fn (array $zones): array => array_map(static fn ($recipe): string => (string) $recipe->stack, finder(box(['QW:3546', 'LO:6915']))->curve(new PaletteWish($targets, [2], zones: $zones))[2]->recipes);
     $alone = $stacks([]);
     expect($alone['a'])->toBe($alone['b']);
     // In one zone the first two are parted; the third lies in another, and next to the second in colour.
@@ -198,7 +197,7 @@ it('draws what the photo parts in a zone by recipes that differ, though one stac
 });
 
 it('keeps for all schools what comes near with any pencil, black too, and lets each school have what it allows', function (): void {
-    $kit = box([...twenty()->ids(), 'QW:722']);
+    $kit = box([...twenty()->ids(), 'QW:3769']);
     $library = PairLibrary::build(model(), $kit->ids());
     $search = new Search(new Predictor(model()), $kit, $library);
     $target = Target::colour(Lab::of(16, 0, 0));
@@ -207,8 +206,8 @@ it('keeps for all schools what comes near with any pencil, black too, and lets e
         static fn ($stack): array => array_map(static fn (int $index): string => $kit->ids()[$index], $stack->sketch->pencils()),
         TargetStacks::of($search, $target, new Limits(maxLayers: 3, schools: $schools), $kit)->stacks,
     )));
-    expect($near)->toContain('QW:722')->and($gathered(new SchoolSet(blackAndWhite: BlackAndWhite::Toned)))->toContain('QW:722')
-        ->and($gathered(new SchoolSet))->not->toContain('QW:722');
+    expect($near)->toContain('QW:3769')->and($gathered(new SchoolSet(blackAndWhite: BlackAndWhite::Toned)))->toContain('QW:3769')
+        ->and($gathered(new SchoolSet))->not->toContain('QW:3769');
 });
 
 it('comes out the same from stacks that were gathered before, whatever is pinned', function (): void {
@@ -222,7 +221,7 @@ it('comes out the same from stacks that were gathered before, whatever is pinned
 });
 
 it('keeps gathered stacks whole, cheapest first, and reads no broken ones', function (): void {
-    $kit = box(['QW:113', 'QW:201', 'QW:404']);
+    $kit = box(['QW:3737', 'QW:7432', 'QW:6858']);
     $search = new Search(new Predictor(model()), $kit, PairLibrary::build(model(), $kit->ids()));
     $gathered = TargetStacks::of($search, Target::colour(Lab::of(50, 30, 25)), new Limits(maxLayers: 3), $kit);
     $read = TargetStacks::unpack($gathered->pack());

@@ -61,7 +61,7 @@ it('draws lines where the photo has them, with their own stack, and nothing besi
     $on = array_map(static fn (int $at): int => $at % 480, array_keys(array_filter(str_split($mask), static fn (string $byte): bool => $byte !== "\0")));
     expect($on)->not->toBe([])->and(min($on))->toBeGreaterThan(234)->and(max($on))->toBeLessThan(246)
         // As the rest of its zone, a line that is not laid yet is paper.
-        ->and(meanOfPicture((new Simulation(model()))->draw($seam, $map, $zones, ['middle' => Stack::parse('QW:722@80x3')]), 480, static fn (int $x, int $y): bool => $x === 240 && $y > 8 && $y < 312)->L)->toBeGreaterThan(85.0);
+        ->and(meanOfPicture((new Simulation(model()))->draw($seam, $map, $zones, ['middle' => Stack::parse('QW:3769@80x3')]), 480, static fn (int $x, int $y): bool => $x === 240 && $y > 8 && $y < 312)->L)->toBeGreaterThan(85.0);
 });
 
 describe('the simulated drawing', function (): void {
@@ -73,12 +73,12 @@ describe('the simulated drawing', function (): void {
             pictureZone('a', 1, [pictureTarget('light', TargetRole::Light, Lab::of(70, 0, 0)), pictureTarget('dark', TargetRole::Dark, Lab::of(30, 0, 0))]),
             pictureZone('b', 2, [pictureTarget('middle', TargetRole::Middle, Lab::of(50, 0, 0))]),
         ];
-        $this->stacks = ['light' => Stack::parse('QW:404@30'), 'dark' => Stack::parse('QW:722@80x2')];
+        $this->stacks = ['light' => Stack::parse('QW:6858@30'), 'dark' => Stack::parse('QW:3769@80x2')];
     });
 
     it('has grain at the scale of the paper: what a pixel shows of more paper is evener, and as dark', function (): void {
         $right = function (float $pixelMm): array {
-            $rgb = (new Simulation($this->model))->draw($this->photo, $this->map, $this->zones, ['middle' => Stack::parse('QW:722@35x2')], $pixelMm);
+            $rgb = (new Simulation($this->model))->draw($this->photo, $this->map, $this->zones, ['middle' => Stack::parse('QW:3769@35x2')], $pixelMm);
             $lightness = [];
             foreach (range(0, 59) as $y) {
                 foreach (range(40, 79) as $x) {
@@ -124,7 +124,7 @@ describe('the simulated drawing', function (): void {
 
             return sqrt(array_sum(array_map(static fn (int $v): float => ($v - $mean) ** 2, $values)) / count($values));
         };
-        expect($grain('QW:722@35'))->toBeGreaterThan(4.0)->and($grain('QW:722@35'))->toBeGreaterThan(2 * $grain('QW:722@95x3'));
+        expect($grain('QW:3769@35'))->toBeGreaterThan(4.0)->and($grain('QW:3769@35'))->toBeGreaterThan(2 * $grain('QW:3769@95x3'));
     });
 
     it('blends between two values, and puts an accent where the photo has it', function (): void {
@@ -146,7 +146,7 @@ describe('the simulated drawing', function (): void {
         $wide = mapped(...array_fill(0, 60, str_repeat('a', 500).str_repeat('b', 500)));
         $photo = painted(1000, 60, static fn (): Lab => Lab::of(50, 0, 0));
         $zones = static fn (bool $crisp): array => array_map(static fn (string $id, int $label): PictureZone => new PictureZone($id, $id, $label, 0.5, 2, Surface::Soft, ZoneLight::Lit, Distance::Near, $crisp, null, [], [pictureTarget($id, TargetRole::Middle, Lab::of(50, 0, 0))]), ['a', 'b'], [1, 2]);
-        $stacks = ['a' => Stack::parse('QW:722@80x2'), 'b' => Stack::of()];
+        $stacks = ['a' => Stack::parse('QW:3769@80x2'), 'b' => Stack::of()];
         $L = function (bool $crisp, int $from, int $to) use ($wide, $photo, $zones, $stacks): float {
             $rgb = (new Simulation($this->model))->draw($photo, $wide, $zones($crisp), $stacks);
 

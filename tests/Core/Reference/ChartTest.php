@@ -67,7 +67,7 @@ function fullSheet(): ChartPhoto
 /** @return list<ChartSheet> */
 function sheets(int $cells = 40): array
 {
-    return ChartSheet::all('a4', array_map(static fn (int $i): Stack => Stack::parse($i === 0 ? '' : 'QW:404@'.(20 + $i % 70)), range(0, $cells - 1)));
+    return ChartSheet::all('a4', array_map(static fn (int $i): Stack => Stack::parse($i === 0 ? '' : 'QW:6858@'.(20 + $i % 70)), range(0, $cells - 1)));
 }
 
 /** @param  array{0?: float, 1?: float, 2?: float, 3?: float, 4?: bool}  $how */
@@ -185,7 +185,7 @@ it('maps four points as told, and lines to lines', function (): void {
 });
 
 it('fits a page: no field touches another, a mark or the edge', function (string $page): void {
-    $stacks = array_fill(0, 100, Stack::parse('QW:404@40'));
+    $stacks = array_fill(0, 100, Stack::parse('QW:6858@40'));
     $sheet = ChartSheet::all($page, $stacks)[0];
     $boxes = [...$sheet->blacks(), ...array_map(static fn (array $cell): array => [$cell['x'], $cell['y'] - 3.5, $cell['width'], $cell['height'] + 3.5], $sheet->cells)];
     foreach ($boxes as $i => [$x, $y, $w, $h]) {
@@ -202,19 +202,19 @@ it('refuses pages and charts that there are not', function (): void {
 });
 
 it('is drawn in true size, with what to lay under every field', function (): void {
-    $sheet = ChartSheet::all('a4', [Stack::of(), Stack::parse('QW:404@35x2 > wash > LO:7206@60')])[0];
+    $sheet = ChartSheet::all('a4', [Stack::of(), Stack::parse('QW:6858@35x2 > wash > LO:3512@60')])[0];
     $drawing = ChartDrawing::of($sheet, 'Blues & <greys>', 'Harbour Cartridge');
     $svg = simplexml_load_string($drawing->svg());
     $texts = array_column($drawing->texts, 4);
     expect((string) $svg['width'])->toBe('210mm')->and((string) $svg['viewBox'])->toBe('0 0 210 297')
-        ->and($texts)->toContain('1', '2', 'leave it bare', 'QW:404  35 % light x2', 'wash', 'LO:7206  60 % medium', 'Blues & <greys>')
+        ->and($texts)->toContain('1', '2', 'leave it bare', 'QW:6858  35 % light x2', 'wash', 'LO:3512  60 % medium', 'Blues & <greys>')
         ->and($drawing->rules[0][2])->toBe(100.0)->and($svg->rect->count())->toBe(1 + count($drawing->blacks) + 2);
 });
 
 it('calls a long stack out too, two steps to a line', function (): void {
-    $long = ChartSheet::all('a4', [Stack::parse('QW:404@35x2 > QW:201@40 > wash > LO:7206@60 > QW:404@45x3')])[0];
+    $long = ChartSheet::all('a4', [Stack::parse('QW:6858@35x2 > QW:7432@40 > wash > LO:3512@60 > QW:6858@45x3')])[0];
     $texts = array_column(ChartDrawing::of($long, 'Blues', 'Harbour Cartridge')->texts, 4);
-    expect($texts)->toContain('QW:404 35 % x2, then QW:201 40 %', 'wash, then LO:7206 60 %', 'QW:404 45 % x3')
+    expect($texts)->toContain('QW:6858 35 % x2, then QW:7432 40 %', 'wash, then LO:3512 60 %', 'QW:6858 45 % x3')
         ->and(array_filter($texts, static fn (string $text): bool => str_contains($text, '@')))->toBe([]);
 });
 

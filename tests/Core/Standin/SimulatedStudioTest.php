@@ -20,7 +20,7 @@ use function Tests\Core\box;
 
 // The simulated studio draws as a hand does; and the engine, which shares no code with it, learns it from its swatches.
 
-const SIMULATED = ['QW:404', 'QW:116', 'QW:201', 'QW:107', 'LO:7206', 'LO:7511', 'QW:722', 'QW:513', 'QW:219', 'LO:7335'];
+const SIMULATED = ['QW:6858', 'QW:4731', 'QW:7432', 'QW:2616', 'LO:3512', 'LO:2627', 'QW:3769', 'QW:5925', 'QW:8785', 'LO:4841'];
 
 function simulated(float $weight = 1.0, float $shake = 0.04): Studio
 {
@@ -43,10 +43,10 @@ function drawnBy(Studio $studio, string $stack, string $seed = 'a', string $pape
 
 it('draws the same from the same seed, and twice as a hand would', function (): void {
     $studio = simulated();
-    expect(drawnBy($studio, 'QW:404@50 > QW:116@40'))->toEqual(drawnBy(simulated(), 'QW:404@50 > QW:116@40'));
+    expect(drawnBy($studio, 'QW:6858@50 > QW:4731@40'))->toEqual(drawnBy(simulated(), 'QW:6858@50 > QW:4731@40'));
     $apart = [];
     foreach (range(1, 20) as $i) {
-        $apart[] = drawnBy($studio, 'QW:404@50 > QW:116@40', "a$i")->differenceTo(drawnBy($studio, 'QW:404@50 > QW:116@40', "b$i"));
+        $apart[] = drawnBy($studio, 'QW:6858@50 > QW:4731@40', "a$i")->differenceTo(drawnBy($studio, 'QW:6858@50 > QW:4731@40', "b$i"));
     }
     sort($apart);
     expect($apart[10])->toBeGreaterThan(0.5)->toBeLessThan(3.0);
@@ -59,7 +59,7 @@ it('reads bare paper as paper', function (): void {
 
 it('darkens with pressure and passes, more under a heavy hand', function (): void {
     $studio = simulated(shake: 0.0);
-    foreach (['QW:404', 'QW:201', 'LO:7206', 'QW:722'] as $id) {
+    foreach (['QW:6858', 'QW:7432', 'LO:3512', 'QW:3769'] as $id) {
         expect(drawnBy($studio, "$id@60")->L)->toBeLessThan(drawnBy($studio, "$id@35")->L)
             ->and(drawnBy($studio, "$id@90")->L)->toBeLessThan(drawnBy($studio, "$id@60")->L)
             ->and(drawnBy($studio, "$id@45x3")->L)->toBeLessThan(drawnBy($studio, "$id@45")->L)
@@ -69,7 +69,7 @@ it('darkens with pressure and passes, more under a heavy hand', function (): voi
 
 it('closes the grain by many light coats, and by a firm one', function (): void {
     $studio = simulated();
-    foreach (['QW:404', 'QW:722', 'LO:7206'] as $id) {
+    foreach (['QW:6858', 'QW:3769', 'LO:3512'] as $id) {
         $grain = static fn (string $steps): float => $studio->grain('harbour-cartridge', Stack::parse($steps), 'g');
         expect($grain("$id@50x9"))->toBeLessThan(0.75 * $grain("$id@50x2"))
             ->and($grain("$id@90x2"))->toBeLessThan($grain("$id@50x9"));
@@ -78,7 +78,7 @@ it('closes the grain by many light coats, and by a firm one', function (): void 
 
 it('washes, blends and lifts', function (): void {
     $studio = simulated(shake: 0.0);
-    $base = 'QW:404@50x2 > QW:201@40';
+    $base = 'QW:6858@50x2 > QW:7432@40';
     expect(drawnBy($studio, "$base > wash")->L)->toBeLessThan(drawnBy($studio, $base)->L)
         ->and(drawnBy($studio, "$base > blend")->L)->toBeLessThan(drawnBy($studio, $base)->L)
         ->and(drawnBy($studio, "$base > lift")->L)->toBeGreaterThan(drawnBy($studio, $base)->L);
@@ -86,8 +86,8 @@ it('washes, blends and lifts', function (): void {
 
 it('shows white on toned paper, and dark pencils darker on it', function (): void {
     $studio = simulated();
-    expect(drawnBy($studio, 'QW:107@70x2', paper: 'fog-toned')->L)->toBeGreaterThan(68.0)
-        ->and(drawnBy($studio, 'QW:404@50', paper: 'fog-toned')->L)->toBeLessThan(drawnBy($studio, 'QW:404@50')->L);
+    expect(drawnBy($studio, 'QW:2616@70x2', paper: 'fog-toned')->L)->toBeGreaterThan(68.0)
+        ->and(drawnBy($studio, 'QW:6858@50', paper: 'fog-toned')->L)->toBeLessThan(drawnBy($studio, 'QW:6858@50')->L);
 });
 
 it('has paper with every height as often, and a blur that keeps the mean', function (): void {
@@ -136,7 +136,7 @@ function learnt(Studio $studio): Calibration
             $add($steps, 'slipway-smooth');
         }
     }
-    foreach (['QW:404@50x2 > QW:116@45 > wash', 'QW:201@50 > QW:513@50 > blend', 'LO:7206@50x2 > lift'] as $steps) {
+    foreach (['QW:6858@50x2 > QW:4731@45 > wash', 'QW:7432@50 > QW:5925@50 > blend', 'LO:3512@50x2 > lift'] as $steps) {
         $add($steps);
     }
     $kit = Kit::of(array_map(static fn (Pencil $pencil): Pencil => new Pencil($pencil->id, $pencil->name, $pencil->binder, $pencil->opacity), iterator_to_array(box(SIMULATED))));
@@ -171,10 +171,10 @@ it('shows the grain where the engine predicts it: in the same order over many st
     $studio = simulated();
     $box = box(SIMULATED);
     $stacks = [];
-    foreach (['QW:404', 'QW:201', 'LO:7206', 'QW:722', 'QW:513', 'QW:116'] as $id) {
+    foreach (['QW:6858', 'QW:7432', 'LO:3512', 'QW:3769', 'QW:5925', 'QW:4731'] as $id) {
         array_push($stacks, "$id@25", "$id@45x2", "$id@50x5", "$id@80x3");
     }
-    array_push($stacks, 'QW:201@45x2 > QW:513@45x2', 'QW:116@45x3 > QW:404@30', 'QW:404@40x2 > QW:116@60x3', 'QW:722@30 > QW:116@50x4');
+    array_push($stacks, 'QW:7432@45x2 > QW:5925@45x2', 'QW:4731@45x3 > QW:6858@30', 'QW:6858@40x2 > QW:4731@60x3', 'QW:3769@30 > QW:4731@50x4');
     foreach (['harbour-cartridge' => Paper::cartridge(), 'slipway-smooth' => Paper::of('slipway-smooth', 'Smooth', Lab::of(96.0, -0.5, 0.9), 0.74, 0.8)] as $slug => $paper) {
         $model = Calibrator::fit($box, [])->model($paper);
         $predicted = $drawn = [];

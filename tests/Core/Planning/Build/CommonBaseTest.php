@@ -31,9 +31,9 @@ function begun(array $stacks, bool $own = false): array
 
 it('goes first in most of the zone', function (): void {
     $first = static fn (array $stacks, array $weights): ?string => ($found = CommonBase::among(array_map(static fn (?string $stack): ?Recipe => $stack === null ? null : offered($stack, 1.0), $stacks), $weights)) === null ? null : (string) $found;
-    expect($first(['QW:119@40', 'QW:404@40 > QW:119@50', 'QW:404@40'], [1.0, 0.4, 0.4]))->toBe('QW:119')
-        ->and($first(['QW:119@40', 'QW:404@40 > QW:119@50', 'QW:404@40'], [1.0, 0.6, 0.6]))->toBe('QW:404')
-        ->and($first(['QW:119@40', '', null], [1.0, 1.0, 1.0]))->toBeNull();
+    expect($first(['QW:5892@40', 'QW:6858@40 > QW:5892@50', 'QW:6858@40'], [1.0, 0.4, 0.4]))->toBe('QW:5892')
+        ->and($first(['QW:5892@40', 'QW:6858@40 > QW:5892@50', 'QW:6858@40'], [1.0, 0.6, 0.6]))->toBe('QW:6858')
+        ->and($first(['QW:5892@40', '', null], [1.0, 1.0, 1.0]))->toBeNull();
 });
 
 it('is laid under a colour that had another beginning, as its first layer', function (): void {
@@ -61,15 +61,15 @@ it('is shared by the colours of one thing, in light and in shadow, and not by tw
 ]);
 
 it('is told in words, with what sharing would cost where a colour stands apart', function (): void {
-    $base = PencilId::of('LO:7527');
+    $base = PencilId::of('LO:7242');
     $sentence = static fn (array $stacks, array $apart, bool $own = false): string => ZoneBases::of(begun($stacks, $own), $apart)[0]->sentence();
-    expect($sentence(['light' => 'LO:7527@40', 'dark' => 'LO:7527@40 > QW:625@50'], []))->toBe('7527 first, under all of it.')
-        ->and($sentence(['dark' => 'QW:625@50', 'light' => 'LO:7527@40', 'middle' => 'LO:7527@50'], ['z-dark' => new Apart($base, false, 2.31)]))
-        ->toBe('7527 first, under light and middle. 625 under dark: over 7527 it would miss by 2.3 more.')
-        ->and($sentence(['light' => 'LO:7527@40', 'dark' => 'QW:625@50'], ['z-dark' => new Apart($base, true, null)]))->toBe('7527 first, under light. 625 under dark: another local colour.')
-        ->and($sentence(['light' => 'LO:7527@40', 'dark' => 'QW:625@50'], ['z-dark' => new Apart($base, false, null)]))->toContain('nothing over 7527 comes near it')
-        ->and($sentence(['light' => 'LO:7527@40', 'dark' => 'QW:625@50'], ['z-dark' => new Apart($base, false, 0.1)]))->toContain('as near without 7527')
+    expect($sentence(['light' => 'LO:7242@40', 'dark' => 'LO:7242@40 > QW:3546@50'], []))->toBe('7242 first, under all of it.')
+        ->and($sentence(['dark' => 'QW:3546@50', 'light' => 'LO:7242@40', 'middle' => 'LO:7242@50'], ['z-dark' => new Apart($base, false, 2.31)]))
+        ->toBe('7242 first, under light and middle. 3546 under dark: over 7242 it would miss by 2.3 more.')
+        ->and($sentence(['light' => 'LO:7242@40', 'dark' => 'QW:3546@50'], ['z-dark' => new Apart($base, true, null)]))->toBe('7242 first, under light. 3546 under dark: another local colour.')
+        ->and($sentence(['light' => 'LO:7242@40', 'dark' => 'QW:3546@50'], ['z-dark' => new Apart($base, false, null)]))->toContain('nothing over 7242 comes near it')
+        ->and($sentence(['light' => 'LO:7242@40', 'dark' => 'QW:3546@50'], ['z-dark' => new Apart($base, false, 0.1)]))->toContain('as near without 7242')
         // What the artist has laid otherwise since is not explained by what was found then.
-        ->and($sentence(['light' => 'LO:7527@40', 'dark' => 'QW:625@50'], ['z-dark' => new Apart($base, false, 2.3)], true))->not->toContain('miss')
-        ->and(ZoneBases::of(begun(['light' => '', 'dark' => 'QW:625@50']), []))->toBe([]);
+        ->and($sentence(['light' => 'LO:7242@40', 'dark' => 'QW:3546@50'], ['z-dark' => new Apart($base, false, 2.3)], true))->not->toContain('miss')
+        ->and(ZoneBases::of(begun(['light' => '', 'dark' => 'QW:3546@50']), []))->toBe([]);
 });

@@ -39,17 +39,17 @@ function lineSteps(Plan $plan): array
 }
 
 it('maps dark lines first with a pencil of the zone, lightly, and makes them final when all beside them is done', function (): void {
-    $plan = lined([planks(TargetRole::Light, 70, 'QW:119@40x2'), planks(TargetRole::Middle, 55, 'QW:404@40x2 > QW:119@50'), planks(TargetRole::Line, 28, 'QW:519@75', lineMm: 0.9)]);
+    $plan = lined([planks(TargetRole::Light, 70, 'QW:5892@40x2'), planks(TargetRole::Middle, 55, 'QW:6858@40x2 > QW:5892@50'), planks(TargetRole::Line, 28, 'QW:2794@75', lineMm: 0.9)]);
     $steps = lineSteps($plan);
-    expect($steps[0])->toBe('map QW:119')->and(end($steps))->toBe('line QW:519')->and(array_filter($steps, static fn (string $step): bool => $step !== 'other'))->toHaveCount(2)
+    expect($steps[0])->toBe('map QW:5892')->and(end($steps))->toBe('line QW:2794')->and(array_filter($steps, static fn (string $step): bool => $step !== 'other'))->toHaveCount(2)
         ->and($plan->turns[0]->stage)->toBe(Stage::Map)->and($plan->turns[0]->pressurePercent)->toBe(20.0)->and($plan->turns[0]->places[0]->words())->toBe('line')
         ->and($plan->steps[count($plan->steps) - 1]->why)->toContain('about 0.9 mm: needle point');
     // The map lies under the line: what it comes to is reckoned with it.
-    expect((string) $plan->laid()['planks-line'])->toBe('QW:119@20 > QW:519@75');
+    expect((string) $plan->laid()['planks-line'])->toBe('QW:5892@20 > QW:2794@75');
 });
 
 it('maps with a pencil that shows and can be erased, and with a dark one only where there is no other', function (string $stack, ?string $maps): void {
-    $steps = lineSteps(lined([planks(TargetRole::Middle, 55, $stack), planks(TargetRole::Line, 20, 'QW:722@75')]));
+    $steps = lineSteps(lined([planks(TargetRole::Middle, 55, $stack), planks(TargetRole::Line, 20, 'QW:3769@75')]));
     expect($steps[0])->toBe($maps === null ? 'other' : "map $maps");
 })->with(function (): array {
     $find = static fn (Closure $which): string => (string) array_values(array_filter(iterator_to_array(pencils()), $which))[0]->id;
@@ -61,35 +61,35 @@ it('maps with a pencil that shows and can be erased, and with a dark one only wh
 });
 
 it('lays ready for the shapes what maps the lines', function (): void {
-    $steps = lined([planks(TargetRole::Middle, 55, 'QW:119@40 > QW:404@40'), planks(TargetRole::Line, 28, 'QW:519@75')])->steps;
+    $steps = lined([planks(TargetRole::Middle, 55, 'QW:5892@40 > QW:6858@40'), planks(TargetRole::Line, 28, 'QW:2794@75')])->steps;
     $maps = $steps[0]->step?->pencil;
     expect($steps[0]->role)->toBe(StepRole::Map)
         ->and(Prep::of($steps, 'Cartridge', 240.0, 180.0, pencils())[1])->toBe("{$maps?->number} to map the shapes with, lightly, so that the eraser takes it off again");
 });
 
 it('redraws lines before a wash, and only where there is one', function (): void {
-    $washed = lined([planks(TargetRole::Middle, 50, 'QW:404@45x3 > wash > QW:404@40'), planks(TargetRole::Line, 28, 'QW:519@75')]);
+    $washed = lined([planks(TargetRole::Middle, 50, 'QW:6858@45x3 > wash > QW:6858@40'), planks(TargetRole::Line, 28, 'QW:2794@75')]);
     $roles = array_map(static fn (PlanStep $step): StepRole => $step->role, $washed->steps);
     expect(array_search(StepRole::Redraw, $roles, true))->toBeLessThan(array_search(StepRole::Wash, $roles, true))->toBeGreaterThan(array_search(StepRole::Map, $roles, true));
-    $dry = lined([planks(TargetRole::Middle, 50, 'QW:404@45x3'), planks(TargetRole::Line, 28, 'QW:519@75')]);
+    $dry = lined([planks(TargetRole::Middle, 50, 'QW:6858@45x3'), planks(TargetRole::Line, 28, 'QW:2794@75')]);
     expect(array_filter($dry->steps, static fn (PlanStep $step): bool => $step->role === StepRole::Redraw))->toBe([]);
 });
 
 it('neither maps pale lines nor lets them wait; they are kept, pressed or lifted by the school', function (Highlights $school, float $mm, array $expected): void {
-    $steps = lineSteps(lined([planks(TargetRole::Middle, 45, 'QW:404@45x3'), planks(TargetRole::Line, 75, 'QW:119@30', $school, $mm)]));
+    $steps = lineSteps(lined([planks(TargetRole::Middle, 45, 'QW:6858@45x3'), planks(TargetRole::Line, 75, 'QW:5892@30', $school, $mm)]));
     expect(array_values(array_filter($steps, static fn (string $step): bool => $step !== 'other')))->toBe($expected);
 })->with([
-    [Highlights::Reserve, 0.8, ['layer QW:119']], [Highlights::Impress, 0.8, ['reserve -']], [Highlights::Impress, 5.0, ['layer QW:119']], [Highlights::Lift, 0.8, ['sparkle -']],
+    [Highlights::Reserve, 0.8, ['layer QW:5892']], [Highlights::Impress, 0.8, ['reserve -']], [Highlights::Impress, 5.0, ['layer QW:5892']], [Highlights::Lift, 0.8, ['sparkle -']],
 ]);
 
 it('makes the lines of all zones final together, in one turn of a point', function (): void {
     $zones = [];
     foreach (['a', 'b', 'c'] as $zone) {
-        $zones[] = new PlannedZone("$zone-m", $zone, "$zone: middle", Lab::of(55, 4, 4), Stack::parse('QW:404@40x2 > QW:119@50'), areaMm2: 500.0, zoneName: $zone);
-        $zones[] = new PlannedZone("$zone-l", $zone, "$zone: lines", Lab::of(25, 4, 4), Stack::parse('QW:519@75'), areaMm2: 9.0, role: TargetRole::Line, zoneName: $zone, lineMm: 0.7);
+        $zones[] = new PlannedZone("$zone-m", $zone, "$zone: middle", Lab::of(55, 4, 4), Stack::parse('QW:6858@40x2 > QW:5892@50'), areaMm2: 500.0, zoneName: $zone);
+        $zones[] = new PlannedZone("$zone-l", $zone, "$zone: lines", Lab::of(25, 4, 4), Stack::parse('QW:2794@75'), areaMm2: 9.0, role: TargetRole::Line, zoneName: $zone, lineMm: 0.7);
     }
     $plan = lined($zones);
     $last = $plan->turns[count($plan->turns) - 1];
-    expect((string) $last->pencil)->toBe('QW:519')->and($last->places)->toHaveCount(3)
+    expect((string) $last->pencil)->toBe('QW:2794')->and($last->places)->toHaveCount(3)
         ->and(array_filter($plan->turns, static fn (Turn $turn): bool => $turn->stage === Stage::Map))->toHaveCount(1);
 });

@@ -63,48 +63,48 @@ it('keeps the order of every stack, whatever the school', function (): void {
 
 it('puts reserves first, then light before dark, and burnishing last', function (): void {
     $plan = planOf([
-        zone('dark', 'QW:722@50'),
-        zone('light', 'QW:107@40'),
+        zone('dark', 'QW:3769@50'),
+        zone('light', 'QW:2616@40'),
         zone('paper', ''),
-        zone('shiny', 'QW:101@95'),
-        zone('middle', 'QW:513@50'),
+        zone('shiny', 'QW:1823@95'),
+        zone('middle', 'QW:5925@50'),
     ]);
     expect(order($plan))->toBe(['paper:0', 'light:1', 'middle:1', 'dark:1', 'shiny:1'])
         ->and($plan->steps[0]->role)->toBe(StepRole::Reserve)
         ->and($plan->steps[4]->role)->toBe(StepRole::Burnish);
-    expect(order(planOf([zone('dark', 'QW:722@50'), zone('light', 'QW:107@40')], FirstValue::DarkToLight)))->toBe(['dark:1', 'light:1']);
+    expect(order(planOf([zone('dark', 'QW:3769@50'), zone('light', 'QW:2616@40')], FirstValue::DarkToLight)))->toBe(['dark:1', 'light:1']);
 });
 
 it('lays underlayers before local colour and works elsewhere while a wash dries', function (): void {
-    $plan = planOf([zone('float', 'QW:201@30 > QW:513@60', 0), zone('sky', 'QW:416@40')]);
+    $plan = planOf([zone('float', 'QW:7432@30 > QW:5925@60', 0), zone('sky', 'QW:7284@40')]);
     expect(order($plan)[0])->toBe('float:1')->and($plan->steps[0]->role)->toBe(StepRole::Underlayer);
-    $plan = planOf([zone('wet', 'wash > QW:113@40'), zone('other', 'blend')]);
+    $plan = planOf([zone('wet', 'wash > QW:3737@40'), zone('other', 'blend')]);
     expect(order($plan))->toBe(['wet:1', 'other:1', 'wet:2']);
 });
 
 it('lists the pencils in box order with their coats and zones', function (): void {
     $own = static fn (string $id, string $stack): PlannedZone => new PlannedZone($id, $id, $id, Lab::of(50, 0, 0), Stack::parse($stack), areaMm2: 500.0, own: true);
-    $plan = (new Planner(new Predictor(model()), pencils()))->plan([$own('a', 'LO:7206@40 > QW:404@50x3'), $own('b', 'QW:404@40 > QW:113@40')]);
+    $plan = (new Planner(new Predictor(model()), pencils()))->plan([$own('a', 'LO:3512@40 > QW:6858@50x3'), $own('b', 'QW:6858@40 > QW:3737@40')]);
     $list = array_map(static fn (array $entry): array => [(string) $entry['pencil']->id, $entry['layers'], $entry['zones']], $plan->pullList);
-    expect($list)->toBe([['QW:113', 1, 1], ['QW:404', 4, 2], ['LO:7206', 1, 1]]);
+    expect($list)->toBe([['QW:3737', 1, 1], ['QW:6858', 4, 2], ['LO:3512', 1, 1]]);
 });
 
 it('warns of solvent where there is a wash, and only there', function (): void {
-    expect(planOf([zone('a', 'QW:404@50x3 > wash')])->cautions)->toContain(Caution::Solvent)
-        ->and(planOf([zone('a', 'QW:404@50x3')])->cautions)->not->toContain(Caution::Solvent)
+    expect(planOf([zone('a', 'QW:6858@50x3 > wash')])->cautions)->toContain(Caution::Solvent)
+        ->and(planOf([zone('a', 'QW:6858@50x3')])->cautions)->not->toContain(Caution::Solvent)
         ->and(planOf([zone('a', '')])->cautions)->toBe([]);
 });
 
 it('shows each step from the colour before to the colour after', function (): void {
-    $steps = planOf([zone('a', 'QW:116@40 > QW:404@50')])->steps;
-    expect($steps[0]->before)->toEqual(seen(''))->and($steps[0]->after)->toEqual(seen('QW:116@40'))
-        ->and($steps[1]->before)->toEqual($steps[0]->after)->and($steps[1]->after)->toEqual(seen('QW:116@40 > QW:404@50'));
+    $steps = planOf([zone('a', 'QW:4731@40 > QW:6858@50')])->steps;
+    expect($steps[0]->before)->toEqual(seen(''))->and($steps[0]->after)->toEqual(seen('QW:4731@40'))
+        ->and($steps[1]->before)->toEqual($steps[0]->after)->and($steps[1]->after)->toEqual(seen('QW:4731@40 > QW:6858@50'));
 });
 
 it('keeps the key of a step while the stack below it stays the same', function (): void {
     $keys = static fn (string $stack): array => array_map(static fn (PlanStep $step): string => $step->key, planOf([zone('a', $stack)])->steps);
-    $before = $keys('QW:116@40 > QW:404@50');
-    $after = $keys('QW:116@40 > QW:404@60');
+    $before = $keys('QW:4731@40 > QW:6858@50');
+    $after = $keys('QW:4731@40 > QW:6858@60');
     expect($after[0])->toBe($before[0])->and($after[1])->not->toBe($before[1]);
 });
 
@@ -115,10 +115,10 @@ it('has nothing to say without zones', function (): void {
 
 it('tells what lies ready: only what the steps need', function (): void {
     $prep = static fn (array $zones, Highlights $highlights = Highlights::Reserve): string => implode('; ', Prep::of((new Planner(new Predictor(model()), pencils()))->plan(under($zones, new SchoolSet, $highlights))->steps, 'Cartridge', 240.0, 180.0, pencils()));
-    expect($prep([zone('a', 'QW:404@40')]))->toContain('Cartridge, at least 240 × 180 mm')->toContain('sharpener')->not->toContain('solvent')->not->toContain('blender')
-        ->and($prep([zone('a', 'QW:404@40x3 > wash > QW:119@40')]))->toContain('solvent in a lidded vessel')
-        ->and($prep([zone('a', 'QW:404@40 > blend')]))->toContain('colourless blender')
-        ->and($prep([zone('a', 'QW:404@40 > lift')]))->toContain('also for lifting')
-        ->and($prep([zone('a', ''), zone('b', 'QW:404@40')], Highlights::OpaquePen))->toContain('opaque white pen')
-        ->and($prep([zone('a', ''), zone('b', 'QW:404@40')], Highlights::Impress))->toContain('blunt point');
+    expect($prep([zone('a', 'QW:6858@40')]))->toContain('Cartridge, at least 240 × 180 mm')->toContain('sharpener')->not->toContain('solvent')->not->toContain('blender')
+        ->and($prep([zone('a', 'QW:6858@40x3 > wash > QW:5892@40')]))->toContain('solvent in a lidded vessel')
+        ->and($prep([zone('a', 'QW:6858@40 > blend')]))->toContain('colourless blender')
+        ->and($prep([zone('a', 'QW:6858@40 > lift')]))->toContain('also for lifting')
+        ->and($prep([zone('a', ''), zone('b', 'QW:6858@40')], Highlights::OpaquePen))->toContain('opaque white pen')
+        ->and($prep([zone('a', ''), zone('b', 'QW:6858@40')], Highlights::Impress))->toContain('blunt point');
 });

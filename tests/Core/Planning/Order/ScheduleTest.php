@@ -100,21 +100,21 @@ it('keeps every rule, and the rules never go in a circle', function (): void {
 });
 
 it('begins elsewhere while one passage dries, and waits only when nothing else is left', function (): void {
-    $woven = planned([colourOf('a', 'middle', 50, 'QW:404@40 > wash > QW:404@40'), colourOf('b', 'middle', 40, 'QW:513@40x3', 4000)]);
+    $woven = planned([colourOf('a', 'middle', 50, 'QW:6858@40 > wash > QW:6858@40'), colourOf('b', 'middle', 40, 'QW:5925@40x3', 4000)]);
     expect($woven->idleMinutes)->toBe(0.0)->and($woven->minutes)->toBeLessThan($woven->apartMinutes);
-    $alone = planned([colourOf('a', 'middle', 50, 'QW:404@40 > wash > QW:404@40')]);
+    $alone = planned([colourOf('a', 'middle', 50, 'QW:6858@40 > wash > QW:6858@40')]);
     expect($alone->idleMinutes)->toEqualWithDelta(Pace::DRYING_MINUTES, 1e-6);
 });
 
 it('takes the longest way to the end first among equals', function (): void {
-    $steps = planned([colourOf('a', 'middle', 50, 'QW:404@40'), colourOf('b', 'middle', 50, 'QW:404@40 > wash > QW:404@40x2')])->steps;
+    $steps = planned([colourOf('a', 'middle', 50, 'QW:6858@40'), colourOf('b', 'middle', 50, 'QW:6858@40 > wash > QW:6858@40x2')])->steps;
     expect($steps[0]->zone->zone)->toBe('b');
 });
 
 it('takes time by area, passes and the artist\'s own pace, and breaks at the end of a session', function (): void {
-    $minutes = static fn (float $area, int $passes, float $pace): float => planned([colourOf('a', 'middle', 50, "QW:404@40x$passes", $area)], pace: new Pace($pace))->minutes;
+    $minutes = static fn (float $area, int $passes, float $pace): float => planned([colourOf('a', 'middle', 50, "QW:6858@40x$passes", $area)], pace: new Pace($pace))->minutes;
     expect($minutes(7000, 1, 350))->toEqualWithDelta(20.5, 1e-6)->and($minutes(7000, 3, 350))->toEqualWithDelta(60.5, 1e-6)->and($minutes(7000, 1, 700))->toEqualWithDelta(10.5, 1e-6);
-    $long = planned(array_map(static fn (int $i): PlannedZone => colourOf("z$i", 'middle', 50, 'QW:404@40', 3500), range(1, 10)), pace: new Pace(350.0, 45));
+    $long = planned(array_map(static fn (int $i): PlannedZone => colourOf("z$i", 'middle', 50, 'QW:6858@40', 3500), range(1, 10)), pace: new Pace(350.0, 45));
     expect($long->sessions())->toBe(3);
     foreach (range(1, 3) as $session) {
         $of = array_filter($long->steps, static fn (PlanStep $step): bool => $step->session === $session);
@@ -125,35 +125,35 @@ it('takes time by area, passes and the artist\'s own pace, and breaks at the end
 
 describe('the rules of order', function (): void {
     it('mark bare paper before colour comes near', function (): void {
-        $plan = planned([colourOf('a', 'dark', 30, 'QW:722@50', touching: ['b']), colourOf('b', 'light', 96, '', touching: ['a'])]);
+        $plan = planned([colourOf('a', 'dark', 30, 'QW:3769@50', touching: ['b']), colourOf('b', 'light', 96, '', touching: ['a'])]);
         expect(sequence($plan)[0])->toBe('b-light:0')->and($plan->steps[0]->because[0])->toContain('does not come off it');
     });
 
     it('put underlayers of a zone below all of its colours', function (): void {
-        $plan = planned([colourOf('a', 'light', 80, 'QW:119@40'), colourOf('a', 'dark', 40, 'QW:201@30 > QW:513@50', underlayer: 0)], FirstValue::DarkToLight);
+        $plan = planned([colourOf('a', 'light', 80, 'QW:5892@40'), colourOf('a', 'dark', 40, 'QW:7432@30 > QW:5925@50', underlayer: 0)], FirstValue::DarkToLight);
         expect(place($plan, 'a-dark:1'))->toBeLessThan(place($plan, 'a-light:1'));
     });
 
     it('let what closes the paper wait, and say why', function (): void {
-        $plan = planned([colourOf('a', 'light', 80, 'QW:119@95'), colourOf('a', 'dark', 40, 'QW:513@50 > QW:722@40')]);
+        $plan = planned([colourOf('a', 'light', 80, 'QW:5892@95'), colourOf('a', 'dark', 40, 'QW:5925@50 > QW:3769@40')]);
         expect(place($plan, 'a-light:1'))->toBeGreaterThan(place($plan, 'a-dark:2'));
         $dark = $plan->steps[place($plan, 'a-dark:2')];
         expect($dark->because)->toBe(['a burnish beside it would close the paper']);
     });
 
     it('begin a pale zone before the dark beside it is pressed in', function (): void {
-        $plan = planned([colourOf('d', 'dark', 20, 'QW:722@95', touching: ['p']), colourOf('p', 'middle', 85, 'QW:101@90 > QW:119@95', touching: ['d'])]);
+        $plan = planned([colourOf('d', 'dark', 20, 'QW:3769@95', touching: ['p']), colourOf('p', 'middle', 85, 'QW:1823@90 > QW:5892@95', touching: ['d'])]);
         expect(place($plan, 'p-middle:1'))->toBeLessThan(place($plan, 'd-dark:1'));
     });
 
     it('change with the school, each in its own way', function (): void {
-        $zones = [colourOf('a', 'light', 80, 'QW:119@40 > QW:119@30'), colourOf('a', 'middle', 55, 'QW:513@40'), colourOf('a', 'dark', 30, 'QW:722@40')];
+        $zones = [colourOf('a', 'light', 80, 'QW:5892@40 > QW:5892@30'), colourOf('a', 'middle', 55, 'QW:5925@40'), colourOf('a', 'dark', 30, 'QW:3769@40')];
         $first = static fn (FirstValue $school): string => explode(':', sequence(planned($zones, $school))[0])[0];
         expect($first(FirstValue::LightToDark))->toBe('a-light')->and($first(FirstValue::DarkToLight))->toBe('a-dark')->and($first(FirstValue::MiddleFirst))->toBe('a-middle');
         $form = planned($zones, FirstValue::FormFirst);
         expect(explode(':', sequence($form)[3])[0])->toBe('a-light');
-        $zones[0] = colourOf('a', 'light', 80, 'QW:722@40 > QW:119@30');
-        $zones[1] = colourOf('a', 'middle', 55, 'QW:513@40 > QW:101@30');
+        $zones[0] = colourOf('a', 'light', 80, 'QW:3769@40 > QW:5892@30');
+        $zones[1] = colourOf('a', 'middle', 55, 'QW:5925@40 > QW:1823@30');
         $orders = array_map(static fn (FirstValue $school): string => implode(' ', sequence(planned($zones, $school))), FirstValue::cases());
         expect(array_unique($orders))->toHaveCount(count(FirstValue::cases()));
     });
@@ -162,8 +162,8 @@ describe('the rules of order', function (): void {
 it('goes by groups of zones that dry in turn, or colour by colour over the whole picture', function (): void {
     $zones = [];
     foreach (range(1, 24) as $i) {
-        $zones[] = colourOf(sprintf('z%02d', $i), 'light', 90 - $i, 'QW:119@40 > QW:404@40');
-        $zones[] = colourOf(sprintf('z%02d', $i), 'dark', 60 - $i, 'QW:513@40 > QW:722@40');
+        $zones[] = colourOf(sprintf('z%02d', $i), 'light', 90 - $i, 'QW:5892@40 > QW:6858@40');
+        $zones[] = colourOf(sprintf('z%02d', $i), 'dark', 60 - $i, 'QW:5925@40 > QW:3769@40');
     }
     $byZone = planned($zones, progress: Progress::ZoneByZone);
     $byColour = planned($zones, progress: Progress::ColourByColour);

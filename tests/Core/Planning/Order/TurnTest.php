@@ -65,21 +65,21 @@ function randomZones(int $seed, FirstValue $school): array
 
 it('goes to all places of a pencil while it is in the hand', function (): void {
     $plan = turned([
-        partOf('a', TargetRole::Light, 70, 'QW:119@40'), partOf('a', TargetRole::Middle, 55, 'QW:119@40 > QW:513@50'), partOf('a', TargetRole::Dark, 35, 'QW:119@40 > QW:513@50x2'),
-        partOf('b', TargetRole::Middle, 50, 'QW:119@40x2 > QW:513@50'),
+        partOf('a', TargetRole::Light, 70, 'QW:5892@40'), partOf('a', TargetRole::Middle, 55, 'QW:5892@40 > QW:5925@50'), partOf('a', TargetRole::Dark, 35, 'QW:5892@40 > QW:5925@50x2'),
+        partOf('b', TargetRole::Middle, 50, 'QW:5892@40x2 > QW:5925@50'),
     ]);
-    expect(toldTurns($plan))->toBe(['QW:119 40: a all x1; b all x2', 'QW:513 50: a middle and dark x2 50 falling to 40 % towards the light; b all x1']);
+    expect(toldTurns($plan))->toBe(['QW:5892 40: a all x1; b all x2', 'QW:5925 50: a middle and dark x2 50 falling to 40 % towards the light; b all x1']);
 });
 
 it('counts the rounds in which a pencil comes back to a place', function (): void {
-    $plan = turned([partOf('a', TargetRole::Middle, 50, 'QW:119@40 > QW:513@45 > QW:119@40 > QW:513@45'), partOf('b', TargetRole::Middle, 60, 'QW:513@45')]);
-    expect(array_map(static fn (Turn $turn): string => "$turn->pencil $turn->round", $plan->turns))->toBe(['QW:119 1', 'QW:513 1', 'QW:119 2', 'QW:513 2']);
+    $plan = turned([partOf('a', TargetRole::Middle, 50, 'QW:5892@40 > QW:5925@45 > QW:5892@40 > QW:5925@45'), partOf('b', TargetRole::Middle, 60, 'QW:5925@45')]);
+    expect(array_map(static fn (Turn $turn): string => "$turn->pencil $turn->round", $plan->turns))->toBe(['QW:5892 1', 'QW:5925 1', 'QW:5892 2', 'QW:5925 2']);
 });
 
 it('says which of two accents it goes to, or that it goes to both', function (): void {
     $accent = static fn (string $id, string $name, string $stack): PlannedZone => new PlannedZone($id, 'f', "Float: $name", Lab::of(60, 0, 0), Stack::parse($stack), areaMm2: 50.0, role: TargetRole::Accent, zoneName: 'Float');
-    $words = static fn (string $second): array => array_map(static fn (Turn $turn): array => array_map(static fn (Place $place): string => $place->words(), $turn->places), turned([$accent('a', 'lighter accent', 'QW:119@40'), $accent('b', 'darker accent', $second)])->turns);
-    expect($words('QW:404@40'))->toEqualCanonicalizing([['lighter accent'], ['darker accent']])->and($words('QW:119@40'))->toBe([['accents']]);
+    $words = static fn (string $second): array => array_map(static fn (Turn $turn): array => array_map(static fn (Place $place): string => $place->words(), $turn->places), turned([$accent('a', 'lighter accent', 'QW:5892@40'), $accent('b', 'darker accent', $second)])->turns);
+    expect($words('QW:6858@40'))->toEqualCanonicalizing([['lighter accent'], ['darker accent']])->and($words('QW:5892@40'))->toBe([['accents']]);
 });
 
 it('says which part of a zone it goes to', function (): void {
@@ -96,43 +96,43 @@ it('says which part of a zone it goes to', function (): void {
 
 it('has stages from what stays paper to what closes it', function (): void {
     $plan = turned([
-        partOf('a', TargetRole::Light, 96, ''), partOf('a', TargetRole::Middle, 60, 'QW:201@30 > QW:513@50 > QW:101@90', underlayer: 0),
-        partOf('b', TargetRole::Dark, 20, 'QW:722@50'),
+        partOf('a', TargetRole::Light, 96, ''), partOf('a', TargetRole::Middle, 60, 'QW:7432@30 > QW:5925@50 > QW:1823@90', underlayer: 0),
+        partOf('b', TargetRole::Dark, 20, 'QW:3769@50'),
     ]);
     expect(array_map(static fn (Turn $turn): Stage => $turn->stage, $plan->turns))->toBe([Stage::Reserve, Stage::Underlayer, Stage::Build, Stage::Dark, Stage::Finish]);
 });
 
 it('presses all of its places alike: near pressures share a turn and coats make up for it, far ones and firm ones do not', function (): void {
-    $near = turned([partOf('a', TargetRole::Middle, 60, 'QW:404@40x2'), partOf('b', TargetRole::Middle, 58, 'QW:404@50x2')]);
-    $far = turned([partOf('a', TargetRole::Middle, 60, 'QW:404@25x2'), partOf('b', TargetRole::Middle, 58, 'QW:404@50x2')]);
-    $firm = turned([partOf('a', TargetRole::Middle, 60, 'QW:404@60'), partOf('b', TargetRole::Middle, 58, 'QW:404@65')]);
+    $near = turned([partOf('a', TargetRole::Middle, 60, 'QW:6858@40x2'), partOf('b', TargetRole::Middle, 58, 'QW:6858@50x2')]);
+    $far = turned([partOf('a', TargetRole::Middle, 60, 'QW:6858@25x2'), partOf('b', TargetRole::Middle, 58, 'QW:6858@50x2')]);
+    $firm = turned([partOf('a', TargetRole::Middle, 60, 'QW:6858@60'), partOf('b', TargetRole::Middle, 58, 'QW:6858@65')]);
     expect($near->turns)->toHaveCount(1)->and($near->turns[0]->pressurePercent)->toBeGreaterThanOrEqual(40.0)->toBeLessThanOrEqual(50.0)
         ->and($far->turns)->toHaveCount(2)->and($firm->turns)->toHaveCount(2);
 });
 
 it('lets the pressure fall over a form whose values would take unlike coats, in one place and as near', function (): void {
     $zones = [
-        partOf('a', TargetRole::Light, seen('QW:404@25x2')->L, 'QW:404@45'), partOf('a', TargetRole::Middle, seen('QW:404@35x2')->L, 'QW:404@45x2'),
-        partOf('a', TargetRole::Dark, seen('QW:404@45x2')->L, 'QW:404@45x3'),
+        partOf('a', TargetRole::Light, seen('QW:6858@25x2')->L, 'QW:6858@45'), partOf('a', TargetRole::Middle, seen('QW:6858@35x2')->L, 'QW:6858@45x2'),
+        partOf('a', TargetRole::Dark, seen('QW:6858@45x2')->L, 'QW:6858@45x3'),
     ];
-    $zones = array_map(static fn (PlannedZone $zone, string $laid): PlannedZone => new PlannedZone($zone->id, $zone->zone, $zone->name, seen($laid), $zone->stack, null, 500.0, role: $zone->role, zoneName: 'Zone a'), $zones, ['QW:404@25x2', 'QW:404@35x2', 'QW:404@45x2']);
+    $zones = array_map(static fn (PlannedZone $zone, string $laid): PlannedZone => new PlannedZone($zone->id, $zone->zone, $zone->name, seen($laid), $zone->stack, null, 500.0, role: $zone->role, zoneName: 'Zone a'), $zones, ['QW:6858@25x2', 'QW:6858@35x2', 'QW:6858@45x2']);
     $plan = turned($zones);
     expect($plan->turns)->toHaveCount(1)->and($plan->turns[0]->places)->toHaveCount(1);
     $fade = $plan->turns[0]->places[0]->fade();
     expect($fade?->words())->toBe('45 falling to 25 % towards the light')->and($plan->turns[0]->pressurePercent)->toBe(45.0)
-        ->and((string) $plan->laid()['a-light'])->toBe('QW:404@25x2')->and((string) $plan->laid()['a-middle'])->toBe('QW:404@35x2');
+        ->and((string) $plan->laid()['a-light'])->toBe('QW:6858@25x2')->and((string) $plan->laid()['a-middle'])->toBe('QW:6858@35x2');
 });
 
 it('keeps unlike coats where a falling pressure would come out farther, and for the artist\'s own', function (): void {
-    $zones = [partOf('a', TargetRole::Light, 70, 'QW:404@20'), partOf('a', TargetRole::Dark, 35, 'QW:404@20x6')];
+    $zones = [partOf('a', TargetRole::Light, 70, 'QW:6858@20'), partOf('a', TargetRole::Dark, 35, 'QW:6858@20x6')];
     expect(turned($zones)->turns[0]->places)->toHaveCount(2)
-        ->and(turned([partOf('a', TargetRole::Light, 70, 'QW:404@45', own: true), partOf('a', TargetRole::Dark, 35, 'QW:404@45x3', own: true)])->turns[0]->places)->toHaveCount(2);
+        ->and(turned([partOf('a', TargetRole::Light, 70, 'QW:6858@45', own: true), partOf('a', TargetRole::Dark, 35, 'QW:6858@45x3', own: true)])->turns[0]->places)->toHaveCount(2);
 });
 
 it('asks to look before a last coat that the colour may do without, and says for what', function (): void {
-    $before = seen('QW:404@40x3');
-    $wanted = seen('QW:404@40x3 > QW:119@20');
-    $zone = static fn (Lab $target): PlannedZone => new PlannedZone('a', 'a', 'a', $target, Stack::parse('QW:404@40x3 > QW:119@20'), areaMm2: 500.0);
+    $before = seen('QW:6858@40x3');
+    $wanted = seen('QW:6858@40x3 > QW:5892@20');
+    $zone = static fn (Lab $target): PlannedZone => new PlannedZone('a', 'a', 'a', $target, Stack::parse('QW:6858@40x3 > QW:5892@20'), areaMm2: 500.0);
     $last = static fn (Plan $plan): PlanStep => $plan->steps[1];
     expect($last(turned([$zone($wanted)]))->onlyIf)->not->toBeNull()
         ->and(turned([$zone($wanted)])->turns[1]->places[0]->onlyIf())->not->toBeNull()->and(turned([$zone($wanted)])->turns[0]->places[0]->onlyIf())->toBeNull()
@@ -141,22 +141,22 @@ it('asks to look before a last coat that the colour may do without, and says for
 });
 
 it('leaves out a last coat that brings its colour no nearer, but for the artist\'s own', function (): void {
-    $zone = static fn (bool $own): PlannedZone => new PlannedZone('a', 'a', 'a', seen('QW:404@40x3'), Stack::parse('QW:404@40x3 > QW:119@20'), areaMm2: 500.0, own: $own);
-    expect(array_map(static fn (PlanStep $step): string => (string) $step->step, turned([$zone(false)])->steps))->toBe(['QW:404@40x3'])
-        ->and(turned([$zone(false)])->built['a']->colour)->toEqual(seen('QW:404@40x3'))
+    $zone = static fn (bool $own): PlannedZone => new PlannedZone('a', 'a', 'a', seen('QW:6858@40x3'), Stack::parse('QW:6858@40x3 > QW:5892@20'), areaMm2: 500.0, own: $own);
+    expect(array_map(static fn (PlanStep $step): string => (string) $step->step, turned([$zone(false)])->steps))->toBe(['QW:6858@40x3'])
+        ->and(turned([$zone(false)])->built['a']->colour)->toEqual(seen('QW:6858@40x3'))
         ->and(turned([$zone(true)])->steps)->toHaveCount(2)->and(turned([$zone(false)])->turns)->toHaveCount(1);
 });
 
 it('says of what stays paper whether its edge is crisp or over how much it fades', function (): void {
     $edge = static fn (?float $mm, string $stack = ''): ?string => turned([new PlannedZone('a', 'a', 'a', Lab::of(95, 0, 1), Stack::parse($stack), areaMm2: 20.0, edgeMm: $mm)])->turns[0]->places[0]->edge();
-    expect($edge(0.6))->toBe('crisp edge')->and($edge(3.2))->toBe('edge fading over 3 mm')->and($edge(null))->toBeNull()->and($edge(3.2, 'QW:404@40'))->toBeNull();
+    expect($edge(0.6))->toBe('crisp edge')->and($edge(3.2))->toBe('edge fading over 3 mm')->and($edge(null))->toBeNull()->and($edge(3.2, 'QW:6858@40'))->toBeNull();
 });
 
 it('goes to the places of a turn so that the hand keeps off what is done', function (): void {
     $places = static fn (DrawingHand $hand): array => array_map(
         static fn (Place $place): string => $place->zone,
         (new Planner(new Predictor(model()), pencils(), hand: $hand))->plan(array_map(
-            static fn (string $id, array $at): PlannedZone => new PlannedZone($id, $id, $id, Lab::of(60, 4, 4), Stack::parse('QW:404@40'), areaMm2: 500.0, across: $at[0], down: $at[1]),
+            static fn (string $id, array $at): PlannedZone => new PlannedZone($id, $id, $id, Lab::of(60, 4, 4), Stack::parse('QW:6858@40'), areaMm2: 500.0, across: $at[0], down: $at[1]),
             ['right', 'left', 'bottom'], [[0.9, 0.1], [0.1, 0.1], [0.5, 0.9]],
         ))->turns[0]->places,
     );
@@ -164,14 +164,14 @@ it('goes to the places of a turn so that the hand keeps off what is done', funct
 });
 
 it('lays a recipe of the artist as it stands', function (): void {
-    $plan = turned([partOf('a', TargetRole::Middle, 60, 'QW:404@40x2', own: true), partOf('b', TargetRole::Middle, 58, 'QW:404@50x3')]);
-    expect($plan->turns)->toHaveCount(2)->and((string) $plan->laid()['a-middle'])->toBe('QW:404@40x2');
-    $alike = turned([partOf('a', TargetRole::Middle, 60, 'QW:404@40x2', own: true), partOf('b', TargetRole::Middle, 58, 'QW:404@40x3')]);
+    $plan = turned([partOf('a', TargetRole::Middle, 60, 'QW:6858@40x2', own: true), partOf('b', TargetRole::Middle, 58, 'QW:6858@50x3')]);
+    expect($plan->turns)->toHaveCount(2)->and((string) $plan->laid()['a-middle'])->toBe('QW:6858@40x2');
+    $alike = turned([partOf('a', TargetRole::Middle, 60, 'QW:6858@40x2', own: true), partOf('b', TargetRole::Middle, 58, 'QW:6858@40x3')]);
     expect($alike->turns)->toHaveCount(1);
 });
 
 it('predicts each colour as the turns lay it', function (): void {
-    $plan = turned([partOf('a', TargetRole::Middle, 60, 'QW:404@40x2 > QW:119@50'), partOf('b', TargetRole::Middle, 58, 'QW:404@50x2')]);
+    $plan = turned([partOf('a', TargetRole::Middle, 60, 'QW:6858@40x2 > QW:5892@50'), partOf('b', TargetRole::Middle, 58, 'QW:6858@50x2')]);
     foreach ($plan->laid() as $id => $stack) {
         expect($plan->built[$id]->colour)->toEqual(seen((string) $stack));
     }
@@ -180,7 +180,7 @@ it('predicts each colour as the turns lay it', function (): void {
 });
 
 it('keeps to the tooth: no recipe grows beyond fifteen coats by sharing', function (): void {
-    foreach (turned([partOf('a', TargetRole::Dark, 5, 'QW:404@40x6 > QW:119@40x5 > QW:404@45x4'), partOf('b', TargetRole::Middle, 58, 'QW:404@50x2 > QW:119@35')])->laid() as $stack) {
+    foreach (turned([partOf('a', TargetRole::Dark, 5, 'QW:6858@40x6 > QW:5892@40x5 > QW:6858@45x4'), partOf('b', TargetRole::Middle, 58, 'QW:6858@50x2 > QW:5892@35')])->laid() as $stack) {
         expect(array_sum(array_map(static fn (Step $step): int => $step->passes, $stack->steps)))->toBeLessThanOrEqual(15);
     }
 });
@@ -231,13 +231,13 @@ it('builds every part of a zone as a part of the zone\'s one sequence, by all sc
 });
 
 it('presses what ends a passage after what is laid softly elsewhere, whichever is lighter', function (): void {
-    $plan = turned([partOf('a', TargetRole::Accent, 90, 'QW:119@75x2'), partOf('b', TargetRole::Middle, 40, 'QW:722@45')]);
-    expect(array_map(static fn (Turn $turn): string => (string) $turn->pencil, $plan->turns))->toBe(['QW:722', 'QW:119'])
+    $plan = turned([partOf('a', TargetRole::Accent, 90, 'QW:5892@75x2'), partOf('b', TargetRole::Middle, 40, 'QW:3769@45')]);
+    expect(array_map(static fn (Turn $turn): string => (string) $turn->pencil, $plan->turns))->toBe(['QW:3769', 'QW:5892'])
         ->and($plan->turns[1]->stage)->toBe(Stage::Finish)->and($plan->turns[1]->why)->toStartWith('Last and firm');
 });
 
 it('lays nothing where the paper stays, at any stage', function (): void {
-    $plan = turned([partOf('a', TargetRole::Light, 96, ''), partOf('a', TargetRole::Dark, 30, 'QW:722@50'), partOf('b', TargetRole::Accent, 97, '')]);
+    $plan = turned([partOf('a', TargetRole::Light, 96, ''), partOf('a', TargetRole::Dark, 30, 'QW:3769@50'), partOf('b', TargetRole::Accent, 97, '')]);
     for ($steps = 0; $steps <= count($plan->steps); $steps++) {
         expect(array_keys($plan->laid($steps)))->not->toContain('a-light')->not->toContain('b-accent');
     }
@@ -249,7 +249,7 @@ it('spoils no colour for the sake of a shared turn: it leaves the turn', functio
         return new PlannedZone($id, $id, $id, model()->draw(Stack::parse($stack))->lab(), Stack::parse($stack), null, $area, role: TargetRole::Middle, zoneName: $id);
     };
     // One coat of a dark pencil: a little more or less of it shows, and no coat makes up for it.
-    $plan = turned([$of('wall', 'QW:722@30', 9000.0), $of('speck', 'QW:722@20', 20.0)]);
+    $plan = turned([$of('wall', 'QW:3769@30', 9000.0), $of('speck', 'QW:3769@20', 20.0)]);
     foreach ($plan->built as $id => $built) {
         expect($built->colour->differenceTo($plan->steps[0]->zone->id === $id ? $plan->steps[0]->zone->target : $plan->steps[1]->zone->target))->toBeLessThan(2.5);
     }

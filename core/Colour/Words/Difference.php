@@ -2,7 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Prism\Colour;
+namespace Prism\Colour\Words;
+
+use Prism\Colour\Lab;
+use Prism\Colour\ValueScale;
+use Prism\Colour\Wheel;
 
 /**
  * How a colour misses a target, in numbers and as an artist would say it: value first, then hue, then cleanness.
@@ -65,14 +69,13 @@ final readonly class Difference implements \JsonSerializable
             $parts[] = self::amountOfSteps(abs($steps)).($steps > 0.0 ? ' too light' : ' too dark');
         }
         $notice = self::AB_NOTICED * (1.0 + 0.02 * $target->chroma());
-        if (min($actual->chroma(), $target->chroma()) < Appearance::NEUTRAL_CHROMA) {
+        if ($actual->isNeutral() || $target->isNeutral()) {
             if (hypot($da, $db) >= self::AB_NOTICED) {
-                $hue = Wheel::HUES[((int) round(Wheel::position(Lab::of(50, $da, $db)->hueDegrees()) / 3.0)) % 6];
-                $parts[] = 'leans '.$hue;
+                $parts[] = 'leans '.Hue::nearest(Wheel::position(Lab::of(50, $da, $db)->hueDegrees()))->value;
             }
         } else {
             if (abs($dH) >= $notice) {
-                $parts[] = 'leans '.self::hueTowards($actual, $dH);
+                $parts[] = 'leans '.self::hueTowards($actual, $dH)->value;
             }
             if (abs($dC) >= $notice) {
                 $much = abs($dC) > 4.0 * $notice ? 'much too ' : (abs($dC) > 2.0 * $notice ? 'too ' : 'a little ');
@@ -95,11 +98,10 @@ final readonly class Difference implements \JsonSerializable
     }
 
     /** The hue of the wheel that the colour is at, or comes to next on the side to which it has turned. */
-    private static function hueTowards(Lab $actual, float $dH): string
+    private static function hueTowards(Lab $actual, float $dH): Hue
     {
         $position = Wheel::position($actual->hueDegrees()) / 3.0;
-        $next = (int) ($dH > 0.0 ? ceil($position) : floor($position));
 
-        return Wheel::HUES[($next + 6) % 6];
+        return Hue::turned((int) ($dH > 0.0 ? ceil($position) : floor($position)));
     }
 }

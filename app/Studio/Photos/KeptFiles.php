@@ -7,18 +7,19 @@ namespace App\Studio\Photos;
 use Closure;
 use Illuminate\Support\Facades\File;
 
-/** Pictures that take a while to make, kept beside the photo they are made of; those made or seen last longest. */
-final class KeptPictures
+/** What takes a while to make, kept beside the photo it is made of; what was made or seen last stays longest. */
+final class KeptFiles
 {
     /**
-     * @param  string  $kind  of picture: first part of its file name
-     * @param  string  $key  changes with whatever it shows
+     * @param  string  $kind  first part of its file name
+     * @param  string  $key  changes with whatever it rests on
      * @param  int  $most  of one kind are kept
      * @param  Closure(): string  $make  its bytes
+     * @param  string  $suffix  of its file name
      */
-    public static function of(string $folder, string $kind, string $key, int $most, Closure $make): string
+    public static function of(string $folder, string $kind, string $key, int $most, Closure $make, string $suffix = 'png'): string
     {
-        $path = "$folder/$kind-$key.png";
+        $path = "$folder/$kind-$key.$suffix";
         if (is_file($path)) {
             @touch($path);
 
@@ -27,7 +28,7 @@ final class KeptPictures
         $bytes = $make();
         // Whole or not at all: another worker may be reading.
         File::replace($path, $bytes);
-        self::prune("$folder/$kind-*.png", $most);
+        self::prune("$folder/$kind-*.$suffix", $most);
 
         return $bytes;
     }

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Colour\Words;
+
+/** What a colour is called before its admixture is told. */
+enum FamilyKind: string
+{
+    case White = 'white';
+    case Black = 'black';
+    case Grey = 'grey';
+    case WarmGrey = 'warm grey';
+    case CoolGrey = 'cool grey';
+    case DarkBrown = 'dark brown';
+    case Brown = 'brown';
+    case Red = 'red';
+    case Orange = 'orange';
+    case Yellow = 'yellow';
+    case Green = 'green';
+    case Blue = 'blue';
+    case Violet = 'violet';
+
+    public static function ofHue(Hue $hue): self
+    {
+        return self::from($hue->value);
+    }
+
+    public function isBrown(): bool
+    {
+        return $this === self::Brown || $this === self::DarkBrown;
+    }
+
+    /** Whether the name says already how light or dark it is. */
+    public function tellsValue(): bool
+    {
+        return in_array($this, [self::White, self::Black, self::DarkBrown], true);
+    }
+}
