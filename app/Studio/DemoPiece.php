@@ -7,24 +7,18 @@ namespace App\Studio;
 use App\Models\Paper;
 use App\Models\Piece;
 use App\Models\User;
-use App\Studio\Calibration\Engine;
-use App\Studio\Pencils\Catalogue;
+use App\Studio\LongWork\PlanningWork;
 use App\Studio\Photos\PhotoStore;
 use App\Studio\Photos\PictureReadings;
 use App\Studio\Photos\References;
 use App\Studio\Planning\PicturePalettes;
-use App\Studio\Planning\SchoolChoices;
-use App\Studio\Zones\Targets;
 use App\Studio\Zones\ZoneBook;
 use Closure;
 use Illuminate\Support\Facades\DB;
-use Prism\Matching\Limits;
-use Prism\Matching\Target;
-use Prism\Reference\Zones\TargetRole;
 use Prism\Reference\Zones\ZoneMap;
 use Throwable;
 
-/** The demo references as pieces of one's own: zones found in the photo, and recipes for them from the pencils in one's box. */
+/** The demo references as pieces of one's own: zones found in the photo, and planned with the pencils in one's box. */
 final class DemoPiece
 {
     /** Photos of database/demo: what the piece is called, and how many zones it is cut into. */
@@ -49,21 +43,17 @@ final class DemoPiece
     /** Share of the work that is reading the photo. */
     private const READING = 0.5;
 
-    /** Zones, by their order, that have no recipe yet: there is something left to try. */
-    private const WITHOUT_RECIPE = [19, 20];
-
     public function __construct(
         private readonly References $references,
         private readonly PhotoStore $photos,
         private readonly PictureReadings $readings,
         private readonly ZoneBook $zones,
-        private readonly Engine $engine,
-        private readonly Catalogue $catalogue,
+        private readonly PlanningWork $planning,
     ) {
     }
 
     /**
-     * The harbour, with recipes for the colours that stand for its zones. With an empty box there are none yet.
+     * The harbour, planned. With an empty box there are no recipes yet.
      *
      * @param  ?Closure(string, float): void  $progress  may throw to stop: then there is no piece
      */
@@ -74,7 +64,9 @@ final class DemoPiece
             $piece = $this->begin($user, 'harbour');
             $this->cut($piece, 'harbour', $progress);
             $this->name($piece);
-            $this->match($piece, $progress);
+            if ($user->box()->exists()) {
+                $this->planning->do($user, ['piece' => $piece->id], static fn (string $doing, float $share) => $progress === null ? null : $progress($doing, self::READING + (1.0 - self::READING) * $share));
+            }
         } catch (Throwable $problem) {
             // Not in one transaction: how far it is must be seen outside, and that it is not wanted any more, in here.
             $reference = $piece?->references()->first();
@@ -125,29 +117,6 @@ final class DemoPiece
         $zones = $piece->zones()->get()->keyBy('label');
         foreach (self::NAMES as $name => [$x, $y]) {
             $zones->get($map->at($x, $y))?->update(['name' => $name, 'named' => true]);
-        }
-    }
-
-    /** @param  ?Closure(string, float): void  $progress */
-    private function match(Piece $piece, ?Closure $progress): void
-    {
-        $box = $this->catalogue->box($piece->user);
-        if (count($box) === 0) {
-            return;
-        }
-        $search = $this->engine->search($piece->paper, $piece->user, $box);
-        $limits = new Limits(top: 1, schools: SchoolChoices::ofPiece($piece)->schools());
-        $zones = $piece->zones()->with('targets')->get()->values();
-        foreach ($zones as $i => $zone) {
-            if ($progress !== null) {
-                $progress('Finding recipes from your box', self::READING + (1.0 - self::READING) * $i / count($zones));
-            }
-            if (in_array($i, self::WITHOUT_RECIPE, true)) {
-                continue;
-            }
-            foreach ($zone->targets->where('role', TargetRole::Middle)->take(1) as $target) {
-                $target->recipe()->create(['stack' => (string) $search->find(Target::colour(Targets::read($target)), $limits)[0]->stack, 'by_hand' => false]);
-            }
         }
     }
 }

@@ -10,7 +10,6 @@ use App\Models\Swatch;
 use App\Models\User;
 use App\Studio\Calibration\Calibrations;
 use App\Studio\DemoPiece;
-use App\Studio\LongWork\PlanningWork;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -40,8 +39,7 @@ final class DemoSeeder extends Seeder
             }
             if (! $known) {
                 app(DemoPiece::class)->others($user);
-                $piece = app(DemoPiece::class)->for($user);
-                app(PlanningWork::class)->do($user, ['piece' => $piece->id], static fn () => null);
+                app(DemoPiece::class)->for($user);
             }
         });
     }

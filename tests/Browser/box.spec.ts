@@ -209,7 +209,7 @@ test('swatches are typed, found, noted, taken out and put back', async ({ page }
     await page.getByRole('button', { name: 'Write it down' }).click();
     await expect(page.getByTestId('count')).toHaveText('1 swatch');
     await page.getByRole('button', { name: 'Close', exact: true }).first().click();
-    await page.goto('/swatches?technique=burnish&pencil=119&view=page');
+    await page.goto('/swatches?technique=burnish&pencil=5892&view=page');
     await expect(page.getByTestId('count')).toHaveText('1 swatch found');
     await page.getByLabel(/Note to 6858/).fill('over-worked');
     await page.getByLabel(/Note to 6858/).blur();

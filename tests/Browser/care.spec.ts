@@ -134,10 +134,26 @@ test('a long search shows that it goes on, a quick one does not flicker', async 
         await new Promise((done) => setTimeout(done, 900));
         await route.continue();
     });
+    const answered = page.waitForResponse('**/recipes');
     await sampleAt(page, 0.13, 0.06);
     await expect(page.getByText('Trying stacks')).toBeVisible();
     await expect(page.getByTestId('recipe').first()).toBeVisible();
     await expect(page.getByText('Trying stacks')).toHaveCount(0);
+    const body = await (await answered).body();
+
+    // The same answer at once, for another spot: whatever is shown meanwhile is noted.
+    await page.unroute('**/recipes');
+    await page.route('**/recipes', (route) => route.fulfill({ body, contentType: 'application/json' }));
+    await page.evaluate(() => {
+        new MutationObserver(() => {
+            if (document.body.innerText.includes('Trying stacks')) document.documentElement.dataset.flickered = 'yes';
+        }).observe(document.body, { childList: true, subtree: true, characterData: true });
+    });
+    const again = page.waitForResponse('**/recipes');
+    await sampleAt(page, 0.4, 0.85);
+    await again;
+    await expect(page.getByTestId('recipe').first()).toBeVisible();
+    expect(await page.evaluate(() => document.documentElement.dataset.flickered)).toBeUndefined();
 });
 
 test('addresses that are nowhere say so', async ({ page }) => {

@@ -136,7 +136,7 @@ it('asks for the token of the page', function (): void {
     expect(app(Illuminate\Contracts\Http\Kernel::class)->getMiddlewareGroups()['web'])->toContain(Illuminate\Foundation\Http\Middleware\ValidateCsrfToken::class);
 });
 
-it('gives a new artist the demo piece, with recipes from their own box', function (): void {
+it('gives a new artist the demo piece, planned with their own box', function (): void {
     $id = $this->actingAs(artist())->postJson('/api/works', ['kind' => 'demo-piece'])->assertAccepted()->assertJsonPath('state', 'done')->json('result.piece');
     $this->getJson("/api/pieces/$id")->assertOk()
         ->assertJsonCount(22, 'zones')
@@ -146,7 +146,8 @@ it('gives a new artist the demo piece, with recipes from their own box', functio
         // The seams between the boards, about a millimetre wide.
         ->assertJsonPath('zones.0.targets.3.role', 'line')
         ->assertJsonPath('zones.0.targets.3.lineMm', fn (float $mm): bool => $mm > 0.5 && $mm < 1.6)
-        ->assertJsonPath('zones.20.targets.0.recipe', null);
+        ->assertJsonPath('zones.20.targets.0.recipe.steps.0.kind', 'layer')
+        ->assertJsonPath('tone', fn (?array $fitted): bool => $fitted !== null);
     // Without pencils there are no recipes yet; the zones are there all the same.
     $id = $this->actingAs(artist(withBox: false))->postJson('/api/works', ['kind' => 'demo-piece'])->assertAccepted()->json('result.piece');
     $this->getJson("/api/pieces/$id")->assertJsonPath('zones.0.targets.1.recipe', null);

@@ -52,7 +52,7 @@ function engineFolder(): string
 describe('the catalogue', function (): void {
     it('has every pencil by range and number, as numbers are counted', function (): void {
         $ids = app(Catalogue::class)->pencils(artist())->ids();
-        expect($ids)->toHaveCount(120)->and($ids[0])->toBe('QW:1718')->and(end($ids))->toBe('LO:9257');
+        expect($ids)->toHaveCount(120)->and($ids[0])->toBe('QW:1718')->and(end($ids))->toBe('LO:9871');
         $range = Range::query()->where('code', 'QW')->firstOrFail();
         $like = Pencil::query()->where('range_id', $range->id)->firstOrFail();
         foreach (['9', '80', '1000'] as $number) {
@@ -270,7 +270,7 @@ describe('the database', function (): void {
 });
 
 describe('the demo studio', function (): void {
-    it('comes swatched and calibrated, once, and to those that have it already', function (): void {
+    it('comes swatched, calibrated and planned, and once', function (): void {
         config(['prism.demo' => true]);
         (new DemoSeeder)->run();
         $demo = User::query()->where('email', config('prism.demo_email'))->firstOrFail();
@@ -299,11 +299,5 @@ describe('the demo studio', function (): void {
 
         (new DemoSeeder)->run();
         expect($demo->calibrations()->count())->toBe(1)->and($demo->pieces()->count())->toBe(3)->and(User::query()->where('email', config('prism.demo_email'))->count())->toBe(1);
-
-        // A studio from before there were swatches gets them, and keeps its pieces.
-        $demo->calibrations()->delete();
-        $demo->swatches()->delete();
-        (new DemoSeeder)->run();
-        expect($demo->swatches()->count())->toBeGreaterThan(300)->and($demo->calibrations()->count())->toBe(1)->and($demo->pieces()->count())->toBe(3);
     });
 });

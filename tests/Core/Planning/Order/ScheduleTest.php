@@ -99,7 +99,7 @@ it('keeps every rule, and the rules never go in a circle', function (): void {
     }
 });
 
-it('begins elsewhere while one passage dries, and waits only when nothing else is left', function (): void {
+it('begins elsewhere while one passage dries, and waits where there is nothing else', function (): void {
     $woven = planned([colourOf('a', 'middle', 50, 'QW:6858@40 > wash > QW:6858@40'), colourOf('b', 'middle', 40, 'QW:5925@40x3', 4000)]);
     expect($woven->idleMinutes)->toBe(0.0)->and($woven->minutes)->toBeLessThan($woven->apartMinutes);
     $alone = planned([colourOf('a', 'middle', 50, 'QW:6858@40 > wash > QW:6858@40')]);
