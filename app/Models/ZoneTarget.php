@@ -28,6 +28,7 @@ use Prism\Reference\Zones\TargetRole;
  * @property float|null $edge_width  over which it fades, likewise
  * @property bool $edited
  * @property int $version
+ * @property-read ?\App\Studio\Planning\SeenRecipe $seen  where {@see \App\Studio\PieceViews} has gathered it
  * @property-read Zone $zone
  * @property-read ?Recipe $recipe
  */

@@ -5,9 +5,11 @@ import { useSignOut } from './account/accountQueries';
 import { useSession } from './api/queries';
 import { Button } from './ui/Button';
 import { useDeskLight } from './ui/DeskLight';
+import { KEYS, setSingleKeys, singleKeysAreOn, spokenKey } from './ui/keys';
 import { Sheet } from './ui/Sheet';
-import { space, type } from './ui/theme';
-import { useShortcuts } from './ui/useShortcuts';
+import { space, type, UPRIGHT } from './ui/theme';
+import { Tick } from './ui/Tick';
+import { useKeys } from './ui/useKeys';
 
 const Layout = styled.div`
     display: grid;
@@ -46,14 +48,43 @@ const Bar = styled.header`
         color: inherit;
         border-color: currentcolor;
     }
-    & button span {
-        max-width: 180px;
+    & > span {
+        max-width: 140px;
         overflow: hidden;
         text-overflow: ellipsis;
+        white-space: nowrap;
+    }
+    @media ${UPRIGHT} {
+        gap: ${space.m};
+        & > strong {
+            white-space: nowrap;
+        }
+        & > span {
+            display: none;
+        }
     }
     & :focus-visible {
         outline-color: currentcolor;
     }
+`;
+
+/** Seen once it has the focus: past the bar with one press. */
+const Skip = styled.a`
+    position: absolute;
+    z-index: 50;
+    inset-block-start: -60px;
+    padding: ${space.m};
+    background: ${({ theme }) => theme.raised};
+    color: ${({ theme }) => theme.ink};
+    &:focus {
+        inset-block-start: 0;
+    }
+`;
+
+const Content = styled.div`
+    min-height: 0;
+    height: 100%;
+    outline: none;
 `;
 
 const Keys = styled.dl`
@@ -65,25 +96,6 @@ const Keys = styled.dl`
     }
 `;
 
-const SHORTCUTS: [string[], string][] = [
-    [['1', '…', '5'], 'Look, Match, Plan, Draw, Compare'],
-    [['C'], 'Go to the picture; arrows move the sampled spot'],
-    [['[', ']'], 'Smaller or larger sample'],
-    [['N', 'P'], 'Next or previous zone'],
-    [['G'], 'Greyscale'],
-    [['V'], 'Value steps'],
-    [['M'], 'Mirror'],
-    [['B'], 'Borders of the zones'],
-    [['E'], 'A click samples a spot, or chooses a zone'],
-    [['+', '−', '0'], 'Nearer, farther, the whole picture'],
-    [['Shift', '↑ ↓ ← →'], 'Move the picture, when nearer'],
-    [['I'], 'Isolate the sample on neutral'],
-    [['U', 'Ctrl Z'], 'Undo, in the stack editor and in Draw'],
-    [['Esc'], 'Close the stack editor'],
-    [['D', 'S'], 'Done, skip, in Draw'],
-    [['?'], 'This list'],
-];
-
 /** What stands around every page of the studio. */
 export function Shell() {
     const session = useSession();
@@ -91,10 +103,12 @@ export function Shell() {
     const navigate = useNavigate();
     const { setting, toggle } = useDeskLight();
     const [keysShown, showKeys] = useState(false);
-    useShortcuts({ '?': () => showKeys(true) });
+    const [single, setSingle] = useState(singleKeysAreOn);
+    useKeys({ help: () => showKeys(true) });
 
     return (
         <Layout>
+            <Skip href="#content">To the content</Skip>
             <Bar>
                 <strong>Knotty Prism</strong>
                 <nav aria-label="Places">
@@ -107,19 +121,31 @@ export function Shell() {
                     ?
                 </Button>
                 <Button onPress={toggle}>{setting === 'dim' ? 'Daylight desk' : 'Dim studio'}</Button>
+                <span title={session.data?.user?.name}>{session.data?.user?.name}</span>
                 <Button onPress={() => signOut.mutate(undefined, { onSuccess: () => void navigate('/') })}>
-                    Sign out <span>{session.data?.user?.name}</span>
+                    Sign out
                 </Button>
             </Bar>
-            <Outlet />
+            <Content id="content" tabIndex={-1}>
+                <Outlet />
+            </Content>
             <Sheet title="Keys" isOpen={keysShown} onClose={() => showKeys(false)}>
+                <Tick
+                    isSelected={single}
+                    onChange={(on) => {
+                        setSingleKeys(on);
+                        setSingle(on);
+                    }}
+                >
+                    Single keys work
+                </Tick>
                 <Keys>
-                    {SHORTCUTS.map(([keys, does]) => (
+                    {Object.values(KEYS).map(({ keys, does }) => (
                         <div key={does} style={{ display: 'contents' }}>
                             <dt>
                                 {keys.map((key) => (
                                     <span key={key}>
-                                        <kbd>{key}</kbd>{' '}
+                                        <kbd>{spokenKey(key)}</kbd>{' '}
                                     </span>
                                 ))}
                             </dt>

@@ -92,10 +92,10 @@ test('the audit is cancelled on the way; begun again it draws the holes, names w
         await send(page, 'DELETE', `/api${(await link.getAttribute('href'))?.match(/\/pieces\/\w+/)?.[0] ?? ''}`);
     }
     await page.goto('/pencils/audit');
-    await page.getByRole('button', { name: /Look it through/ }).click();
+    await page.getByRole('button', { name: /Check the box/ }).click();
     await page.getByTestId('progress').getByRole('button', { name: 'Cancel' }).click();
     await expect(page.getByText('Cancelled.')).toBeVisible();
-    await page.getByRole('button', { name: /Look it through/ }).click();
+    await page.getByRole('button', { name: /Check the box/ }).click();
     await expect(page.getByTestId('progress')).toBeVisible();
     await expect(page.getByTestId('reached')).toBeVisible({ timeout: 60_000 });
     await expect(page.getByRole('img', { name: /Holes of the box on the wheel/ })).toBeVisible();
@@ -123,7 +123,7 @@ test('what to take instead of a pencil and of a recipe, in words', async ({ page
     await page.getByLabel(/Pencils or recipes/).fill('LO:1781\nQW:9723@50 > QW:6858@40');
     await page.getByRole('button', { name: 'Find' }).click();
     const found = page.getByTestId('substitutes');
-    await expect(found.getByRole('heading', { name: /Instead of 1781/ })).toBeVisible();
+    await expect(found.getByRole('heading', { name: /Substitutes for 1781/ })).toBeVisible();
     await expect(found.getByText('Nearest pencil')).toBeVisible();
     await expect(found.getByRole('row', { name: /heavy, mix/ })).toContainText(/dE00 \d/);
     await expect(found.getByRole('row', { name: /pencil for pencil/ })).toContainText('6858 40 % light');
@@ -177,7 +177,7 @@ test('a chart is printed, filled, read, and calibrated on: the error falls and a
     // Calibrate: the error falls, and recipes change.
     await page.getByRole('link', { name: 'Calibration' }).click();
     await page.getByRole('button', { name: /Calibrate on 1\d swatches/ }).click();
-    await expect(page.getByTestId('in-force')).toContainText('Calibration 1 is in force', { timeout: 60_000 });
+    await expect(page.getByTestId('in-force')).toContainText('Calibration 1 is in use', { timeout: 60_000 });
     const row = page.getByTestId('calibrations').locator('tbody tr').first();
     const [before, after] = [await row.locator('td').nth(3).innerText(), await row.locator('td').nth(4).innerText()];
     expect(Number(after)).toBeLessThan(Number(before));
@@ -193,7 +193,7 @@ test('a chart is printed, filled, read, and calibrated on: the error falls and a
     await page.getByRole('button', { name: 'Go back to these' }).click();
     await expect(page.getByTestId('in-force')).toContainText('Nothing is calibrated');
     await page.getByRole('button', { name: 'Go back to 1' }).click();
-    await expect(page.getByTestId('in-force')).toContainText('Calibration 1 is in force');
+    await expect(page.getByTestId('in-force')).toContainText('Calibration 1 is in use');
 });
 
 test('swatches are typed, found, noted, taken out and put back', async ({ page }) => {
@@ -203,10 +203,10 @@ test('swatches are typed, found, noted, taken out and put back', async ({ page }
     await page.getByRole('button', { name: 'New swatch' }).click();
     await page.getByLabel(/What was laid/).fill('QW:6858@40 > QW:5892@95');
     await page.getByLabel(/Colour that was read/).fill('greenish');
-    await page.getByRole('button', { name: 'Write it down' }).click();
+    await page.getByRole('button', { name: 'Save' }).click();
     await expect(page.getByText(/is not a colour/)).toBeVisible();
     await page.getByLabel(/Colour that was read/).fill('62 -8 20');
-    await page.getByRole('button', { name: 'Write it down' }).click();
+    await page.getByRole('button', { name: 'Save' }).click();
     await expect(page.getByTestId('count')).toHaveText('1 swatch');
     await page.getByRole('button', { name: 'Close', exact: true }).first().click();
     await page.goto('/swatches?technique=burnish&pencil=5892&view=page');
@@ -239,15 +239,15 @@ test('a pencil is written down by hand; what is wrong with it is said at its fie
     const sheet = page.getByRole('dialog', { name: 'New pencil' });
     await sheet.getByLabel('Range code').fill('QW');
     await sheet.getByLabel('Number on the barrel').fill('9001');
-    await sheet.getByRole('button', { name: 'Write it down' }).click();
+    await sheet.getByRole('button', { name: 'Save' }).click();
     await expect(sheet.getByRole('alert')).toContainText('Range QW ships with the studio and stays as it is.');
     await sheet.getByLabel('Range code').fill('HS');
     await sheet.getByLabel(/Colour of a heavy coat/).fill('rather blue');
-    await sheet.getByRole('button', { name: 'Write it down' }).click();
+    await sheet.getByRole('button', { name: 'Save' }).click();
     await expect(sheet.getByText(/"rather blue" is not a colour/)).toBeVisible();
     await sheet.getByLabel(/Colour of a heavy coat/).fill('40 10 -45');
     await sheet.getByLabel('Name', { exact: true }).fill('Own Blue');
-    await sheet.getByRole('button', { name: 'Write it down' }).click();
+    await sheet.getByRole('button', { name: 'Save' }).click();
     await expect(page).toHaveURL(/\/pencils\/HS:9001/);
     await expect(page.getByRole('img', { name: /^heavy: blue/ })).toBeVisible();
 
@@ -265,7 +265,7 @@ test('another artist sees nothing of it', async ({ page, browser, baseURL }) => 
     await page.getByRole('button', { name: 'New swatch' }).click();
     await page.getByLabel(/What was laid/).fill('QW:6858@40');
     await page.getByLabel(/Colour that was read/).fill('70 2 -20');
-    await page.getByRole('button', { name: 'Write it down' }).click();
+    await page.getByRole('button', { name: 'Save' }).click();
     await expect(page.getByTestId('count')).toHaveText('1 swatch');
     const context = await browser.newContext({ baseURL: baseURL ?? '' });
     const stranger = await context.newPage();

@@ -34,10 +34,10 @@ test('a removed zone is taken back with its recipe', async ({ page }) => {
     await page.getByRole('button', { name: /Green float, lower/ }).click();
     await page.getByRole('link', { name: 'Look' }).click();
     await page.getByRole('button', { name: 'Remove', exact: true }).click();
-    const strip = page.getByRole('list', { name: 'Zones' });
+    const strip = page.getByRole('toolbar', { name: 'Zones' });
     await expect(strip.getByText('Green float, lower')).toHaveCount(0);
     await page.getByRole('button', { name: 'Take back' }).click();
-    await expect(strip.getByRole('button', { name: /Green float, lower has a recipe/ })).toBeVisible();
+    await expect(strip.getByRole('button', { name: /Green float, lower, has a recipe/ })).toBeVisible();
 });
 
 test('a colour as light as the paper leaves it bare, and a value is matched by value only', async ({ page }) => {

@@ -8,13 +8,13 @@ const STAGES = ['look', 'match', 'plan', 'draw', 'compare'];
 
 const PLACES: [string, RegExp][] = [
     ['/pencils/QW:6858', /Pennant Blue/],
-    ['/pencils/audit', /Audit of the box/],
+    ['/pencils/audit', /What the box lacks/],
     ['/pencils/instead', /take instead/],
     ['/pencils/files', /Import and export/],
     ['/swatches', /swatches/],
     ['/swatches?view=page', /swatches/],
     ['/swatches/charts', /Charts to draw/],
-    ['/swatches/calibration', /is in force/],
+    ['/swatches/calibration', /is in use/],
 ];
 
 test('no page has a serious fault or sticks out at 1024 by 768, in either light', async ({ page }) => {
@@ -99,7 +99,7 @@ test('everything often done has a key', async ({ page }) => {
     await expect(page.getByRole('radio', { name: 'Greys' })).toBeChecked();
     await page.keyboard.press('g');
     await page.keyboard.press('i');
-    await expect(page.getByRole('button', { name: 'Isolate' })).toHaveAttribute('aria-pressed', 'true');
+    await expect(page.getByRole('button', { name: /More of the view: .*Alone on grey/ })).toBeVisible();
     await page.keyboard.press('i');
     for (const [key, stage] of ['look', 'match', 'plan', 'draw', 'compare'].entries()) {
         await page.keyboard.press(String(key + 1));

@@ -9,7 +9,7 @@ test('from a photo to a planned picture, its drawing and its sheet', async ({ pa
     await expect(palette).toContainText('8 pencils come within dE00', { timeout: 60_000 });
     await expect(page.getByRole('heading', { name: /Lay out these \d/ })).toBeVisible();
     await expect(page.getByTestId('plan-head')).toContainText(/8 pencils, \d+ turns, .*misses by \d/);
-    const list = page.getByRole('list', { name: 'Zones' });
+    const list = page.getByRole('toolbar', { name: 'Zones' });
     await expect(list.getByRole('button', { name: /has a recipe/ }).first()).toBeVisible();
 
     // Without one of them, and with it again.

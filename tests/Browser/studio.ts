@@ -87,7 +87,7 @@ export async function clickAt(page: Page, x: number, y: number) {
 
 /** The same, for the colour of the spot and not for its zone. */
 export async function sampleAt(page: Page, x: number, y: number) {
-    const spots = page.getByRole('radio', { name: 'Spots' });
+    const spots = page.getByRole('radio', { name: 'Spot' });
     if ((await spots.isEnabled()) && !(await spots.isChecked())) await spots.click();
     await clickAt(page, x, y);
 }

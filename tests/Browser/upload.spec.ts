@@ -21,7 +21,9 @@ test('a photo of one\u2019s own becomes a piece; what is no photo is refused in 
     await page.setInputFiles('input[type=file]', PHOTO);
     await page.getByRole('button', { name: 'Start' }).click();
     await expect(page.getByText('Click the photo.', { exact: false })).toBeVisible();
-    await expect(page.getByRole('list', { name: 'Zones' }).getByRole('button').nth(8)).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByRole('toolbar', { name: 'Zones' }).getByRole('button').nth(8)).toBeVisible({
+        timeout: 30_000,
+    });
     await page.getByRole('link', { name: '2 Match' }).click();
     await sampleAt(page, 0.64, 0.33);
     await expect(page.getByTestId('recipe').first()).toBeVisible();

@@ -70,7 +70,7 @@ it('predicts a stack layer by layer', function (): void {
 
 it('refuses a stack by position, and an unknown pencil by name', function (): void {
     $body = ['L' => 42, 'a' => 45, 'b' => 30];
-    $this->postJson($this->url.'/predictions', [...$body, 'stack' => 'QW:5892@40 > QW:7432@'])->assertUnprocessable()->assertJsonPath('position', 22)->assertJsonPath('message', fn (string $said): bool => str_starts_with($said, 'At character 20: the pressure is missing'));
+    $this->postJson($this->url.'/predictions', [...$body, 'stack' => 'QW:5892@40 > QW:7432@'])->assertUnprocessable()->assertJsonPath('position', 22)->assertJsonPath('message', fn (string $said): bool => str_starts_with($said, 'At character 22: the pressure is missing'));
     $this->postJson($this->url.'/predictions', [...$body, 'stack' => 'QW:5892@40 > ZZ:1@20'])->assertUnprocessable()->assertJsonPath('message', 'There is no pencil ZZ:1 here; check its range and number.');
     $this->postJson($this->url.'/zones', ['name' => 'x', 'x' => 0.5, 'y' => 0.5, 'radius' => 0.01, 'stack' => 'ZZ:1@20'])->assertUnprocessable();
     expect(Zone::query()->count())->toBe(0);

@@ -286,7 +286,7 @@ describe('writing a pencil down', () => {
         await userEvent.type(screen.getByLabelText('Name'), 'Rope');
         await userEvent.type(screen.getByLabelText(/Former names/), 'Old Rope | Cord |');
         await userEvent.type(screen.getByLabelText(/Colour of a heavy coat/), '60 5 22');
-        await userEvent.click(screen.getByRole('button', { name: 'Write it down' }));
+        await userEvent.click(screen.getByRole('button', { name: 'Save' }));
         await waitFor(() => expect(written).toHaveBeenCalledWith('QW:12'));
         expect(asked[0]?.body).toMatchObject({
             range: 'HS',
@@ -308,7 +308,7 @@ describe('writing a pencil down', () => {
                 }),
         });
         show(<PencilSheet onClose={() => undefined} onWritten={() => undefined} />);
-        await userEvent.click(screen.getByRole('button', { name: 'Write it down' }));
+        await userEvent.click(screen.getByRole('button', { name: 'Save' }));
         expect(await screen.findByText('"mauve" is not a colour.')).toBeTruthy();
         expect(screen.getByText('Give the number.')).toBeTruthy();
     });
@@ -340,7 +340,7 @@ describe('the audit', () => {
         });
         show(<AuditPage />, '/pencils/audit');
         expect(await screen.findByText(/Every pair of your pencils is mixed/)).toBeTruthy();
-        await userEvent.click(await screen.findByRole('button', { name: 'Look it through' }));
+        await userEvent.click(await screen.findByRole('button', { name: 'Check the box' }));
         expect(await screen.findByText('Mixing every pair')).toBeTruthy();
         expect(screen.getByRole('progressbar').getAttribute('aria-valuenow')).toBe('25');
         expect(asked.find(({ method }) => method === 'POST')?.body).toEqual({

@@ -15,7 +15,8 @@ import { Problem } from '../../resources/js/ui/States';
 import { spoken, Swatch, SwatchPair } from '../../resources/js/ui/Swatch';
 import { Tick } from '../../resources/js/ui/Tick';
 import { ToothRings } from '../../resources/js/ui/ToothRings';
-import { useShortcuts } from '../../resources/js/ui/useShortcuts';
+import { KEYS, setSingleKeys, spokenKey } from '../../resources/js/ui/keys';
+import { useKeys } from '../../resources/js/ui/useKeys';
 import { colour, recipe, section, show, step, wash, zone } from './fixtures';
 
 describe('the words for pressure', () => {
@@ -358,39 +359,70 @@ describe('the light of the desk', () => {
     });
 });
 
-describe('shortcuts', () => {
-    function Keys({ on }: { on: Record<string, () => void> }) {
-        useShortcuts(on);
+describe('keys', () => {
+    function Listening({ on }: { on: Parameters<typeof useKeys>[0] }) {
+        useKeys(on);
 
-        return <input aria-label="name" />;
+        return (
+            <>
+                <input aria-label="name" />
+                <button>Save</button>
+                <div role="slider" aria-label="force" aria-valuenow={5} tabIndex={0} />
+            </>
+        );
     }
 
-    it('answer to single keys and to Control', async () => {
-        const on = { n: vi.fn(), 'mod+z': vi.fn(), 'mod+shift+z': vi.fn(), '?': vi.fn() };
-        show(<Keys on={on} />);
+    it('answer to single signs and to Control', async () => {
+        const on = { next: vi.fn(), undo: vi.fn(), redo: vi.fn(), help: vi.fn() };
+        show(<Listening on={on} />);
         await userEvent.keyboard('n?{Control>}z{/Control}{Control>}{Shift>}z{/Shift}{/Control}');
-        expect(on.n).toHaveBeenCalledOnce();
-        expect(on['?']).toHaveBeenCalledOnce();
-        expect(on['mod+z']).toHaveBeenCalledOnce();
-        expect(on['mod+shift+z']).toHaveBeenCalledOnce();
+        expect(on.next).toHaveBeenCalledOnce();
+        expect(on.help).toHaveBeenCalledOnce();
+        expect(on.undo).toHaveBeenCalledOnce();
+        expect(on.redo).toHaveBeenCalledOnce();
     });
 
-    it('are silent while a text is typed', async () => {
-        const on = { n: vi.fn() };
-        show(<Keys on={on} />);
+    it('are silent on what takes signs or arrows itself, not on a button', async () => {
+        const on = { next: vi.fn(), nearer: vi.fn() };
+        show(<Listening on={on} />);
         await userEvent.type(screen.getByLabelText('name'), 'nine');
-        expect(on.n).not.toHaveBeenCalled();
+        screen.getByRole('slider').focus();
+        await userEvent.keyboard('n+');
+        expect(on.next).not.toHaveBeenCalled();
+        expect(on.nearer).not.toHaveBeenCalled();
+        screen.getByRole('button').focus();
+        await userEvent.keyboard('n');
+        expect(on.next).toHaveBeenCalledOnce();
     });
 
     it('are silent while a sheet lies over the desk', async () => {
-        const on = { n: vi.fn() };
+        const on = { next: vi.fn() };
         show(
             <>
-                <Keys on={on} />
+                <Listening on={on} />
                 <div role="dialog" aria-label="Keys" />
             </>,
         );
         await userEvent.keyboard('n');
-        expect(on.n).not.toHaveBeenCalled();
+        expect(on.next).not.toHaveBeenCalled();
+    });
+
+    it('of one sign can be switched off, and the help still opens', async () => {
+        const on = { next: vi.fn(), undo: vi.fn(), help: vi.fn() };
+        setSingleKeys(false);
+        show(<Listening on={on} />);
+        await userEvent.keyboard('nu?{Control>}z{/Control}');
+        expect(on.next).not.toHaveBeenCalled();
+        expect(on.undo).toHaveBeenCalledOnce();
+        expect(on.help).toHaveBeenCalledOnce();
+        setSingleKeys(true);
+        await userEvent.keyboard('n');
+        expect(on.next).toHaveBeenCalledOnce();
+    });
+
+    it('are each for one thing only, and said as they are labelled', () => {
+        const all = Object.values(KEYS).flatMap(({ keys }) => [...keys]);
+        expect(new Set(all).size).toBe(all.length);
+        expect(['mod+shift+z', '+', '-', 'escape', 'n'].map(spokenKey)).toEqual(['Ctrl Shift Z', '+', '−', 'Esc', 'N']);
     });
 });

@@ -27,6 +27,8 @@ function Tools({ resized }: { resized: (factor: number) => void }) {
 
 const outline = 'M0 0L1 0L1 1Z';
 
+const more = () => userEvent.click(screen.getByRole('button', { name: /More of the view/ }));
+
 function put(of: Piece, selected = of.zones[0] ?? null, at = '/') {
     const resized = vi.fn();
     show(
@@ -62,9 +64,10 @@ describe('the tools at the picture', () => {
         ['Upside down', 'turn', '1'],
         ['Grid', 'grid', '1'],
         ['Borders', 'borders', '0'],
-        ['Isolate', 'isolate', '1'],
+        ['Alone on grey', 'isolate', '1'],
     ])('%s goes on and off, and stays in the address', async (name, param, value) => {
         put(drawn);
+        await more();
         await userEvent.click(screen.getByRole('button', { name }));
         expect(address().get(param)).toBe(value);
         await userEvent.click(screen.getByRole('button', { name }));
@@ -73,26 +76,29 @@ describe('the tools at the picture', () => {
 
     it('say whether a click chooses a zone or samples a spot', async () => {
         put(drawn);
-        expect(screen.getByRole('radio', { name: 'Zones' }).getAttribute('aria-checked')).toBe('true');
-        await userEvent.click(screen.getByRole('radio', { name: 'Spots' }));
+        expect(screen.getByRole('radio', { name: 'Zone' }).getAttribute('aria-checked')).toBe('true');
+        await userEvent.click(screen.getByRole('radio', { name: 'Spot' }));
         expect(address().get('pick')).toBe('spots');
     });
 
-    it('only sample spots while there are no zones', () => {
+    it('only sample spots while there are no zones', async () => {
         put(piece([]));
-        expect(screen.getByRole('radio', { name: 'Spots' }).getAttribute('aria-checked')).toBe('true');
-        expect(screen.getByRole<HTMLButtonElement>('radio', { name: 'Zones' }).disabled).toBe(true);
+        expect(screen.getByRole('radio', { name: 'Spot' }).getAttribute('aria-checked')).toBe('true');
+        expect(screen.getByRole<HTMLButtonElement>('radio', { name: 'Zone' }).disabled).toBe(true);
+        await more();
         expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Borders' }).disabled).toBe(true);
-        expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Isolate' }).disabled).toBe(true);
+        expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Alone on grey' }).disabled).toBe(true);
     });
 
     it('show the light one draws in only if it is another than daylight', async () => {
         put(drawn);
+        await more();
         expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Under lamp' }).disabled).toBe(true);
     });
 
     it('show it under the lamp one draws in', async () => {
         put({ ...drawn, lamp: 'warm-lamp' });
+        await more();
         await userEvent.click(screen.getByRole('button', { name: 'Under lamp' }));
         expect(address().get('lamp')).toBe('1');
     });
@@ -107,12 +113,13 @@ describe('the tools at the picture', () => {
         expect(screen.getByTestId('zoom').textContent).toBe('225 %');
         await userEvent.click(out);
         expect(screen.getByTestId('zoom').textContent).toBe('150 %');
-        await userEvent.click(screen.getByRole('button', { name: 'Fit' }));
+        await userEvent.click(screen.getByRole('button', { name: 'Show all of it' }));
         expect(screen.getByTestId('zoom').textContent).toBe('100 %');
     });
 
     it('size the sample', async () => {
         const resized = put(drawn);
+        await more();
         await userEvent.click(screen.getByRole('button', { name: 'Larger sample' }));
         await userEvent.click(screen.getByRole('button', { name: 'Smaller sample' }));
         const [[larger], [smaller]] = resized.mock.calls as [[number], [number]];
@@ -125,7 +132,7 @@ describe('the tools at the picture', () => {
         await userEvent.click(screen.getByRole('button', { name: 'Take a tool' }));
         expect(screen.getByTestId('task').textContent).toContain('Click the grey card');
         expect(screen.queryByRole('radiogroup', { name: 'View' })).toBeNull();
-        await userEvent.click(screen.getByRole('button', { name: 'Put down' }));
+        await userEvent.click(screen.getByRole('button', { name: 'Cancel' }));
         expect(screen.getByRole('radiogroup', { name: 'View' })).toBeTruthy();
     });
 });

@@ -176,7 +176,7 @@ describe('a new swatch', () => {
         show(<SwatchSheet papers={papers} onClose={() => undefined} />);
         await userEvent.type(screen.getByLabelText(/What was laid/), 'QW:404@40');
         await userEvent.type(screen.getByLabelText(/Colour that was read/), '62 -8 20');
-        await userEvent.click(screen.getByRole('button', { name: 'Write it down' }));
+        await userEvent.click(screen.getByRole('button', { name: 'Save' }));
         await waitFor(() => expect(screen.getByLabelText<HTMLInputElement>(/What was laid/).value).toBe(''));
         expect(asked[0]?.body).toEqual({
             paper: 'harbour-cartridge',
@@ -205,7 +205,7 @@ describe('a new swatch', () => {
                 }),
         });
         show(<SwatchSheet papers={papers} onClose={() => undefined} />);
-        await userEvent.click(screen.getByRole('button', { name: 'Write it down' }));
+        await userEvent.click(screen.getByRole('button', { name: 'Save' }));
         expect(await screen.findByText(/the pressure is 400/)).toBeTruthy();
     });
 });
@@ -421,7 +421,7 @@ describe('calibration', () => {
             'GET /api/works': () => ({ work: null }),
         });
         show(<CalibrationPage />, '/swatches/calibration');
-        expect((await screen.findByTestId('in-force')).textContent).toContain('Nothing is calibrated');
+        expect((await screen.findByTestId('in-force')).textContent).toContain('Not calibrated yet');
         expect(screen.getByRole('link', { name: 'Lay out a chart' })).toBeTruthy();
     });
 
@@ -468,9 +468,9 @@ describe('calibration', () => {
             '/swatches/calibration',
         );
         await userEvent.click(await screen.findByRole('button', { name: 'Go back to 1' }));
-        await waitFor(() => expect(screen.getByTestId('in-force').textContent).toBe('Calibration 1 is in force'));
+        await waitFor(() => expect(screen.getByTestId('in-force').textContent).toBe('Calibration 1 is in use'));
         await userEvent.click(await screen.findByRole('button', { name: 'Take back' }));
-        await waitFor(() => expect(screen.getByTestId('in-force').textContent).toBe('Calibration 2 is in force'));
+        await waitFor(() => expect(screen.getByTestId('in-force').textContent).toBe('Calibration 2 is in use'));
         expect(asked.filter(({ method }) => method === 'PUT').map(({ body }) => body)).toEqual([
             { calibration: 7 },
             { calibration: 8 },

@@ -68,7 +68,7 @@ final class PencilController
     ], responses: [new OA\Response(response: 200, description: 'All that is known of it', content: new OA\JsonContent(ref: '#/components/schemas/PencilPage'))])]
     public function show(Request $request, #[CurrentUser] User $user, string $pencil, Catalogue $catalogue, PencilPage $page): PencilPageResource
     {
-        return new PencilPageResource(self::found($catalogue, $user, $pencil), $user, self::paper($request, $user), $page);
+        return new PencilPageResource($page->of($user, self::paper($request, $user), self::found($catalogue, $user, $pencil)));
     }
 
     #[OA\Post(path: '/api/pencils', operationId: 'addPencil', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/PencilForm')), responses: [

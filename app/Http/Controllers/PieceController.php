@@ -19,6 +19,7 @@ use App\Studio\LongWork\Works;
 use App\Studio\Photos\PhotoStore;
 use App\Studio\Photos\Uploads;
 use App\Studio\Pieces;
+use App\Studio\PieceViews;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
@@ -62,11 +63,11 @@ final class PieceController
         new OA\Response(response: 200, description: 'The piece', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
         new OA\Response(response: 404, description: 'Not in this studio', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
     ])]
-    public function show(Piece $piece): PieceResource
+    public function show(Piece $piece, PieceViews $views): PieceResource
     {
         Gate::authorize('view', $piece);
 
-        return PieceResource::make($piece);
+        return PieceResource::make($views->piece($piece));
     }
 
     #[OA\Patch(

@@ -15,6 +15,8 @@ use App\Http\Resources\PieceResource;
 use App\Http\Resources\PlanResource;
 use App\Models\Piece;
 use App\Studio\Drawing\PictureDrawings;
+use App\Studio\Pencils\Catalogue;
+use App\Studio\PieceViews;
 use App\Studio\Planning\Gradients;
 use App\Studio\Planning\Paces;
 use App\Studio\Planning\PictureAdvice;
@@ -126,11 +128,11 @@ final class PlanController
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
-    public function designate(DesignationRequest $request, Piece $piece, PicturePalettes $palettes): DesignationResource
+    public function designate(DesignationRequest $request, Piece $piece, PicturePalettes $palettes, Catalogue $catalogue): DesignationResource
     {
         Gate::authorize('view', $piece);
 
-        return new DesignationResource($palettes->designated($piece, $request->pencils($piece->user), $request->parts()));
+        return new DesignationResource($palettes->designated($piece, $request->pencils($catalogue->box($piece->user)), $request->parts()));
     }
 
     #[OA\Post(path: '/api/pieces/{piece}/gradient', operationId: 'gradient', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
@@ -164,13 +166,13 @@ final class PlanController
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
-    public function tone(Request $request, Piece $piece, PicturePalettes $palettes): PieceResource
+    public function tone(Request $request, Piece $piece, PicturePalettes $palettes, PieceViews $views): PieceResource
     {
         Gate::authorize('update', $piece);
         $colour = $request->validate(['colour' => ['nullable', 'string', 'max:40']], ['colour.*' => 'Name one pencil, such as QW:6858.'])['colour'] ?? null;
         $palettes->tone($piece, $colour === null ? null : PencilId::of((string) $colour));
 
-        return new PieceResource($piece->refresh());
+        return new PieceResource($views->piece($piece->refresh()));
     }
 
     #[OA\Post(path: '/api/pieces/{piece}/proof', operationId: 'provePlan', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],

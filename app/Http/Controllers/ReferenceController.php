@@ -19,6 +19,7 @@ use App\Studio\Photos\PhotoStore;
 use App\Studio\Photos\PhotoView;
 use App\Studio\Photos\References;
 use App\Studio\Photos\Uploads;
+use App\Studio\PieceViews;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
@@ -29,7 +30,7 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
 /** The photos that a piece is drawn from. */
 final class ReferenceController
 {
-    public function __construct(private readonly Works $works)
+    public function __construct(private readonly Works $works, private readonly PieceViews $views)
     {
     }
 
@@ -82,7 +83,7 @@ final class ReferenceController
             $this->works->begin($reference->piece->user, WorkKind::Look, ['piece' => $reference->piece_id]);
         }
 
-        return PieceResource::make($reference->piece->refresh());
+        return PieceResource::make($this->views->piece($reference->piece->refresh()));
     }
 
     #[OA\Patch(path: '/api/references/{reference}', operationId: 'changeReference', parameters: [new OA\PathParameter(name: 'reference', required: true, schema: new OA\Schema(type: 'string'))],
@@ -105,7 +106,7 @@ final class ReferenceController
             $this->works->begin($reference->piece->user, WorkKind::Look, ['piece' => $reference->piece_id]);
         }
 
-        return PieceResource::make($reference->piece->refresh());
+        return PieceResource::make($this->views->piece($reference->piece->refresh()));
     }
 
     #[OA\Put(path: '/api/references/{reference}/balance', operationId: 'balanceReference', parameters: [new OA\PathParameter(name: 'reference', required: true, schema: new OA\Schema(type: 'string'))],

@@ -10,6 +10,7 @@ use App\Http\Resources\TargetResource;
 use App\Models\Zone;
 use App\Models\ZoneTarget;
 use App\Studio\ChangedMeanwhile;
+use App\Studio\PieceViews;
 use App\Studio\Planning\ZoneRecipes;
 use App\Studio\Zones\Targets;
 use Illuminate\Http\JsonResponse;
@@ -34,12 +35,12 @@ final class TargetController
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
-    public function store(StoreTargetRequest $request, Zone $zone, Targets $targets): JsonResponse
+    public function store(StoreTargetRequest $request, Zone $zone, Targets $targets, PieceViews $views): JsonResponse
     {
         Gate::authorize('update', $zone->piece);
         $target = $targets->sampled($zone, TargetRole::from((string) $request->validated('role')), $request->float('x'), $request->float('y'), $request->float('radius'));
 
-        return TargetResource::make($target)->response()->setStatusCode(201);
+        return TargetResource::make($views->target($target))->response()->setStatusCode(201);
     }
 
     #[OA\Patch(path: '/api/targets/{target}', operationId: 'changeTarget', parameters: [new OA\PathParameter(name: 'target', required: true, schema: new OA\Schema(type: 'string'))],
@@ -59,7 +60,7 @@ final class TargetController
         new OA\Property(property: 'a', type: 'number'),
         new OA\Property(property: 'b', type: 'number'),
     ])]
-    public function update(UpdateTargetRequest $request, ZoneTarget $target, Targets $targets, ZoneRecipes $recipes): TargetResource
+    public function update(UpdateTargetRequest $request, ZoneTarget $target, Targets $targets, ZoneRecipes $recipes, PieceViews $views): TargetResource
     {
         $piece = $target->zone->piece;
         Gate::authorize('update', $piece);
@@ -81,7 +82,7 @@ final class TargetController
             $piece->touch();
         });
 
-        return TargetResource::make($target->refresh());
+        return TargetResource::make($views->target($target->refresh()));
     }
 
     #[OA\Delete(path: '/api/targets/{target}', operationId: 'removeTarget', parameters: [new OA\PathParameter(name: 'target', required: true, schema: new OA\Schema(type: 'string'))], responses: [

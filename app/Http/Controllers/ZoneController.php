@@ -15,6 +15,7 @@ use App\Http\Resources\ZoneResource;
 use App\Models\Piece;
 use App\Models\Zone;
 use App\Studio\ChangedMeanwhile;
+use App\Studio\PieceViews;
 use App\Studio\Planning\ZoneRecipes;
 use App\Studio\Zones\ZoneBook;
 use Illuminate\Http\JsonResponse;
@@ -26,7 +27,7 @@ use OpenApi\Attributes as OA;
 /** The zones of a piece: found, drawn, merged, split, named, taken back. What changes several zones answers with the piece. */
 final class ZoneController
 {
-    public function __construct(private readonly ZoneBook $zones)
+    public function __construct(private readonly ZoneBook $zones, private readonly PieceViews $views)
     {
     }
 
@@ -59,7 +60,7 @@ final class ZoneController
             return $zone;
         });
 
-        return ZoneResource::make($zone->refresh()->setRelation('piece', $piece))->response()->setStatusCode(201);
+        return ZoneResource::make($this->views->zone($zone->refresh()->setRelation('piece', $piece)))->response()->setStatusCode(201);
     }
 
     #[OA\Patch(
@@ -102,7 +103,7 @@ final class ZoneController
         });
         $fresh = $zone->refresh();
 
-        return ZoneResource::make($fresh->setRelation('piece', $fresh->piece));
+        return ZoneResource::make($this->views->zone($fresh->setRelation('piece', $fresh->piece)));
     }
 
     #[OA\Post(path: '/api/pieces/{piece}/zones/find', operationId: 'findZones', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
@@ -118,7 +119,7 @@ final class ZoneController
         Gate::authorize('update', $piece);
         $this->zones->asSeen($piece, $request->seen(), fn () => $this->zones->find($piece, $request->integer('count')));
 
-        return PieceResource::make($piece->refresh());
+        return PieceResource::make($this->views->piece($piece->refresh()));
     }
 
     #[OA\Post(path: '/api/pieces/{piece}/zones/merge', operationId: 'mergeZones', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
@@ -141,7 +142,7 @@ final class ZoneController
             $piece->zones()->whereKey($request->validated('gone'))->firstOrFail(),
         ));
 
-        return PieceResource::make($piece->refresh());
+        return PieceResource::make($this->views->piece($piece->refresh()));
     }
 
     #[OA\Post(path: '/api/zones/{zone}/split', operationId: 'splitZone', parameters: [new OA\PathParameter(name: 'zone', required: true, schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'zonesVersion', description: 'that was seen: the change is refused if it is another by now', schema: new OA\Schema(type: 'integer'))], responses: [
@@ -154,7 +155,7 @@ final class ZoneController
         Gate::authorize('update', $zone->piece);
         $this->zones->asSeen($zone->piece, $request->seen(), fn () => $this->zones->split($zone));
 
-        return PieceResource::make($zone->piece->refresh());
+        return PieceResource::make($this->views->piece($zone->piece->refresh()));
     }
 
     #[OA\Post(path: '/api/pieces/{piece}/zones/lasso', operationId: 'lassoZone', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
@@ -178,7 +179,7 @@ final class ZoneController
             $this->zones->lasso($piece, $request->line(), (string) $request->validated('how'), $zone);
         });
 
-        return PieceResource::make($piece->refresh());
+        return PieceResource::make($this->views->piece($piece->refresh()));
     }
 
     #[OA\Post(path: '/api/pieces/{piece}/zones/undo', operationId: 'undoZones', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'zonesVersion', description: 'that was seen: the change is refused if it is another by now', schema: new OA\Schema(type: 'integer'))], responses: [
@@ -190,7 +191,7 @@ final class ZoneController
         Gate::authorize('update', $piece);
         $this->zones->asSeen($piece, $request->seen(), fn () => $this->zones->undo($piece));
 
-        return PieceResource::make($piece->refresh());
+        return PieceResource::make($this->views->piece($piece->refresh()));
     }
 
     #[OA\Delete(path: '/api/zones/{zone}', operationId: 'removeZone', parameters: [new OA\PathParameter(name: 'zone', required: true, schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'zonesVersion', description: 'that was seen: the change is refused if it is another by now', schema: new OA\Schema(type: 'integer'))], responses: [
@@ -202,6 +203,6 @@ final class ZoneController
         Gate::authorize('update', $zone->piece);
         $this->zones->asSeen($zone->piece, $request->seen(), fn () => $this->zones->remove($zone));
 
-        return PieceResource::make($zone->piece->refresh());
+        return PieceResource::make($this->views->piece($zone->piece->refresh()));
     }
 }

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Models\User;
-use App\Studio\Pencils\Catalogue;
 use Closure;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
@@ -53,11 +51,15 @@ final class DesignationRequest extends StudioRequest
         return array_map(static fn (string $part): ValuePart => ValuePart::from($part), $this->validated('parts', []));
     }
 
-    /** @throws ValidationException if one of them is not in the box */
-    public function pencils(User $artist): Kit
+    /**
+     * @param  Kit  $box  of the artist
+     *
+     * @throws ValidationException if one of them is not in it
+     */
+    public function pencils(Kit $box): Kit
     {
         $wanted = array_flip($this->validated('pencils'));
-        $kit = app(Catalogue::class)->box($artist)->where(static fn ($pencil): bool => isset($wanted[(string) $pencil->id]));
+        $kit = $box->where(static fn ($pencil): bool => isset($wanted[(string) $pencil->id]));
         $missing = array_diff(array_keys($wanted), $kit->ids());
         if ($missing !== []) {
             throw ValidationException::withMessages(['pencils' => sprintf('%s is not in your box.', implode(', ', $missing))]);

@@ -4,19 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Models\Paper;
-use App\Models\Pencil;
-use App\Models\User;
 use App\Models\ZoneTarget;
 use App\Studio\Pencils\Catalogue;
-use App\Studio\Pencils\PencilPage;
+use App\Studio\Pencils\PencilSheet;
 use App\Studio\Zones\Targets;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
-use Prism\Materials\PencilId;
 
-/** @property-read Pencil $resource */
+/** @property-read PencilSheet $resource */
 #[OA\Schema(schema: 'PencilPage', required: ['pencil', 'rangeName', 'maker', 'own', 'opacity', 'core', 'stains', 'lightfastness', 'colour', 'measured', 'paper', 'strengths', 'partners', 'usedIn', 'swatches', 'swatchCount', 'error', 'calibration', 'spare', 'lengthMm'], properties: [
     new OA\Property(property: 'pencil', ref: '#/components/schemas/Pencil'),
     new OA\Property(property: 'rangeName', type: 'string'),
@@ -67,58 +63,43 @@ use Prism\Materials\PencilId;
 ])]
 final class PencilPageResource extends JsonResource
 {
-    private const LATEST = 12;
-
-    public function __construct(Pencil $pencil, private readonly User $artist, private readonly Paper $paper, private readonly PencilPage $page)
-    {
-        parent::__construct($pencil);
-    }
-
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        $row = $this->resource;
-        $id = PencilId::of(Catalogue::id($row));
-        $owned = $this->artist->box()->get(['pencils.id', 'favourite', 'spare', 'length_mm'])->keyBy('id');
-        $mine = $owned->get($row->id)?->getRelation('pivot');
-        $swatches = $this->artist->swatches()->where('stack', 'like', '%'.$id.'@%')->with('paper');
-        $colour = Catalogue::colour($row);
-        $catalogue = app(Catalogue::class);
+        $sheet = $this->resource;
+        $pencil = $sheet->pencil;
+        $colour = Catalogue::colour($pencil);
 
         return [
-            'pencil' => new PencilResource($row, $mine !== null, (bool) $mine?->favourite),
-            'rangeName' => $row->range->name,
-            'maker' => $row->range->maker,
-            'own' => $row->range->user_id === $this->artist->id,
-            'opacity' => $row->opacity,
-            'core' => $row->core,
-            'stains' => $row->stains,
-            'lightfastness' => $row->lightfastness,
+            'pencil' => new PencilResource($pencil, $sheet->owned, $sheet->favourite),
+            'rangeName' => $pencil->range->name,
+            'maker' => $pencil->range->maker,
+            'own' => $pencil->range->user_id === $sheet->artist->id,
+            'opacity' => $pencil->opacity,
+            'core' => $pencil->core,
+            'stains' => $pencil->stains,
+            'lightfastness' => $pencil->lightfastness,
             'colour' => $colour === null ? null : ColourResource::make($colour),
-            'measured' => $row->spectrum !== null ? 'spectrum' : ($colour === null ? 'none' : 'Lab'),
-            'paper' => PaperResource::make($this->paper),
+            'measured' => $pencil->spectrum !== null ? 'spectrum' : ($colour === null ? 'none' : 'Lab'),
+            'paper' => PaperResource::make($sheet->paper),
             'strengths' => array_map(static fn (array $strength): array => [
                 'strength' => $strength['strength'], 'stack' => $strength['notation'],
                 'colour' => ColourResource::make($strength['prediction']->colour), 'sigma' => round($strength['prediction']->sigma, 2),
                 'toothLeft' => round($strength['prediction']->toothLeft, 3), 'section' => $strength['section']->jsonSerialize(),
-            ], $this->page->strengths($this->artist, $this->paper, $id)),
-            'partners' => array_map(function (array $partner) use ($catalogue): array {
-                $row = $catalogue->row($this->artist, $partner['pencil']);
-
-                return [
-                    'pencil' => $row === null ? null : new PencilResource($row, true), 'gained' => $partner['gained'], 'stack' => (string) $partner['stack'],
-                    'colour' => ColourResource::make($partner['prediction']->colour), 'sigma' => round($partner['prediction']->sigma, 2),
-                ];
-            }, $this->page->partners($this->artist, $this->paper, $id)),
+            ], $sheet->strengths),
+            'partners' => array_map(static fn (array $partner): array => [
+                'pencil' => $partner['pencil'] === null ? null : new PencilResource($partner['pencil'], true), 'gained' => $partner['gained'], 'stack' => (string) $partner['stack'],
+                'colour' => ColourResource::make($partner['prediction']->colour), 'sigma' => round($partner['prediction']->sigma, 2),
+            ], $sheet->partners),
             'usedIn' => array_map(static fn (ZoneTarget $target): array => [
                 'piece' => $target->zone->piece_id, 'title' => $target->zone->piece->title, 'zone' => $target->zone_id, 'target' => $target->id, 'name' => Targets::name($target), 'stack' => (string) $target->recipe?->stack,
-            ], $this->page->usedIn($this->artist, $id)),
-            'swatchCount' => $swatches->count(),
-            'swatches' => SwatchResource::collection($swatches->latest('id')->limit(self::LATEST)->get()),
-            'error' => $this->page->error($this->artist, $id),
-            'calibration' => RestsOn::of($this->artist),
-            'spare' => (int) $mine?->spare,
-            'lengthMm' => $mine?->length_mm,
+            ], $sheet->usedIn),
+            'swatchCount' => $sheet->swatchCount,
+            'swatches' => SwatchResource::collection($sheet->swatches),
+            'error' => $sheet->error,
+            'calibration' => RestsOn::of($sheet->artist),
+            'spare' => $sheet->spare,
+            'lengthMm' => $sheet->lengthMm,
         ];
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\Piece;
-use App\Models\Zone;
 use App\Studio\Zones\ZoneHistory;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -28,14 +27,12 @@ final class PieceResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        $zones = $this->zones->load('targets.recipe')->each(fn (Zone $zone) => $zone->setRelation('piece', $this->resource));
-
         return [
             ...PieceChoicesResource::make($this->resource)->toArray($request),
             'id' => $this->id,
             'photo' => ReferenceResource::make($this->resource->reference()),
             'references' => ReferenceResource::collection($this->references),
-            'zones' => ZoneResource::collection($zones),
+            'zones' => ZoneResource::collection($this->zones),
             'zonesVersion' => ZoneHistory::version($this->resource),
             'undo' => ZoneHistory::undoable($this->resource),
         ];

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\ZoneTarget;
-use App\Studio\Planning\ZoneRecipes;
 use App\Studio\Zones\Targets;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -34,8 +33,7 @@ final class TargetResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        $recipes = app(ZoneRecipes::class);
-        $recipe = $recipes->of($this->resource);
+        $seen = $this->seen;
 
         return [
             'id' => $this->id,
@@ -51,7 +49,7 @@ final class TargetResource extends JsonResource
             'lineMm' => $this->line_width === null ? null : round(Targets::lineMm($this->resource) ?? 0.0, 1),
             'edited' => $this->edited,
             'version' => $this->version,
-            'recipe' => $recipe === null ? null : RecipeResource::make($recipe)->under($this->zone->piece->lamp, $recipes->model($this->zone->piece, $recipe->stack, $this->zone), Targets::drawn($this->resource)),
+            'recipe' => $seen === null ? null : RecipeResource::make($seen->recipe)->under($this->zone->piece->lamp, $seen->model, Targets::drawn($this->resource)),
         ];
     }
 }

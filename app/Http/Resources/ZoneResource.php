@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\Zone;
-use App\Models\ZoneTarget;
 use App\Studio\Zones\Grounds;
 use App\Studio\Zones\Interpretations;
 use App\Studio\Zones\ZoneTraits;
@@ -53,7 +52,6 @@ final class ZoneResource extends JsonResource
     public function toArray(Request $request): array
     {
         $zone = $this->resource;
-        $targets = $zone->targets->each(static fn (ZoneTarget $target) => $target->setRelation('zone', $zone));
         $neighbours = $zone->piece->zones->pluck('id', 'label');
         $touching = [];
         foreach ($zone->estimates['touching'] ?? [] as $label => $share) {
@@ -75,7 +73,7 @@ final class ZoneResource extends JsonResource
             'fits' => $zone->fits,
             'traits' => ZoneTraits::of($zone),
             'touching' => $touching,
-            'targets' => TargetResource::collection($targets),
+            'targets' => TargetResource::collection($zone->targets),
             'schools' => $zone->schools,
             'interpretation' => InterpretationResource::make(Interpretations::ofZone($zone)),
             'ground' => $ground === null ? null : ['colour' => ColourResource::make($ground->colour), 'tooth' => $ground->tooth->value],

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Studio\Pencils;
 
 use App\Models\Paper as PaperModel;
+use App\Models\Pencil;
 use App\Models\User;
 use App\Models\ZoneTarget;
 use App\Studio\Calibration\Calibrations;
@@ -21,8 +22,28 @@ use Prism\Materials\PencilId;
 /** All that the studio knows of one pencil, on one paper. */
 final class PencilPage
 {
+    /** Swatches that are shown. */
+    private const LATEST = 12;
+
     public function __construct(private readonly Catalogue $catalogue, private readonly Engine $engine, private readonly Calibrations $calibrations)
     {
+    }
+
+    public function of(User $artist, PaperModel $paper, Pencil $pencil): PencilSheet
+    {
+        $id = PencilId::of(Catalogue::id($pencil));
+        $mine = $artist->box()->whereKey($pencil->id)->first()?->getRelation('pivot');
+        $swatches = $artist->swatches();
+        $swatches->where('stack', 'like', '%'.$id.'@%');
+        $count = $swatches->count();
+        $swatches->with('paper')->latest('id')->limit(self::LATEST);
+
+        return new PencilSheet(
+            $pencil, $artist, $paper, $mine !== null, (bool) $mine?->favourite, (int) $mine?->spare, $mine?->length_mm,
+            $this->strengths($artist, $paper, $id),
+            array_map(fn (array $partner): array => [...$partner, 'pencil' => $this->catalogue->row($artist, $partner['pencil'])], $this->partners($artist, $paper, $id)),
+            $this->usedIn($artist, $id), $count, $swatches->get(), $this->error($artist, $id),
+        );
     }
 
     /** @return list<array{strength: string, notation: string, prediction: Prediction, section: GrainSection}> lightly, in the middle, heavily; empty where no colour is known */

@@ -15,7 +15,6 @@ use App\Studio\Zones\Grounds;
 use App\Studio\Zones\Targets;
 use App\Studio\Zones\ZoneTraits;
 use Prism\Layering\Stack;
-use Prism\Layering\ToothModel;
 use Prism\Matching\EmptyBox;
 use Prism\Matching\Limits;
 use Prism\Matching\Recipe;
@@ -42,13 +41,20 @@ final class ZoneRecipes
 
     public function of(ZoneTarget $target): ?Recipe
     {
+        return $this->seen($target)?->recipe;
+    }
+
+    public function seen(ZoneTarget $target): ?SeenRecipe
+    {
         if ($target->recipe === null) {
             return null;
         }
         $stack = Stack::parse($target->recipe->stack);
         $piece = $target->zone->piece;
+        $paper = Grounds::paper($piece, $target->zone);
+        $desk = $this->catalogue->desk($piece->user, $stack);
 
-        return $this->engine->recipes(Grounds::paper($piece, $target->zone), $piece->user, $this->catalogue->desk($piece->user, $stack))->make($stack, Targets::wanted($target));
+        return new SeenRecipe($this->engine->recipes($paper, $piece->user, $desk)->make($stack, Targets::wanted($target)), $this->engine->predictor($paper, $piece->user, $desk)->model);
     }
 
     /**
@@ -72,12 +78,6 @@ final class ZoneRecipes
 
         return $search->trio($targets['light'], $targets['middle'], $targets['dark'], $limits)
             ?? throw new LookRefused('Your box has no three neighbouring hues, one lighter than the other, near these colours.');
-    }
-
-    /** @param  ?Zone  $zone  on whose ground it is laid; null: on the paper of the piece */
-    public function model(Piece $piece, Stack $stack, ?Zone $zone = null): ToothModel
-    {
-        return $this->engine->predictor(Grounds::paper($piece, $zone), $piece->user, $this->catalogue->desk($piece->user, $stack))->model;
     }
 
     /**

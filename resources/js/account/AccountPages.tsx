@@ -31,11 +31,11 @@ const Front = styled.div`
     padding: ${space.xl};
     overflow: hidden;
     & h1 {
-        font-size: 46px;
+        font-size: ${type.far};
         letter-spacing: -0.02em;
     }
     & p {
-        font-size: 18px;
+        font-size: ${type.lead};
         max-width: 40ch;
     }
     & svg {

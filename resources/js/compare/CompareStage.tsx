@@ -61,7 +61,7 @@ export function CompareStage() {
     return (
         <Page>
             <h1 className="visually-hidden">Compare</h1>
-            <h2>Photo beside prediction</h2>
+            <h2>Where the plan misses</h2>
             <p>
                 What the recipes give, zone by zone, the largest error of value first. Photos of the drawing itself
                 cannot be read in yet.

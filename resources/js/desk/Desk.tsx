@@ -1,3 +1,4 @@
+import { useIsMutating } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
@@ -5,8 +6,8 @@ import { messageOf, Refusal } from '../api/client';
 import { usePiece, usePlan, useSample } from '../api/queries';
 import { useKeptReserves, useLook } from '../api/lookQueries';
 import { Loading, Problem } from '../ui/States';
-import { space, UPRIGHT } from '../ui/theme';
-import { useShortcuts } from '../ui/useShortcuts';
+import { space, type, UPRIGHT } from '../ui/theme';
+import { useKeys } from '../ui/useKeys';
 import { DeskContext, mainTarget, type DeskState, type Selected, type Tool } from './DeskContext';
 import { Picture } from './Picture';
 import { PictureTools } from './PictureTools';
@@ -38,17 +39,39 @@ const Layout = styled.div`
 
 const Left = styled.div`
     display: grid;
-    grid-template-rows: minmax(0, auto) auto minmax(0, 1fr);
+    grid-template-rows: auto auto auto minmax(0, 1fr);
     gap: ${space.s};
-    padding: ${space.m};
+    padding: ${space.s} ${space.m};
     min-height: 0;
     position: relative;
-    overflow: auto;
     @media ${UPRIGHT} {
-        grid-template-rows: max-content max-content max-content;
-        overflow: visible;
+        grid-template-rows: repeat(4, max-content);
     }
 `;
+
+const Head = styled.header`
+    display: flex;
+    align-items: baseline;
+    gap: ${space.m};
+    & b {
+        flex: 1;
+        overflow: hidden;
+        text-overflow: ellipsis;
+        white-space: nowrap;
+        font-size: ${type.lead};
+        line-height: 1.4;
+    }
+    & small {
+        color: ${({ theme }) => theme.quiet};
+    }
+`;
+
+/** Whether all that was changed is kept. */
+function Saved() {
+    const saving = useIsMutating() > 0;
+
+    return <small data-testid="saved">{saving ? 'Saving' : 'Saved'}</small>;
+}
 
 const Right = styled.main`
     display: grid;
@@ -144,27 +167,26 @@ export function Desk() {
         const from = selected?.spot ?? { x: 0.5, y: 0.5, radius: DEFAULT_RADIUS };
         selection.selectSpot({ ...from, radius: Math.min(MOST_RADIUS, Math.max(LEAST_RADIUS, from.radius * factor)) });
     };
-    useShortcuts({
-        '1': () => go(0),
-        '2': () => go(1),
-        '3': () => go(2),
-        '4': () => go(3),
-        '5': () => go(4),
-        n: () => nextZone(1),
-        p: () => nextZone(-1),
-        g: () => selection.setView(selection.view === 'value' ? 'photo' : 'value'),
-        v: () => selection.setView(selection.view === 'steps' ? 'photo' : 'steps'),
-        m: () => selection.toggle('mirror', !selection.mirrored),
-        b: () => selection.showBorders(!selection.bordersShown),
-        e: () => selection.pickSpots(!selection.picksSpots),
-        i: () => selection.toggle('isolate', !selection.isolated),
-        '+': () => zoom.by(1.5),
-        '=': () => zoom.by(1.5),
-        '-': () => zoom.by(1 / 1.5),
-        '0': () => zoom.fit(),
-        c: () => document.querySelector<HTMLElement>('[data-testid="picture"]')?.focus(),
-        '[': () => resize(1 / 1.4),
-        ']': () => resize(1.4),
+    useKeys({
+        look: () => go(0),
+        match: () => go(1),
+        plan: () => go(2),
+        draw: () => go(3),
+        compare: () => go(4),
+        next: () => nextZone(1),
+        previous: () => nextZone(-1),
+        greys: () => selection.setView(selection.view === 'value' ? 'photo' : 'value'),
+        steps: () => selection.setView(selection.view === 'steps' ? 'photo' : 'steps'),
+        mirror: () => selection.toggle('mirror', !selection.mirrored),
+        borders: () => selection.showBorders(!selection.bordersShown),
+        click: () => selection.pickSpots(!selection.picksSpots),
+        alone: () => selection.toggle('isolate', !selection.isolated),
+        nearer: () => zoom.by(1.5),
+        farther: () => zoom.by(1 / 1.5),
+        whole: () => zoom.fit(),
+        picture: () => document.querySelector<HTMLElement>('[data-testid="picture"]')?.focus(),
+        smaller: () => resize(1 / 1.4),
+        larger: () => resize(1.4),
     });
 
     const desk = useMemo<DeskState | null>(
@@ -185,6 +207,10 @@ export function Desk() {
             <title>{`${desk.piece.title} – Knotty Prism`}</title>
             <Layout>
                 <Left>
+                    <Head>
+                        <b>{desk.piece.title}</b>
+                        <Saved />
+                    </Head>
                     <Picture
                         piece={desk.piece}
                         selection={selection}

@@ -1,6 +1,7 @@
 import styled from 'styled-components';
 import type { Piece } from '../api/client';
 import { WHOLE } from './useZoom';
+import { type } from '../ui/theme';
 
 const MM_PER_INCH = 25.4;
 
@@ -25,8 +26,8 @@ const Label = styled.span`
     padding: 0 3px;
     background: #fff;
     color: #111;
-    font-size: 10px;
-    line-height: 14px;
+    font-size: ${type.small};
+    line-height: 16px;
     pointer-events: none;
 `;
 

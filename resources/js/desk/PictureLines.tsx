@@ -2,6 +2,7 @@ import { memo } from 'react';
 import styled from 'styled-components';
 import type { Piece, Zone } from '../api/client';
 import type { Spot } from '../api/queries';
+import { type } from '../ui/theme';
 
 /** Smaller zones than this share of the picture get a small number. */
 const SMALL = 0.01;
@@ -24,14 +25,14 @@ const Marker = styled.span<{ $small: boolean; $chosen: boolean }>`
     position: absolute;
     display: grid;
     place-items: center;
-    width: ${({ $small }) => ($small ? '17px' : '22px')};
-    height: ${({ $small }) => ($small ? '17px' : '22px')};
+    width: ${({ $small }) => ($small ? '20px' : '24px')};
+    height: ${({ $small }) => ($small ? '20px' : '24px')};
     translate: -50% -50%;
     border: 1.5px solid #111;
     border-radius: 50%;
     background: #fff;
     color: #111;
-    font-size: ${({ $small }) => ($small ? '10px' : '12px')};
+    font-size: ${type.small};
     font-weight: 700;
     line-height: 1;
     cursor: pointer;

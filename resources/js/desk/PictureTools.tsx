@@ -1,6 +1,8 @@
+import { Dialog, DialogTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Piece } from '../api/client';
 import { Button } from '../ui/Button';
+import { Choice, Panel } from '../ui/Choice';
 import { Segments } from '../ui/Segments';
 import { space, type } from '../ui/theme';
 import { Toggle } from '../ui/Toggle';
@@ -8,33 +10,61 @@ import { useDesk } from './DeskContext';
 import { DEFAULT_RADIUS, type View } from './useSelection';
 import type { ZoomState } from './useZoom';
 
-const Rows = styled.div`
-    display: grid;
-    gap: ${space.xs};
-`;
-
+/** One row; where it is narrow, the views are a list that opens. */
 const Row = styled.div`
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: ${space.xs} ${space.s};
-    font-size: ${type.small};
-    min-height: 34px;
-    & button {
-        min-height: 32px;
+    container-type: inline-size;
+    & > div {
+        display: flex;
+        align-items: center;
+        justify-content: space-between;
+        gap: ${space.s};
+        font-size: ${type.small};
+    }
+    & .narrow {
+        display: none;
+    }
+    @container (max-width: 660px) {
+        & .wide {
+            display: none;
+        }
+        & .narrow {
+            display: block;
+        }
     }
 `;
 
-/** A sign, a number and a sign stay on one line. */
+/** A word, signs and a number stay on one line. */
 const Together = styled.span`
     display: flex;
     align-items: center;
-    gap: ${space.s};
+    gap: ${space.xs};
+    white-space: nowrap;
 `;
 
 const Sign = styled(Button)`
-    width: 34px;
+    width: 32px;
     padding: 0;
+`;
+
+const Scale = styled(Button)`
+    min-width: 54px;
+    padding: 0 ${space.xs};
+    font-variant-numeric: tabular-nums;
+`;
+
+const More = styled(Panel)`
+    display: grid;
+    gap: ${space.s};
+    padding: ${space.s};
+    & section {
+        display: grid;
+        grid-template-columns: 1fr 1fr;
+        gap: ${space.s};
+        outline: none;
+    }
+    & section > span {
+        grid-column: 1 / -1;
+    }
 `;
 
 const Task = styled.div`
@@ -42,7 +72,7 @@ const Task = styled.div`
     align-items: center;
     justify-content: space-between;
     gap: ${space.s};
-    min-height: 72px;
+    min-height: 36px;
     padding: 0 ${space.s};
     border: 2px dashed ${({ theme }) => theme.ink};
     font-weight: 560;
@@ -56,8 +86,12 @@ const VIEW_NAMES: { id: View; name: string }[] = [
     { id: 'drawing', name: 'Drawing' },
 ];
 
-/** Patch size on the working picture. */
-const pixels = (piece: Piece, radius: number) => (radius * piece.photo.width).toFixed(0);
+/** How wide the patch is on the paper. */
+function millimetres({ format }: Piece, radius: number) {
+    const wide = 2 * radius * (format.widthMm / (format.crop?.width ?? 1));
+
+    return `${wide < 1 ? wide.toFixed(1) : wide.toFixed(0)} mm`;
+}
 
 interface Props {
     zoom: ZoomState;
@@ -72,80 +106,105 @@ export function PictureTools({ zoom, onResize }: Props) {
         return (
             <Task role="status" data-testid="task">
                 <span>{tool.title}</span>
-                <Button onPress={() => take(null)}>Put down</Button>
+                <Button onPress={() => take(null)}>Cancel</Button>
             </Task>
         );
     }
     const hasAreas = piece.zones.some((zone) => zone.outline !== null);
 
+    const switches: { name: string; on: boolean; set: (on: boolean) => void; off?: boolean }[] = [
+        { name: 'Mirror', on: selection.mirrored, set: (on) => selection.toggle('mirror', on) },
+        { name: 'Upside down', on: selection.upsideDown, set: (on) => selection.toggle('turn', on) },
+        { name: 'Grid', on: selection.gridShown, set: (on) => selection.toggle('grid', on) },
+        {
+            name: 'Borders',
+            on: selection.bordersShown,
+            set: selection.showBorders,
+            off: piece.zones.length === 0,
+        },
+        {
+            name: 'Alone on grey',
+            on: selection.isolated,
+            set: (on) => selection.toggle('isolate', on),
+            off: !selected,
+        },
+        {
+            name: 'Under lamp',
+            on: selection.underLamp,
+            set: (on) => selection.toggle('lamp', on),
+            off: piece.lamp === 'daylight' || selection.view !== 'photo',
+        },
+    ];
+    // Borders are shown unless they are hidden; all else is as it is not.
+    const changed = switches.filter(({ name, on, off }) => !off && on !== (name === 'Borders')).map(({ name }) => name);
+
     return (
-        <Rows>
-            <Row>
-                <Segments label="View" value={selection.view} options={VIEW_NAMES} onChange={selection.setView} />
-                <Toggle isSelected={selection.mirrored} onChange={(on) => selection.toggle('mirror', on)}>
-                    Mirror
-                </Toggle>
-                <Toggle isSelected={selection.upsideDown} onChange={(on) => selection.toggle('turn', on)}>
-                    Upside down
-                </Toggle>
-                <Toggle isSelected={selection.gridShown} onChange={(on) => selection.toggle('grid', on)}>
-                    Grid
-                </Toggle>
-                <Toggle
-                    isSelected={selection.bordersShown}
-                    onChange={selection.showBorders}
-                    isDisabled={piece.zones.length === 0}
-                >
-                    Borders
-                </Toggle>
-            </Row>
-            <Row>
-                <Segments
-                    label="A click"
-                    value={selection.picksSpots || !hasAreas ? 'spots' : 'zones'}
-                    options={[
-                        { id: 'zones', name: 'Zones' },
-                        { id: 'spots', name: 'Spots' },
-                    ]}
-                    onChange={(what) => selection.pickSpots(what === 'spots')}
-                    isDisabled={!hasAreas}
-                />
-                <Toggle
-                    isSelected={selection.isolated}
-                    isDisabled={!selected}
-                    onChange={(on) => selection.toggle('isolate', on)}
-                >
-                    Isolate
-                </Toggle>
-                <Toggle
-                    isSelected={selection.underLamp}
-                    onChange={(on) => selection.toggle('lamp', on)}
-                    isDisabled={piece.lamp === 'daylight' || selection.view !== 'photo'}
-                >
-                    Under lamp
-                </Toggle>
+        <Row>
+            <div>
+                <div className="wide">
+                    <Segments label="View" value={selection.view} options={VIEW_NAMES} onChange={selection.setView} />
+                </div>
+                <div className="narrow">
+                    <Choice
+                        label="View"
+                        hideLabel
+                        value={selection.view}
+                        options={VIEW_NAMES}
+                        onChange={selection.setView}
+                    />
+                </div>
+                <DialogTrigger>
+                    <Button
+                        aria-label={changed.length > 0 ? `More of the view: ${changed.join(', ')}` : 'More of the view'}
+                    >
+                        {changed.length > 0 ? `More, ${changed.length} on` : 'More'} <span aria-hidden>▾</span>
+                    </Button>
+                    <More placement="bottom">
+                        <Dialog aria-label="More of the view">
+                            {switches.map(({ name, on, set, off = false }) => (
+                                <Toggle key={name} isSelected={on} onChange={set} isDisabled={off}>
+                                    {name}
+                                </Toggle>
+                            ))}
+                            <Together>
+                                <span style={{ flex: 1 }}>
+                                    Sample {millimetres(piece, (selected?.spot ?? { radius: DEFAULT_RADIUS }).radius)}
+                                </span>
+                                <Sign aria-label="Smaller sample" onPress={() => onResize(1 / 1.4)}>
+                                    −
+                                </Sign>
+                                <Sign aria-label="Larger sample" onPress={() => onResize(1.4)}>
+                                    +
+                                </Sign>
+                            </Together>
+                        </Dialog>
+                    </More>
+                </DialogTrigger>
                 <Together>
-                    <Sign aria-label="Smaller sample" onPress={() => onResize(1 / 1.4)}>
-                        −
-                    </Sign>
-                    <b>{pixels(piece, (selected?.spot ?? { radius: DEFAULT_RADIUS }).radius)} px</b>
-                    <Sign aria-label="Larger sample" onPress={() => onResize(1.4)}>
-                        +
-                    </Sign>
+                    <span aria-hidden>Click</span>
+                    <Segments
+                        label="A click chooses"
+                        value={selection.picksSpots || !hasAreas ? 'spots' : 'zones'}
+                        options={[
+                            { id: 'zones', name: 'Zone' },
+                            { id: 'spots', name: 'Spot' },
+                        ]}
+                        onChange={(what) => selection.pickSpots(what === 'spots')}
+                        isDisabled={!hasAreas}
+                    />
                 </Together>
-                <Together style={{ marginInlineStart: 'auto' }}>
+                <Together>
                     <Sign aria-label="Zoom out" isDisabled={zoom.scale === 1} onPress={() => zoom.by(1 / 1.5)}>
                         −
                     </Sign>
-                    <b data-testid="zoom">{Math.round(100 * zoom.scale)} %</b>
+                    <Scale aria-label="Show all of it" isDisabled={zoom.scale === 1} onPress={zoom.fit}>
+                        <span data-testid="zoom">{Math.round(100 * zoom.scale)} %</span>
+                    </Scale>
                     <Sign aria-label="Zoom in" onPress={() => zoom.by(1.5)}>
                         +
                     </Sign>
-                    <Button isDisabled={zoom.scale === 1} onPress={zoom.fit}>
-                        Fit
-                    </Button>
                 </Together>
-            </Row>
-        </Rows>
+            </div>
+        </Row>
     );
 }

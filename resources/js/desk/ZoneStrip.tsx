@@ -1,50 +1,54 @@
 import { memo } from 'react';
+import { Toolbar } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Zone } from '../api/client';
 import { spoken } from '../ui/Swatch';
 import { mainTarget } from './DeskContext';
-import { radius, space, type, UPRIGHT } from '../ui/theme';
+import { space, type, UPRIGHT } from '../ui/theme';
 
-const Strip = styled.ul`
+const Rail = styled.div`
+    display: grid;
+    align-content: start;
+    gap: ${space.xs};
+    min-height: 0;
+    & > p {
+        overflow: hidden;
+        text-overflow: ellipsis;
+        white-space: nowrap;
+    }
+`;
+
+/** One stop for Tab; the arrows go from zone to zone. */
+const Strip = styled(Toolbar)`
     display: flex;
     flex-wrap: wrap;
     align-content: start;
     gap: ${space.xs};
+    max-height: 96px;
+    overflow-y: auto;
     @media ${UPRIGHT} {
         flex-wrap: nowrap;
         overflow-x: auto;
-        & > li {
-            flex: none;
-        }
     }
 `;
 
 const Item = styled.button<{ $chosen: boolean }>`
-    display: flex;
-    align-items: center;
-    gap: 6px;
-    max-width: 190px;
-    min-height: 28px;
-    padding: 0 ${space.s} 0 0;
+    display: grid;
+    grid-template-rows: 24px 18px;
+    flex: none;
+    width: 38px;
+    padding: 0;
     border: 1px solid ${({ theme, $chosen }) => ($chosen ? theme.ink : 'transparent')};
-    border-radius: ${radius};
+    outline: ${({ theme, $chosen }) => ($chosen ? `2px solid ${theme.ink}` : 'none')};
+    outline-offset: -1px;
     background: ${({ theme }) => theme.panel};
     font-size: ${type.small};
-    font-weight: ${({ $chosen }) => ($chosen ? 680 : 440)};
+    line-height: 18px;
+    font-variant-numeric: tabular-nums;
+    font-weight: ${({ $chosen }) => ($chosen ? 700 : 480)};
     cursor: pointer;
-    & > i {
-        flex: none;
-        width: 30px;
-        align-self: stretch;
-    }
-    & > b {
-        flex: none;
-        font-weight: 700;
-    }
-    & > span {
-        overflow: hidden;
-        text-overflow: ellipsis;
-        white-space: nowrap;
+    &:focus-visible {
+        outline: 3px solid ${({ theme }) => theme.ink};
     }
 `;
 
@@ -72,16 +76,31 @@ interface Props {
     onChoose: (id: string) => void;
 }
 
-/** Every zone by number, colour and name; a tick where it has its recipe. */
+/** Every zone by number and colour, a tick where it has its recipe; the chosen one by name. */
 export const ZoneStrip = memo(function ZoneStrip({ zones, chosen, onChoose }: Props) {
-    return (
-        <Strip aria-label="Zones">
-            {zones.map((zone, index) => {
-                const main = mainTarget(zone);
+    const at = zones.findIndex(({ id }) => id === chosen);
+    const zone = zones[at];
+    const matched = zones.filter(isMatched).length;
 
-                return (
-                    <li key={zone.id}>
+    return (
+        <Rail>
+            <p data-testid="chosen-zone">
+                {zone ? (
+                    <>
+                        <b>{at + 1}</b> {zone.name}
+                        {isMatched(zone) ? '' : ', no recipe yet'}
+                    </>
+                ) : (
+                    `${zones.length} zones, ${matched} with recipes`
+                )}
+            </p>
+            <Strip aria-label="Zones">
+                {zones.map((zone, index) => {
+                    const main = mainTarget(zone);
+
+                    return (
                         <Item
+                            key={zone.id}
                             type="button"
                             $chosen={zone.id === chosen}
                             aria-pressed={zone.id === chosen}
@@ -89,19 +108,19 @@ export const ZoneStrip = memo(function ZoneStrip({ zones, chosen, onChoose }: Pr
                             onClick={() => onChoose(zone.id)}
                         >
                             <i style={{ background: bands(zone) }} aria-hidden />
-                            <b>{index + 1}</b>
-                            <span>{zone.name}</span>
-                            {isMatched(zone) && (
-                                <>
-                                    <b aria-hidden>✓</b>
-                                    <span className="visually-hidden">has a recipe</span>
-                                </>
-                            )}
-                            {main && <span className="visually-hidden">{spoken(main.colour)}</span>}
+                            <span>
+                                {index + 1}
+                                {isMatched(zone) && <span aria-hidden> ✓</span>}
+                            </span>
+                            <span className="visually-hidden">
+                                {zone.name}
+                                {isMatched(zone) ? ', has a recipe' : ''}
+                                {main && `, ${spoken(main.colour)}`}
+                            </span>
                         </Item>
-                    </li>
-                );
-            })}
-        </Strip>
+                    );
+                })}
+            </Strip>
+        </Rail>
     );
 });

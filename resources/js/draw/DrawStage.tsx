@@ -11,7 +11,7 @@ import { Empty, Loading, Problem } from '../ui/States';
 import { RestsOnLine } from '../ui/RestsOnLine';
 import { Swatch } from '../ui/Swatch';
 import { space, target, type } from '../ui/theme';
-import { useShortcuts } from '../ui/useShortcuts';
+import { useKeys } from '../ui/useKeys';
 import { useWakeLock } from './useWakeLock';
 
 const Page = styled.div`
@@ -41,7 +41,7 @@ const Now = styled.section`
     align-content: center;
     gap: ${space.s};
     & h2 {
-        font-size: 20px;
+        font-size: ${type.title};
     }
     & > p {
         font-size: ${type.lead};
@@ -62,7 +62,7 @@ const Number = styled.p<{ $word: boolean }>`
 
 const Force = styled.p`
     && {
-        font-size: 34px;
+        font-size: ${type.far};
         font-weight: 560;
         line-height: 1.15;
     }
@@ -122,7 +122,7 @@ export function DrawStage() {
     const tell = { onError: (error: Error) => notify(messageOf(error)) };
     const set = (state: 'done' | 'skipped') => now && !busy && mark.mutate({ key: now.key, state }, tell);
     const back = () => !busy && undo.mutate(undefined, tell);
-    useShortcuts({ d: () => set('done'), s: () => set('skipped'), u: back, 'mod+z': back });
+    useKeys({ done: () => set('done'), skip: () => set('skipped'), undo: back });
 
     if (plan.isError) return <Problem message={messageOf(plan.error)} retry={() => void plan.refetch()} />;
     if (!plan.data) return <Loading what="Laying out the steps" />;

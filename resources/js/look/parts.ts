@@ -7,7 +7,7 @@ export const Part = styled.section`
     gap: ${space.s};
     padding-bottom: ${space.m};
     & h2 {
-        font-size: 16px;
+        font-size: ${type.lead};
     }
     & p {
         max-width: 62ch;

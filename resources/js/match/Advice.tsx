@@ -15,7 +15,7 @@ const Box = styled.section`
     display: grid;
     gap: ${space.s};
     & h3 {
-        font-size: 14px;
+        font-size: ${type.body};
     }
     & small {
         font-size: ${type.small};

@@ -5,7 +5,7 @@ import type { SearchWishes } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Tick } from '../ui/Tick';
-import { space } from '../ui/theme';
+import { space, type } from '../ui/theme';
 import { PencilPicker } from './PencilPicker';
 
 const Head = styled.div`
@@ -17,11 +17,11 @@ const Head = styled.div`
         min-width: 0;
     }
     & h2 {
-        font-size: 17px;
+        font-size: ${type.lead};
         line-height: 1.2;
     }
     & p {
-        font-size: 13px;
+        font-size: ${type.small};
         color: ${({ theme }) => theme.quiet};
     }
 `;

@@ -2,7 +2,7 @@ import { Button, ComboBox, Input } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Pencil } from '../api/client';
 import { Option, Options, Panel } from '../ui/Choice';
-import { radius, target } from '../ui/theme';
+import { radius, target, type } from '../ui/theme';
 
 const Box = styled(ComboBox)`
     display: flex;
@@ -23,7 +23,7 @@ const Box = styled(ComboBox)`
         border: 0;
         background: none;
         font-weight: 680;
-        font-size: 15px;
+        font-size: ${type.body};
     }
     & > button {
         width: 30px;

@@ -37,7 +37,7 @@ const Head = styled.div`
 `;
 
 const Small = styled.span`
-    font-size: 13px;
+    font-size: ${type.small};
     color: ${({ theme }) => theme.quiet};
 `;
 
@@ -51,13 +51,13 @@ const Foot = styled.div`
 const Rule = styled.p`
     padding: 2px ${space.s};
     border: 2px dashed ${({ theme }) => theme.ink};
-    font-size: 13px;
+    font-size: ${type.small};
     font-weight: 600;
     justify-self: start;
 `;
 
 const Warnings = styled.ul`
-    font-size: 13px;
+    font-size: ${type.small};
     line-height: 1.35;
     & li::before {
         content: '! ';
@@ -66,7 +66,7 @@ const Warnings = styled.ul`
     & button {
         min-height: 24px;
         padding: 0 6px;
-        font-size: 13px;
+        font-size: ${type.small};
     }
 `;
 
@@ -122,7 +122,7 @@ export function RecipeCard({
                 <Foot>
                     <Small>{recipe.grain}</Small>
                     <Small style={{ display: 'inline-flex', alignItems: 'center', gap: 4 }}>
-                        <ToothRings left={recipe.toothLeft} size={20} /> tooth left
+                        <ToothRings left={recipe.toothLeft} />
                     </Small>
                     <Small>
                         dE00 {difference.dE00.toFixed(1)} ± {recipe.sigma.toFixed(1)}

@@ -18,7 +18,7 @@ import { pressureText } from '../ui/Pressure';
 import { Problem } from '../ui/States';
 import { Swatch } from '../ui/Swatch';
 import { radius, space, type } from '../ui/theme';
-import { useShortcuts } from '../ui/useShortcuts';
+import { useKeys } from '../ui/useKeys';
 import { Advice } from './Advice';
 import { Keep } from './Keep';
 import { Notation } from './Notation';
@@ -42,7 +42,7 @@ const Bar = styled.div`
     gap: ${space.s};
     & > h2 {
         flex: 1;
-        font-size: 16px;
+        font-size: ${type.lead};
     }
 `;
 
@@ -80,7 +80,7 @@ const Handle = styled(AriaButton)`
     border: 0;
     background: none;
     cursor: grab;
-    font-size: 18px;
+    font-size: ${type.lead};
 `;
 
 const Force = styled(Slider)`
@@ -204,7 +204,7 @@ export function StackEditor({ selected }: { selected: Selected }) {
         setPast([...past, steps]);
         setSteps(next);
     };
-    useShortcuts({ 'mod+z': undo, 'mod+shift+z': redo, u: undo, escape: () => selection.edit(null) });
+    useKeys({ undo, redo, close: () => selection.edit(null) });
 
     const { dragAndDropHooks } = useDragAndDrop<DraftStep>({
         getItems: (dragged) => [...dragged].map((key) => ({ 'text/plain': String(key) })),

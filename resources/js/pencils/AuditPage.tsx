@@ -13,13 +13,14 @@ import { RestsOnLine } from '../ui/RestsOnLine';
 import { Empty, Problem } from '../ui/States';
 import { WorkProgress } from '../ui/WorkProgress';
 import { NextPencil } from './NextPencil';
+import { type } from '../ui/theme';
 
 const Sizes = styled.div`
     display: flex;
     flex-wrap: wrap;
     gap: 4px 10px;
     & a {
-        font-size: 17px;
+        font-size: ${type.lead};
         font-weight: 680;
         font-variant-numeric: tabular-nums;
     }
@@ -251,9 +252,9 @@ export function AuditPage() {
 
     return (
         <Page>
-            <title>Audit of the box – Knotty Prism</title>
+            <title>What the box lacks – Knotty Prism</title>
             <Row>
-                <h1 style={{ flex: 1 }}>Audit of the box</h1>
+                <h1 style={{ flex: 1 }}>What the box lacks</h1>
                 <Choice
                     label="Paper"
                     value={paper}
@@ -261,7 +262,7 @@ export function AuditPage() {
                     onChange={(id) => setParams({ paper: id }, { replace: true })}
                 />
                 <StrongButton isDisabled={audit.open || paper === ''} onPress={() => audit.start.mutate({ paper })}>
-                    {result ? 'Look it through again' : 'Look it through'}
+                    {result ? 'Check the box again' : 'Check the box'}
                 </StrongButton>
             </Row>
             {audit.start.isError && <Problem message={messageOf(audit.start.error)} />}

@@ -57,7 +57,7 @@ function PencilInstead({ found }: { found: Substitutes['pencils'][number] }) {
     return (
         <section>
             <h2>
-                Instead of {found.pencil.number}{' '}
+                Substitutes for {found.pencil.number}{' '}
                 <small>
                     {found.pencil.range} {found.pencil.name}, {found.pencil.family}
                     {found.replacedBy && ` · its maker names ${found.replacedBy} as its successor`}
@@ -105,7 +105,7 @@ export function InsteadPage() {
 
     return (
         <Page>
-            <title>Instead of – Knotty Prism</title>
+            <title>Substitutes – Knotty Prism</title>
             <h1>What to take instead</h1>
             <Row style={{ marginTop: 12 }}>
                 <Box value={text} onChange={setText}>
@@ -151,7 +151,7 @@ export function InsteadPage() {
                     {find.data.recipes.map((found) => (
                         <section key={found.wanted.stack}>
                             <h2>
-                                Instead of <CalledOut stack={found.wanted.stack} />
+                                Substitutes for <CalledOut stack={found.wanted.stack} />
                             </h2>
                             {!found.swapped && <p>All of its pencils are at hand.</p>}
                             <Table>

@@ -20,7 +20,7 @@ import { Loading, Problem } from '../ui/States';
 import { spoken, Swatch } from '../ui/Swatch';
 import { Tick } from '../ui/Tick';
 import { ToothRings } from '../ui/ToothRings';
-import { space } from '../ui/theme';
+import { space, type } from '../ui/theme';
 import { PencilSheet } from './PencilSheet';
 import { useAddPencil, useNoteInBox, usePencilPage, useRemovePencil } from './pencilQueries';
 
@@ -32,10 +32,10 @@ const Head = styled.header`
     margin-bottom: ${space.m};
     & h1 {
         flex: 1;
-        font-size: 22px;
+        font-size: ${type.title};
     }
     & h1 b {
-        font-size: 44px;
+        font-size: ${type.far};
         line-height: 1;
         margin-right: 10px;
         font-variant-numeric: tabular-nums;
@@ -79,7 +79,7 @@ function PaperStrengths({ page }: { page: PageData }) {
                         </small>
                         <br />
                         <small style={{ display: 'inline-flex', alignItems: 'center', gap: 4 }}>
-                            <ToothRings left={strength.toothLeft} size={18} /> left
+                            <ToothRings left={strength.toothLeft} />
                         </small>
                     </figcaption>
                 </figure>

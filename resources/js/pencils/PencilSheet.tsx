@@ -161,7 +161,7 @@ export function PencilSheet({ page, onClose, onWritten }: Props) {
                 </Row>
                 {saving.error && Object.keys(problems).length === 0 && <Problem message={saving.error.message} />}
                 <StrongButton type="submit" isDisabled={saving.isPending}>
-                    {page ? 'Save' : 'Write it down'}
+                    {page ? 'Save' : 'Save'}
                 </StrongButton>
             </Form>
         </Sheet>

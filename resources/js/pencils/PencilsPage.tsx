@@ -66,13 +66,13 @@ const Card = styled.div`
         padding: 4px 6px;
     }
     & b {
-        font-size: 19px;
+        font-size: ${type.lead};
         line-height: 1.15;
         font-variant-numeric: tabular-nums;
     }
     & small {
         display: block;
-        font-size: 11px;
+        font-size: ${type.small};
         color: ${({ theme }) => theme.quiet};
         overflow: hidden;
         text-overflow: ellipsis;

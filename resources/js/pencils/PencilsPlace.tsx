@@ -4,8 +4,8 @@ import { SubNav } from '../ui/SubNav';
 
 const LINKS = [
     { to: '/pencils', name: 'The roll', end: true },
-    { to: '/pencils/audit', name: 'Audit of the box' },
-    { to: '/pencils/instead', name: 'Instead of' },
+    { to: '/pencils/audit', name: 'What the box lacks' },
+    { to: '/pencils/instead', name: 'Substitutes' },
     { to: '/pencils/files', name: 'Import and export' },
 ];
 

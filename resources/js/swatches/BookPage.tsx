@@ -17,6 +17,7 @@ import { useFilters } from '../ui/useFilters';
 import { SwatchFileSheet } from './SwatchFileSheet';
 import { SwatchSheet } from './SwatchSheet';
 import { useNoteSwatch, useRemoveSwatch, useRestoreSwatch, useSwatches } from './swatchQueries';
+import { type } from '../ui/theme';
 
 const Grid = styled.ul`
     display: grid;
@@ -25,7 +26,7 @@ const Grid = styled.ul`
     margin-top: 16px;
     & li > div {
         padding: 4px 8px 0 0;
-        font-size: 12px;
+        font-size: ${type.small};
         overflow-wrap: anywhere;
         line-height: 1.3;
     }

@@ -179,8 +179,8 @@ export function CalibrationPage() {
             <Row>
                 <h1 style={{ flex: 1 }} data-testid="in-force">
                     {current
-                        ? `Calibration ${current.number} is in force`
-                        : 'Nothing is calibrated: the pencils’ own colours speak'}
+                        ? `Calibration ${current.number} is in use`
+                        : 'Not calibrated yet: predictions rest on the pencils’ own colours'}
                 </h1>
                 <StrongButton isDisabled={work.open} onPress={() => work.start.mutate({})}>
                     Calibrate on {swatches} swatches
@@ -235,15 +235,14 @@ export function CalibrationPage() {
                                     <td className="number">{calibration.after.toFixed(2)}</td>
                                     <td>
                                         {calibration.id === inForce ? (
-                                            <strong>in force</strong>
+                                            <strong>in use</strong>
                                         ) : (
                                             <Button
                                                 onPress={() =>
                                                     put.mutate(calibration.id, {
                                                         onSuccess: () =>
-                                                            notify(
-                                                                `Calibration ${calibration.number} is in force`,
-                                                                () => put.mutate(inForce),
+                                                            notify(`Calibration ${calibration.number} is in use`, () =>
+                                                                put.mutate(inForce),
                                                             ),
                                                         onError: (error) => notify(messageOf(error)),
                                                     })
@@ -259,7 +258,7 @@ export function CalibrationPage() {
                                 <td colSpan={5}>Without swatches: the pencils&rsquo; own colours</td>
                                 <td>
                                     {inForce === null ? (
-                                        <strong>in force</strong>
+                                        <strong>in use</strong>
                                     ) : (
                                         <Button
                                             onPress={() =>

@@ -72,7 +72,7 @@ export function SwatchSheet({ papers, onClose }: Props) {
                 {add.error && Object.keys(problems).length === 0 && <Problem message={add.error.message} />}
                 <Row>
                     <StrongButton type="submit" isDisabled={add.isPending}>
-                        Write it down
+                        Save
                     </StrongButton>
                     <Button isDisabled={add.isPending} onPress={() => write(true)}>
                         Have the simulated studio draw and read it

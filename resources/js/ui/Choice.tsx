@@ -59,15 +59,17 @@ export const Option = styled(ListBoxItem)`
 interface Props<T extends string> {
     label: string;
     value: T;
-    options: { id: T; name: string }[];
+    options: readonly { id: T; name: string }[];
     onChange: (value: T) => void;
+    /** Where what stands beside it says what it is. */
+    hideLabel?: boolean;
 }
 
 /** One of a few. */
-export function Choice<T extends string>({ label, value, options, onChange }: Props<T>) {
+export function Choice<T extends string>({ label, value, options, onChange, hideLabel = false }: Props<T>) {
     return (
         <Box selectedKey={value} onSelectionChange={(key) => onChange(key as T)}>
-            <Name>{label}</Name>
+            <Name className={hideLabel ? 'visually-hidden' : undefined}>{label}</Name>
             <Trigger>
                 <SelectValue />
                 <span aria-hidden>▾</span>

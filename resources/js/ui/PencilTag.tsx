@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { Pencil } from '../api/client';
+import { type } from './theme';
 
 const Tag = styled(Link)`
     display: inline-flex;
@@ -16,7 +17,7 @@ const Tag = styled(Link)`
         forced-color-adjust: none;
     }
     & b {
-        font-size: 18px;
+        font-size: ${type.lead};
         font-variant-numeric: tabular-nums;
     }
     &:hover b {

@@ -43,7 +43,7 @@ const StepBox = styled.li`
     display: inline-flex;
     align-items: center;
     gap: 6px;
-    font-size: 15px;
+    font-size: ${type.small};
     & > i {
         width: 10px;
         height: 24px;
@@ -63,7 +63,7 @@ const LeaveOut = styled(Button)`
         padding: 0;
         border: 0;
         background: none;
-        font-size: 15px;
+        font-size: ${type.body};
         color: ${({ theme }) => theme.quiet};
     }
 `;

@@ -12,7 +12,7 @@ const Group = styled(ToggleButtonGroup)`
     & > button {
         min-height: 30px;
         min-width: 32px;
-        padding: 0 10px;
+        padding: 0 8px;
         border: 0;
         border-inline-start: 1px solid ${({ theme }) => theme.line};
         background: ${({ theme }) => theme.raised};

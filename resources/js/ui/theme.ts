@@ -58,12 +58,14 @@ export const dim: Theme = {
 
 export const space = { xs: '4px', s: '8px', m: '12px', l: '20px', xl: '32px' } as const;
 
+/** There are no other sizes. */
 export const type = {
-    small: '12px',
-    body: '14px',
-    lead: '16px',
-    title: '22px',
-    number: '26px',
+    small: '13px',
+    body: '15px',
+    lead: '17px',
+    title: '24px',
+    /** Read from a step away: a pencil's own page, the pressure in Draw. */
+    far: '34px',
     word: '84px',
     huge: '132px',
 } as const;
