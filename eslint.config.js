@@ -1,4 +1,6 @@
 import js from '@eslint/js';
+import query from '@tanstack/eslint-plugin-query';
+import a11y from 'eslint-plugin-jsx-a11y';
 import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
@@ -6,9 +8,22 @@ export default tseslint.config(
     { ignores: ['resources/js/api/schema.d.ts'] },
     js.configs.recommended,
     ...tseslint.configs.strict,
+    ...query.configs['flat/recommended'],
     {
         files: ['**/*.{ts,tsx}'],
         plugins: { 'react-hooks': hooks },
         rules: { ...hooks.configs.recommended.rules },
+    },
+    { files: ['resources/js/**/*.tsx'], ...a11y.flatConfigs.recommended },
+    {
+        // A promise that nobody waits for fails unseen.
+        files: ['resources/js/**/*.{ts,tsx}', 'tests/{Browser,Unit}/**/*.{ts,tsx}'],
+        languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+        rules: {
+            '@typescript-eslint/no-floating-promises': 'error',
+            '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
+            '@typescript-eslint/await-thenable': 'error',
+            '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
+        },
     },
 );

@@ -3,6 +3,7 @@ import { NavLink, Outlet, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { useSignOut } from './account/accountQueries';
 import { useSession } from './api/queries';
+import { Boundary } from './ui/Boundary';
 import { Button } from './ui/Button';
 import { useDeskLight } from './ui/DeskLight';
 import { KEYS, setSingleKeys, singleKeysAreOn, spokenKey } from './ui/keys';
@@ -127,7 +128,9 @@ export function Shell() {
                 </Button>
             </Bar>
             <Content id="content" tabIndex={-1}>
-                <Outlet />
+                <Boundary>
+                    <Outlet />
+                </Boundary>
             </Content>
             <Sheet title="Keys" isOpen={keysShown} onClose={() => showKeys(false)}>
                 <Tick

@@ -145,7 +145,7 @@ test('a chart is printed, filled, read, and calibrated on: the error falls and a
         .first()
         .click();
     await page.goto('/swatches/calibration');
-    await expect(page.getByTestId('in-force')).toContainText('Nothing is calibrated');
+    await expect(page.getByTestId('in-force')).toContainText('Not calibrated yet');
 
     // Print.
     await page.getByRole('link', { name: 'Lay out a chart' }).click();
@@ -191,7 +191,7 @@ test('a chart is printed, filled, read, and calibrated on: the error falls and a
     await expect(page.getByTestId('rests-on')).toContainText('calibration 1');
     await page.goto('/swatches/calibration');
     await page.getByRole('button', { name: 'Go back to these' }).click();
-    await expect(page.getByTestId('in-force')).toContainText('Nothing is calibrated');
+    await expect(page.getByTestId('in-force')).toContainText('Not calibrated yet');
     await page.getByRole('button', { name: 'Go back to 1' }).click();
     await expect(page.getByTestId('in-force')).toContainText('Calibration 1 is in use');
 });

@@ -112,7 +112,7 @@ test('everything often done has a key', async ({ page }) => {
     await expect(page).toHaveURL(/at=/);
     await expect(page.getByTestId('reading')).toBeVisible();
     const radius = page.url();
-    await page.keyboard.press(']');
+    await page.keyboard.press('l');
     await expect(page).not.toHaveURL(radius);
 });
 

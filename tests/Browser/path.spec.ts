@@ -46,9 +46,9 @@ test('from a spot in the photo to a drawn step, and all of it survives a reload'
     // Kept as the recipe of a named zone.
     await editor.getByLabel('Name the zone this recipe is for').fill('Front plank');
     await editor.getByRole('button', { name: 'Keep as zone' }).click();
-    await expect(page.getByRole('button', { name: /Front plank has a recipe/ })).toBeVisible();
+    await expect(page.getByRole('button', { name: /Front plank, has a recipe/ })).toBeVisible();
     await page.reload();
-    await expect(page.getByRole('button', { name: /Front plank has a recipe/ })).toBeVisible();
+    await expect(page.getByRole('button', { name: /Front plank, has a recipe/ })).toBeVisible();
 
     // Plan: pencils to take out, cautions, ordered steps, the sheet.
     await page.keyboard.press('3');

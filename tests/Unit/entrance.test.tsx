@@ -243,7 +243,7 @@ describe('a new piece', () => {
         expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Start' }).disabled).toBe(true);
         await choose(photo);
         expect(screen.getByLabelText<HTMLInputElement>('Title').value).toBe('two floats on planks');
-        expect(screen.getByRole('img', { name: 'The chosen photo' })).toBeTruthy();
+        expect(screen.getByRole('img', { name: 'What is to be drawn' })).toBeTruthy();
         await userEvent.click(screen.getByRole('button', { name: 'Start' }));
         await waitFor(() => expect(window.location.pathname).toBe('/pieces/p1/look'));
         expect(asked.filter(({ method }) => method === 'POST')).toHaveLength(1);

@@ -1,5 +1,14 @@
 import type { components } from './schema';
-import { keepPreviousData, QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import {
+    keepPreviousData,
+    MutationCache,
+    QueryCache,
+    QueryClient,
+    useMutation,
+    useQuery,
+    useQueryClient,
+} from '@tanstack/react-query';
+import { notify } from '../ui/Notices';
 import { ended } from './works';
 import {
     answered,
@@ -8,13 +17,27 @@ import {
     type Colour,
     type NudgeId,
     type PieceChanges,
+    type Session,
     type SchoolAnswers,
     type Plan,
     type ZoneCorrections,
     type Piece,
 } from './client';
 
-export const queryClient = new QueryClient({
+const SIGNED_OUT = 401;
+
+/** Whoever is signed out meanwhile is asked to sign in where they are, and is back there after. */
+function signedOut(error: Error) {
+    if (!(error instanceof Refusal) || error.status !== SIGNED_OUT) return;
+    const session = queryClient.getQueryData<Session>(keys.session);
+    if (session?.user == null) return;
+    queryClient.setQueryData<Session>(keys.session, { ...session, user: null });
+    notify('You were signed out meanwhile. Sign in, and you are back where you were.');
+}
+
+export const queryClient: QueryClient = new QueryClient({
+    queryCache: new QueryCache({ onError: signedOut }),
+    mutationCache: new MutationCache({ onError: signedOut }),
     defaultOptions: {
         queries: {
             staleTime: 30_000,
@@ -137,7 +160,7 @@ export const supportOf = (paper: string, zone: Pick<components['schemas']['Zone'
 
 export const usePrediction = (piece: string, paper: string, zone: string | null, target: Lab, stack: string | null) =>
     useQuery({
-        queryKey: ['piece', piece, 'prediction', paper, lab(target), stack],
+        queryKey: ['piece', piece, 'prediction', paper, zone, lab(target), stack],
         enabled: stack !== null,
         staleTime: Infinity,
         placeholderData: keepPreviousData,
@@ -150,13 +173,13 @@ export const usePrediction = (piece: string, paper: string, zone: string | null,
             ),
     });
 
-/** Why a stack is as it is: the same without this or that. */
 /** Three neighbouring hues for a zone. */
 export const useTrio = (zone: string) =>
     useMutation({
         mutationFn: () => answered(api.POST('/api/zones/{zone}/trio', { params: { path: { zone } } })),
     });
 
+/** Why a stack is as it is: the same without this or that. */
 export const useWhy = (
     piece: string,
     paper: string,
@@ -166,7 +189,7 @@ export const useWhy = (
     wanted: boolean,
 ) =>
     useQuery({
-        queryKey: ['piece', piece, 'why', paper, lab(target), stack],
+        queryKey: ['piece', piece, 'why', paper, zone, lab(target), stack],
         enabled: wanted && stack !== '',
         staleTime: Infinity,
         queryFn: () =>

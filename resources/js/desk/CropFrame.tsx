@@ -101,9 +101,12 @@ export function CropFrame({ crop, ratio, onChange }: Props) {
 
     return (
         <Shade ref={sheet}>
+            {/* An application takes keys and pointers itself. */}
+            {/* eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions */}
             <div
                 role="application"
                 aria-label="Crop. Arrow keys move it, Shift and arrows change its size."
+                // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
                 tabIndex={0}
                 data-testid="crop"
                 style={{

@@ -1,10 +1,11 @@
-import { useIsMutating } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
-import { NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
+import { useMutationState } from '@tanstack/react-query';
+import { useEffect, useMemo, useState } from 'react';
+import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, Refusal } from '../api/client';
 import { usePiece, usePlan, useSample } from '../api/queries';
 import { useKeptReserves, useLook } from '../api/lookQueries';
+import { Boundary } from '../ui/Boundary';
 import { Loading, Problem } from '../ui/States';
 import { space, type, UPRIGHT } from '../ui/theme';
 import { useKeys } from '../ui/useKeys';
@@ -24,6 +25,15 @@ export const STAGES = [
     { path: 'compare', name: 'Compare' },
 ] as const;
 
+const fetchStages = () =>
+    Promise.allSettled([
+        import('../look/LookStage'),
+        import('../match/MatchStage'),
+        import('../plan/PlanStage'),
+        import('../draw/DrawStage'),
+        import('../compare/CompareStage'),
+    ]);
+
 const Layout = styled.div`
     display: grid;
     grid-template-columns: minmax(0, 1fr) minmax(500px, 44%);
@@ -39,6 +49,7 @@ const Layout = styled.div`
 
 const Left = styled.div`
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
     grid-template-rows: auto auto auto minmax(0, 1fr);
     gap: ${space.s};
     padding: ${space.s} ${space.m};
@@ -66,11 +77,14 @@ const Head = styled.header`
     }
 `;
 
-/** Whether all that was changed is kept. */
+/** Whether all that was changed is kept. Without a network changes wait; they are sent when it is back. */
 function Saved() {
-    const saving = useIsMutating() > 0;
+    const open = useMutationState({ filters: { status: 'pending' }, select: ({ state }) => state.isPaused });
+    const waiting = open.filter(Boolean).length;
+    const said =
+        waiting > 0 ? `${waiting} ${waiting === 1 ? 'change waits' : 'changes wait'} for the network` : 'Saving';
 
-    return <small data-testid="saved">{saving ? 'Saving' : 'Saved'}</small>;
+    return <small data-testid="saved">{open.length > 0 ? said : 'Saved'}</small>;
 }
 
 const Right = styled.main`
@@ -143,6 +157,10 @@ export function Desk() {
 
         return null;
     }, [zone, target, selection.spot, sample.data]);
+    // The other stages come along: they open at once, and without a network too.
+    useEffect(() => {
+        void fetchStages();
+    }, []);
     const drawing = pathname.endsWith('/draw');
     const shown = pathname.endsWith('/plan')
         ? plan.data?.turns.find(({ number }) => number === selection.places)
@@ -198,7 +216,14 @@ export function Desk() {
     if (piece.isError) {
         const gone = piece.error instanceof Refusal && piece.error.status === 404;
 
-        return <Problem message={messageOf(piece.error)} {...(gone ? {} : { retry: () => void piece.refetch() })} />;
+        return (
+            <>
+                <Problem message={messageOf(piece.error)} {...(gone ? {} : { retry: () => void piece.refetch() })} />
+                <Link to="/pieces" style={{ marginInlineStart: 20 }}>
+                    To your pieces
+                </Link>
+            </>
+        );
     }
     if (!desk) return <Loading what="Opening the piece" />;
 
@@ -241,7 +266,9 @@ export function Desk() {
                         ))}
                     </Stages>
                     <Stage tabIndex={-1}>
-                        <Outlet />
+                        <Boundary>
+                            <Outlet />
+                        </Boundary>
                     </Stage>
                 </Right>
             </Layout>

@@ -111,7 +111,7 @@ export function NewPiecePage() {
                             void dropped?.getFile().then(take);
                         }}
                     >
-                        {preview && <img src={preview} alt="The chosen photo" onError={() => setPreview(null)} />}
+                        {preview && <img src={preview} alt="What is to be drawn" onError={() => setPreview(null)} />}
                         {!preview && (
                             <Text slot="label">
                                 {photo ? photo.name : 'Drop a photo here: JPEG, PNG or WebP, up to 40 MB'}
