@@ -234,10 +234,11 @@ describe('a pencil', () => {
                     : {},
         });
         show(pencilPage, '/pencils/QW:404');
-        const stub = await screen.findByLabelText('Stub, mm');
+        const stub = await screen.findByLabelText('Stub');
         await userEvent.clear(stub);
-        await userEvent.type(stub, '900');
+        await userEvent.type(stub, '900 mm');
         await userEvent.tab();
+        expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ lengthMm: 900 });
         expect(await screen.findByText(/A stub is 5 to 180 mm long/)).toBeTruthy();
         await userEvent.click(screen.getByText('Favourite'));
         await waitFor(() =>

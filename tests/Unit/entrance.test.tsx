@@ -7,6 +7,8 @@ import {
     ResetPasswordPage,
     SignInPage,
 } from '../../resources/js/account/AccountPages';
+import { answered, api } from '../../resources/js/api/client';
+import { keys, queryClient } from '../../resources/js/api/queries';
 import { NewPiecePage } from '../../resources/js/pieces/NewPiecePage';
 import { PiecesPage } from '../../resources/js/pieces/PiecesPage';
 import { Notices } from '../../resources/js/ui/Notices';
@@ -15,6 +17,23 @@ import { Answer, serve } from './server';
 
 const nobody = { user: null, demo: false };
 const signedIn = { user: { id: 1, name: 'Ada', email: 'ada@example.test' }, demo: false };
+
+describe('being signed out meanwhile', () => {
+    it('asks to sign in, and says so once', async () => {
+        serve({ 'GET /api/pieces': () => new Answer(401, { message: 'Unauthenticated.' }) });
+        show(<Notices />);
+        queryClient.setQueryData(keys.session, signedIn);
+        const ask = () =>
+            queryClient
+                .fetchQuery({ queryKey: ['asked'], queryFn: () => answered(api.GET('/api/pieces')) })
+                .catch(() => undefined);
+        await ask();
+        await ask();
+        expect(queryClient.getQueryData(keys.session)).toEqual({ ...signedIn, user: null });
+        expect(await screen.findAllByText(/You were signed out meanwhile/)).toHaveLength(1);
+        queryClient.clear();
+    });
+});
 
 describe('signing in', () => {
     it('offers the demo studio only if it is there', async () => {

@@ -4,6 +4,7 @@ import { describe, expect, it, vi } from 'vitest';
 import { ZoneStrip } from '../../resources/js/desk/ZoneStrip';
 import { Reading } from '../../resources/js/desk/Reading';
 import { RecipeCard } from '../../resources/js/match/RecipeCard';
+import { Boundary } from '../../resources/js/ui/Boundary';
 import { Button } from '../../resources/js/ui/Button';
 import { useDeskLight } from '../../resources/js/ui/DeskLight';
 import { Field } from '../../resources/js/ui/Field';
@@ -17,6 +18,7 @@ import { Tick } from '../../resources/js/ui/Tick';
 import { ToothRings } from '../../resources/js/ui/ToothRings';
 import { KEYS, setSingleKeys, spokenKey } from '../../resources/js/ui/keys';
 import { useKeys } from '../../resources/js/ui/useKeys';
+import { counted, placeName } from '../../resources/js/ui/words';
 import { colour, recipe, section, show, step, wash, zone } from './fixtures';
 
 describe('the words for pressure', () => {
@@ -356,6 +358,46 @@ describe('the light of the desk', () => {
         unmount();
         show(<Lamp />);
         expect(screen.getByRole('button', { name: 'dim' })).toBeTruthy();
+    });
+});
+
+describe('a page that breaks', () => {
+    it('says so in its place, and is tried again', async () => {
+        vi.spyOn(console, 'error').mockImplementation(() => undefined);
+        let broken = true;
+        const Page = () => {
+            if (broken) throw new Error('No such thing.');
+
+            return <p>All is well</p>;
+        };
+        show(
+            <>
+                <p>The bar</p>
+                <Boundary>
+                    <Page />
+                </Boundary>
+            </>,
+        );
+        expect(screen.getByRole('alert').textContent).toContain('What you saved is safe');
+        expect(screen.getByText('The bar')).toBeTruthy();
+        broken = false;
+        await userEvent.click(screen.getByRole('button', { name: 'Try again' }));
+        expect(screen.getByText('All is well')).toBeTruthy();
+    });
+});
+
+describe('words', () => {
+    it('count and place', () => {
+        expect([counted(1, 'field'), counted(2, 'field'), counted(0, 'swatch', 'swatches')]).toEqual([
+            '1 field',
+            '2 fields',
+            '0 swatches',
+        ]);
+        expect([placeName(0.1, 0.9), placeName(0.5, 0.5), placeName(0.9, 0.5)]).toEqual([
+            'lower left',
+            'centre',
+            'right',
+        ]);
     });
 });
 

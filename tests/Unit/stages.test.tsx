@@ -135,6 +135,8 @@ describe('Match', () => {
             'Recipe No. 2',
             'Recipe Nearest single',
         ]);
+        // Who does not see them hears of them.
+        expect(screen.getByTestId('heard').textContent).toMatch(/^Float.*: green.*\. 2 recipes\. First: /);
         expect(asked.at(-1)?.body).toEqual({
             L: 46.4,
             a: -16.9,
@@ -229,6 +231,12 @@ describe('Match', () => {
         await waitFor(() => expect(screen.getByTestId('open').textContent).toBe('QW:404@40 > QW:519@95'));
         expect(screen.getByRole('button', { name: 'Undo' }).hasAttribute('disabled')).toBe(true);
         await userEvent.click(screen.getByRole('button', { name: 'Redo' }));
+        await waitFor(() => expect(screen.getByTestId('open').textContent).toBe('QW:404@40 > QW:519@95 > wash'));
+        // Another order without dragging.
+        expect(screen.getByRole('button', { name: 'Lay step 1 earlier' }).hasAttribute('disabled')).toBe(true);
+        await userEvent.click(screen.getByRole('button', { name: 'Lay step 2 later' }));
+        await waitFor(() => expect(screen.getByTestId('open').textContent).toBe('QW:404@40 > wash > QW:519@95'));
+        await userEvent.click(screen.getByRole('button', { name: 'Lay step 3 earlier' }));
         await waitFor(() => expect(screen.getByTestId('open').textContent).toBe('QW:404@40 > QW:519@95 > wash'));
         await userEvent.click(screen.getByRole('button', { name: 'Remove step 1' }));
         await userEvent.click(screen.getByRole('button', { name: 'Keep for Float' }));

@@ -39,8 +39,8 @@ export function squareOf(format: Piece['format']): number {
     return steps.find((step) => across / step <= SQUARES + 2) ?? steps[steps.length - 1] ?? 1;
 }
 
-/** Squares over what is drawn, with their measures on the paper. */
-export function Grid({ format }: { format: Piece['format'] }) {
+/** Squares over what is drawn, with their measures on the paper: figures that read the right way, however the picture is turned. */
+export function Grid({ format, turned }: { format: Piece['format']; turned: string | undefined }) {
     const crop = format.crop ?? WHOLE;
     const square = squareOf(format);
     const mm = square * (format.unit === 'in' ? MM_PER_INCH : 1);
@@ -74,12 +74,12 @@ export function Grid({ format }: { format: Piece['format'] }) {
                 )}
             </Lines>
             {columns.slice(1).map(({ i, at }) => (
-                <Label key={i} style={{ left: `${100 * at}%`, top: `${100 * crop.y}%` }}>
+                <Label key={i} style={{ transform: turned, left: `${100 * at}%`, top: `${100 * crop.y}%` }}>
                     {text(i)}
                 </Label>
             ))}
             {rows.slice(1).map(({ i, at }) => (
-                <Label key={i} style={{ left: `${100 * crop.x}%`, top: `${100 * at}%` }}>
+                <Label key={i} style={{ transform: turned, left: `${100 * crop.x}%`, top: `${100 * at}%` }}>
                     {text(i)}
                 </Label>
             ))}

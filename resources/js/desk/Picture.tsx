@@ -347,19 +347,21 @@ export function Picture(props: Props) {
                         }}
                     />
                 )}
-                <PictureLines
-                    piece={piece}
-                    selectedZone={selected?.zone ?? null}
-                    litZone={litZone}
-                    veiled={veiled}
-                    spot={selected?.zone ? null : spot}
-                    pinned={selection.pinned}
-                    preview={preview}
-                    lasso={drawn}
-                    bordersShown={selection.bordersShown}
-                    turned={turned}
-                />
-                {selection.gridShown && <Grid format={format} />}
+                {!selection.isolated && (
+                    <PictureLines
+                        piece={piece}
+                        selectedZone={selected?.zone ?? null}
+                        litZone={litZone}
+                        veiled={veiled}
+                        spot={selected?.zone ? null : spot}
+                        pinned={selection.pinned}
+                        preview={preview}
+                        lasso={drawn}
+                        bordersShown={selection.bordersShown}
+                        turned={turned}
+                    />
+                )}
+                {selection.gridShown && !selection.isolated && <Grid format={format} turned={turned} />}
                 {tool?.kind === 'crop' && (
                     <CropFrame
                         crop={tool.crop}
@@ -370,6 +372,9 @@ export function Picture(props: Props) {
             </SheetOf>
             {selection.view === 'drawing' && shown !== drawing && (
                 <Waiting role="status">Computing the drawing…</Waiting>
+            )}
+            {selection.view === 'temperature' && shown !== source && (
+                <Waiting role="status">Sorting warm from cool…</Waiting>
             )}
             {selection.isolated && selected && spot && (
                 <Isolated>

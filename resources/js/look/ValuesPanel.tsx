@@ -10,6 +10,7 @@ import { Segments } from '../ui/Segments';
 import { space } from '../ui/theme';
 import { Line, Part } from './parts';
 import { tell } from './words';
+import { placeName } from '../ui/words';
 
 const Rungs = styled.div`
     display: flex;
@@ -133,12 +134,12 @@ export function ValuesPanel({ look }: { look: Look }) {
                                 {spots.map((spot, i) => (
                                     <Button
                                         key={i}
-                                        aria-label={`${name} ${i + 1}: step ${spot.step}`}
+                                        aria-label={`${name} ${i + 1}: step ${spot.step}, ${placeName(spot.x, spot.y)}`}
                                         onPress={() =>
                                             selection.selectSpot({ x: spot.x, y: spot.y, radius: DEFAULT_RADIUS / 2 })
                                         }
                                     >
-                                        step <b>{spot.step}</b>
+                                        <b>{spot.step}</b> {placeName(spot.x, spot.y)}
                                     </Button>
                                 ))}
                             </Line>

@@ -7,6 +7,7 @@ import { Choice } from '../ui/Choice';
 import { Tick } from '../ui/Tick';
 import { space, type } from '../ui/theme';
 import { PencilPicker } from './PencilPicker';
+import { counted } from '../ui/words';
 
 const Head = styled.div`
     display: flex;
@@ -60,8 +61,6 @@ const TICKS = [
     ['lightfast', 'Lightfast'],
     ['paletteOnly', 'From the palette'],
 ] as const;
-
-const counted = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`;
 
 /** The conditions that hold, in a line. */
 export function conditionsIn(wishes: SearchWishes): string {

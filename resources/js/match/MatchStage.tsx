@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
-import { messageOf, type Target, Refusal } from '../api/client';
+import { messageOf, type Colour, type Recipe, type Target, Refusal } from '../api/client';
 import { useBox, usePlan, useRecipes, useTypedColour, type SearchWishes, supportOf } from '../api/queries';
 import { useDesk, type Selected } from '../desk/DeskContext';
 import { Reading } from '../desk/Reading';
@@ -9,7 +9,9 @@ import { TargetChoice } from '../desk/TargetChoice';
 import { DEFAULT_RADIUS } from '../desk/useSelection';
 import { Empty, Loading, Problem } from '../ui/States';
 import { RestsOnLine } from '../ui/RestsOnLine';
+import { spoken } from '../ui/Swatch';
 import { space } from '../ui/theme';
+import { counted } from '../ui/words';
 import { Conditions } from './Conditions';
 import { reasons } from './reasons';
 import { TrioPanel } from './TrioPanel';
@@ -46,6 +48,13 @@ const byRole = (targets: Target[]) =>
     Object.fromEntries([...targets].reverse().map(({ role, colour }) => [role, colour])) as Partial<
         Record<Target['role'], Target['colour']>
     >;
+
+/** What is seen at a glance, for who hears it: the colour, and what was found for it. */
+function heard(name: string, colour: Colour, recipes: Recipe[] | undefined) {
+    const found = recipes && `${counted(recipes.length, 'recipe')}. ${recipes[0] ? `First: ${recipes[0].build}` : ''}`;
+
+    return [`${name}: ${spoken(colour)}.`, found].filter(Boolean).join(' ');
+}
 
 /** Recipes for the selected colour, and the editor for the one that is open. */
 export function MatchStage() {
@@ -102,6 +111,9 @@ export function MatchStage() {
                 spread={selection.typed === null ? selected.spread : null}
                 predicted={kept?.predicted}
             />
+            <p role="status" className="visually-hidden" data-testid="heard">
+                {heard(name, selected.colour, found.data?.recipes)}
+            </p>
             {selected.zone && <TargetChoice zone={selected.zone} />}
             {selection.editing !== null ? (
                 <StackEditor key={selected.target?.id ?? 'free'} selected={selected} />

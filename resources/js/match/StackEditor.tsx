@@ -57,7 +57,7 @@ const Rows = styled(GridList)`
 
 const Row = styled(GridListItem)`
     display: grid;
-    grid-template-columns: 24px 14px minmax(120px, 1.5fr) minmax(104px, 1fr) 84px 30px 46px;
+    grid-template-columns: 22px 24px 12px minmax(112px, 1.6fr) minmax(96px, 1fr) 84px 26px 42px;
     align-items: center;
     gap: 6px;
     padding: ${space.xs} ${space.xs} ${space.xs} 0;
@@ -113,6 +113,30 @@ const Force = styled(Slider)`
         outline-offset: 2px;
     }
 `;
+
+const Moves = styled.span`
+    display: grid;
+    && button {
+        width: 24px;
+        min-height: 20px;
+        padding: 0;
+        border: 0;
+        background: none;
+    }
+    @media (pointer: coarse) {
+        && button {
+            min-height: 44px;
+        }
+    }
+`;
+
+/** One step a place on or back. */
+function moved(steps: DraftStep[], index: number, by: -1 | 1): DraftStep[] {
+    const next = [...steps];
+    next.splice(index + by, 0, ...next.splice(index, 1));
+
+    return next;
+}
 
 const Passes = styled.div`
     display: flex;
@@ -253,6 +277,22 @@ export function StackEditor({ selected }: { selected: Selected }) {
                             <Handle slot="drag" aria-label={`Move step ${index + 1}`}>
                                 ≡
                             </Handle>
+                            <Moves>
+                                <SignButton
+                                    aria-label={`Lay step ${index + 1} earlier`}
+                                    isDisabled={index === 0}
+                                    onPress={() => change(moved(steps, index, -1))}
+                                >
+                                    ↑
+                                </SignButton>
+                                <SignButton
+                                    aria-label={`Lay step ${index + 1} later`}
+                                    isDisabled={index === steps.length - 1}
+                                    onPress={() => change(moved(steps, index, 1))}
+                                >
+                                    ↓
+                                </SignButton>
+                            </Moves>
                             <b>{index + 1}</b>
                             {step.kind === 'layer' ? (
                                 <>
@@ -299,7 +339,7 @@ export function StackEditor({ selected }: { selected: Selected }) {
                                     </Passes>
                                 </>
                             ) : (
-                                <strong style={{ gridColumn: '3 / 6' }}>
+                                <strong style={{ gridColumn: '4 / 7' }}>
                                     {step.kind === 'wash'
                                         ? 'Solvent wash, dried'
                                         : step.kind === 'blend'

@@ -6,7 +6,6 @@ import { useChangeBox, usePapers } from '../api/queries';
 import { Button } from '../ui/Button';
 import { CalledOut } from '../ui/CalledOut';
 import { Choice } from '../ui/Choice';
-import { Field } from '../ui/Field';
 import { GrainSwatch } from '../ui/GrainSwatch';
 import { HueRing } from '../ui/HueRing';
 import { Ladder } from '../ui/Ladder';
@@ -19,6 +18,7 @@ import { RestsOnLine } from '../ui/RestsOnLine';
 import { Loading, Problem } from '../ui/States';
 import { spoken, Swatch } from '../ui/Swatch';
 import { Tick } from '../ui/Tick';
+import { Quantity } from '../ui/Quantity';
 import { ToothRings } from '../ui/ToothRings';
 import { space, type } from '../ui/theme';
 import { PencilSheet } from './PencilSheet';
@@ -233,25 +233,18 @@ export function PencilPage() {
                         Favourite
                     </Tick>
                     <div style={{ width: 130 }}>
-                        <Field
-                            label="Stub, mm"
-                            defaultValue={page.lengthMm === null ? '' : String(page.lengthMm)}
-                            onBlur={(event) => {
-                                const text = (event.target as HTMLInputElement).value.trim();
-                                if (text !== String(page.lengthMm ?? '')) {
-                                    note.mutate({ lengthMm: text === '' ? null : Number(text) });
-                                }
-                            }}
+                        <Quantity
+                            label="Stub"
+                            unit="millimeter"
+                            value={page.lengthMm}
+                            onChange={(lengthMm) => note.mutate({ lengthMm })}
                         />
                     </div>
                     <div style={{ width: 130 }}>
-                        <Field
+                        <Quantity
                             label="Spare ones"
-                            defaultValue={String(page.spare)}
-                            onBlur={(event) => {
-                                const text = (event.target as HTMLInputElement).value.trim();
-                                if (text !== String(page.spare)) note.mutate({ spare: Number(text) });
-                            }}
+                            value={page.spare}
+                            onChange={(spare) => note.mutate({ spare: spare ?? 0 })}
                         />
                     </div>
                     {note.isError && <p role="alert">! {messageOf(note.error)}</p>}

@@ -96,7 +96,9 @@ function PlanHead({ plan }: { plan: Plan }) {
 
     return (
         <Head>
-            <p data-testid="plan-head">{saidInShort(plan)}</p>
+            <p role="status" data-testid="plan-head">
+                {saidInShort(plan)}
+            </p>
             <a href={`/api/pieces/${piece.id}/plan.pdf`} target="_blank" rel="noreferrer">
                 Plan sheet, PDF
             </a>

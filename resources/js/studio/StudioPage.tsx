@@ -31,7 +31,7 @@ export function StudioPage() {
                 />
             </section>
             <section aria-labelledby="schools">
-                <h2 id="schools">Your schools</h2>
+                <h2 id="schools">Ways of working</h2>
                 <p>Pieces follow these, but for what a piece or a zone answers itself in Plan.</p>
                 <SchoolRows
                     chosen={schools.data?.chosen ?? {}}

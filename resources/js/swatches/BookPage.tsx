@@ -184,7 +184,11 @@ export function BookPage() {
                                         defaultValue={swatch.note}
                                         onBlur={(event) => {
                                             const text = (event.target as HTMLInputElement).value;
-                                            if (text !== swatch.note) note.mutate({ swatch: swatch.id, note: text });
+                                            if (text !== swatch.note)
+                                                note.mutate(
+                                                    { swatch: swatch.id, note: text },
+                                                    { onError: (error) => notify(messageOf(error)) },
+                                                );
                                         }}
                                     />
                                 </td>

@@ -13,6 +13,7 @@ import { Empty, Loading, Problem } from '../ui/States';
 import { SwatchPair } from '../ui/Swatch';
 import { WorkProgress } from '../ui/WorkProgress';
 import { useCalibration, useCalibrations, usePutInForce, useRemoveSwatch, useRestoreSwatch } from './swatchQueries';
+import { counted } from '../ui/words';
 
 const WORST = 24;
 
@@ -182,8 +183,10 @@ export function CalibrationPage() {
                         ? `Calibration ${current.number} is in use`
                         : 'Not calibrated yet: predictions rest on the pencils’ own colours'}
                 </h1>
-                <StrongButton isDisabled={work.open} onPress={() => work.start.mutate({})}>
-                    Calibrate on {swatches} swatches
+                <StrongButton isDisabled={work.open || swatches === 0} onPress={() => work.start.mutate({})}>
+                    {swatches === 0
+                        ? 'No swatches to calibrate on'
+                        : `Calibrate on ${counted(swatches, 'swatch', 'swatches')}`}
                 </StrongButton>
                 {current && newer > 0 && (
                     <Button isDisabled={work.open} onPress={() => work.start.mutate({ onlyNew: true })}>
@@ -193,7 +196,7 @@ export function CalibrationPage() {
             </Row>
             <p>
                 {newer > 0
-                    ? `${newer} swatches were written since the latest calibration.`
+                    ? `${counted(newer, 'swatch was', 'swatches were')} written since the latest calibration.`
                     : 'No swatch was written since the latest calibration.'}{' '}
                 <Link to="/swatches/charts">Which ten would teach most next?</Link>
             </p>

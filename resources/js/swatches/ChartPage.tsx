@@ -11,6 +11,7 @@ import { Loading, Problem } from '../ui/States';
 import { WorkProgress } from '../ui/WorkProgress';
 import { ReadingView } from './ReadingView';
 import { useChart, useReadChart } from './swatchQueries';
+import { counted } from '../ui/words';
 
 const Download = styled.a`
     ${buttonLook}
@@ -59,8 +60,8 @@ export function ChartPage() {
                 <h1 style={{ flex: 1 }}>
                     {data.title}{' '}
                     <small>
-                        {data.fields.length} fields on {data.paperName}, {data.sheets}{' '}
-                        {data.sheets === 1 ? 'sheet' : 'sheets'} of {data.page === 'a4' ? 'A4' : 'Letter'}
+                        {counted(data.fields.length, 'field')} on {data.paperName}, {counted(data.sheets, 'sheet')} of{' '}
+                        {data.page === 'a4' ? 'A4' : 'Letter'}
                     </small>
                 </h1>
                 <Download href={`/api/charts/${id}/chart.pdf`} target="_blank">

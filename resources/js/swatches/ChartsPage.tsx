@@ -12,6 +12,7 @@ import { notify } from '../ui/Notices';
 import { Columns, Page, Row, Table } from '../ui/Page';
 import { BadRows, Problem } from '../ui/States';
 import { useAddChart, useCharts, useLessons, useRemoveChart, useRestoreChart, type ChartWish } from './swatchQueries';
+import { counted } from '../ui/words';
 
 const KINDS: { id: ChartWish['kind']; name: string }[] = [
     { id: 'singles', name: 'every pencil at three pressures' },
@@ -118,7 +119,7 @@ export function ChartsPage() {
                         <StrongButton isDisabled={add.isPending || paper === ''} onPress={lay}>
                             Lay it out
                         </StrongButton>
-                        {count !== null && <small>{count} fields</small>}
+                        {count !== null && <small>{counted(count, 'field')}</small>}
                     </Row>
                     {add.error instanceof Refusal && add.error.rows.length > 0 ? (
                         <BadRows message={add.error.message} rows={add.error.rows} what="Line" />
@@ -162,8 +163,8 @@ export function ChartsPage() {
                             </td>
                             <td>{chart.paperName}</td>
                             <td>
-                                {chart.fields.length} fields, {chart.sheets} {chart.sheets === 1 ? 'sheet' : 'sheets'}{' '}
-                                of {chart.page === 'a4' ? 'A4' : 'Letter'}
+                                {counted(chart.fields.length, 'field')}, {counted(chart.sheets, 'sheet')} of{' '}
+                                {chart.page === 'a4' ? 'A4' : 'Letter'}
                             </td>
                             <td>{chart.read > 0 ? `${chart.read} read` : 'not read yet'}</td>
                             <td>{chart.madeAt.slice(0, 10)}</td>

@@ -9,6 +9,7 @@ import { Problem } from '../ui/States';
 import { Swatch } from '../ui/Swatch';
 import { Tick } from '../ui/Tick';
 import { useTakeReadings } from './swatchQueries';
+import { counted } from '../ui/words';
 
 const Shown = styled.div`
     position: relative;
@@ -71,8 +72,9 @@ export function ReadingView({ chart, reading, picture, simulated, onDone }: Prop
         <section aria-label="Reading" data-testid="reading">
             <Row style={{ alignItems: 'center', marginTop: 16 }}>
                 <p style={{ flex: 1 }}>
-                    Sheet {reading.sheet}: {reading.fields.length} fields read, <strong>{doubtful} doubtful</strong>.
-                    The light varied by {reading.light.toFixed(2)} over the sheet, and was corrected.
+                    Sheet {reading.sheet}: {counted(reading.fields.length, 'field')} read,{' '}
+                    <strong>{doubtful} doubtful</strong>. The light varied by {reading.light.toFixed(2)} over the sheet,
+                    and was corrected.
                     {simulated && ' This picture is simulated.'}
                 </p>
                 <StrongButton isDisabled={take.isPending || wanted.size === 0} onPress={write}>

@@ -8,7 +8,8 @@ import { space, type } from './theme';
 
 const Rows = styled.div`
     display: grid;
-    gap: ${space.m};
+    grid-template-columns: repeat(auto-fit, minmax(min(440px, 100%), 1fr));
+    gap: ${space.m} ${space.l};
 `;
 
 const Row = styled.div`
@@ -21,7 +22,7 @@ const Row = styled.div`
         line-height: 1.35;
         padding-bottom: 2px;
     }
-    & button {
+    & > p button {
         min-height: 26px;
         padding: 0 8px;
         font-size: ${type.small};

@@ -1,0 +1,40 @@
+import { NumberField } from 'react-aria-components';
+import styled from 'styled-components';
+import { FieldInput, FieldLabel, FieldProblem } from './Field';
+import { space } from './theme';
+
+const Box = styled(NumberField)`
+    display: grid;
+    gap: ${space.xs};
+`;
+
+interface Props {
+    label: string;
+    value: number | null;
+    unit?: 'millimeter' | 'inch' | 'minute';
+    onChange: (value: number | null) => void;
+    problem?: string | undefined;
+}
+
+/**
+ * A number with its unit: "85 mm" and "85" are the same. What is no number is said to be none and stays to be mended; limits are
+ * the server's to tell, so that nothing typed is changed without a word.
+ */
+export function Quantity({ label, value, unit, onChange, problem }: Props) {
+    return (
+        <Box
+            defaultValue={value ?? Number.NaN}
+            formatOptions={unit ? { style: 'unit', unit, maximumFractionDigits: 1 } : { maximumFractionDigits: 0 }}
+            onChange={(typed) => {
+                const next = Number.isNaN(typed) ? null : typed;
+                if (next !== value) onChange(next);
+            }}
+            isInvalid={problem !== undefined}
+            validationBehavior="aria"
+        >
+            <FieldLabel>{label}</FieldLabel>
+            <FieldInput />
+            <FieldProblem>{problem}</FieldProblem>
+        </Box>
+    );
+}
