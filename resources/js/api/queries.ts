@@ -66,6 +66,13 @@ export const useSession = () =>
 
 export const usePapers = () => useQuery({ queryKey: keys.papers, queryFn: () => answered(api.GET('/api/papers')) });
 
+/** What a paper is called. */
+export function usePaperName() {
+    const papers = usePapers();
+
+    return (id: string) => papers.data?.find((paper) => paper.id === id)?.name ?? id;
+}
+
 /** What the artist owns, in box order. */
 export const useBox = () =>
     useQuery({

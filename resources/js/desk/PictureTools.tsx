@@ -52,6 +52,11 @@ const Scale = styled(Button)`
     font-variant-numeric: tabular-nums;
 `;
 
+/** Dark while something of it is on. */
+const Opener = styled(Button)<{ $on: boolean }>`
+    ${({ theme, $on }) => $on && `&& { background: ${theme.strong}; color: ${theme.onStrong}; }`}
+`;
+
 const More = styled(Panel)`
     display: grid;
     gap: ${space.s};
@@ -154,11 +159,12 @@ export function PictureTools({ zoom, onResize }: Props) {
                     />
                 </div>
                 <DialogTrigger>
-                    <Button
+                    <Opener
+                        $on={changed.length > 0}
                         aria-label={changed.length > 0 ? `More of the view: ${changed.join(', ')}` : 'More of the view'}
                     >
-                        {changed.length > 0 ? `More, ${changed.length} on` : 'More'} <span aria-hidden>▾</span>
-                    </Button>
+                        More <span aria-hidden>▾</span>
+                    </Opener>
                     <More placement="bottom">
                         <Dialog aria-label="More of the view">
                             {switches.map(({ name, on, set, off = false }) => (

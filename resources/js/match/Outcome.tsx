@@ -50,10 +50,13 @@ export function Outcome({ known, colour }: { known: StackPrediction; colour: Sel
                     </small>
                 )}
                 <span style={{ display: 'flex', alignItems: 'center', gap: 4 }}>
-                    <ToothRings left={known.recipe.toothLeft} />, {known.recipe.grain},{' '}
-                    {known.room === 0
-                        ? 'no room for a light layer'
-                        : `room for ${known.room >= 12 ? '12 or more' : known.room} light layers`}
+                    <ToothRings left={known.recipe.toothLeft} />
+                    <small>
+                        {known.recipe.grain},{' '}
+                        {known.room === 0
+                            ? 'no room for a light layer'
+                            : `room for ${known.room >= 12 ? '12 or more' : known.room} light layers`}
+                    </small>
                 </span>
                 {known.recipe.warnings.map((warning) => (
                     <span key={warning.code}>

@@ -23,6 +23,7 @@ const Box = styled(ComboBox)`
         border: 0;
         background: none;
         font-weight: 680;
+        text-overflow: ellipsis;
         font-size: ${type.body};
     }
     & > button {

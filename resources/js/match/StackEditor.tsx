@@ -57,7 +57,7 @@ const Rows = styled(GridList)`
 
 const Row = styled(GridListItem)`
     display: grid;
-    grid-template-columns: 22px 24px 12px minmax(112px, 1.6fr) minmax(96px, 1fr) 84px 26px 42px;
+    grid-template-columns: 20px 22px 12px minmax(140px, 2fr) minmax(84px, 0.8fr) 82px 24px 40px;
     align-items: center;
     gap: 6px;
     padding: ${space.xs} ${space.xs} ${space.xs} 0;

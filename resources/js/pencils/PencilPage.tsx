@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, type PencilPage as PageData } from '../api/client';
-import { useChangeBox, usePapers } from '../api/queries';
+import { useChangeBox, usePaperName, usePapers } from '../api/queries';
+import { SOURCES } from '../swatches/swatchQueries';
 import { Button } from '../ui/Button';
 import { CalledOut } from '../ui/CalledOut';
 import { Choice } from '../ui/Choice';
@@ -98,6 +99,7 @@ export function PencilPage() {
     const papers = usePapers();
     const box = useChangeBox();
     const note = useNoteInBox(id);
+    const paperName = usePaperName();
     const remove = useRemovePencil();
     const add = useAddPencil();
     if (found.isError) return <Problem message={messageOf(found.error)} retry={() => void found.refetch()} />;
@@ -325,7 +327,7 @@ export function PencilPage() {
                                     </td>
                                     <td>
                                         <small>
-                                            {swatch.paper}, {swatch.source}
+                                            {paperName(swatch.paper)}, {SOURCES[swatch.source]}
                                         </small>
                                     </td>
                                 </tr>

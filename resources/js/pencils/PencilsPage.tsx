@@ -52,7 +52,7 @@ const Item = styled(GridListItem)`
 
 const Card = styled.div`
     display: grid;
-    grid-template-rows: 62px auto;
+    grid-template-rows: 54px auto;
     height: 122px;
     width: 100%;
     background: ${({ theme }) => theme.panel};

@@ -16,7 +16,7 @@ import { spoken, Swatch } from '../ui/Swatch';
 import { useFilters } from '../ui/useFilters';
 import { SwatchFileSheet } from './SwatchFileSheet';
 import { SwatchSheet } from './SwatchSheet';
-import { useNoteSwatch, useRemoveSwatch, useRestoreSwatch, useSwatches } from './swatchQueries';
+import { SOURCES, useNoteSwatch, useRemoveSwatch, useRestoreSwatch, useSwatches } from './swatchQueries';
 import { type } from '../ui/theme';
 
 const Grid = styled.ul`
@@ -38,13 +38,6 @@ const Grid = styled.ul`
 const Download = styled.a`
     ${buttonLook}
 `;
-
-const SOURCES: Record<SwatchEntry['source'], string> = {
-    typed: 'typed',
-    instrument: 'instrument',
-    picture: 'from a picture',
-    simulated: 'simulated',
-};
 
 /** What was laid on which paper, and the colour that was read. */
 export function BookPage() {

@@ -1,5 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Link, useSearchParams } from 'react-router';
+import { usePaperName } from '../api/queries';
 import { messageOf, type CalibrationReview } from '../api/client';
 import { useWork } from '../api/works';
 import { Button, StrongButton } from '../ui/Button';
@@ -104,6 +105,7 @@ function Recipes({ review }: { review: CalibrationReview }) {
 function Outliers({ review }: { review: CalibrationReview }) {
     const remove = useRemoveSwatch();
     const restore = useRestoreSwatch();
+    const paperName = usePaperName();
     const stacks = review.outliers.map((outlier) => outlier.swatch.stack).join('\n');
 
     return (
@@ -128,7 +130,8 @@ function Outliers({ review }: { review: CalibrationReview }) {
                                 />
                             </td>
                             <td>
-                                <CalledOut stack={outlier.swatch.stack} /> <small>{outlier.swatch.paper}</small>
+                                <CalledOut stack={outlier.swatch.stack} />{' '}
+                                <small>{paperName(outlier.swatch.paper)}</small>
                             </td>
                             <td className="number">{outlier.dE00.toFixed(1)}</td>
                             <td>

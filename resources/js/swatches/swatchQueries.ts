@@ -1,7 +1,15 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { answered, api, type Chart, type ChartReading, type SwatchForm } from '../api/client';
+import { answered, api, type Chart, type ChartReading, type SwatchEntry, type SwatchForm } from '../api/client';
 import type { paths } from '../api/schema';
 import { ended } from '../api/works';
+
+/** Where the colour of a swatch comes from. */
+export const SOURCES: Record<SwatchEntry['source'], string> = {
+    typed: 'typed',
+    instrument: 'instrument',
+    picture: 'from a picture',
+    simulated: 'simulated',
+};
 
 const keys = {
     swatches: ['swatches'] as const,

@@ -9,7 +9,8 @@ export const GlobalStyle = createGlobalStyle`
         background: ${({ theme }) => theme.desk};
         color: ${({ theme }) => theme.ink};
         font: 400 ${type.body}/1.45 'Inter Variable', system-ui, sans-serif;
-        font-feature-settings: 'tnum' 1, 'cv05' 1;
+        font-feature-settings: 'cv05' 1;
+        /* Figures of one width stand in tables and counters alone: in a sentence they pull signs apart. */
         -webkit-font-smoothing: antialiased;
     }
     h1, h2, h3, p, ul, ol, figure, dl, dd { margin: 0; padding: 0; }

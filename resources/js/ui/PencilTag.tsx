@@ -8,6 +8,7 @@ const Tag = styled(Link)`
     align-items: center;
     gap: 8px;
     min-height: 28px;
+    min-width: 190px;
     white-space: normal;
     text-decoration: none;
     & i {
@@ -39,9 +40,8 @@ export function PencilTag({ pencil }: Props) {
         <Tag to={`/pencils/${pencil.id}`} title={pencil.name}>
             <i style={{ background: pencil.hex ?? undefined }} aria-hidden />
             <b>{pencil.number}</b>
-            <small>
+            <small title={pencil.family ?? undefined}>
                 {pencil.range} {pencil.name}
-                {pencil.family ? `, ${pencil.family}` : ''}
             </small>
         </Tag>
     );
