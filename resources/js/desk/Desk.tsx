@@ -252,7 +252,11 @@ export function Desk() {
                     />
                     <PictureTools zoom={zoom} onResize={resize} />
                     {desk.piece.zones.length > 0 ? (
-                        <ZoneStrip zones={desk.piece.zones} chosen={zone?.id ?? null} onChoose={selection.selectZone} />
+                        <ZoneStrip
+                            zones={desk.piece.zones}
+                            chosen={(drawing ? lit?.zone : undefined) ?? zone?.id ?? null}
+                            onChoose={selection.selectZone}
+                        />
                     ) : (
                         <p>Click the photo to sample a colour.</p>
                     )}

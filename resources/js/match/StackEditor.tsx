@@ -57,7 +57,7 @@ const Rows = styled(GridList)`
 
 const Row = styled(GridListItem)`
     display: grid;
-    grid-template-columns: 20px 22px 12px minmax(140px, 2fr) minmax(84px, 0.8fr) 82px 24px 40px;
+    grid-template-columns: 20px 22px 12px minmax(132px, 1.6fr) minmax(98px, 1fr) 80px 24px 40px;
     align-items: center;
     gap: 6px;
     padding: ${space.xs} ${space.xs} ${space.xs} 0;
