@@ -105,6 +105,6 @@ await page.keyboard.press('u');
 await page.getByText(/Step 1 of/).waitFor();
 await page.getByRole('button', { name: 'Dim studio' }).click();
 await stage('Match');
-await page.getByRole('button', { name: /Buoy, light red has a recipe/ }).click();
+await page.getByRole('button', { name: /Buoy, light red, has a recipe/ }).click();
 await take('dim');
 await browser.close();
