@@ -1,6 +1,7 @@
 import { scaleLinear, scaleSqrt } from 'd3-scale';
 import { arc, pointRadial } from 'd3-shape';
 import styled, { useTheme } from 'styled-components';
+import { apart } from './apart';
 
 const PARTS = 18;
 const HUES = ['red', 'orange', 'yellow', 'green', 'blue', 'violet'];
@@ -10,7 +11,7 @@ const RINGS = [20, 40, 60, 80];
 const Figure = styled.svg`
     display: block;
     width: 100%;
-    max-width: 460px;
+    max-width: 520px;
     overflow: visible;
 `;
 
@@ -22,6 +23,12 @@ export interface WheelCell {
 }
 
 const SIZE = 420;
+
+/** Beside the wheel, for the names of hues. */
+const SIDE = 34;
+
+/** Across a ring with its thickest line, and a little more. */
+const RING = 13.5;
 
 /** Holes above one another: the middle one, and how many there are. */
 function columns(holes: WheelCell[]): [WheelCell, number][] {
@@ -47,8 +54,17 @@ export function WheelPlot({ cells, label }: { cells: WheelCell[]; label: string 
     const ring = arc<null>();
     const at = (cell: WheelCell) => pointRadial(angle(cell.position), radius(cell.chroma));
 
+    const holes = apart(
+        columns(cells.filter((cell) => !cell.reached)).map(([cell, missing]) => {
+            const [x, y] = at(cell);
+
+            return { cell, missing, x, y };
+        }),
+        RING,
+    );
+
     return (
-        <Figure viewBox={`${-SIZE / 2} ${-SIZE / 2} ${SIZE} ${SIZE}`} role="img" aria-label={label}>
+        <Figure viewBox={`${-SIZE / 2 - SIDE} ${-SIZE / 2} ${SIZE + 2 * SIDE} ${SIZE}`} role="img" aria-label={label}>
             {RINGS.map((chroma) => (
                 <g key={chroma}>
                     <circle r={radius(chroma)} fill="none" stroke={theme.line} />
@@ -72,10 +88,18 @@ export function WheelPlot({ cells, label }: { cells: WheelCell[]; label: string 
                 />
             ))}
             {HUES.map((hue, i) => {
-                const [x, y] = pointRadial(angle(3 * i), outer + 16);
+                const [x, y] = pointRadial(angle(3 * i), outer + 15);
 
                 return (
-                    <text key={hue} x={x} y={y} dy="0.34em" fontSize={11} textAnchor="middle" fill={theme.ink}>
+                    <text
+                        key={hue}
+                        x={x}
+                        y={y}
+                        dy="0.34em"
+                        fontSize={13}
+                        textAnchor={Math.abs(x) < 20 ? 'middle' : x > 0 ? 'start' : 'end'}
+                        fill={theme.ink}
+                    >
                         {hue}
                     </text>
                 );
@@ -85,9 +109,14 @@ export function WheelPlot({ cells, label }: { cells: WheelCell[]; label: string 
                 .map((cell, i) => (
                     <circle key={i} cx={at(cell)[0]} cy={at(cell)[1]} r={1.7} fill={theme.quiet} />
                 ))}
-            {columns(cells.filter((cell) => !cell.reached)).map(([cell, missing]) => (
-                <g key={`${cell.position} ${cell.chroma}`} transform={`translate(${at(cell).join(' ')})`}>
-                    <circle r={6} fill={theme.panel} stroke={theme.ink} strokeWidth={0.4 + 0.7 * missing} />
+            {holes.map(({ cell, missing, x, y }) => (
+                <g key={`${cell.position} ${cell.chroma}`} transform={`translate(${x} ${y})`}>
+                    <circle
+                        r={6}
+                        fill={theme.panel}
+                        stroke={theme.ink}
+                        strokeWidth={Math.min(2.5, 0.4 + 0.7 * missing)}
+                    />
                     <text dy="0.36em" fontSize={8.5} textAnchor="middle" fill={theme.ink} fontWeight={700}>
                         {cell.step}
                     </text>
