@@ -1,34 +1,24 @@
 import { useEffect, useRef, useState } from 'react';
-import {
-    Button as AriaButton,
-    GridList,
-    GridListItem,
-    Slider,
-    SliderThumb,
-    SliderTrack,
-    useDragAndDrop,
-} from 'react-aria-components';
+import { GridList, useDragAndDrop } from 'react-aria-components';
 import styled from 'styled-components';
 import { messageOf, type StackPrediction } from '../api/client';
 import { useBox, usePrediction, supportOf } from '../api/queries';
 import { useDesk, type Selected } from '../desk/DeskContext';
-import { Button, SignButton } from '../ui/Button';
+import { Button } from '../ui/Button';
 import { GrainSection } from '../ui/GrainSection';
-import { pressureText } from '../ui/Pressure';
 import { Problem } from '../ui/States';
 import { Swatch } from '../ui/Swatch';
-import { radius, space, type } from '../ui/theme';
+import { space, type } from '../ui/theme';
 import { useKeys } from '../ui/useKeys';
 import { Advice } from './Advice';
 import { Keep } from './Keep';
 import { Notation } from './Notation';
 import { Outcome } from './Outcome';
 import { again, layer, operation, readStack, writeStack, type DraftStep } from './draft';
-import { PencilPicker, type Pickable } from './PencilPicker';
+import type { Pickable } from './PencilPicker';
 import { RoundBars } from './RoundBars';
 import { withRounds } from './rounds';
-
-const MOST_PASSES = 9;
+import { StackRow } from './StackRow';
 
 const Page = styled.section`
     display: grid;
@@ -55,78 +45,10 @@ const Rows = styled(GridList)`
     }
 ` as typeof GridList;
 
-const Row = styled(GridListItem)`
-    display: grid;
-    grid-template-columns: 20px 22px 12px minmax(132px, 1.6fr) minmax(98px, 1fr) 80px 24px 40px;
-    align-items: center;
-    gap: 6px;
-    padding: ${space.xs} ${space.xs} ${space.xs} 0;
-    border: 1px solid ${({ theme }) => theme.line};
-    border-radius: ${radius};
-    background: ${({ theme }) => theme.raised};
-    &[data-focus-visible] {
-        outline: 2px solid ${({ theme }) => theme.ink};
-    }
-    &[data-dragging] {
-        opacity: 0.5;
-    }
-    & > b {
-        text-align: end;
-    }
-` as typeof GridListItem;
-
-const Handle = styled(AriaButton)`
-    min-height: 40px;
-    border: 0;
-    background: none;
-    cursor: grab;
-    font-size: ${type.lead};
-`;
-
-const Force = styled(Slider)`
-    display: grid;
-    gap: 2px;
-    & small {
-        font-size: ${type.small};
-        font-weight: 560;
-    }
-    & .track {
-        position: relative;
-        height: 22px;
-    }
-    & .track::before {
-        content: '';
-        position: absolute;
-        inset: 10px 0;
-        height: 2px;
-        background: ${({ theme }) => theme.quiet};
-    }
-    & .thumb {
-        top: 50%;
-        width: 14px;
-        height: 22px;
-        background: ${({ theme }) => theme.ink};
-        border-radius: 2px;
-    }
-    & .thumb[data-focus-visible] {
-        outline: 2px solid ${({ theme }) => theme.ink};
-        outline-offset: 2px;
-    }
-`;
-
-const Moves = styled.span`
-    display: grid;
-    && button {
-        width: 24px;
-        min-height: 20px;
-        padding: 0;
-        border: 0;
-        background: none;
-    }
-    @media (pointer: coarse) {
-        && button {
-            min-height: 44px;
-        }
+const Strip = styled.ol`
+    display: flex;
+    & > li {
+        flex: 1;
     }
 `;
 
@@ -137,26 +59,6 @@ function moved(steps: DraftStep[], index: number, by: -1 | 1): DraftStep[] {
 
     return next;
 }
-
-const Passes = styled.div`
-    display: flex;
-    align-items: center;
-    & button {
-        width: 26px;
-        min-height: 32px;
-    }
-    & span {
-        width: 32px;
-        text-align: center;
-    }
-`;
-
-const Strip = styled.ol`
-    display: flex;
-    & > li {
-        flex: 1;
-    }
-`;
 
 interface DragItems {
     prediction: StackPrediction | undefined;
@@ -269,101 +171,19 @@ export function StackEditor({ selected }: { selected: Selected }) {
             >
                 {(step) => {
                     const index = steps.findIndex((candidate) => candidate.key === step.key);
-                    const name = step.kind === 'layer' ? step.pencil : step.kind;
                     const looks = laid({ prediction: known, steps }, index);
 
                     return (
-                        <Row id={step.key} textValue={`${index + 1}: ${name}`}>
-                            <Handle slot="drag" aria-label={`Move step ${index + 1}`}>
-                                ≡
-                            </Handle>
-                            <Moves>
-                                <SignButton
-                                    aria-label={`Lay step ${index + 1} earlier`}
-                                    isDisabled={index === 0}
-                                    onPress={() => change(moved(steps, index, -1))}
-                                >
-                                    ↑
-                                </SignButton>
-                                <SignButton
-                                    aria-label={`Lay step ${index + 1} later`}
-                                    isDisabled={index === steps.length - 1}
-                                    onPress={() => change(moved(steps, index, 1))}
-                                >
-                                    ↓
-                                </SignButton>
-                            </Moves>
-                            <b>{index + 1}</b>
-                            {step.kind === 'layer' ? (
-                                <>
-                                    <PencilPicker
-                                        pencils={box}
-                                        value={step.pencil}
-                                        label={`Pencil of step ${index + 1}`}
-                                        onChange={(pencil) => pencil !== step.pencil && replace(step.key, { pencil })}
-                                    />
-                                    <Force
-                                        aria-label={`Pressure of step ${index + 1}`}
-                                        minValue={5}
-                                        maxValue={100}
-                                        step={5}
-                                        value={step.pressure}
-                                        onChange={(pressure) =>
-                                            replace(step.key, { pressure: Number(pressure) }, false)
-                                        }
-                                        onChangeEnd={(pressure) => replace(step.key, { pressure: Number(pressure) })}
-                                    >
-                                        <SliderTrack className="track">
-                                            <SliderThumb className="thumb" />
-                                        </SliderTrack>
-                                        <small>{pressureText(step.pressure, 1)}</small>
-                                    </Force>
-                                    <Passes role="group" aria-label={`Coats of step ${index + 1}`}>
-                                        <SignButton
-                                            aria-label="One coat less"
-                                            isDisabled={step.passes === 1}
-                                            onPress={() => replace(step.key, { passes: step.passes - 1 })}
-                                        >
-                                            −
-                                        </SignButton>
-                                        <span>
-                                            <b>{step.passes}</b> ×
-                                        </span>
-                                        <SignButton
-                                            aria-label="One coat more"
-                                            isDisabled={step.passes === MOST_PASSES}
-                                            onPress={() => replace(step.key, { passes: step.passes + 1 })}
-                                        >
-                                            +
-                                        </SignButton>
-                                    </Passes>
-                                </>
-                            ) : (
-                                <strong style={{ gridColumn: '4 / 7' }}>
-                                    {step.kind === 'wash'
-                                        ? 'Solvent wash, dried'
-                                        : step.kind === 'blend'
-                                          ? 'Colourless blender'
-                                          : 'Kneaded eraser'}
-                                </strong>
-                            )}
-                            <SignButton
-                                aria-label={`Remove step ${index + 1}`}
-                                onPress={() => change(steps.filter((candidate) => candidate.key !== step.key))}
-                            >
-                                ×
-                            </SignButton>
-                            {looks ? (
-                                <Swatch
-                                    colour={looks.colour}
-                                    label={`After step ${index + 1}`}
-                                    width="44px"
-                                    height="40px"
-                                />
-                            ) : (
-                                <span />
-                            )}
-                        </Row>
+                        <StackRow
+                            step={step}
+                            index={index}
+                            isLast={index === steps.length - 1}
+                            box={box}
+                            looks={looks?.colour}
+                            onMove={(by) => change(moved(steps, index, by))}
+                            onReplace={(changes, isFinal) => replace(step.key, changes, isFinal)}
+                            onRemove={() => change(steps.filter((candidate) => candidate.key !== step.key))}
+                        />
                     );
                 }}
             </Rows>
