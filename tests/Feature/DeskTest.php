@@ -127,6 +127,10 @@ it('plans, marks, skips and takes back, and remembers where one was', function (
     $mark(0, 'done')->assertOk()->assertJsonPath('done', 1)->assertJsonPath('currentKey', $plan['steps'][1]['key']);
     $mark(1, 'skipped')->assertJsonPath('steps.1.state', 'skipped');
     $this->getJson($this->url.'/plan')->assertJsonPath('currentKey', $plan['steps'][2]['key']);
+    // Another window has marked meanwhile: neither is what it did overwritten, nor taken back unseen.
+    $this->postJson($this->url.'/drawing', ['key' => $plan['steps'][1]['key'], 'state' => 'done', 'was' => 'open'])->assertConflict()->assertJsonPath('message', fn (string $said): bool => str_contains($said, 'The drawing was changed meanwhile'));
+    $this->deleteJson($this->url.'/drawing/last?key='.urlencode($plan['steps'][0]['key']))->assertConflict();
+    expect($this->getJson($this->url.'/plan')->json('lastMarked'))->toBe($plan['steps'][1]['key']);
     $this->deleteJson($this->url.'/drawing/last')->assertJsonPath('currentKey', $plan['steps'][1]['key']);
     $this->deleteJson($this->url.'/drawing/last')->assertJsonPath('done', 0);
     $this->deleteJson($this->url.'/drawing/last')->assertOk()->assertJsonPath('done', 0);

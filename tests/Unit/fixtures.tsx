@@ -357,6 +357,7 @@ export const planOf = (steps: PlanStep[], changes: Partial<Plan> = {}): Plan => 
     built: 1.6,
     steps,
     currentKey: steps.find(({ state }) => state === 'open')?.key ?? null,
+    lastMarked: steps.filter(({ state }) => state !== 'open').at(-1)?.key ?? null,
     done: steps.filter(({ state }) => state !== 'open').length,
     total: steps.length,
     zonesWithoutRecipe: [],

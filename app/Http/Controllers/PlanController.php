@@ -14,11 +14,11 @@ use App\Http\Resources\NeighboursResource;
 use App\Http\Resources\PieceResource;
 use App\Http\Resources\PlanResource;
 use App\Models\Piece;
+use App\Studio\Drawing\Marks;
 use App\Studio\Drawing\PictureDrawings;
 use App\Studio\Pencils\Catalogue;
 use App\Studio\PieceViews;
 use App\Studio\Planning\Gradients;
-use App\Studio\Planning\Paces;
 use App\Studio\Planning\PictureAdvice;
 use App\Studio\Planning\PicturePalettes;
 use App\Studio\Planning\PlanningUndo;
@@ -197,34 +197,34 @@ final class PlanController
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['key', 'state'], properties: [
             new OA\Property(property: 'key', type: 'string'),
             new OA\Property(property: 'state', type: 'string', enum: ['done', 'skipped']),
+            new OA\Property(property: 'was', type: 'string', enum: ['open', 'done', 'skipped'], description: 'that was seen: the mark is refused if it is another by now'),
         ])),
         responses: [
             new OA\Response(response: 200, description: 'The plan with the step marked', content: new OA\JsonContent(ref: '#/components/schemas/Plan')),
+            new OA\Response(response: 409, description: 'Changed meanwhile elsewhere', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
-    public function mark(DrawnStepRequest $request, Piece $piece, Paces $paces): PlanResource
+    public function mark(DrawnStepRequest $request, Piece $piece, Marks $marks): PlanResource
     {
         Gate::authorize('update', $piece);
         $plan = $this->recipes->plan($piece);
         $steps = array_values(array_filter($plan->steps, static fn (PlanStep $step): bool => $step->key === $request->validated('key')));
         abort_if($steps === [], 422, 'This step is no longer in the plan; its recipe has changed. Reload to see the plan as it is now.');
-        $piece->drawnSteps()->updateOrCreate(['step_key' => $request->validated('key')], ['state' => $request->validated('state'), ...$paces->noted($piece, $steps[0])]);
+        $marks->mark($piece, $steps[0], (string) $request->validated('state'), $request->validated('was'));
 
         return new PlanResource($this->pages->of($piece, $plan));
     }
 
-    #[OA\Delete(path: '/api/pieces/{piece}/drawing/last', operationId: 'undoStep', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [
+    #[OA\Delete(path: '/api/pieces/{piece}/drawing/last', operationId: 'undoStep', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'key', description: 'of the step that was seen as marked last: refused if it is another by now', schema: new OA\Schema(type: 'string'))], responses: [
+        new OA\Response(response: 409, description: 'Changed meanwhile elsewhere', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         new OA\Response(response: 200, description: 'The plan with the last mark taken back', content: new OA\JsonContent(ref: '#/components/schemas/Plan')),
     ])]
-    public function undo(Piece $piece): PlanResource
+    public function undo(Request $request, Piece $piece, Marks $marks): PlanResource
     {
         Gate::authorize('update', $piece);
         $plan = $this->recipes->plan($piece);
-        $known = array_map(static fn (PlanStep $step): string => $step->key, $plan->steps);
-        $drawn = $piece->drawnSteps();
-        $drawn->whereIn('step_key', $known)->orderByDesc('updated_at')->orderByDesc('id');
-        $drawn->first()?->delete();
+        $marks->undo($piece, $plan, $request->validate(['key' => ['sometimes', 'required', 'string', 'max:80']])['key'] ?? null);
 
         return new PlanResource($this->pages->of($piece, $plan));
     }

@@ -12,6 +12,7 @@ final class DrawnStepRequest extends StudioRequest
         return [
             'key' => ['required', 'string', 'max:80'],
             'state' => ['required', 'in:done,skipped'],
+            'was' => ['sometimes', 'required', 'in:open,done,skipped'],
         ];
     }
 }

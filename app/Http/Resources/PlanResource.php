@@ -30,7 +30,7 @@ use Prism\Planning\Prep;
  *
  * @property-read PlanPage $resource
  */
-#[OA\Schema(schema: 'Plan', required: ['pullList', 'palette', 'cautions', 'turns', 'built', 'steps', 'beginnings', 'minutes', 'idleMinutes', 'apartMinutes', 'sessions', 'currentKey', 'done', 'total', 'zonesWithoutRecipe', 'ownRecipes', 'begunRecipes', 'joins', 'advice', 'advised', 'prep', 'canTakeBack', 'pace', 'calibration'], properties: [
+#[OA\Schema(schema: 'Plan', required: ['pullList', 'palette', 'cautions', 'turns', 'built', 'steps', 'beginnings', 'minutes', 'idleMinutes', 'apartMinutes', 'sessions', 'currentKey', 'lastMarked', 'done', 'total', 'zonesWithoutRecipe', 'ownRecipes', 'begunRecipes', 'joins', 'advice', 'advised', 'prep', 'canTakeBack', 'pace', 'calibration'], properties: [
     new OA\Property(property: 'pullList', type: 'array', items: new OA\Items(ref: '#/components/schemas/PullListEntry')),
     new OA\Property(property: 'palette', nullable: true, description: 'what planning the whole picture found last', oneOf: [new OA\Schema(ref: '#/components/schemas/Palette')]),
     new OA\Property(property: 'cautions', type: 'array', items: new OA\Items(type: 'string')),
@@ -47,6 +47,7 @@ use Prism\Planning\Prep;
     new OA\Property(property: 'apartMinutes', type: 'number', description: 'what finishing one zone after the other would take'),
     new OA\Property(property: 'sessions', type: 'integer'),
     new OA\Property(property: 'currentKey', type: 'string', nullable: true, description: 'the first step neither done nor skipped'),
+    new OA\Property(property: 'lastMarked', type: 'string', nullable: true, description: 'the step that was marked last'),
     new OA\Property(property: 'done', type: 'integer'),
     new OA\Property(property: 'total', type: 'integer'),
     new OA\Property(property: 'zonesWithoutRecipe', type: 'array', items: new OA\Items(type: 'string')),
@@ -172,6 +173,7 @@ final class PlanResource extends JsonResource
             'sessions' => $plan->sessions(),
             'pace' => $page->pace,
             'currentKey' => $current,
+            'lastMarked' => $page->lastMarked,
             'done' => count(array_filter($steps, static fn (array $step): bool => $step['state'] !== 'open')),
             'total' => count($steps),
             'zonesWithoutRecipe' => $page->withoutRecipe,

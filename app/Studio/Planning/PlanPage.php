@@ -21,8 +21,9 @@ final readonly class PlanPage
      * @param  list<ZoneAdvice>  $advice
      * @param  list<string>  $withoutRecipe  names of zones
      * @param  int  $ownRecipes  chosen by hand
+     * @param  ?string  $lastMarked  key of the step that was marked last
      */
-    public function __construct(public Piece $piece, public Plan $plan, public Kit $box, public array $states, public array $pace, public array $joins, public array $advice, public array $withoutRecipe, public int $ownRecipes)
+    public function __construct(public Piece $piece, public Plan $plan, public Kit $box, public array $states, public array $pace, public array $joins, public array $advice, public array $withoutRecipe, public int $ownRecipes, public ?string $lastMarked = null)
     {
     }
 }

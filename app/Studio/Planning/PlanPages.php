@@ -7,6 +7,7 @@ namespace App\Studio\Planning;
 use App\Models\Piece;
 use App\Models\Recipe;
 use App\Models\ZoneTarget;
+use App\Studio\Drawing\Marks;
 use App\Studio\Pencils\Catalogue;
 use Prism\Planning\Order\Plan;
 
@@ -35,6 +36,7 @@ final class PlanPages
             $this->advice->advice($zones, $plan),
             array_values($piece->zones()->whereDoesntHave('targets.recipe')->pluck('name')->all()),
             $own->count(),
+            Marks::last($piece, $plan)?->step_key,
         );
     }
 }

@@ -319,13 +319,13 @@ function usePlanMutation<Input>(piece: string, change: (input: Input) => Promise
 }
 
 export const useMarkStep = (piece: string) =>
-    usePlanMutation(piece, (body: { key: string; state: 'done' | 'skipped' }) =>
+    usePlanMutation(piece, (body: { key: string; state: 'done' | 'skipped'; was?: 'open' | 'done' | 'skipped' }) =>
         answered(api.POST('/api/pieces/{piece}/drawing', { params: { path: { piece } }, body })),
     );
 
 export const useUndoStep = (piece: string) =>
-    usePlanMutation(piece, () =>
-        answered(api.DELETE('/api/pieces/{piece}/drawing/last', { params: { path: { piece } } })),
+    usePlanMutation(piece, (key: string | undefined) =>
+        answered(api.DELETE('/api/pieces/{piece}/drawing/last', { params: { path: { piece }, query: { key } } })),
     );
 
 export function useChangeBox() {

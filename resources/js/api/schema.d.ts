@@ -1705,6 +1705,8 @@ export interface components {
             sessions: number;
             /** @description the first step neither done nor skipped */
             currentKey: string | null;
+            /** @description the step that was marked last */
+            lastMarked: string | null;
             done: number;
             total: number;
             zonesWithoutRecipe: string[];
@@ -5954,6 +5956,11 @@ export interface operations {
                     key: string;
                     /** @enum {string} */
                     state: 'done' | 'skipped';
+                    /**
+                     * @description that was seen: the mark is refused if it is another by now
+                     * @enum {string}
+                     */
+                    was?: 'open' | 'done' | 'skipped';
                 };
             };
         };
@@ -5988,6 +5995,15 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Changed meanwhile elsewhere */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
             /** @description Refused */
             422: {
                 headers: {
@@ -6015,7 +6031,10 @@ export interface operations {
     };
     undoStep: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description of the step that was seen as marked last: refused if it is another by now */
+                key?: string;
+            };
             header?: never;
             path: {
                 piece: string;
@@ -6046,6 +6065,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Changed meanwhile elsewhere */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
             };
             /** @description Refused */
             422: {

@@ -120,8 +120,9 @@ export function DrawStage() {
 
     const busy = mark.isPending || undo.isPending;
     const tell = { onError: (error: Error) => notify(messageOf(error)) };
-    const set = (state: 'done' | 'skipped') => now && !busy && mark.mutate({ key: now.key, state }, tell);
-    const back = () => !busy && undo.mutate(undefined, tell);
+    const set = (state: 'done' | 'skipped') =>
+        now && !busy && mark.mutate({ key: now.key, state, was: now.state }, tell);
+    const back = () => !busy && undo.mutate(plan.data?.lastMarked ?? undefined, tell);
     useKeys({ done: () => set('done'), skip: () => set('skipped'), undo: back });
 
     if (plan.isError) return <Problem message={messageOf(plan.error)} retry={() => void plan.refetch()} />;
