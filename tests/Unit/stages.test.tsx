@@ -845,7 +845,7 @@ describe('Draw', () => {
         await screen.findByTestId('step-now');
         await userEvent.keyboard(key);
         expect(await screen.findByText('402')).toBeTruthy();
-        expect(asked.at(-1)?.body).toEqual({ key: 'key-1', state });
+        expect(asked.at(-1)?.body).toEqual({ key: 'key-1', state, was: 'open' });
         expect(screen.getByText(/underlayer/)).toBeTruthy();
         expect(screen.getByTestId('lit').textContent).toBe('z2');
     });
