@@ -298,11 +298,12 @@ final class Search
     private function proposed(Easel $easel, array $ranked, int $most): array
     {
         $wanted = $most;
+        $made = [];
         do {
             $recipes = [];
             $chosen = Variety::of($ranked, $wanted, $this->book);
             foreach ($chosen as $candidate) {
-                $recipe = $this->inRounds($easel, $candidate);
+                $recipe = $made[spl_object_id($candidate)] ??= $this->inRounds($easel, $candidate);
                 $recipes[(string) $recipe->stack] ??= $recipe;
             }
             $isAll = count($chosen) < $wanted++;

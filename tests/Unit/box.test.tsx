@@ -20,20 +20,10 @@ import { WheelPlot } from '../../resources/js/ui/plots/WheelPlot';
 import { RestsOnLine } from '../../resources/js/ui/RestsOnLine';
 import { BadRows } from '../../resources/js/ui/States';
 import { WorkProgress } from '../../resources/js/ui/WorkProgress';
-import { cartridge, colour, papers, pencil, recipe, restsOn, section, show, swatch } from './fixtures';
+import { cartridge, colour, papers, pencil, recipe, restsOn, section, show, swatch, workOf } from './fixtures';
 import { Answer, serve } from './server';
 
-const work = (changes: Partial<Work> = {}): Work => ({
-    id: 'w1',
-    kind: 'audit',
-    state: 'done',
-    doing: '',
-    progress: 1,
-    problem: '',
-    startedAt: '2026-11-24T10:00:00Z',
-    result: null,
-    ...changes,
-});
+const work = (changes: Partial<Work> = {}) => workOf('audit', changes);
 
 const audit: AuditResult = {
     paper: 'Harbour Cartridge',

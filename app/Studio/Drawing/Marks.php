@@ -51,8 +51,7 @@ final class Marks
         });
     }
 
-    /** The step of the plan that was marked last. */
-    public static function last(Piece $piece, Plan $plan): ?DrawnStep
+    private static function last(Piece $piece, Plan $plan): ?DrawnStep
     {
         $drawn = $piece->drawnSteps();
         $drawn->whereIn('step_key', array_map(static fn (PlanStep $step): string => $step->key, $plan->steps))->orderByDesc('updated_at')->orderByDesc('id');

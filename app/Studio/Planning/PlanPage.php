@@ -15,7 +15,7 @@ final readonly class PlanPage
 {
     /**
      * @param  Kit  $box  of the artist
-     * @param  array<string, string>  $states  of steps that are done or skipped, by key
+     * @param  array<string, string>  $states  of steps that are done or skipped, by key, first marked first
      * @param  array{pace: float, steps: int}  $pace  mm² of one pass in a minute, and from how many steps
      * @param  list<ZoneJoin>  $joins
      * @param  list<ZoneAdvice>  $advice

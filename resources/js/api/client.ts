@@ -103,6 +103,14 @@ export const api = createClient<paths>({
 });
 api.use(csrf);
 
+/** What sends files: for `bodySerializer`. */
+export function formOf(fields: Record<string, string | Blob>) {
+    const form = new FormData();
+    for (const [name, value] of Object.entries(fields)) form.set(name, value);
+
+    return () => form;
+}
+
 interface Answer<T> {
     data?: T;
     error?: unknown;

@@ -1,6 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useEffectEvent, useRef } from 'react';
-import { answered, api, type Balance, type Piece, type Reference, type TargetRole } from './client';
+import { answered, api, formOf, type Balance, type Piece, type Reference, type TargetRole } from './client';
 import { keys, usePieceMutation, type Spot } from './queries';
 import { ended, useWatchedWork, useWork } from './works';
 
@@ -155,13 +155,6 @@ export const useRestoreTarget = (piece: string) =>
     usePieceMutation(piece, (target: string) =>
         answered(api.POST('/api/targets/{target}/restore', { params: { path: { target } } })),
     );
-
-function formOf(fields: Record<string, string | File>) {
-    const form = new FormData();
-    for (const [name, value] of Object.entries(fields)) form.set(name, value);
-
-    return () => form;
-}
 
 export const useAddReference = (piece: string) =>
     usePieceMutation(piece, async (body: { photo: File; name: string; role: Reference['role'] }) => {

@@ -13,6 +13,7 @@ import { ended } from './works';
 import {
     answered,
     api,
+    formOf,
     Refusal,
     type Colour,
     type NudgeId,
@@ -289,15 +290,10 @@ export function useAddPiece() {
 
     return useMutation({
         mutationFn: async ({ title, paper, photo }: { title: string; paper: string; photo: File }) => {
-            const form = new FormData();
-            form.set('title', title);
-            form.set('paper', paper);
-            form.set('photo', photo);
-
             const work = await answered(
                 api.POST('/api/pieces', {
                     body: { title, paper, photo: '' },
-                    bodySerializer: () => form,
+                    bodySerializer: formOf({ title, paper, photo }),
                 }),
             );
             const { result } = await ended(work, 'photo');

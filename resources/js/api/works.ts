@@ -31,7 +31,7 @@ export const cancelWork = (work: string) => answered(api.DELETE('/api/works/{wor
 export async function ended(begun: Work, field: string): Promise<Work> {
     let work = begun;
     while (isOpen(work)) {
-        await new Promise((wake) => setTimeout(wake, POLL_NEAR_END));
+        await new Promise((wake) => setTimeout(wake, POLL));
         work = await answered(api.GET('/api/works/{work}', { params: { path: { work: work.id } } }));
     }
     if (work.state !== 'done') throw new Refusal(work.problem, REFUSED, { [field]: work.problem });

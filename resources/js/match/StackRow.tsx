@@ -3,6 +3,7 @@ import styled from 'styled-components';
 import type { Colour } from '../api/client';
 import { SignButton } from '../ui/Button';
 import { pressureText } from '../ui/Pressure';
+import { sliderLook } from '../ui/sliderLook';
 import { Swatch } from '../ui/Swatch';
 import { radius, space, type } from '../ui/theme';
 import type { DraftStep } from './draft';
@@ -45,28 +46,7 @@ const Force = styled(Slider)`
         font-size: ${type.small};
         font-weight: 560;
     }
-    & .track {
-        position: relative;
-        height: 22px;
-    }
-    & .track::before {
-        content: '';
-        position: absolute;
-        inset: 10px 0;
-        height: 2px;
-        background: ${({ theme }) => theme.quiet};
-    }
-    & .thumb {
-        top: 50%;
-        width: 14px;
-        height: 22px;
-        background: ${({ theme }) => theme.ink};
-        border-radius: 2px;
-    }
-    & .thumb[data-focus-visible] {
-        outline: 2px solid ${({ theme }) => theme.ink};
-        outline-offset: 2px;
-    }
+    ${sliderLook}
 `;
 
 const Moves = styled.span`

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, type SwatchEntry } from '../api/client';
-import { usePapers } from '../api/queries';
+import { usePaperName, usePapers } from '../api/queries';
 import { Button, buttonLook, SignButton, StrongButton } from '../ui/Button';
 import { CalledOut } from '../ui/CalledOut';
 import { Choice } from '../ui/Choice';
@@ -54,6 +54,7 @@ export function BookPage() {
     const remove = useRemoveSwatch();
     const restore = useRestoreSwatch();
     const note = useNoteSwatch();
+    const paperName = usePaperName();
     if (found.isError) return <Problem message={messageOf(found.error)} retry={() => void found.refetch()} />;
     if (!found.data || !papers.data) return <Loading what="Opening the swatch book" />;
     const { swatches, count, page, pages, techniques } = found.data;
@@ -64,7 +65,6 @@ export function BookPage() {
                 notify(`Taken out of the book: ${calledOut(swatch.stack)}`, () => restore.mutate(swatch.id)),
             onError: (error) => notify(messageOf(error)),
         });
-    const paperName = (id: string) => papers.data.find((paper) => paper.id === id)?.name ?? id;
     const any = { id: '', name: 'Any' };
 
     return (

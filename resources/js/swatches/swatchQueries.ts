@@ -1,5 +1,5 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { answered, api, type Chart, type ChartReading, type SwatchEntry, type SwatchForm } from '../api/client';
+import { answered, api, formOf, type Chart, type ChartReading, type SwatchEntry, type SwatchForm } from '../api/client';
 import type { paths } from '../api/schema';
 import { ended } from '../api/works';
 
@@ -100,14 +100,11 @@ export const useRestoreChart = () =>
 export const useReadChart = (chart: string) =>
     useMutation({
         mutationFn: async (picture: Blob): Promise<ChartReading> => {
-            const form = new FormData();
-            form.set('picture', picture, 'chart.jpg');
-
             const work = await answered(
                 api.POST('/api/charts/{chart}/readings', {
                     params: { path: { chart } },
                     body: { picture: '' },
-                    bodySerializer: () => form,
+                    bodySerializer: formOf({ picture }),
                 }),
             );
             const { result } = await ended(work, 'picture');

@@ -1,5 +1,6 @@
 import { Label, Slider, SliderOutput, SliderThumb, SliderTrack } from 'react-aria-components';
 import styled from 'styled-components';
+import { sliderLook } from './sliderLook';
 import { space, type } from './theme';
 
 const Box = styled(Slider)`
@@ -11,30 +12,14 @@ const Box = styled(Slider)`
         font-weight: 560;
         color: ${({ theme }) => theme.quiet};
     }
+    ${sliderLook}
     & .track {
-        position: relative;
         grid-column: 1 / -1;
-        height: 26px;
         /* At either end the thumb stays within the column. */
         margin: 0 8px;
     }
     & .track::before {
-        content: '';
-        position: absolute;
         inset: 12px -8px;
-        height: 2px;
-        background: ${({ theme }) => theme.quiet};
-    }
-    & .thumb {
-        top: 50%;
-        width: 16px;
-        height: 24px;
-        background: ${({ theme }) => theme.ink};
-        border-radius: 2px;
-    }
-    & .thumb[data-focus-visible] {
-        outline: 2px solid ${({ theme }) => theme.ink};
-        outline-offset: 2px;
     }
 `;
 

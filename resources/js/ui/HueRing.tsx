@@ -56,7 +56,7 @@ export function HueRing({ colour, size = 150 }: Props) {
                                 y={at(part, outer + 8)[1]}
                                 dy="0.34em"
                                 textAnchor="middle"
-                                fontSize={9.5}
+                                fontSize={13}
                                 fill={theme.quiet}
                             >
                                 {HUES[part / 3]?.[0]?.toUpperCase()}

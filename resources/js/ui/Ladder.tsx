@@ -44,7 +44,7 @@ export function Ladder({ marks, height = 150 }: Props) {
                         height={rung}
                         fill={grey(DARKEST + ((100 - DARKEST) * (step - 1)) / (STEPS - 1))}
                     />
-                    <text x={0} y={(i + 0.5) * rung} dy="0.36em" fontSize={10} fill={theme.quiet}>
+                    <text x={0} y={(i + 0.5) * rung} dy="0.36em" fontSize={13} fill={theme.quiet}>
                         {step}
                     </text>
                 </g>

@@ -11,14 +11,14 @@ const Box = styled(NumberField)`
 interface Props {
     label: string;
     value: number | null;
-    unit?: 'millimeter' | 'inch' | 'minute';
+    unit?: 'millimeter';
     onChange: (value: number | null) => void;
     problem?: string | undefined;
 }
 
 /**
- * A number with its unit: "85 mm" and "85" are the same. What is no number is said to be none and stays to be mended; limits are
- * the server's to tell, so that nothing typed is changed without a word.
+ * A number with its unit: "85 mm" and "85" are the same, and signs of no number are not taken in. Limits are the server's to tell: a
+ * field that keeps them would change what was typed without a word.
  */
 export function Quantity({ label, value, unit, onChange, problem }: Props) {
     return (

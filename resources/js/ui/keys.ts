@@ -37,11 +37,12 @@ export type KeyName = keyof typeof KEYS;
 
 /** As the help writes it. */
 export const spokenKey = (key: string) =>
-    key
-        .split('+')
-        .map((part) => ({ mod: 'Ctrl', shift: 'Shift', escape: 'Esc', '-': '−', '': '+' })[part] ?? part.toUpperCase())
-        .filter((part, i, all) => part !== '+' || i === all.length - 1)
-        .join(' ');
+    key === '+'
+        ? key
+        : key
+              .split('+')
+              .map((part) => ({ mod: 'Ctrl', shift: 'Shift', escape: 'Esc', '-': '−' })[part] ?? part.toUpperCase())
+              .join(' ');
 
 const STORED = 'prism.single-keys';
 

@@ -36,7 +36,7 @@ export function useKeys(actions: Actions) {
             const taken = event.target instanceof Element && event.target.closest(TAKES_KEYS) !== null;
             if (taken || event.altKey || document.querySelector('[role="dialog"]')) return;
             const pressed = nameOf(event);
-            if (pressed.length === 1 && pressed !== '?' && !singleKeysAreOn()) return;
+            if (pressed.length === 1 && !singleKeysAreOn()) return;
             for (const [name, action] of Object.entries(latest.current)) {
                 if (action && (KEYS[name as KeyName].keys as readonly string[]).includes(pressed)) {
                     event.preventDefault();

@@ -4,7 +4,7 @@ import styled, { useTheme } from 'styled-components';
 
 const WIDTH = 440;
 const HEIGHT = 230;
-const MARGIN = { left: 40, right: 16, top: 10, bottom: 36 };
+const MARGIN = { left: 50, right: 16, top: 10, bottom: 42 };
 
 const Figure = styled.svg`
     display: block;
@@ -31,7 +31,7 @@ function CurveName({ curve, x, y }: { curve: Curve; x: (value: number) => number
 
     return (
         last && (
-            <text x={x(last.x)} y={y(last.y) - 9} fontSize={11} textAnchor="end" fill={theme.ink}>
+            <text x={x(last.x)} y={y(last.y) - 9} fontSize={13} textAnchor="end" fill={theme.ink}>
                 {curve.name}
             </text>
         )
@@ -60,7 +60,7 @@ export function CurvePlot({ curves, x: xName, y: yName, label, marked }: Props) 
             {y.ticks(5).map((tick) => (
                 <g key={tick} transform={`translate(0 ${y(tick)})`}>
                     <line x1={MARGIN.left} x2={WIDTH - MARGIN.right} stroke={theme.line} />
-                    <text x={MARGIN.left - 6} dy="0.34em" fontSize={10} textAnchor="end" fill={theme.quiet}>
+                    <text x={MARGIN.left - 6} dy="0.34em" fontSize={13} textAnchor="end" fill={theme.quiet}>
                         {tick}
                     </text>
                 </g>
@@ -69,20 +69,20 @@ export function CurvePlot({ curves, x: xName, y: yName, label, marked }: Props) 
                 <text
                     key={tick}
                     x={x(tick)}
-                    y={HEIGHT - MARGIN.bottom + 14}
-                    fontSize={10}
+                    y={HEIGHT - MARGIN.bottom + 17}
+                    fontSize={13}
                     textAnchor="middle"
                     fill={theme.quiet}
                 >
                     {tick}
                 </text>
             ))}
-            <text x={(MARGIN.left + WIDTH) / 2} y={HEIGHT - 4} fontSize={11} textAnchor="middle" fill={theme.ink}>
+            <text x={(MARGIN.left + WIDTH) / 2} y={HEIGHT - 4} fontSize={13} textAnchor="middle" fill={theme.ink}>
                 {xName}
             </text>
             <text
                 transform={`translate(11 ${HEIGHT / 2}) rotate(-90)`}
-                fontSize={11}
+                fontSize={13}
                 textAnchor="middle"
                 fill={theme.ink}
             >

@@ -33,12 +33,12 @@ export function ErrorPlot({ rows, label }: Props) {
             {x.ticks(6).map((tick) => (
                 <g key={tick} transform={`translate(${x(tick)} 0)`}>
                     <line y1={TOP} y2={height - 26} stroke={theme.line} />
-                    <text y={height - 12} fontSize={10} textAnchor="middle" fill={theme.quiet}>
+                    <text y={height - 12} fontSize={13} textAnchor="middle" fill={theme.quiet}>
                         {tick}
                     </text>
                 </g>
             ))}
-            <text x={WIDTH - 12} y={12} fontSize={10} textAnchor="end" fill={theme.quiet}>
+            <text x={WIDTH - 12} y={12} fontSize={13} textAnchor="end" fill={theme.quiet}>
                 mean dE00: ring before, dot after
             </text>
             {rows.map((row) => {
@@ -50,7 +50,7 @@ export function ErrorPlot({ rows, label }: Props) {
                             x={LEFT - 10}
                             y={at}
                             dy="0.36em"
-                            fontSize={12}
+                            fontSize={13}
                             fontWeight={680}
                             textAnchor="end"
                             fill={theme.ink}

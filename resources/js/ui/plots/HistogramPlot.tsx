@@ -74,7 +74,7 @@ export function HistogramPlot({ bars, photo, reach, label }: Props) {
                     key={L}
                     x={Math.min(WIDTH - 12, Math.max(6, x(L)))}
                     y={HEIGHT - 6}
-                    fontSize={12}
+                    fontSize={13}
                     textAnchor="middle"
                     fill={theme.quiet}
                 >

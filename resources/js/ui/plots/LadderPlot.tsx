@@ -40,7 +40,7 @@ export function LadderPlot({ rungs, label }: Props) {
             {x.ticks(4).map((tick) => (
                 <g key={tick} transform={`translate(${x(tick)} 0)`}>
                     <line y2={HEIGHT} stroke={theme.line} />
-                    <text y={HEIGHT + 14} fontSize={10} textAnchor="middle" fill={theme.quiet}>
+                    <text y={HEIGHT + 14} fontSize={11} textAnchor="middle" fill={theme.quiet}>
                         {tick}
                     </text>
                 </g>
@@ -74,7 +74,7 @@ export function LadderPlot({ rungs, label }: Props) {
                             x={x(reached + missing) + 4}
                             y={top + y.bandwidth() / 2}
                             dy="0.36em"
-                            fontSize={10}
+                            fontSize={11}
                             fill={theme.ink}
                         >
                             {missing > 0 ? `${missing} missing` : ''}
