@@ -64,6 +64,19 @@ test('on a tablet held upright the photo takes the full width and the stage lies
     expect(stage?.width).toBe(768);
 });
 
+test('on a tablet held upright Draw has number, pressure and Done on one screen', async ({ page }) => {
+    await page.setViewportSize({ width: 768, height: 1024 });
+    await openHarbour(page);
+    await page.getByRole('link', { name: /Draw/ }).click();
+    const now = page.getByTestId('step-now');
+    for (const part of [
+        now.getByText(/^\d{4}$/),
+        now.getByText(/\d+ % \w+/).first(),
+        page.getByRole('button', { name: /^Done/ }),
+    ])
+        await expect(part).toBeInViewport({ ratio: 1 });
+});
+
 test('no page of pencils and swatches has a serious fault or sticks out at 1024 by 768, in either light', async ({
     page,
 }) => {

@@ -6,6 +6,8 @@ use App\Jobs\PrepareBox;
 use App\Models\DrawnStep;
 use App\Models\Piece;
 use App\Models\Zone;
+use App\Studio\Photos\PhotoStore;
+use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\Queue;
 
 use function Tests\Feature\artist;
@@ -167,6 +169,18 @@ it('prepares the pair library of a box', function (): void {
     // A file that was cut off is made anew.
     file_put_contents(glob($folder.'/pairs-*')[0], 'cut off');
     expect($this->postJson($this->url.'/recipes', ['L' => 42, 'a' => 20, 'b' => 30])->json('recipes.0.stack'))->toBe($before);
+});
+
+it('keeps a plan until something that it rests on changes, and makes a broken one anew', function (): void {
+    $zone = addZone($this, ['stack' => 'QW:5892@40 > QW:7432@90']);
+    $kept = fn (): array => glob(app(PhotoStore::class)->folderOf($this->piece->reference()).'/plan-*.parcel') ?: [];
+    $plan = fn (): array => Arr::except($this->getJson($this->url.'/plan')->assertOk()->json(), ['pace']);
+    $first = $plan();
+    expect($kept())->toHaveCount(1)->and($plan())->toBe($first)->and($kept())->toHaveCount(1);
+    file_put_contents($kept()[0], 'no plan');
+    expect($plan())->toBe($first);
+    $this->patchJson("/api/targets/{$zone['targets'][0]['id']}", ['version' => 1, 'stack' => 'QW:6858@30'])->assertOk();
+    expect(array_column($plan()['pullList'], 'number'))->toBe(['6858'])->and($kept())->toHaveCount(2);
 });
 
 it('shows another artist nothing: 404 on every address', function (): void {

@@ -11,12 +11,14 @@ use App\Models\ZoneTarget;
 use App\Studio\ChangedMeanwhile;
 use App\Studio\LongWork\BalanceWork;
 use App\Studio\LongWork\LookWork;
+use App\Studio\LongWork\PhotoWork;
 use App\Studio\LongWork\ReservesWork;
 use App\Studio\LongWork\WorkCancelled;
 use App\Studio\LongWork\WorkRefused;
 use App\Studio\Photos\PhotoReader;
 use App\Studio\Photos\PhotoStore;
 use App\Studio\Photos\References;
+use App\Studio\Photos\Uploads;
 use App\Studio\Zones\ZoneBook;
 use Illuminate\Support\Facades\Queue;
 use Prism\Colour\Lab;
@@ -457,6 +459,10 @@ describe('references', function (): void {
         uploaded($change());
         uploaded($change());
         expect($reference->refresh()->picture)->toBe(4)->and(array_map(basename(...), glob(dirname($first).'/*')))->toBe(['3', '4']);
+        // One that was uploaded for a photo which is another by now.
+        $wish = ['piece' => $this->piece->id, 'reference' => $reference->id, 'picture' => 3, 'file' => app(Uploads::class)->keep(picture())];
+        expect(fn () => app(PhotoWork::class)->do($this->user, $wish, static fn () => null))->toThrow(WorkRefused::class, 'This photo was changed meanwhile')
+            ->and($reference->refresh()->picture)->toBe(4);
         $this->deleteJson('/api/references/'.$this->piece->references()->create(['name' => 'Other', 'role' => 'colour', 'width' => 9, 'height' => 9, 'position' => 2])->id.'/photo')
             ->assertUnprocessable()->assertJsonPath('errors.photo.0', 'Neither the photo nor its light was changed; there is nothing to take back.');
     });

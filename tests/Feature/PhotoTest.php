@@ -51,6 +51,7 @@ it('shows photo and value view to their owner', function (): void {
 });
 
 it('refuses what is no picture, in words, and keeps nothing', function (Closure $make, string $says): void {
+    File::cleanDirectory(config('prism.storage').'/uploads');
     expect(uploadRefusal(upload($this, $make())))->toContain($says)
         ->and(Piece::query()->count())->toBe(0)->and(File::allFiles(config('prism.storage').'/uploads'))->toBe([]);
 })->with([

@@ -495,7 +495,7 @@ describe('plots', () => {
             />,
         );
         expect(container.querySelectorAll('circle[r="1.7"]')).toHaveLength(1);
-        const rings = container.querySelectorAll('circle[r="6"]');
+        const rings = container.querySelectorAll('circle[r="8"]');
         expect(rings).toHaveLength(1);
         expect(Number(rings[0]?.getAttribute('stroke-width'))).toBeCloseTo(1.8);
         expect(screen.getByText('6')).toBeTruthy();

@@ -1,6 +1,8 @@
-import { screen, within } from '@testing-library/react';
+import { onlineManager, useMutation } from '@tanstack/react-query';
+import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { describe, expect, it, vi } from 'vitest';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { Saved } from '../../resources/js/desk/Saved';
 import { ZoneStrip } from '../../resources/js/desk/ZoneStrip';
 import { Reading } from '../../resources/js/desk/Reading';
 import { RecipeCard } from '../../resources/js/match/RecipeCard';
@@ -359,6 +361,36 @@ describe('the light of the desk', () => {
         unmount();
         show(<Lamp />);
         expect(screen.getByRole('button', { name: 'dim' })).toBeTruthy();
+    });
+});
+
+describe('what is saved', () => {
+    function Change() {
+        const change = useMutation({ mutationFn: () => Promise.resolve(1) });
+
+        return <button onClick={() => change.mutate()}>Change</button>;
+    }
+
+    afterEach(() => onlineManager.setOnline(true));
+
+    it('waits without a network, and is sent when it is back', async () => {
+        show(
+            <>
+                <Saved />
+                <Change />
+                <Change />
+            </>,
+        );
+        const said = () => screen.getByTestId('saved').textContent;
+        expect(said()).toBe('Saved');
+        onlineManager.setOnline(false);
+        const [one, other] = screen.getAllByRole('button', { name: 'Change' });
+        if (one) await userEvent.click(one);
+        await waitFor(() => expect(said()).toBe('1 change waits for the network'));
+        if (other) await userEvent.click(other);
+        await waitFor(() => expect(said()).toBe('2 changes wait for the network'));
+        onlineManager.setOnline(true);
+        await waitFor(() => expect(said()).toBe('Saved'));
     });
 });
 

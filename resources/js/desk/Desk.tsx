@@ -1,4 +1,3 @@
-import { useMutationState } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
@@ -15,6 +14,7 @@ import { PictureTools } from './PictureTools';
 import { DEFAULT_RADIUS, LEAST_RADIUS, MOST_RADIUS, useSelection } from './useSelection';
 import { drawingUrl, veilUrl } from './drawing';
 import { useZoom, WHOLE } from './useZoom';
+import { Saved } from './Saved';
 import { ZoneStrip } from './ZoneStrip';
 
 export const STAGES = [
@@ -57,6 +57,10 @@ const Left = styled.div`
     position: relative;
     @media ${UPRIGHT} {
         grid-template-rows: repeat(4, max-content);
+        /* In Draw the number and the pressure belong on the same screen. */
+        &[data-draws] {
+            --beside: 62vh;
+        }
     }
 `;
 
@@ -76,16 +80,6 @@ const Head = styled.header`
         color: ${({ theme }) => theme.quiet};
     }
 `;
-
-/** Whether all that was changed is kept. Without a network changes wait; they are sent when it is back. */
-function Saved() {
-    const open = useMutationState({ filters: { status: 'pending' }, select: ({ state }) => state.isPaused });
-    const waiting = open.filter(Boolean).length;
-    const said =
-        waiting > 0 ? `${waiting} ${waiting === 1 ? 'change waits' : 'changes wait'} for the network` : 'Saving';
-
-    return <small data-testid="saved">{open.length > 0 ? said : 'Saved'}</small>;
-}
 
 const Right = styled.main`
     display: grid;
@@ -231,7 +225,7 @@ export function Desk() {
         <DeskContext value={desk}>
             <title>{`${desk.piece.title} – Knotty Prism`}</title>
             <Layout>
-                <Left>
+                <Left data-draws={drawing || undefined}>
                     <Head>
                         <b>{desk.piece.title}</b>
                         <Saved />

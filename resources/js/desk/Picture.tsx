@@ -314,7 +314,7 @@ export function Picture(props: Props) {
             onKeyDown={press}
             style={{
                 aspectRatio: ratio,
-                maxWidth: `calc((100vh - 274px) * ${ratio})`,
+                maxWidth: `calc((100vh - var(--beside, 274px)) * ${ratio})`,
                 transform: turned,
             }}
             data-testid="picture"

@@ -10,7 +10,7 @@ import { pressureWord } from '../ui/Pressure';
 import { Empty, Loading, Problem } from '../ui/States';
 import { RestsOnLine } from '../ui/RestsOnLine';
 import { Swatch } from '../ui/Swatch';
-import { space, target, type } from '../ui/theme';
+import { space, target, type, UPRIGHT } from '../ui/theme';
 import { useKeys } from '../ui/useKeys';
 import { useWakeLock } from './useWakeLock';
 
@@ -85,6 +85,13 @@ const Actions = styled.div`
     display: grid;
     grid-template-columns: 2fr 1fr 1fr;
     gap: ${space.s};
+    /* Under the hand, however far one has scrolled. */
+    @media ${UPRIGHT} {
+        position: sticky;
+        bottom: 0;
+        padding-block: ${space.s};
+        background: ${({ theme }) => theme.panel};
+    }
     & button {
         min-height: ${target.draw};
         font-size: ${type.lead};

@@ -23,7 +23,7 @@ interface Props {
 export function HueRing({ colour, size = 150 }: Props) {
     const theme = useTheme();
     const centre = size / 2;
-    const outer = centre - 15;
+    const outer = centre - 18;
     const inner = outer - 9;
     const at = (position: number, radius: number): [number, number] => {
         const angle = (position / PARTS) * 2 * Math.PI - Math.PI / 2;
@@ -52,8 +52,8 @@ export function HueRing({ colour, size = 150 }: Props) {
                         <line x1={x1} y1={y1} x2={x2} y2={y2} stroke={theme.line} strokeWidth={1} />
                         {pure && (
                             <text
-                                x={at(part, outer + 8)[0]}
-                                y={at(part, outer + 8)[1]}
+                                x={at(part, outer + 10)[0]}
+                                y={at(part, outer + 10)[1]}
                                 dy="0.34em"
                                 textAnchor="middle"
                                 fontSize={13}

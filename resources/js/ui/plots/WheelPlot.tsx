@@ -28,7 +28,7 @@ const SIZE = 420;
 const SIDE = 34;
 
 /** Across a ring with its thickest line, and a little more. */
-const RING = 13.5;
+const RING = 18;
 
 /** Holes above one another: the middle one, and how many there are. */
 function columns(holes: WheelCell[]): [WheelCell, number][] {
@@ -68,7 +68,7 @@ export function WheelPlot({ cells, label }: { cells: WheelCell[]; label: string 
             {RINGS.map((chroma) => (
                 <g key={chroma}>
                     <circle r={radius(chroma)} fill="none" stroke={theme.line} />
-                    <text y={-radius(chroma) - 2} fontSize={9} textAnchor="middle" fill={theme.quiet}>
+                    <text y={-radius(chroma) - 2} fontSize={13} textAnchor="middle" fill={theme.quiet}>
                         {chroma}
                     </text>
                 </g>
@@ -112,12 +112,12 @@ export function WheelPlot({ cells, label }: { cells: WheelCell[]; label: string 
             {holes.map(({ cell, missing, x, y }) => (
                 <g key={`${cell.position} ${cell.chroma}`} transform={`translate(${x} ${y})`}>
                     <circle
-                        r={6}
+                        r={8}
                         fill={theme.panel}
                         stroke={theme.ink}
                         strokeWidth={Math.min(2.5, 0.4 + 0.7 * missing)}
                     />
-                    <text dy="0.36em" fontSize={8.5} textAnchor="middle" fill={theme.ink} fontWeight={700}>
+                    <text dy="0.36em" fontSize={12.5} textAnchor="middle" fill={theme.ink} fontWeight={700}>
                         {cell.step}
                     </text>
                 </g>
