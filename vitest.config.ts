@@ -11,6 +11,8 @@ export default defineConfig({
         setupFiles: ['tests/Unit/setup.ts'],
         // Rule by rule, not each sheet read anew for each rule.
         env: { SC_DISABLE_SPEEDY: 'false' },
+        // It shares the router with us: one copy of it for both.
+        server: { deps: { inline: ['nuqs'] } },
         // A shared machine may stall for seconds.
         testTimeout: 60_000,
     },

@@ -6,6 +6,7 @@ use App\Http\Controllers\AccountController;
 use App\Http\Controllers\AdviceController;
 use App\Http\Controllers\CalibrationController;
 use App\Http\Controllers\ChartController;
+use App\Http\Controllers\DrawingController;
 use App\Http\Controllers\LookController;
 use App\Http\Controllers\MatchController;
 use App\Http\Controllers\MaterialController;
@@ -135,8 +136,10 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('pieces/{piece}/designation', [PlanController::class, 'designate'])->middleware('throttle:heavy');
     Route::post('pieces/{piece}/proof', [PlanController::class, 'prove'])->middleware('throttle:heavy');
     Route::get('pieces/{piece}/plan.pdf', [PlanController::class, 'sheet'])->middleware('throttle:heavy');
-    Route::post('pieces/{piece}/drawing', [PlanController::class, 'mark']);
-    Route::delete('pieces/{piece}/drawing/last', [PlanController::class, 'undo']);
+    Route::get('pieces/{piece}/drawing', [DrawingController::class, 'index']);
+    Route::post('pieces/{piece}/drawing', [DrawingController::class, 'mark']);
+    Route::delete('pieces/{piece}/drawing/last', [DrawingController::class, 'undo']);
+    Route::post('pieces/{piece}/drawing/notes', [DrawingController::class, 'note']);
 });
 
 Route::any('{any}', static fn () => response()->json(['message' => 'There is nothing at this address.'], 404))->where('any', '.*')->fallback();

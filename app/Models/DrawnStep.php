@@ -13,10 +13,9 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $piece_id
  * @property string $step_key
  * @property string $state
- * @property float|null $laid_mm2  area times passes
- * @property float|null $minutes  since the step before
+ * @property int|null $entry_id  of the log
  */
 final class DrawnStep extends Model
 {
-    protected $fillable = ['laid_mm2', 'minutes', 'step_key', 'state'];
+    protected $fillable = ['step_key', 'state', 'entry_id'];
 }

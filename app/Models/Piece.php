@@ -34,11 +34,12 @@ use Prism\Colour\Lamp;
  * @property int|null $palette_size
  * @property list<string>|null $pinned
  * @property list<string>|null $banned
- * @property array{size: int|null, curve: list<array{size: int, dE00: float}>, pencils: list<array{id: string, loss: float}>, dE00: float, separate?: float, apart?: array<string, array{base: string, local: bool, further: float|null}>, wholeBox: float}|null $palette
+ * @property array{size: int|null, curve: list<array{size: int, dE00: float, pencils?: list<string>}>, pencils: list<array{id: string, loss: float}>, dE00: float, separate?: float, apart?: array<string, array{base: string, local: bool, further: float|null}>, wholeBox: float}|null $palette
  * @property bool $value_only
  * @property array{recipes: array<string, array{stack: string, by_hand: bool}|null>, palette: array<string, mixed>|null}|null $before_planning
  * @property list<array{id: string, zone: string, kind: string, sentence: string, on: string, layer: string|null, had: array<string, array{stack: string, by_hand: bool}|null>, has: array<string, string>, crisp: bool|null, crispBefore: bool|null}>|null $advised
  * @property string|null $zone_map
+ * @property array{turns: int, done: int, minutesLeft: float}|null $progress  as its plan was last seen
  * @property int $version  counts changes of what is chosen for it
  * @property Carbon $updated_at
  * @property-read User $user
@@ -54,7 +55,7 @@ final class Piece extends Model
     protected $fillable = ['paper_id', 'title', 'schools', 'interpretation', 'crop', 'width_mm', 'height_mm', 'unit', 'tone', 'light_degrees', 'lamp', 'zone_map', 'session_minutes', 'palette_size', 'pinned', 'banned', 'palette', 'value_only', 'before_planning', 'advised'];
 
     /** @var array<string, string> */
-    protected $casts = ['schools' => 'array', 'interpretation' => 'array', 'crop' => 'array', 'tone' => 'array', 'lamp' => Lamp::class, 'pinned' => 'array', 'banned' => 'array', 'palette' => 'array', 'value_only' => 'boolean', 'before_planning' => 'array', 'advised' => 'array', 'width_mm' => 'float', 'height_mm' => 'float', 'light_degrees' => 'float'];
+    protected $casts = ['schools' => 'array', 'interpretation' => 'array', 'crop' => 'array', 'tone' => 'array', 'lamp' => Lamp::class, 'pinned' => 'array', 'banned' => 'array', 'palette' => 'array', 'value_only' => 'boolean', 'before_planning' => 'array', 'advised' => 'array', 'progress' => 'array', 'width_mm' => 'float', 'height_mm' => 'float', 'light_degrees' => 'float'];
 
     /** @var list<string> bytes, not for JSON */
     protected $hidden = ['zone_map'];
@@ -116,5 +117,11 @@ final class Piece extends Model
     public function drawnSteps(): HasMany
     {
         return $this->hasMany(DrawnStep::class);
+    }
+
+    /** @return HasMany<DrawingEntry, $this> */
+    public function drawingEntries(): HasMany
+    {
+        return $this->hasMany(DrawingEntry::class);
     }
 }

@@ -12,6 +12,7 @@ use App\Studio\Photos\PhotoStore;
 use App\Studio\Photos\PictureReadings;
 use App\Studio\Photos\References;
 use App\Studio\Planning\PicturePalettes;
+use App\Studio\Planning\PlanPages;
 use App\Studio\Zones\ZoneBook;
 use Closure;
 use Illuminate\Support\Facades\DB;
@@ -49,6 +50,7 @@ final class DemoPiece
         private readonly PictureReadings $readings,
         private readonly ZoneBook $zones,
         private readonly PlanningWork $planning,
+        private readonly PlanPages $pages,
     ) {
     }
 
@@ -66,6 +68,8 @@ final class DemoPiece
             $this->name($piece);
             if ($user->box()->exists()) {
                 $this->planning->do($user, ['piece' => $piece->id], static fn (string $doing, float $share) => $progress === null ? null : $progress($doing, self::READING + (1.0 - self::READING) * $share));
+                // Looked at once, so that how far it is is known.
+                $this->pages->of($piece->refresh());
             }
         } catch (Throwable $problem) {
             // Not in one transaction: how far it is must be seen outside, and that it is not wanted any more, in here.

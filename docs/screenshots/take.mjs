@@ -56,7 +56,7 @@ await page.getByRole('heading', { name: 'Calibration 2 is in use' }).waitFor({ t
 await page.getByTestId('shifted').waitFor();
 await take('calibration');
 await stage('Pieces');
-await page.getByRole('link', { name: /Floats and buoy/ }).click();
+await page.getByRole('link', { name: 'Floats and buoy on planks', exact: true }).click();
 await page.getByRole('button', { name: /Green float, upper/ }).click();
 await page.getByTestId('recipe').first().waitFor();
 await take('match');
@@ -95,14 +95,16 @@ await page.waitForFunction(() => document.querySelector('[data-testid=photo]')?.
 await take('drawing');
 await page.getByRole('radio', { name: 'Photo', exact: true }).click();
 await stage('Draw');
-await page.getByText(/Step 1 of/).waitFor();
-// The first step leaves paper bare; the second is a pencil.
+await page.getByText(/^Turn 1 of/).waitFor();
+// The first turn leaves paper bare; the second is a pencil.
 await page.keyboard.press('d');
-await page.getByText(/Step 2 of/).waitFor();
+await page.getByText(/^Turn 2 of/).waitFor();
+const goOn = page.getByRole('button', { name: 'Go on', exact: true });
+if (await goOn.isVisible()) await goOn.click();
 await page.getByTestId('veil').waitFor({ timeout: 30_000 });
 await take('draw');
 await page.keyboard.press('u');
-await page.getByText(/Step 1 of/).waitFor();
+await page.getByText(/^Turn 1 of/).waitFor();
 await page.getByRole('button', { name: 'Dim studio' }).click();
 await stage('Match');
 await page.getByRole('button', { name: /Buoy, light red, has a recipe/ }).click();

@@ -8,20 +8,21 @@ import { Button } from './ui/Button';
 import { useDeskLight } from './ui/DeskLight';
 import { KEYS, setSingleKeys, singleKeysAreOn, spokenKey } from './ui/keys';
 import { Sheet } from './ui/Sheet';
-import { space, type, UPRIGHT } from './ui/theme';
+import { UPRIGHT, space, target, type } from './ui/theme';
 import { Tick } from './ui/Tick';
 import { useKeys } from './ui/useKeys';
 
 const Layout = styled.div`
     display: grid;
-    grid-template-rows: 46px minmax(0, 1fr);
+    grid-template-rows: auto minmax(0, 1fr);
     height: 100%;
 `;
 
 const Bar = styled.header`
     display: flex;
     align-items: center;
-    gap: ${space.l};
+    gap: 0 ${space.l};
+    min-height: 46px;
     padding: 0 ${space.m};
     background: ${({ theme }) => theme.bar};
     color: ${({ theme }) => theme.onBar};
@@ -44,7 +45,7 @@ const Bar = styled.header`
         border-bottom-color: currentcolor;
     }
     & button {
-        min-height: 32px;
+        min-height: ${target.usual};
         background: transparent;
         color: inherit;
         border-color: currentcolor;
@@ -55,8 +56,19 @@ const Bar = styled.header`
         text-overflow: ellipsis;
         white-space: nowrap;
     }
+    /* A window that is magnified: the places go below. */
+    @media (max-width: 700px) {
+        flex-wrap: wrap;
+        & > strong {
+            flex: 1;
+        }
+        & nav {
+            order: 1;
+            flex-basis: 100%;
+        }
+    }
     @media ${UPRIGHT} {
-        gap: ${space.m};
+        gap: 0 ${space.m};
         & > strong {
             white-space: nowrap;
         }

@@ -1,17 +1,20 @@
 import '@fontsource-variable/inter';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { lazy, StrictMode, Suspense, type ComponentType } from 'react';
+import { NuqsAdapter } from 'nuqs/adapters/react-router/v7';
+import { lazy, StrictMode, Suspense, useEffect, type ComponentType } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Link, Navigate, Route, Routes } from 'react-router';
 import { ForgotPasswordPage, RegisterPage, ResetPasswordPage, SignInPage } from './account/AccountPages';
 import { messageOf } from './api/client';
 import { queryClient, useSession } from './api/queries';
+import { knowKept } from './api/kept';
+import { keepWaiting } from './api/waiting';
 import { PiecesPage } from './pieces/PiecesPage';
 import { Shell } from './Shell';
 import { DeskLight } from './ui/DeskLight';
 import { GlobalStyle } from './ui/GlobalStyle';
 import { Notices } from './ui/Notices';
-import { Empty, Loading, Problem } from './ui/States';
+import { Loading, Missing, Problem } from './ui/States';
 
 /** Fetched when it is gone to: nobody waits for what they do not open. */
 const page = <Name extends string>(fetched: Promise<Record<Name, ComponentType>>, name: Name) =>
@@ -38,6 +41,8 @@ const NewPiecePage = lazy(() => page(import('./pieces/NewPiecePage'), 'NewPieceP
 
 function Pages() {
     const session = useSession();
+    const artist = session.data?.user?.email;
+    useEffect(() => (artist === undefined ? undefined : keepWaiting(queryClient, artist)), [artist]);
     if (session.isError) return <Problem message={messageOf(session.error)} retry={() => void session.refetch()} />;
     if (!session.data) return <Loading what="Opening the studio" />;
     if (!session.data.user) {
@@ -86,9 +91,9 @@ function Pages() {
                     <Route
                         path="*"
                         element={
-                            <Empty title="There is nothing at this address">
+                            <Missing title="There is nothing at this address">
                                 <Link to="/pieces">To your pieces</Link>
-                            </Empty>
+                            </Missing>
                         }
                     />
                 </Route>
@@ -96,6 +101,8 @@ function Pages() {
         </Suspense>
     );
 }
+
+knowKept(queryClient);
 
 const root = document.getElementById('root');
 if (!root) throw new Error('The page has no place for the studio.');
@@ -105,7 +112,9 @@ createRoot(root).render(
             <DeskLight>
                 <GlobalStyle />
                 <BrowserRouter>
-                    <Pages />
+                    <NuqsAdapter>
+                        <Pages />
+                    </NuqsAdapter>
                 </BrowserRouter>
                 <Notices />
             </DeskLight>

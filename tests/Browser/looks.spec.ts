@@ -1,10 +1,16 @@
+import type { Page } from '@playwright/test';
 import { expect, openDemo, openHarbour, sampleAt, test } from './studio';
-import { expectNoHue, expectSound, expectSoundInBothLights } from './studio';
+import { expectNoHue, expectSound, expectSoundEverywhere } from './studio';
 
 // All of every page is looked through, and a plan is a long list.
 test.describe.configure({ timeout: 150_000 });
 
 const STAGES = ['look', 'match', 'plan', 'draw', 'compare'];
+
+const LYING = { width: 1024, height: 768 };
+const UPRIGHT = { width: 768, height: 1024 };
+
+const PARTS: [string, string[]][] = [['Plan', ['Order', 'Preview', 'Advice', 'Ways of working']]];
 
 const PLACES: [string, RegExp][] = [
     ['/pencils/QW:6858', /Pennant Blue/],
@@ -17,36 +23,70 @@ const PLACES: [string, RegExp][] = [
     ['/swatches/calibration', /is in use/],
 ];
 
-test('no page has a serious fault or sticks out at 1024 by 768, in either light', async ({ page }) => {
-    await page.setViewportSize({ width: 1024, height: 768 });
+test('no page has a fault or sticks out, on a tablet that lies or stands, in either light', async ({ page }) => {
+    for (const [address, heading] of [
+        ['/', 'Sign in'],
+        ['/register', 'New studio'],
+        ['/forgot-password', 'Forgot the password'],
+    ] as const) {
+        for (const size of [LYING, UPRIGHT]) {
+            await page.setViewportSize(size);
+            await page.goto(address);
+            await expect(page.getByRole('heading', { name: heading })).toBeVisible();
+            await expectSound(page);
+        }
+    }
     await page.goto('/');
-    await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
-    await expectSound(page);
-    await openDemo(page);
-    await expectSoundInBothLights(page);
+    await page.getByRole('button', { name: 'Open the demo studio' }).click();
+    await expect(page.getByRole('link', { name: 'Floats and buoy on planks', exact: true })).toBeVisible();
+    await expectSoundEverywhere(page);
     await page.goto('/studio');
     await expect(page.getByText('Light to dark:', { exact: false })).toBeVisible();
-    await expectSoundInBothLights(page);
+    await expectSoundEverywhere(page);
     await page.goto('/pieces/new');
     await expect(page.getByRole('heading', { name: 'New piece' })).toBeVisible();
-    await expectSoundInBothLights(page);
+    await expectSoundEverywhere(page);
     await page.goto('/pencils');
     await expect(page.getByRole('heading', { name: /pencils in your box/ })).toBeVisible();
-    await expectSoundInBothLights(page);
+    await expectSoundEverywhere(page);
+    await page.goto('/nowhere');
+    await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible();
+    await expectSoundEverywhere(page);
 });
 
-test('no stage of a piece has a serious fault or sticks out at 1024 by 768, in either light', async ({ page }) => {
-    await page.setViewportSize({ width: 1024, height: 768 });
+test('no stage of a piece has a fault or sticks out, on a tablet that lies or stands, in either light', async ({
+    page,
+}) => {
+    await page.setViewportSize(LYING);
     await openHarbour(page);
     await page.getByRole('button', { name: /Small float, blue/ }).click();
     for (const stage of STAGES) {
         await page.getByRole('link', { name: new RegExp(stage, 'i') }).click();
         await expect(page.getByRole('heading', { level: 1 })).toBeAttached();
         if (stage === 'match') {
+            await expect(page.getByText('Nearest single')).toBeAttached();
+            await page.getByRole('button', { name: /More conditions/ }).click();
+            await expectSoundEverywhere(page);
             await page.getByRole('button', { name: /Adjust recipe For/ }).click();
             await expect(page.getByTestId('words')).toBeVisible();
         }
-        await expectSoundInBothLights(page);
+        await expectSoundEverywhere(page);
+    }
+});
+
+test('no part of Plan has a fault or sticks out, on a tablet that lies or stands, in either light', async ({
+    page,
+}) => {
+    await page.setViewportSize(LYING);
+    await openHarbour(page);
+    await page.getByRole('button', { name: /Small float, blue/ }).click();
+    for (const [stage, parts] of PARTS) {
+        await page.getByRole('link', { name: stage }).click();
+        for (const part of parts) {
+            await page.getByRole('tab', { name: part }).click();
+            await expect(page.getByRole('tabpanel', { name: part }).getByRole('heading').first()).toBeVisible();
+            await expectSoundEverywhere(page);
+        }
     }
 });
 
@@ -68,7 +108,7 @@ test('on a tablet held upright Draw has number, pressure and Done on one screen'
     await page.setViewportSize({ width: 768, height: 1024 });
     await openHarbour(page);
     await page.getByRole('link', { name: /Draw/ }).click();
-    const now = page.getByTestId('step-now');
+    const now = page.getByTestId('turn-now');
     for (const part of [
         now.getByText(/^\d{4}$/),
         now.getByText(/\d+ % \w+/).first(),
@@ -77,7 +117,7 @@ test('on a tablet held upright Draw has number, pressure and Done on one screen'
         await expect(part).toBeInViewport({ ratio: 1 });
 });
 
-test('no page of pencils and swatches has a serious fault or sticks out at 1024 by 768, in either light', async ({
+test('no page of pencils and swatches has a fault or sticks out, on a tablet that lies or stands, in either light', async ({
     page,
 }) => {
     await page.setViewportSize({ width: 1024, height: 768 });
@@ -85,7 +125,7 @@ test('no page of pencils and swatches has a serious fault or sticks out at 1024 
     for (const [address, heading] of PLACES) {
         await page.goto(address);
         await expect(page.getByRole('heading', { level: 1, name: heading })).toBeVisible();
-        await expectSoundInBothLights(page);
+        await expectSoundEverywhere(page);
     }
 });
 
@@ -137,4 +177,83 @@ test('nothing jumps when another colour is sampled', async ({ page }) => {
     await sampleAt(page, 0.63, 0.44);
     await expect(page.getByTestId('reading')).toContainText('yellow');
     expect(await page.getByTestId('reading').boundingBox()).toEqual(place);
+});
+
+test.describe('under a finger', () => {
+    test.use({ hasTouch: true, viewport: LYING });
+
+    /** Buttons, links that look like them, tabs, ticks and fields that are smaller than a finger, by name. */
+    const small = (page: Page) =>
+        page.evaluate((least) => {
+            const pressed = document.querySelectorAll<HTMLElement>(
+                'button, [role=tab], nav a, select, input[type=text]',
+            );
+
+            return pressed
+                .filter((part) => part.checkVisibility() && !part.hasAttribute('disabled'))
+                .map((part) => ({ part, box: part.getBoundingClientRect() }))
+                .filter(({ box }) => box.width > 1 && (box.height < least || box.width < least))
+                .map(
+                    ({ part, box }) =>
+                        `${part.getAttribute('aria-label') ?? part.textContent ?? ''} ${Math.round(box.width)} x ${Math.round(box.height)}`,
+                );
+        }, 44);
+
+    test('buttons, tabs, ticks and fields of all stages are as large as a finger', async ({ page }) => {
+        await openHarbour(page);
+        await page.getByRole('button', { name: /Small float, blue/ }).tap();
+        for (const stage of STAGES) {
+            await page.getByRole('link', { name: new RegExp(stage, 'i') }).tap();
+            await expect(page.getByRole('heading', { level: 1 })).toBeAttached();
+            if (stage === 'match') await page.getByRole('button', { name: /Adjust recipe For/ }).tap();
+            if (stage === 'match') await expect(page.getByTestId('words')).toBeVisible();
+            expect.soft(await small(page), stage).toEqual([]);
+        }
+    });
+
+    test('a recipe is adjusted: pressure by its slider, layers up and down, and back', async ({ page }) => {
+        await openHarbour(page);
+        await page.getByRole('button', { name: /Small float, blue/ }).tap();
+        await page.getByRole('button', { name: /Adjust recipe No. 1/ }).tap();
+        const notation = page.getByLabel(/As text/);
+        await notation.fill('QW:6858@30 > QW:4731@40');
+        await notation.press('Enter');
+        await expect(page.getByRole('row')).toHaveCount(2);
+        await page.getByRole('button', { name: 'Lay step 2 earlier' }).tap();
+        await expect(notation).toHaveValue('QW:4731@40 > QW:6858@30');
+        const slider = page.getByRole('slider', { name: 'Pressure of step 1' });
+        const thumb = await slider.locator('xpath=ancestor::*[contains(@class,"thumb")]').boundingBox();
+        if (!thumb) throw new Error('There is no thumb.');
+        const hand = await page.context().newCDPSession(page);
+        const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', by?: number) =>
+            hand.send('Input.dispatchTouchEvent', {
+                type,
+                touchPoints: by === undefined ? [] : [{ x: thumb.x + thumb.width / 2 + by, y: thumb.y + 12 }],
+            });
+        await touch('touchStart', 0);
+        for (const by of [10, 20, 30, 40]) await touch('touchMove', by);
+        await touch('touchEnd');
+        await expect(notation).not.toHaveValue('QW:4731@40 > QW:6858@30');
+        expect(Number(/@(\d+)/.exec(await notation.inputValue())?.[1])).toBeGreaterThan(40);
+        // Said as one says it, not as a bare number.
+        await expect(slider).toHaveAttribute('aria-valuetext', /^\d+ % \w+$/);
+        await page.goBack();
+        await expect(page.getByRole('button', { name: /Adjust recipe No. 1/ })).toBeFocused();
+    });
+});
+
+test('at twice the size nothing sticks out sideways, and targets keep their size', async ({ page }) => {
+    // A window of 1280 by 800, magnified to 200 %.
+    await page.setViewportSize({ width: 640, height: 400 });
+    await openHarbour(page);
+    for (const stage of STAGES) {
+        await page.getByRole('link', { name: new RegExp(stage, 'i') }).click();
+        await expect(page.getByRole('heading', { level: 1 })).toBeAttached();
+        await expectSound(page, ['target-size']);
+    }
+    for (const address of ['/pencils', '/swatches', '/studio', '/pieces']) {
+        await page.goto(address);
+        await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+        await expectSound(page, ['target-size']);
+    }
 });

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Console\Commands\OpenApiCommand;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\Route as Router;
+use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 
 use function Tests\Feature\artist;
@@ -138,7 +139,7 @@ it('answers as documented along the whole way', function (): void {
     expectDocumented($this->patchJson($url, ['title' => 'Evening']), 'patch', '/api/pieces/{piece}');
     $plan = $this->getJson("$url/plan");
     expectDocumented($plan, 'get', '/api/pieces/{piece}/plan');
-    expectDocumented($this->postJson("$url/drawing", ['key' => $plan->json('currentKey'), 'state' => 'done']), 'post', '/api/pieces/{piece}/drawing');
+    expectDocumented($this->postJson("$url/drawing", ['mark' => (string) Str::ulid(), 'keys' => [$plan->json('currentKey')], 'state' => 'done']), 'post', '/api/pieces/{piece}/drawing');
     expectDocumented($this->deleteJson("$url/drawing/last"), 'delete', '/api/pieces/{piece}/drawing/last');
 });
 
@@ -159,7 +160,7 @@ it('refuses as documented', function (): void {
     expectDocumented($this->patchJson("/api/zones/$zone", []), 'patch', '/api/zones/{zone}');
     expectDocumented($this->patchJson($url, ['schools' => ['value' => 'x']]), 'patch', '/api/pieces/{piece}');
     expectDocumented($this->putJson('/api/box', ['add' => ['XX:1']]), 'put', '/api/box');
-    expectDocumented($this->postJson("$url/drawing", ['key' => 'x', 'state' => 'done']), 'post', '/api/pieces/{piece}/drawing');
+    expectDocumented($this->postJson("$url/drawing", ['mark' => (string) Str::ulid(), 'keys' => ['x'], 'state' => 'done']), 'post', '/api/pieces/{piece}/drawing');
 });
 
 it('says a refusal in one sentence, never in a trace', function (): void {

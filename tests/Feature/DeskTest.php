@@ -3,12 +3,14 @@
 declare(strict_types=1);
 
 use App\Jobs\PrepareBox;
+use App\Models\DrawingEntry;
 use App\Models\DrawnStep;
 use App\Models\Piece;
 use App\Models\Zone;
 use App\Studio\Photos\PhotoStore;
 use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\Queue;
+use Illuminate\Support\Str;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\pieceOf;
@@ -125,18 +127,18 @@ it('plans, marks, skips and takes back, and remembers where one was', function (
         ->and($plan['zonesWithoutRecipe'])->toBe(['later'])
         ->and($plan['currentKey'])->toBe($plan['steps'][0]['key'])
         ->and($plan['cautions'])->not->toBe([]);
-    $mark = fn (int $step, string $state) => $this->postJson($this->url.'/drawing', ['key' => $plan['steps'][$step]['key'], 'state' => $state]);
+    $mark = fn (int $step, string $state) => $this->postJson($this->url.'/drawing', ['mark' => (string) Str::ulid(), 'keys' => [$plan['steps'][$step]['key']], 'state' => $state]);
     $mark(0, 'done')->assertOk()->assertJsonPath('done', 1)->assertJsonPath('currentKey', $plan['steps'][1]['key']);
     $mark(1, 'skipped')->assertJsonPath('steps.1.state', 'skipped');
     $this->getJson($this->url.'/plan')->assertJsonPath('currentKey', $plan['steps'][2]['key']);
     // Another window has marked meanwhile: neither is what it did overwritten, nor taken back unseen.
-    $this->postJson($this->url.'/drawing', ['key' => $plan['steps'][1]['key'], 'state' => 'done', 'was' => 'open'])->assertConflict()->assertJsonPath('message', fn (string $said): bool => str_contains($said, 'The drawing was changed meanwhile'));
-    $this->deleteJson($this->url.'/drawing/last?key='.urlencode($plan['steps'][0]['key']))->assertConflict();
-    expect($this->getJson($this->url.'/plan')->json('lastMarked'))->toBe($plan['steps'][1]['key']);
+    $this->postJson($this->url.'/drawing', ['mark' => (string) Str::ulid(), 'keys' => [$plan['steps'][1]['key']], 'state' => 'done', 'was' => 'open'])->assertConflict()->assertJsonPath('message', fn (string $said): bool => str_contains($said, 'The drawing was changed meanwhile'));
+    $this->deleteJson($this->url.'/drawing/last?mark='.Str::ulid())->assertConflict();
+    expect($this->getJson($this->url.'/plan')->json('lastMarked'))->toBe(DrawingEntry::query()->latest('id')->value('mark'));
     $this->deleteJson($this->url.'/drawing/last')->assertJsonPath('currentKey', $plan['steps'][1]['key']);
     $this->deleteJson($this->url.'/drawing/last')->assertJsonPath('done', 0);
     $this->deleteJson($this->url.'/drawing/last')->assertOk()->assertJsonPath('done', 0);
-    $this->postJson($this->url.'/drawing', ['key' => 'gone', 'state' => 'done'])->assertUnprocessable()->assertJsonPath('message', fn (string $said): bool => str_contains($said, 'no longer in the plan'));
+    $this->postJson($this->url.'/drawing', ['mark' => (string) Str::ulid(), 'keys' => ['gone'], 'state' => 'done'])->assertUnprocessable()->assertJsonPath('message', fn (string $said): bool => str_contains($said, 'no longer in the plan'));
     $mark(0, 'rubbed')->assertUnprocessable();
     expect(DrawnStep::query()->count())->toBe(0);
 });
@@ -200,7 +202,7 @@ it('shows another artist nothing: 404 on every address', function (): void {
     $this->postJson($this->url.'/zones', ['name' => 'x', 'x' => 0.5, 'y' => 0.5, 'radius' => 0])->assertNotFound();
     $this->postJson($this->url.'/recipes', ['L' => 50, 'a' => 0, 'b' => 0])->assertNotFound();
     $this->postJson($this->url.'/predictions', ['L' => 50, 'a' => 0, 'b' => 0, 'stack' => ''])->assertNotFound();
-    $this->postJson($this->url.'/drawing', ['key' => 'x', 'state' => 'done'])->assertNotFound();
+    $this->postJson($this->url.'/drawing', ['mark' => (string) Str::ulid(), 'keys' => ['x'], 'state' => 'done'])->assertNotFound();
     $this->patchJson("/api/zones/{$zone['id']}", ['version' => 1, 'name' => 'mine'])->assertNotFound();
     $this->patchJson("/api/targets/{$target}", ['version' => 1, 'stack' => ''])->assertNotFound();
     $this->patchJson("/api/references/{$reference}", ['name' => 'mine'])->assertNotFound();

@@ -9,6 +9,7 @@ use App\Studio\LongWork\WorkCancelled;
 use App\Studio\LongWork\WorkRefused;
 use App\Studio\Photos\PhotoStore;
 use App\Studio\Zones\Targets;
+use Illuminate\Support\Str;
 use Prism\Layering\Stack;
 use Prism\Reference\Zones\TargetRole;
 
@@ -46,6 +47,7 @@ it('finds one palette and a recipe for every colour of the picture', function ()
     $plan = $this->getJson($this->url.'/plan')->assertOk()->assertJsonPath('zonesWithoutRecipe', [])->json();
     expect(count($plan['pullList']))->toBeLessThanOrEqual(5)->and(array_sum(array_column($plan['pullList'], 'share')))->toEqualWithDelta(1.0, 0.001)
         ->and(array_column($plan['palette']['curve'], 'size'))->toBe([5, 6, 8, 12, 15])
+        ->and(array_map(static fn (array $point): int => count($point['hexes']), $plan['palette']['curve']))->toBe([5, 6, 8, 12, 15])
         ->and($plan['palette']['dE00'])->toBeGreaterThanOrEqual($plan['palette']['wholeBox'] - 0.3)
         ->and($plan['palette']['pencils'])->toHaveCount(5)
         ->and($plan['minutes'])->toBeGreaterThan(0.0)->toBeLessThanOrEqual($plan['apartMinutes'] + 1)->and($plan['sessions'])->toBeGreaterThanOrEqual(1);
@@ -325,7 +327,7 @@ it('is worked in turns: every step at one place of one turn, done when all its p
     $of = array_merge(...array_column($turn['places'], 'keys'));
     $state = fn (): string => $this->getJson($this->url.'/plan')->json('turns.'.($turn['number'] - 1).'.state');
     foreach ($of as $i => $key) {
-        $this->postJson($this->url.'/drawing', ['key' => $key, 'state' => 'done'])->assertOk();
+        $this->postJson($this->url.'/drawing', ['mark' => (string) Str::ulid(), 'keys' => [$key], 'state' => 'done'])->assertOk();
         expect($state())->toBe($i === count($of) - 1 ? 'done' : 'open');
     }
 });
@@ -353,7 +355,7 @@ it('learns the pace from the steps that are marked, breaks and catching up left 
         $this->travel((int) round(60 * match ($i) {
             3 => 300, 5 => 0.1, default => 0.5 + 1.5 * $step['minutes'],
         }))->seconds();
-        $this->postJson($this->url.'/drawing', ['key' => $step['key'], 'state' => 'done'])->assertOk();
+        $this->postJson($this->url.'/drawing', ['mark' => (string) Str::ulid(), 'keys' => [$step['key']], 'state' => 'done'])->assertOk();
     }
     $pace = $plan()['pace'];
     expect($pace['steps'])->toBeGreaterThanOrEqual(5)->and($pace['pace'])->toBeLessThan(300)->toBeGreaterThan(200)->and($plan()['minutes'])->toBeGreaterThan($before);

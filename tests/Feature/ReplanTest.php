@@ -7,6 +7,7 @@ use App\Models\ZoneTarget;
 use App\Studio\LongWork\LookWork;
 use App\Studio\Photos\PhotoStore;
 use Illuminate\Support\Facades\File;
+use Illuminate\Support\Str;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\pieceOf;
@@ -33,7 +34,7 @@ it('leaves alone what is begun on the paper, even where all is planned anew', fu
     $step = array_values(array_filter($plan['steps'], fn (array $step): bool => $step['step'] !== null))[0];
     $target = $step['zone']['target'];
     $laid = ($this->stacks)()[$target];
-    $this->postJson($this->url.'/drawing', ['key' => $step['key'], 'state' => 'done'])->assertOk()->assertJsonPath('begunRecipes', 1);
+    $this->postJson($this->url.'/drawing', ['mark' => (string) Str::ulid(), 'keys' => [$step['key']], 'state' => 'done'])->assertOk()->assertJsonPath('begunRecipes', 1);
     // Its pencil is no longer wished for, but it lies there.
     $this->patchJson($this->url, ['banned' => [$step['step']['pencil']['id']], 'paletteSize' => 5]);
     expect(($this->plan)(['anew' => true])['kept'])->toBe(1)->and(($this->stacks)()[$target])->toBe($laid);
@@ -42,7 +43,7 @@ it('leaves alone what is begun on the paper, even where all is planned anew', fu
         ->and(array_values(array_filter($after['steps'], fn (array $now): bool => $now['key'] === $step['key']))[0]['state'])->toBe('done');
     // Skipped is not laid; and what was taken off again is free.
     $this->deleteJson($this->url.'/drawing/last')->assertOk()->assertJsonPath('begunRecipes', 0);
-    $this->postJson($this->url.'/drawing', ['key' => $step['key'], 'state' => 'skipped'])->assertOk()->assertJsonPath('begunRecipes', 0);
+    $this->postJson($this->url.'/drawing', ['mark' => (string) Str::ulid(), 'keys' => [$step['key']], 'state' => 'skipped'])->assertOk()->assertJsonPath('begunRecipes', 0);
     ($this->plan)();
     expect(($this->stacks)()[$target])->not->toContain($step['step']['pencil']['id']);
 });

@@ -17,6 +17,7 @@ use Database\Seeders\DemoSeeder;
 use Database\Seeders\MaterialsSeeder;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Schema;
+use Illuminate\Support\Str;
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
 use Prism\Matching\EmptyBox;
@@ -230,7 +231,7 @@ describe('the plan of a piece', function (): void {
         $zone = $this->postJson("/api/pieces/{$piece->id}/zones", ['name' => 'a', 'x' => 0.2, 'y' => 0.2, 'radius' => 0.01, 'stack' => 'QW:5892@40 > QW:7432@50'])->json();
         $plan = $this->getJson("/api/pieces/{$piece->id}/plan")->json();
         foreach ($plan['steps'] as $step) {
-            $this->postJson("/api/pieces/{$piece->id}/drawing", ['key' => $step['key'], 'state' => 'done']);
+            $this->postJson("/api/pieces/{$piece->id}/drawing", ['mark' => (string) Str::ulid(), 'keys' => [$step['key']], 'state' => 'done']);
         }
         $this->patchJson("/api/targets/{$zone['targets'][0]['id']}", ['version' => 1, 'stack' => 'QW:5892@40 > QW:7432@60']);
         $states = array_column($this->getJson("/api/pieces/{$piece->id}/plan")->json('steps'), 'state');

@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { describe, expect, it, vi } from 'vitest';
 import { PencilPicker } from '../../resources/js/match/PencilPicker';
-import { spokenMinutes } from '../../resources/js/plan/SchedulePanel';
+import { spokenMinutes } from '../../resources/js/ui/words';
 import { Choice } from '../../resources/js/ui/Choice';
 import { Dial } from '../../resources/js/ui/Dial';
 import { HistogramPlot } from '../../resources/js/ui/plots/HistogramPlot';

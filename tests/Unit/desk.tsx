@@ -1,30 +1,18 @@
-import { useMemo, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import type { Piece, Zone } from '../../resources/js/api/client';
-import { DeskContext, mainTarget, type Selected, type Tool } from '../../resources/js/desk/DeskContext';
-import { useSelection } from '../../resources/js/desk/useSelection';
+import { useView } from '../../resources/js/desk/address';
+import { useChosen, useHands, useOverlay, useTool } from '../../resources/js/desk/DeskContext';
+import { DeskState } from '../../resources/js/desk/DeskState';
+import { Zoom, ZoomContext } from '../../resources/js/desk/zoom';
 import { Notices } from '../../resources/js/ui/Notices';
 
-/** The desk without its picture: a piece, and the zone that is selected in it. The tool in hand can be used by its button. */
-export function Around({ of, selected, children }: { of: Piece; selected: Zone | null; children: ReactNode }) {
-    const selection = useSelection();
-    const [lit, light] = useState<{ zone: string; target: string } | null>(null);
-    const [tool, take] = useState<Tool | null>(null);
-    const [borders, preview] = useState<string | null>(null);
-    const desk = useMemo(() => {
-        const target = selected && mainTarget(selected);
-        const chosen: Selected | null =
-            selected && target
-                ? {
-                      colour: target.colour,
-                      spread: target.spread,
-                      spot: { x: target.x, y: target.y, radius: selected.radius },
-                      zone: selected,
-                      target,
-                  }
-                : null;
-
-        return { piece: of, selection, selected: chosen, light, tool, take, preview };
-    }, [of, selection, selected, tool]);
+/** What stands on the desk besides the stage, so that a test can look at it. The tool in hand can be used by its button. */
+function Seen({ of }: { of: Piece }) {
+    const tool = useTool();
+    const { lit, borders } = useOverlay();
+    const { editing } = useChosen();
+    const { places } = useView();
+    const { take } = useHands();
     const use = () => {
         if (tool?.kind === 'spot') tool.done({ x: 0.5, y: 0.5, radius: 0.01 });
         if (tool?.kind === 'lasso')
@@ -35,20 +23,37 @@ export function Around({ of, selected, children }: { of: Piece; selected: Zone |
             ]);
         const last = of.zones.at(-1);
         if (tool?.kind === 'zone' && last) tool.done(last);
+        if (tool?.kind !== 'crop') take(null);
     };
 
     return (
-        <DeskContext value={desk}>
-            {children}
-            <output data-testid="lit">{lit?.zone}</output>
-            <output data-testid="places">{selection.places}</output>
-            <output data-testid="open">{selection.editing}</output>
+        <>
+            <output data-testid="lit">{lit?.zones.join()}</output>
+            <output data-testid="places">{places}</output>
+            <output data-testid="open">{editing}</output>
             <output data-testid="borders">{borders}</output>
             <output data-testid="tool">{tool?.title}</output>
             <button type="button" onClick={use}>
                 Use the tool
             </button>
+        </>
+    );
+}
+
+/** The desk without its picture: a piece, and the zone that is selected in it. */
+export function Around({ of, selected, children }: { of: Piece; selected: Zone | null; children: ReactNode }) {
+    const [zoom] = useState(() => {
+        const now = new URL(window.location.href);
+        if (selected) now.searchParams.set('zone', selected.id);
+        window.history.replaceState(null, '', now);
+
+        return new Zoom();
+    });
+
+    return (
+        <ZoomContext value={zoom}>
+            <DeskState piece={of} picture={<Seen of={of} />} stage={children} />
             <Notices />
-        </DeskContext>
+        </ZoomContext>
     );
 }

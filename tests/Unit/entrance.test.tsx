@@ -8,9 +8,10 @@ import {
     SignInPage,
 } from '../../resources/js/account/AccountPages';
 import { answered, api } from '../../resources/js/api/client';
-import { keys, queryClient } from '../../resources/js/api/queries';
+import { keys } from '../../resources/js/api/keys';
+import { queryClient } from '../../resources/js/api/queries';
 import { NewPiecePage } from '../../resources/js/pieces/NewPiecePage';
-import { PiecesPage } from '../../resources/js/pieces/PiecesPage';
+import { PiecesPage, stageOf } from '../../resources/js/pieces/PiecesPage';
 import { Notices } from '../../resources/js/ui/Notices';
 import { papers, piece, reference, show, workOf } from './fixtures';
 import { Answer, serve } from './server';
@@ -155,6 +156,7 @@ describe('pieces', () => {
         photo: reference('r1', 'Photo'),
         zoneCount: 22,
         recipeCount: 9,
+        progress: null,
         updatedAt: '2026-11-24T10:00:00Z',
     };
     const put = (more: Parameters<typeof serve>[0] = {}) => {
@@ -169,11 +171,25 @@ describe('pieces', () => {
         return asked;
     };
 
-    it('tell paper and how far each is', async () => {
+    it('tell paper and how far each is, and lead on from there', async () => {
         put();
-        const link = await screen.findByRole('link', { name: /Floats/ });
+        const link = await screen.findByRole('link', { name: 'Floats' });
         expect(link.getAttribute('href')).toBe('/pieces/p1/match');
-        expect(link.textContent).toContain('Harbour Cartridge. 9 of 22 zones have a recipe.');
+        expect(screen.getByText('Harbour Cartridge')).toBeTruthy();
+        expect(screen.getByText('9 of 22 zones have recipes')).toBeTruthy();
+        expect(screen.getByRole('link', { name: 'Match: Floats' }).getAttribute('href')).toBe('/pieces/p1/match');
+    });
+
+    it.each([
+        [{ zoneCount: 0, recipeCount: 0 }, 'Photo in, no zones yet', 'Look', 'look'],
+        [{ recipeCount: 9 }, '9 of 22 zones have recipes', 'Match', 'match'],
+        [{ recipeCount: 22 }, 'Every zone has a recipe', 'Plan it', 'plan'],
+        [{ turns: 54, done: 0, minutesLeft: 324 }, 'Planned: 54 turns, 5 h 24 min left', 'Begin drawing', 'draw'],
+        [{ turns: 54, done: 12, minutesLeft: 60 }, 'Turn 13 of 54, 1 h left', 'Go on drawing', 'draw'],
+        [{ turns: 1, done: 1, minutesLeft: 0 }, 'Drawn, 1 turn', 'Compare', 'compare'],
+    ] as const)('with %o say "%s" and go on to %s', (stands, said, next, path) => {
+        const of = 'turns' in stands ? { ...summary, recipeCount: 22, progress: stands } : { ...summary, ...stands };
+        expect(stageOf(of)).toEqual({ said, next, path });
     });
 
     it('start with the demo piece where there are none', async () => {
@@ -215,7 +231,8 @@ describe('pieces', () => {
             'DELETE /api/pieces/p1': () => piece([]),
             'POST /api/pieces/p1/restore': () => piece([]),
         });
-        await userEvent.click(await screen.findByRole('button', { name: 'Remove Floats' }));
+        await userEvent.click(await screen.findByRole('button', { name: 'More of Floats' }));
+        await userEvent.click(await screen.findByRole('menuitem', { name: 'Remove' }));
         await userEvent.click(await screen.findByRole('button', { name: 'Take back' }));
         await waitFor(() =>
             expect(asked.filter(({ method }) => method !== 'GET').map(({ method }) => method)).toEqual([
@@ -231,7 +248,7 @@ describe('pieces', () => {
         const again = await screen.findByRole('button', { name: /again/i });
         fails = false;
         await userEvent.click(again);
-        expect(await screen.findByRole('link', { name: /Floats/ })).toBeTruthy();
+        expect(await screen.findByRole('link', { name: 'Floats' })).toBeTruthy();
     });
 });
 

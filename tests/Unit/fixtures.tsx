@@ -1,6 +1,7 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
+import { NuqsAdapter } from 'nuqs/adapters/react-router/v7';
 import { BrowserRouter } from 'react-router';
 import type {
     Colour,
@@ -19,6 +20,7 @@ import type {
     Work,
     Zone,
 } from '../../resources/js/api/client';
+import { knowKept } from '../../resources/js/api/kept';
 import { DeskLight } from '../../resources/js/ui/DeskLight';
 
 type Appearance = Colour['appearance'];
@@ -313,8 +315,11 @@ export const turnOf = (of: PlanStep, changes: Partial<Turn> = {}): Turn => ({
             fade: null,
             edge: null,
             onlyIf: of.onlyIf,
+            stroke: 'small circles',
+            direction: null,
             before: of.before,
             after: of.after,
+            wanted: of.target,
             keys: [of.key],
             state: of.state,
         },
@@ -324,6 +329,9 @@ export const turnOf = (of: PlanStep, changes: Partial<Turn> = {}): Turn => ({
     minutes: of.minutes,
     session: of.session,
     round: 1,
+    point: of.step?.pencil ? 'sharp point' : null,
+    reminders: [],
+    dryingMinutes: 0,
     state: of.state,
     ...changes,
 });
@@ -373,14 +381,23 @@ export const planOf = (steps: PlanStep[], changes: Partial<Plan> = {}): Plan => 
 });
 
 /** Renders within everything that the studio stands in. */
-export function show(children: ReactNode, address = '/') {
-    window.history.replaceState(null, '', address);
+/** A client as the studio has it, but that tries nothing twice. */
+export function newClient() {
     const client = new QueryClient({ defaultOptions: { queries: { retry: false }, mutations: { retry: false } } });
+    knowKept(client);
+
+    return client;
+}
+
+export function show(children: ReactNode, address = '/', client = newClient()) {
+    window.history.replaceState(null, '', address);
 
     return render(
         <QueryClientProvider client={client}>
             <DeskLight>
-                <BrowserRouter>{children}</BrowserRouter>
+                <BrowserRouter>
+                    <NuqsAdapter>{children}</NuqsAdapter>
+                </BrowserRouter>
             </DeskLight>
         </QueryClientProvider>,
     );

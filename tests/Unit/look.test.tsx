@@ -6,7 +6,7 @@ import type { Look, Piece, Reserves, Zone } from '../../resources/js/api/client'
 import { CropFrame, cropOf } from '../../resources/js/desk/CropFrame';
 import { squareOf } from '../../resources/js/desk/Grid';
 import { rungTable, stepTable } from '../../resources/js/desk/PictureFilters';
-import { useZoom, WHOLE } from '../../resources/js/desk/useZoom';
+import { useZoomed, Zoom, ZoomContext } from '../../resources/js/desk/zoom';
 import { middleCrop } from '../../resources/js/look/FormatPanel';
 import { LookStage } from '../../resources/js/look/LookStage';
 import { daylight } from '../../resources/js/ui/theme';
@@ -426,38 +426,65 @@ describe('the sheet', () => {
 });
 
 describe('zoom', () => {
-    function Probe({ region, said }: { region: typeof WHOLE; said: (zoom: ReturnType<typeof useZoom>) => void }) {
-        const zoom = useZoom(region);
-        said(zoom);
+    const region = { x: 0.2, y: 0.1, width: 0.5, height: 0.8 };
 
-        return (
-            <>
-                <button type="button" onClick={() => zoom.by(2, 0, 0)}>
-                    in
-                </button>
-                <button type="button" onClick={() => zoom.pan(-5, -5)}>
-                    pan
-                </button>
-                <button type="button" onClick={zoom.fit}>
-                    fit
-                </button>
-            </>
-        );
-    }
-
-    it('keeps the place under the pointer, and never leaves the region', async () => {
-        let zoom!: ReturnType<typeof useZoom>;
-        const region = { x: 0.2, y: 0.1, width: 0.5, height: 0.8 };
-        render(<Probe region={region} said={(now) => (zoom = now)} />);
+    it('keeps the place under the pointer, and never leaves the region', () => {
+        const zoom = new Zoom();
+        zoom.showWithin(region);
         expect(zoom.at(0, 0)[0]).toBeCloseTo(0.2);
         expect(zoom.at(1, 1)[1]).toBeCloseTo(0.9);
-        await userEvent.click(screen.getByText('in'));
-        expect(zoom.scale).toBe(2);
+        zoom.by(2, 0, 0);
+        expect(zoom.now().scale).toBe(2);
         expect(zoom.at(0, 0)[0]).toBeCloseTo(0.2);
-        await userEvent.click(screen.getByText('pan'));
+        zoom.pan(-5, -5);
         expect(zoom.at(1, 1)[0]).toBeCloseTo(0.7);
         expect(zoom.at(1, 1)[1]).toBeCloseTo(0.9);
-        await userEvent.click(screen.getByText('fit'));
-        expect(zoom.scale).toBe(1);
+        zoom.fit();
+        expect(zoom.now().scale).toBe(1);
+    });
+
+    it('moves and stretches the sheet while a gesture lasts to where it is laid out after', () => {
+        vi.useFakeTimers();
+        const zoom = new Zoom();
+        zoom.showWithin(region);
+        zoom.by(2, 0.3, 0.6);
+        zoom.pan(0.1, -0.05);
+        const moving = zoom.sheet();
+        const [across, down, stretched] = /translate\((.+)%, (.+)%\) scale\((.+)\)/
+            .exec(moving.transform ?? '')
+            ?.slice(1)
+            .map(Number) as [number, number, number];
+        vi.advanceTimersByTime(1000);
+        const after = zoom.sheet();
+        vi.useRealTimers();
+        const percent = (text: string) => Number.parseFloat(text);
+        expect(after.transform).toBeUndefined();
+        expect(percent(moving.width) * stretched).toBeCloseTo(percent(after.width), 2);
+        expect(percent(moving.left) + (across / 100) * percent(moving.width)).toBeCloseTo(percent(after.left), 2);
+        expect(percent(moving.top) + (down / 100) * percent(moving.height)).toBeCloseTo(percent(after.top), 2);
+    });
+
+    it('draws nobody anew but who listens to it', () => {
+        const zoom = new Zoom();
+        let frames = 0;
+        let texts = 0;
+        const Beside = () => {
+            texts++;
+
+            return null;
+        };
+        const Listening = () => {
+            frames++;
+
+            return <p>{useZoomed(({ scale }) => scale)}</p>;
+        };
+        render(
+            <ZoomContext value={zoom}>
+                <Beside />
+                <Listening />
+            </ZoomContext>,
+        );
+        for (let i = 0; i < 5; i++) act(() => zoom.by(1.1));
+        expect([frames, texts]).toEqual([6, 1]);
     });
 });

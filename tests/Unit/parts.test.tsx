@@ -136,20 +136,24 @@ describe('growth rings', () => {
 
 describe('the grain section', () => {
     it('says how full peaks and valleys are', () => {
-        show(<GrainSection bins={section} />);
+        show(<GrainSection bins={section} paper="#f4f2ee" />);
         expect(
-            screen.getByRole('img', { name: 'Grain section: peaks 100 % full, valleys 0 % full, 1 films' }),
+            screen.getByRole('img', { name: 'Grain section, 1 films: Full at the peaks, open in the valleys.' }),
         ).toBeTruthy();
     });
 
     it('draws a film in its own colour, the limit broken and the paper', () => {
-        const { container } = show(<GrainSection bins={section} />);
+        const { container } = show(<GrainSection bins={section} paper="#f4f2ee" />);
         expect(container.querySelectorAll('path[fill="#305090"]')).toHaveLength(1);
         expect(container.querySelectorAll('path[stroke-dasharray]')).toHaveLength(1);
+        expect(container.querySelectorAll('path[fill="#f4f2ee"]')).toHaveLength(1);
+        expect(screen.getByText('Full at the peaks, open in the valleys.')).toBeTruthy();
     });
 
     it('is bare for bare paper', () => {
-        const { container } = show(<GrainSection bins={section.map((bin) => ({ ...bin, films: [] }))} />);
+        const { container } = show(
+            <GrainSection bins={section.map((bin) => ({ ...bin, films: [] }))} paper="#f4f2ee" />,
+        );
         expect(container.querySelectorAll('path')).toHaveLength(3);
     });
 });

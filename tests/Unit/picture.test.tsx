@@ -1,23 +1,22 @@
-import { screen, waitFor } from '@testing-library/react';
+import { act, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import type { Piece } from '../../resources/js/api/client';
 import { PictureTools } from '../../resources/js/desk/PictureTools';
-import { useDesk } from '../../resources/js/desk/DeskContext';
-import { useSelection } from '../../resources/js/desk/useSelection';
-import { useZoom, WHOLE } from '../../resources/js/desk/useZoom';
+import { useAddress, useParts, useSquint, useView } from '../../resources/js/desk/address';
+import { useHands } from '../../resources/js/desk/DeskContext';
 import { Around } from './desk';
-import { piece, show, zone } from './fixtures';
+import { colour, piece, show, zone } from './fixtures';
+import { serve } from './server';
 
 const address = () => new URLSearchParams(window.location.search);
 
-function Tools({ resized }: { resized: (factor: number) => void }) {
-    const zoom = useZoom(WHOLE);
-    const { take } = useDesk();
+function Tools() {
+    const { take } = useHands();
 
     return (
         <>
-            <PictureTools zoom={zoom} onResize={resized} />
+            <PictureTools />
             <button type="button" onClick={() => take({ kind: 'spot', title: 'Click the grey card', done: vi.fn() })}>
                 Take a tool
             </button>
@@ -30,16 +29,16 @@ const outline = 'M0 0L1 0L1 1Z';
 const more = () => userEvent.click(screen.getByRole('button', { name: /More of the view/ }));
 
 function put(of: Piece, selected = of.zones[0] ?? null, at = '/') {
-    const resized = vi.fn();
     show(
         <Around of={of} selected={selected}>
-            <Tools resized={resized} />
+            <Tools />
         </Around>,
         at,
     );
-
-    return resized;
 }
+
+/** The address is written a moment after. */
+const written = (name: string, value: string | null) => waitFor(() => expect(address().get(name)).toBe(value));
 
 describe('the tools at the picture', () => {
     const drawn = piece([zone('z1', 'Float', { outline })]);
@@ -54,7 +53,7 @@ describe('the tools at the picture', () => {
             ['Photo', null],
         ] as const) {
             await userEvent.click(screen.getByRole('radio', { name }));
-            expect(address().get('view')).toBe(view);
+            await written('view', view);
             expect(screen.getByRole('radio', { name }).getAttribute('aria-checked')).toBe('true');
         }
     });
@@ -69,16 +68,16 @@ describe('the tools at the picture', () => {
         put(drawn);
         await more();
         await userEvent.click(screen.getByRole('button', { name }));
-        expect(address().get(param)).toBe(value);
+        await written(param, value);
         await userEvent.click(screen.getByRole('button', { name }));
-        expect(address().get(param)).toBeNull();
+        await written(param, null);
     });
 
     it('say whether a click chooses a zone or samples a spot', async () => {
         put(drawn);
         expect(screen.getByRole('radio', { name: 'Zone' }).getAttribute('aria-checked')).toBe('true');
         await userEvent.click(screen.getByRole('radio', { name: 'Spot' }));
-        expect(address().get('pick')).toBe('spots');
+        await written('pick', 'spots');
     });
 
     it('only sample spots while there are no zones', async () => {
@@ -100,7 +99,7 @@ describe('the tools at the picture', () => {
         put({ ...drawn, lamp: 'warm-lamp' });
         await more();
         await userEvent.click(screen.getByRole('button', { name: 'Under lamp' }));
-        expect(address().get('lamp')).toBe('1');
+        await written('lamp', '1');
     });
 
     it('enlarge, and come back to the whole', async () => {
@@ -118,13 +117,14 @@ describe('the tools at the picture', () => {
     });
 
     it('size the sample', async () => {
-        const resized = put(drawn);
+        put(piece([]), null, '/?at=0.5,0.5,0.0100');
+        serve({ 'POST /api/pieces/p1/samples': () => ({ colour: colour(), spread: 1 }) });
+        const radius = () => Number(address().get('at')?.split(',')[2]);
         await more();
         await userEvent.click(screen.getByRole('button', { name: 'Larger sample' }));
+        await waitFor(() => expect(radius()).toBeCloseTo(0.014));
         await userEvent.click(screen.getByRole('button', { name: 'Smaller sample' }));
-        const [[larger], [smaller]] = resized.mock.calls as [[number], [number]];
-        expect(larger).toBeGreaterThan(1);
-        expect(larger * smaller).toBeCloseTo(1);
+        await waitFor(() => expect(radius()).toBeCloseTo(0.01));
     });
 
     it('make way for what a tool asks for, until it is put down', async () => {
@@ -138,31 +138,36 @@ describe('the tools at the picture', () => {
 });
 
 describe('the selection in the address', () => {
-    function Probe({ said }: { said: (selection: ReturnType<typeof useSelection>) => void }) {
-        said(useSelection());
+    /** All of it, as the parts of the desk see it. */
+    function useAll() {
+        const { chosen, ...choose } = useAddress();
+        const [squint] = useSquint();
+
+        return { ...choose, ...useView(), ...useParts(), chosen, squint };
+    }
+    type All = ReturnType<typeof useAll>;
+    function Probe({ said }: { said: (all: All) => void }) {
+        said(useAll());
 
         return null;
     }
     const at = (query: string) => {
-        let latest!: ReturnType<typeof useSelection>;
-        show(<Probe said={(selection) => (latest = selection)} />, `/?${query}`);
+        let latest!: All;
+        show(<Probe said={(all) => (latest = all)} />, `/?${query}`);
 
         return () => latest;
     };
 
     it('has a start of its own', () => {
         expect(at('')()).toMatchObject({
-            zoneId: null,
-            spot: null,
-            pinned: null,
+            chosen: { zone: null, at: null, pin: null, edit: null },
             view: 'photo',
             steps: 5,
-            onlyStep: null,
+            only: null,
             stage: null,
             squint: 0,
-            bordersShown: true,
-            lookPart: 'zones',
-            editing: null,
+            borders: true,
+            look: 'zones',
         });
     });
 
@@ -172,10 +177,10 @@ describe('the selection in the address', () => {
         ['steps=1', { steps: 3 }],
         ['steps=x', { steps: 5 }],
         ['squint=-4', { squint: 0 }],
-        ['at=0.2', { spot: null }],
-        ['at=a,b,c', { spot: null }],
-        ['at=4,-1,9', { spot: { x: 1, y: 0, radius: 0.06 } }],
-        ['look=nowhere', { lookPart: 'zones' }],
+        ['at=0.2', { chosen: { at: null } }],
+        ['at=a,b,c', { chosen: { at: null } }],
+        ['at=4,-1,9', { chosen: { at: { x: 1, y: 0, radius: 0.06 } } }],
+        ['look=nowhere', { look: 'zones' }],
         ['stage=-3', { stage: 0 }],
     ])('takes from %s what can be', (query, expected) => {
         expect(at(query)()).toMatchObject(expected);
@@ -183,28 +188,62 @@ describe('the selection in the address', () => {
 
     it('is a zone or a spot, never both', async () => {
         const now = at('zone=z1&edit=QW:404@40');
-        now().selectSpot({ x: 0.25, y: 0.5, radius: 0.01 });
-        await waitFor(() => expect(now()).toMatchObject({ zoneId: null, editing: null, spot: { x: 0.25, y: 0.5 } }));
-        now().selectZone('z2', 'z2-dark');
-        await waitFor(() => expect(now()).toMatchObject({ zoneId: 'z2', targetId: 'z2-dark', spot: null }));
+        act(() => now().selectSpot({ x: 0.25, y: 0.5, radius: 0.01 }));
+        expect(now().chosen).toMatchObject({ zone: null, edit: null, at: { x: 0.25, y: 0.5 } });
+        act(() => now().selectZone('z2', 'z2-dark'));
+        expect(now().chosen).toMatchObject({ zone: 'z2', target: 'z2-dark', at: null });
     });
 
-    it('shows one step among the steps, and all again with another count', async () => {
+    it('shows one step among the steps, and all again with another count', () => {
         const now = at('');
-        now().showOnlyStep(2);
-        await waitFor(() => expect(now()).toMatchObject({ view: 'steps', onlyStep: 2 }));
-        now().setSteps(7);
-        await waitFor(() => expect(now()).toMatchObject({ view: 'steps', steps: 7, onlyStep: null }));
-        now().setView('photo');
-        await waitFor(() => expect(now()).toMatchObject({ view: 'photo', steps: 7 }));
+        act(() => now().showOnlyStep(2));
+        expect(now()).toMatchObject({ view: 'steps', only: 2 });
+        act(() => now().setSteps(7));
+        expect(now()).toMatchObject({ view: 'steps', steps: 7, only: null });
+        act(() => now().setView('photo'));
+        expect(now()).toMatchObject({ view: 'photo', steps: 7 });
     });
 
     it('keeps what else stands in the address', async () => {
         const now = at('zone=z1&grid=1');
-        now().showStage(12);
-        await waitFor(() => expect(now()).toMatchObject({ view: 'drawing', stage: 12, zoneId: 'z1', gridShown: true }));
-        now().showStage(null);
-        await waitFor(() => expect(address().get('stage')).toBeNull());
-        expect(address().get('zone')).toBe('z1');
+        act(() => now().showStage(12));
+        expect(now()).toMatchObject({ view: 'drawing', stage: 12, chosen: { zone: 'z1' }, grid: true });
+        act(() => now().showStage(null));
+        await written('view', 'drawing');
+        expect([...address().keys()].sort()).toEqual(['grid', 'view', 'zone']);
+    });
+
+    it('goes on from the zone that is chosen by then, round and round', () => {
+        const zones = [{ id: 'z1' }, { id: 'z2' }, { id: 'z3' }];
+        const now = at('zone=z2');
+        act(() => {
+            now().step(zones, 1);
+            now().step(zones, 1);
+        });
+        expect(now().chosen.zone).toBe('z1');
+        act(() => now().step(zones, -1));
+        expect(now().chosen.zone).toBe('z3');
+    });
+
+    it('writes a gesture once, when it is over', async () => {
+        const replace = vi.spyOn(window.history, 'replaceState');
+        const written = () => replace.mock.calls.filter(([, , url]) => String(url).includes('at='));
+        const now = at('');
+        vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
+        for (const x of [0.1, 0.2, 0.3, 0.4]) act(() => now().selectSpot({ x, y: 0.5, radius: 0.01 }));
+        expect(now().chosen.at?.x).toBe(0.4);
+        expect(written()).toHaveLength(0);
+        await act(() => vi.advanceTimersByTimeAsync(1000));
+        vi.useRealTimers();
+        expect(written()).toHaveLength(1);
+        expect(address().get('at')).toBe('0.4000,0.5000,0.0100');
+    });
+
+    it('going back from the editor closes it', async () => {
+        const now = at('zone=z1');
+        act(() => now().open('QW:404@40'));
+        await written('edit', 'QW:404@40');
+        act(() => window.history.back());
+        await waitFor(() => expect(now().chosen).toMatchObject({ zone: 'z1', edit: null }));
     });
 });

@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
 import type { Piece, Plan, Turn, Zone } from '../../resources/js/api/client';
 import { drawingUrl } from '../../resources/js/desk/drawing';
-import { useDesk } from '../../resources/js/desk/DeskContext';
+import { useView } from '../../resources/js/desk/address';
 import { MatchStage } from '../../resources/js/match/MatchStage';
 import { BeginningsPanel } from '../../resources/js/plan/BeginningsPanel';
 import { DrawingPanel } from '../../resources/js/plan/DrawingPanel';
@@ -36,21 +36,24 @@ const plan = planOf([], { total: 60, apartMinutes: 97 });
 
 const address = () => new URLSearchParams(window.location.search);
 
+/** The address is written a moment after. */
+const written = (name: string, value: string | null) => waitFor(() => expect(address().get(name)).toBe(value));
+
 describe('turns', () => {
     it('show where they go on the picture, one at a time, and not when pressed again', async () => {
         const zones = [zone('z1', 'Float')];
         const steps = [planStep(1), planStep(2)];
         const chosen: [string, string][] = [];
         const Shown = () => {
-            const { selection } = useDesk();
+            const { places, showPlaces } = useView();
 
             return (
                 <TurnList
                     turns={planOf(steps).turns}
                     zones={zones}
                     sessions={1}
-                    shown={selection.places}
-                    onShow={selection.showPlaces}
+                    shown={places}
+                    onShow={showPlaces}
                     onChoose={(...place) => chosen.push(place)}
                 />
             );
@@ -64,13 +67,13 @@ describe('turns', () => {
             screen.getByRole('button', { name: `Show where turn ${turn} goes` }),
         ) as [HTMLElement, HTMLElement];
         await userEvent.click(first);
-        expect(address().get('places')).toBe('1');
+        await written('places', '1');
         expect(first.getAttribute('aria-pressed')).toBe('true');
         await userEvent.click(second);
-        expect(address().get('places')).toBe('2');
+        await written('places', '2');
         expect(first.getAttribute('aria-pressed')).toBe('false');
         await userEvent.click(second);
-        expect(address().get('places')).toBeNull();
+        await written('places', null);
     });
 });
 
@@ -258,10 +261,10 @@ describe('the drawing to be', () => {
         put('/');
         expect(screen.queryByRole('slider')).toBeNull();
         await userEvent.click(screen.getByRole('button', { name: /in the photo's place/ }));
-        expect(address().get('view')).toBe('drawing');
+        await written('view', 'drawing');
         expect(screen.getByRole('slider', { name: 'Stage' })).toBeTruthy();
         await userEvent.click(screen.getByRole('button', { name: /in the photo's place/ }));
-        expect(address().get('view')).toBeNull();
+        await written('view', null);
     });
 
     it('goes from bare paper to finished', async () => {
@@ -270,13 +273,13 @@ describe('the drawing to be', () => {
         expect(screen.getByText('finished')).toBeTruthy();
         stage.focus();
         await userEvent.keyboard('{ArrowLeft}');
-        expect(address().get('stage')).toBe('50');
+        await written('stage', '50');
         expect(screen.getByText('after step 50 of 60')).toBeTruthy();
         await userEvent.keyboard('{Home}');
-        expect(address().get('stage')).toBe('0');
+        await written('stage', '0');
         expect(screen.getByText('bare paper')).toBeTruthy();
         await userEvent.keyboard('{End}');
-        expect(address().get('stage')).toBeNull();
+        await written('stage', null);
     });
 
     it('tells how its values stand beside the photo’s', async () => {

@@ -3,7 +3,6 @@ import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
 import type { Plan, StackPrediction, Zone } from '../../resources/js/api/client';
 import { CompareStage } from '../../resources/js/compare/CompareStage';
-import { DrawStage } from '../../resources/js/draw/DrawStage';
 import { MatchStage } from '../../resources/js/match/MatchStage';
 import { PlanStage } from '../../resources/js/plan/PlanStage';
 import { Around } from './desk';
@@ -333,8 +332,9 @@ describe('the palette of a picture', () => {
         valueError: null,
         trio: null,
         curve: [
-            { size: 6, dE00: 3.1 },
-            { size: 12, dE00: 2.5 },
+            { size: 6, dE00: 3.1, hexes: ['#eeeeee', '#305090'] },
+            { size: 12, dE00: 2.5, hexes: ['#eeeeee', '#305090', '#203040'] },
+            { size: 48, dE00: 2.2, hexes: [] },
         ],
         pencils: [{ id: 'QW:404', loss: 0.31 }],
     };
@@ -374,7 +374,13 @@ describe('the palette of a picture', () => {
         put();
         expect((await screen.findByTestId('palette')).textContent).toContain('1 pencil comes within dE00 2.5');
         expect(screen.getByTestId('palette').textContent).toContain('0.3 of it is given up');
-        expect(screen.getByRole('img', { name: /6 miss by 3.1, 12 miss by 2.5/ })).toBeTruthy();
+        const sizes = within(screen.getByRole('radiogroup', { name: 'Pencils in the palette' })).getAllByRole('radio');
+        expect(sizes.map((size) => size.getAttribute('aria-label'))).toEqual([
+            '6 pencils, 3.1 off',
+            '12 pencils, 2.5 off',
+            'The whole box, 48 pencils, 2.2 off',
+        ]);
+        expect(sizes.map((size) => size.querySelectorAll('i').length)).toEqual([2, 3, 0]);
         expect(screen.getByTestId('pencil').textContent).toContain('main, 30 %');
         expect(screen.getByTestId('pencil').textContent).toContain('without it + 0.31');
         await part('Order');
@@ -426,9 +432,9 @@ describe('the palette of a picture', () => {
 
     it('is planned anew with another size, a pin, or without a pencil', async () => {
         const asked = put();
-        await userEvent.click(await screen.findByRole('radio', { name: '8' }));
+        await userEvent.click(await screen.findByRole('radio', { name: '6 pencils, 3.1 off' }));
         await waitFor(() => expect(asked.filter(({ method }) => method === 'POST')).toHaveLength(1));
-        expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ paletteSize: 8, version: 1 });
+        expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ paletteSize: 6, version: 1 });
         expect(asked.find(({ method }) => method === 'POST')?.body).toEqual({ kind: 'planning', piece: 'p1' });
     });
 
@@ -804,86 +810,6 @@ describe('Plan', () => {
             </Around>,
         );
         expect(await screen.findByRole('button', { name: 'Try again' })).toBeTruthy();
-    });
-});
-
-describe('Draw', () => {
-    const of = piece([zone('z1', 'Zone 1'), zone('z2', 'Zone 2')]);
-    const first = planOf([
-        planStep(1),
-        planStep(2, { role: 'underlayer' }),
-        planStep(3, { role: 'blend', step: { ...wash, kind: 'blend' } }),
-    ]);
-    const marked = (state: 'done' | 'skipped') =>
-        planOf(first.steps.map((now, index) => (index === 0 ? { ...now, state } : now)));
-    const put = (plan: Plan, more: Parameters<typeof serve>[0] = {}) => {
-        const asked = serve({ 'GET /api/pieces/p1/plan': () => plan, ...more });
-        show(
-            <Around of={of} selected={null}>
-                <DrawStage />
-            </Around>,
-        );
-
-        return asked;
-    };
-
-    it('calls out the number, pressure and coats of the step at hand and lights its zone', async () => {
-        put(first);
-        const now = await screen.findByTestId('step-now');
-        expect(within(now).getByText('401')).toBeTruthy();
-        expect(now.textContent).toContain('40 % light');
-        expect(now.textContent).toContain('Because of 1.');
-        await waitFor(() => expect(screen.getByTestId('lit').textContent).toBe('z1'));
-        expect(screen.getByText(/of 3/).textContent).toContain('Step 1 of 3');
-    });
-
-    it.each([
-        ['d', 'done'],
-        ['s', 'skipped'],
-    ] as const)('goes on by the key %s', async (key, state) => {
-        const asked = put(first, { 'POST /api/pieces/p1/drawing': () => marked(state) });
-        await screen.findByTestId('step-now');
-        await userEvent.keyboard(key);
-        expect(await screen.findByText('402')).toBeTruthy();
-        expect(asked.at(-1)?.body).toEqual({ key: 'key-1', state, was: 'open' });
-        expect(screen.getByText(/underlayer/)).toBeTruthy();
-        expect(screen.getByTestId('lit').textContent).toBe('z2');
-    });
-
-    it('takes the last mark back', async () => {
-        const asked = put(marked('done'), { 'DELETE /api/pieces/p1/drawing/last': () => first });
-        await screen.findByText('402');
-        await userEvent.click(screen.getByRole('button', { name: /Undo/ }));
-        expect(await screen.findByText('401')).toBeTruthy();
-        expect(asked.at(-1)?.method).toBe('DELETE');
-        expect(screen.getByRole('button', { name: /Undo/ }).hasAttribute('disabled')).toBe(true);
-    });
-
-    it('names what is no pencil by what is done', async () => {
-        put(planOf(first.steps.map((now, index) => (index < 2 ? { ...now, state: 'done' } : now))));
-        expect(await screen.findByText('Blend')).toBeTruthy();
-        expect(screen.queryByText('%', { exact: false })).toBeNull();
-    });
-
-    it('ends with a look from across the room', async () => {
-        put(planOf(first.steps.map((now) => ({ ...now, state: 'done' }))));
-        expect(await screen.findByText('The plan is drawn.')).toBeTruthy();
-        expect(screen.getByRole('button', { name: /Done/ }).hasAttribute('disabled')).toBe(true);
-    });
-
-    it('stays at the step and says why when a mark is refused', async () => {
-        put(first, {
-            'POST /api/pieces/p1/drawing': () => new Answer(422, { message: 'This step is no longer in the plan.' }),
-        });
-        await screen.findByTestId('step-now');
-        await userEvent.click(screen.getByRole('button', { name: /Done/ }));
-        expect(await screen.findByText('This step is no longer in the plan.')).toBeTruthy();
-        expect(screen.getByText('401')).toBeTruthy();
-    });
-
-    it('has nothing to draw without recipes', async () => {
-        put(planOf([], { pullList: [], cautions: [] }));
-        expect(await screen.findByText('Nothing to draw yet')).toBeTruthy();
     });
 });
 

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Requests\DesignationRequest;
-use App\Http\Requests\DrawnStepRequest;
 use App\Http\Requests\GradientRequest;
 use App\Http\Resources\ChartResource;
 use App\Http\Resources\DesignationResource;
@@ -14,7 +13,6 @@ use App\Http\Resources\NeighboursResource;
 use App\Http\Resources\PieceResource;
 use App\Http\Resources\PlanResource;
 use App\Models\Piece;
-use App\Studio\Drawing\Marks;
 use App\Studio\Drawing\PictureDrawings;
 use App\Studio\Pencils\Catalogue;
 use App\Studio\PieceViews;
@@ -35,7 +33,6 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 use Prism\Materials\PencilId;
-use Prism\Planning\Order\PlanStep;
 use Prism\Reference\Image\PrintTiles;
 
 /** The plan of a piece, and how far the drawing has come. */
@@ -188,44 +185,5 @@ final class PlanController
         $page = $request->validate(['page' => ['required', Rule::in(array_keys(PrintTiles::PAGES))]], ['page.*' => 'Choose a4 or letter.'])['page'];
 
         return ChartResource::make($charts->proof($piece, $this->recipes->plan($piece), (string) $page))->response()->setStatusCode(201);
-    }
-
-    #[OA\Post(
-        path: '/api/pieces/{piece}/drawing',
-        operationId: 'markStep',
-        parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
-        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['key', 'state'], properties: [
-            new OA\Property(property: 'key', type: 'string'),
-            new OA\Property(property: 'state', type: 'string', enum: ['done', 'skipped']),
-            new OA\Property(property: 'was', type: 'string', enum: ['open', 'done', 'skipped'], description: 'that was seen: the mark is refused if it is another by now'),
-        ])),
-        responses: [
-            new OA\Response(response: 200, description: 'The plan with the step marked', content: new OA\JsonContent(ref: '#/components/schemas/Plan')),
-            new OA\Response(response: 409, description: 'Changed meanwhile elsewhere', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
-            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
-        ],
-    )]
-    public function mark(DrawnStepRequest $request, Piece $piece, Marks $marks): PlanResource
-    {
-        Gate::authorize('update', $piece);
-        $plan = $this->recipes->plan($piece);
-        $steps = array_values(array_filter($plan->steps, static fn (PlanStep $step): bool => $step->key === $request->validated('key')));
-        abort_if($steps === [], 422, 'This step is no longer in the plan; its recipe has changed. Reload to see the plan as it is now.');
-        $marks->mark($piece, $steps[0], (string) $request->validated('state'), $request->validated('was'));
-
-        return new PlanResource($this->pages->of($piece, $plan));
-    }
-
-    #[OA\Delete(path: '/api/pieces/{piece}/drawing/last', operationId: 'undoStep', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'key', description: 'of the step that was seen as marked last: refused if it is another by now', schema: new OA\Schema(type: 'string'))], responses: [
-        new OA\Response(response: 409, description: 'Changed meanwhile elsewhere', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
-        new OA\Response(response: 200, description: 'The plan with the last mark taken back', content: new OA\JsonContent(ref: '#/components/schemas/Plan')),
-    ])]
-    public function undo(Request $request, Piece $piece, Marks $marks): PlanResource
-    {
-        Gate::authorize('update', $piece);
-        $plan = $this->recipes->plan($piece);
-        $marks->undo($piece, $plan, $request->validate(['key' => ['sometimes', 'required', 'string', 'max:80']])['key'] ?? null);
-
-        return new PlanResource($this->pages->of($piece, $plan));
     }
 }

@@ -19,6 +19,7 @@ use Prism\Materials\PencilId;
 use Prism\Planning\Advice\ZoneAdvice;
 use Prism\Planning\Lightener;
 use Prism\Planning\Order\Caution;
+use Prism\Planning\Order\Handling;
 use Prism\Planning\Order\Plan;
 use Prism\Planning\Order\PlanStep;
 use Prism\Planning\Order\Turn;
@@ -47,7 +48,7 @@ use Prism\Planning\Prep;
     new OA\Property(property: 'apartMinutes', type: 'number', description: 'what finishing one zone after the other would take'),
     new OA\Property(property: 'sessions', type: 'integer'),
     new OA\Property(property: 'currentKey', type: 'string', nullable: true, description: 'the first step neither done nor skipped'),
-    new OA\Property(property: 'lastMarked', type: 'string', nullable: true, description: 'the step that was marked last'),
+    new OA\Property(property: 'lastMarked', type: 'string', nullable: true, description: 'the press that marked last: what undo takes back'),
     new OA\Property(property: 'done', type: 'integer'),
     new OA\Property(property: 'total', type: 'integer'),
     new OA\Property(property: 'zonesWithoutRecipe', type: 'array', items: new OA\Items(type: 'string')),
@@ -112,9 +113,10 @@ use Prism\Planning\Prep;
         new OA\Property(property: 'further', type: 'number'),
     ]),
     new OA\Property(property: 'valueError', type: 'number', nullable: true, description: 'mean, in steps of nine, where it was planned by value only; else null'),
-    new OA\Property(property: 'curve', type: 'array', items: new OA\Items(required: ['size', 'dE00'], properties: [
+    new OA\Property(property: 'curve', type: 'array', items: new OA\Items(required: ['size', 'dE00', 'hexes'], properties: [
         new OA\Property(property: 'size', type: 'integer'),
         new OA\Property(property: 'dE00', type: 'number'),
+        new OA\Property(property: 'hexes', type: 'array', description: 'of its pencils, lightest first; none of a palette that was found before they were kept', items: new OA\Items(type: 'string')),
     ])),
     new OA\Property(property: 'pencils', type: 'array', items: new OA\Items(required: ['id', 'loss'], properties: [
         new OA\Property(property: 'id', type: 'string'),
@@ -161,9 +163,9 @@ final class PlanResource extends JsonResource
 
         return [
             'pullList' => [...array_map($this->entry(...), $plan->pullList), ...$this->lighteners()],
-            'palette' => $piece->palette === null ? null : ['valueError' => null, 'trio' => null, 'separate' => $piece->palette['dE00'], ...Arr::except($piece->palette, 'apart')],
+            'palette' => $piece->palette === null ? null : ['valueError' => null, 'trio' => null, 'separate' => $piece->palette['dE00'], ...Arr::except($piece->palette, 'apart'), 'curve' => $this->curve($piece->palette['curve'])],
             'cautions' => array_map(static fn (Caution $caution): string => $caution->sentence(), $plan->cautions),
-            'turns' => array_map(static fn (Turn $turn): TurnResource => new TurnResource($turn, $states), $plan->turns),
+            'turns' => array_map(static fn (Turn $turn): TurnResource => new TurnResource($turn, $states, Handling::of($turn, $page->zones)), $plan->turns),
             'built' => $plan->meanDifference() === null ? null : round($plan->meanDifference(), 2),
             'steps' => $steps,
             'beginnings' => Beginnings::of($piece, $plan),
@@ -186,6 +188,29 @@ final class PlanResource extends JsonResource
             'canTakeBack' => $piece->before_planning !== null,
             'calibration' => RestsOn::of($piece->user),
         ];
+    }
+
+    /**
+     * @param  list<array{size: int, dE00: float, pencils?: list<string>}>  $curve
+     * @return list<array{size: int, dE00: float, hexes: list<string>}>
+     */
+    private function curve(array $curve): array
+    {
+        $box = $this->resource->box;
+        $there = array_flip($box->ids());
+
+        return array_map(function (array $point) use ($box, $there): array {
+            $colours = [];
+            foreach ($point['pencils'] ?? [] as $id) {
+                $colour = isset($there[$id]) ? $box->get(PencilId::of($id))->fullCoat : null;
+                if ($colour !== null) {
+                    $colours[] = $colour;
+                }
+            }
+            usort($colours, static fn (Lab $one, Lab $other): int => $other->L <=> $one->L);
+
+            return ['size' => $point['size'], 'dE00' => $point['dE00'], 'hexes' => array_map(static fn (Lab $colour): string => $colour->toHex(), $colours)];
+        }, $curve);
     }
 
     /** @return list<array<string, mixed>> pencils that the palette keeps to soften with, though no recipe needs them */

@@ -8,6 +8,8 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
 use Prism\Layering\Step;
+use Prism\Planning\Order\Handling;
+use Prism\Planning\Order\Pace;
 use Prism\Planning\Order\Place;
 use Prism\Planning\Order\PlanStep;
 use Prism\Planning\Order\Turn;
@@ -17,12 +19,12 @@ use Prism\Planning\Order\Turn;
  *
  * @property-read Turn $resource
  */
-#[OA\Schema(schema: 'Turn', required: ['number', 'stage', 'role', 'step', 'places', 'why', 'because', 'minutes', 'session', 'round', 'state'], properties: [
+#[OA\Schema(schema: 'Turn', required: ['number', 'stage', 'role', 'step', 'places', 'why', 'because', 'minutes', 'session', 'round', 'point', 'reminders', 'dryingMinutes', 'state'], properties: [
     new OA\Property(property: 'number', type: 'integer'),
     new OA\Property(property: 'stage', type: 'string', enum: ['reserve', 'map', 'underlayer', 'build', 'dark', 'finish']),
     new OA\Property(property: 'role', type: 'string', enum: ['ground', 'reserve', 'map', 'redraw', 'underlayer', 'layer', 'rub', 'wash', 'lift', 'line', 'blend', 'burnish', 'sparkle']),
     new OA\Property(property: 'step', nullable: true, description: 'pencil and pressure, coats as in most places; null where none is used', oneOf: [new OA\Schema(ref: '#/components/schemas/Step')]),
-    new OA\Property(property: 'places', type: 'array', items: new OA\Items(required: ['zone', 'target', 'targets', 'name', 'part', 'coats', 'fade', 'edge', 'onlyIf', 'before', 'after', 'keys', 'state'], properties: [
+    new OA\Property(property: 'places', type: 'array', items: new OA\Items(required: ['zone', 'target', 'targets', 'name', 'part', 'coats', 'fade', 'edge', 'onlyIf', 'stroke', 'direction', 'before', 'after', 'wanted', 'keys', 'state'], properties: [
         new OA\Property(property: 'zone', type: 'string'),
         new OA\Property(property: 'target', type: 'string', description: 'the colour with the largest area there'),
         new OA\Property(property: 'targets', type: 'array', description: 'all colours that it goes to there', items: new OA\Items(type: 'string')),
@@ -36,8 +38,11 @@ use Prism\Planning\Order\Turn;
         ]),
         new OA\Property(property: 'edge', nullable: true, type: 'string', description: 'of a place that stays paper: crisp, or fading over how many mm'),
         new OA\Property(property: 'onlyIf', nullable: true, type: 'string', description: 'what must still be seen for it to be laid; null: it is laid in any case'),
+        new OA\Property(property: 'stroke', type: 'string', description: 'how the point travels: "along the form"'),
+        new OA\Property(property: 'direction', nullable: true, type: 'number', description: 'of the strands, degrees from the horizontal'),
         new OA\Property(property: 'before', ref: '#/components/schemas/Colour'),
         new OA\Property(property: 'after', ref: '#/components/schemas/Colour'),
+        new OA\Property(property: 'wanted', ref: '#/components/schemas/Colour', description: 'what it is to become in the end'),
         new OA\Property(property: 'keys', type: 'array', description: 'steps that this lays', items: new OA\Items(type: 'string')),
         new OA\Property(property: 'state', type: 'string', enum: ['open', 'done', 'skipped']),
     ])),
@@ -46,12 +51,15 @@ use Prism\Planning\Order\Turn;
     new OA\Property(property: 'minutes', type: 'number', description: 'of the hands'),
     new OA\Property(property: 'session', type: 'integer', description: 'in which it begins'),
     new OA\Property(property: 'round', type: 'integer', description: 'how often the pencil has come to one of its places, this time counted'),
+    new OA\Property(property: 'dryingMinutes', type: 'number', description: 'until its places can be drawn on again; 0 where nothing is wet'),
+    new OA\Property(property: 'point', nullable: true, type: 'string', description: 'how it is sharpened: "needle point"; null where no pencil is in the hand'),
+    new OA\Property(property: 'reminders', type: 'array', description: 'how it is handled', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'state', type: 'string', enum: ['open', 'done', 'skipped'], description: 'open as long as one of its places is'),
 ])]
 final class TurnResource extends JsonResource
 {
     /** @param  array<string, string>  $states  of steps, by key */
-    public function __construct(Turn $turn, private readonly array $states)
+    public function __construct(Turn $turn, private readonly array $states, private readonly Handling $handling)
     {
         parent::__construct($turn);
     }
@@ -67,18 +75,21 @@ final class TurnResource extends JsonResource
             'stage' => $turn->stage->value,
             'role' => $turn->role->value,
             'step' => $step === null ? null : StepResource::make($step->pencil === null ? $step : Step::layer($step->pencil, $turn->pressurePercent ?? $step->pressurePercent)),
-            'places' => array_map($this->place(...), $turn->places),
+            'places' => array_map($this->place(...), $turn->places, array_keys($turn->places)),
             'why' => $turn->why,
             'because' => $turn->because,
             'minutes' => round($turn->minutes, 1),
             'session' => $turn->session,
             'round' => $turn->round,
+            'dryingMinutes' => Pace::drying($turn->steps()[0]),
+            'point' => $this->handling->point?->words(),
+            'reminders' => $this->handling->reminders,
             'state' => $this->state($turn->steps()),
         ];
     }
 
     /** @return array<string, mixed> */
-    private function place(Place $place): array
+    private function place(Place $place, int $index): array
     {
         $fade = $place->fade();
 
@@ -92,8 +103,11 @@ final class TurnResource extends JsonResource
             'fade' => $fade === null ? null : ['from' => $fade->fromPercent, 'to' => $fade->toPercent, 'towards' => $fade->towardsLight ? 'light' : 'dark'],
             'edge' => $place->edge(),
             'onlyIf' => $place->onlyIf(),
+            'stroke' => $this->handling->strokes[$index]->words(),
+            'direction' => $this->handling->directions[$index],
             'before' => ColourResource::make($place->steps[0]->before),
             'after' => ColourResource::make($place->steps[0]->after),
+            'wanted' => ColourResource::make($place->steps[0]->zone->target),
             'keys' => array_map(static fn (PlanStep $step): string => $step->key, $place->steps),
             'state' => $this->state($place->steps),
         ];

@@ -122,7 +122,7 @@ final class PlanningWork implements LongWork
             'dE00' => round($palette->meanDifference, 3),
             'separate' => round($palette->separate, 3),
             'wholeBox' => round($curve[(int) array_key_last($curve)]->meanDifference, 3),
-            'curve' => array_map(static fn (int $n): array => ['size' => $n, 'dE00' => round($curve[$n]->meanDifference, 3)], $sizes),
+            'curve' => array_map(static fn (int $n): array => ['size' => $n, 'dE00' => round($curve[$n]->meanDifference, 3), 'pencils' => array_map(strval(...), $curve[$n]->pencils)], $sizes),
             'pencils' => array_map(static fn ($id): array => ['id' => (string) $id, 'loss' => round($palette->losses[(string) $id] ?? 0.0, 3)], $palette->pencils),
             'apart' => array_map(static fn (Apart $apart): array => ['base' => (string) $apart->base, 'local' => $apart->local, 'further' => $apart->further === null ? null : round($apart->further, 2)], $palette->apart),
             'valueError' => $valueOnly ? round(self::valueError($palette), 2) : null,

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Studio\Planning;
 
-use App\Models\DrawnStep;
+use App\Models\DrawingEntry;
 use App\Models\Piece;
 use App\Models\User;
+use Illuminate\Support\Carbon;
 use Prism\Planning\Order\Pace;
 use Prism\Planning\Order\PlanStep;
 
@@ -28,9 +29,9 @@ final class Paces
     /** @return array{pace: float, steps: int} mm² of one pass in a minute, and from how many steps; the usual pace from none */
     public function of(User $artist): array
     {
-        $drawn = DrawnStep::query();
-        $drawn->whereIn('piece_id', $artist->pieces()->select('id'))->where('state', 'done')->whereNotNull('laid_mm2')->whereNotNull('minutes');
-        $paces = $drawn->get()->map(static fn (DrawnStep $row): float => $row->laid_mm2 / max(0.01, $row->minutes))->sort()->values();
+        $drawn = DrawingEntry::query();
+        $drawn->whereIn('piece_id', $artist->pieces()->select('id'))->where('kind', 'done')->where('undone', false)->whereNotNull('laid_mm2')->whereNotNull('minutes');
+        $paces = $drawn->get()->map(static fn (DrawingEntry $entry): float => $entry->laid_mm2 / max(0.01, $entry->minutes))->sort()->values();
         if ($paces->count() < self::LEAST_STEPS) {
             return ['pace' => Pace::USUAL, 'steps' => 0];
         }
@@ -44,15 +45,24 @@ final class Paces
         return new Pace($this->of($piece->user)['pace'], $piece->session_minutes);
     }
 
-    /** @return array{laid_mm2: float|null, minutes: float|null} what a step that is marked now tells of it */
-    public function noted(Piece $piece, PlanStep $step): array
+    /**
+     * What steps that are marked at one press tell of it, all of them together. When it was pressed counts, not when it came: a press
+     * may have waited for the network.
+     *
+     * @param  non-empty-list<PlanStep>  $steps
+     * @return array{laid_mm2: float|null, minutes: float|null}
+     */
+    public function noted(Piece $piece, array $steps, Carbon $madeAt): array
     {
-        $last = $piece->drawnSteps()->max('updated_at');
-        $minutes = $last === null ? null : now()->diffInSeconds($last, true) / 60.0 - Pace::CHANGE_MINUTES;
+        $before = $piece->drawingEntries();
+        $before->where('kind', '!=', 'note')->where('made_at', '<=', $madeAt);
+        $last = $before->max('made_at');
+        $minutes = $last === null ? null : $madeAt->diffInSeconds($last, true) / 60.0 - Pace::CHANGE_MINUTES;
         $tells = $minutes !== null && $minutes >= self::CATCHING_UP_MINUTES && $minutes <= self::BREAK_MINUTES;
+        $laid = array_sum(array_map(static fn (PlanStep $step): float => $step->step?->pencil === null ? 0.0 : $step->step->passes * $step->zone->areaMm2, $steps));
 
         return [
-            'laid_mm2' => $step->step?->pencil === null ? null : $step->step->passes * $step->zone->areaMm2,
+            'laid_mm2' => $laid > 0.0 ? $laid : null,
             'minutes' => $tells ? $minutes : null,
         ];
     }

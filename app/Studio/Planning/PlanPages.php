@@ -7,9 +7,9 @@ namespace App\Studio\Planning;
 use App\Models\Piece;
 use App\Models\Recipe;
 use App\Models\ZoneTarget;
+use App\Studio\Drawing\Marks;
 use App\Studio\Pencils\Catalogue;
 use Prism\Planning\Order\Plan;
-use Prism\Planning\Order\PlanStep;
 
 /** Gathers what is shown beside a plan. */
 final class PlanPages
@@ -28,19 +28,19 @@ final class PlanPages
         $own = Recipe::query();
         $own->whereIn('target_id', $targets->select('id'))->where('by_hand', true);
 
-        $marks = $piece->drawnSteps();
-        $marks->orderBy('updated_at')->orderBy('id');
-        $states = $marks->pluck('state', 'step_key')->all();
-
-        return new PlanPage(
+        $page = new PlanPage(
             $piece, $plan, $this->catalogue->box($piece->user),
-            $states,
+            $piece->drawnSteps()->pluck('state', 'step_key')->all(),
             $this->paces->of($piece->user),
             $this->advice->joins($piece, $zones),
             $this->advice->advice($zones, $plan),
             array_values($piece->zones()->whereDoesntHave('targets.recipe')->pluck('name')->all()),
             $own->count(),
-            array_key_last(array_intersect_key($states, array_flip(array_map(static fn (PlanStep $step): string => $step->key, $plan->steps)))),
+            array_column($zones, null, 'id'),
+            Marks::last($piece)?->mark,
         );
+        Progress::of($page)->note($piece);
+
+        return $page;
     }
 }

@@ -30,7 +30,7 @@ use Prism\Reference\LookRefused;
 final class ZoneRecipes
 {
     /** Goes up when plans are made differently from the same recipes. */
-    private const PLANS_VERSION = 1;
+    private const PLANS_VERSION = 2;
 
     /** Of one photo: as it is, and as it was before what one takes back. */
     private const KEPT_PLANS = 6;

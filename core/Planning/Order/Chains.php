@@ -57,7 +57,7 @@ final readonly class Chains
         $last = count($zone->stack) - 1;
         foreach ($zone->stack->steps as $index => $step) {
             $role = self::role($zone, $index, $step);
-            $chain[] = new PlanStep(PlanStep::keyOf($zone, $index + 1), $zone, $role, $step, $index + 1, $zone->target, $zone->target, 0.0, self::why($role, $index, $last, $step->pressurePercent > Manner::FIRM_PERCENT).self::point($zone, $index, $last));
+            $chain[] = new PlanStep(PlanStep::keyOf($zone, $index + 1), $zone, $role, $step, $index + 1, $zone->target, $zone->target, 0.0, self::why($role, $index, $last, $step->pressurePercent > Manner::FIRM_PERCENT).self::width($zone, $index, $last));
             if (self::isRubbed($zone, $step) && ! self::isRubbed($zone, $zone->stack->steps[$index + 1] ?? null)) {
                 $chain[] = self::rubbing($zone, $index + 1);
             }
@@ -161,10 +161,10 @@ final readonly class Chains
         );
     }
 
-    /** What the point must be for lines. */
-    private static function point(PlannedZone $zone, int $index, int $last): string
+    /** How wide lines are; how they are handled is told with the turn. */
+    private static function width(PlannedZone $zone, int $index, int $last): string
     {
-        return $zone->lineMm === null || $index < $last ? '' : sprintf(' Lines of about %.1f mm: needle point, held near the tip.', $zone->lineMm);
+        return $zone->lineMm === null || $index < $last ? '' : sprintf(' Lines of about %.1f mm.', $zone->lineMm);
     }
 
     private static function why(StepRole $role, int $index, int $last, bool $firm): string
@@ -178,7 +178,7 @@ final readonly class Chains
             StepRole::Burnish => $index < $last ? 'Heavy: fills the valleys. What follows will take less.' : 'Last and heavy: closes the grain. Start in the lightest area and work into the dark.',
             StepRole::Layer => match (true) {
                 $firm && $index === $last => 'Last and firm: press evenly, and look at the target before you stop.',
-                $index === 0 => 'First coat: sharp point, light hand, even strokes.',
+                $index === 0 => 'First coat: a light hand, even strokes.',
                 $index === $last => 'Last coat here: look at the target before you stop.',
                 default => 'Builds on the coat below; let the grain show.',
             },

@@ -7,7 +7,9 @@ import { useSession } from '../api/queries';
 import { StrongButton, Button } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { Tick } from '../ui/Tick';
-import { grey, space, type } from '../ui/theme';
+import { GrainSwatch } from '../ui/GrainSwatch';
+import { space, type } from '../ui/theme';
+import ladder from './ladder.json';
 import { useForgotPassword, useOpenDemo, useRegister, useResetPassword, useSignIn } from './accountQueries';
 
 const Page = styled.main`
@@ -25,9 +27,9 @@ const Page = styled.main`
 `;
 
 const Front = styled.div`
-    position: relative;
     display: grid;
-    align-content: end;
+    grid-template-rows: minmax(0, 1fr) auto;
+    gap: ${space.xl};
     padding: ${space.xl};
     overflow: hidden;
     & h1 {
@@ -38,11 +40,21 @@ const Front = styled.div`
         font-size: ${type.lead};
         max-width: 40ch;
     }
-    & svg {
-        position: absolute;
-        inset: 0 0 auto;
-        width: 100%;
-        height: 62%;
+`;
+
+const Rungs = styled.ol`
+    display: grid;
+    grid-template-columns: repeat(9, minmax(0, 1fr));
+    grid-template-rows: minmax(0, 1fr);
+    min-height: 0;
+    & > li {
+        display: grid;
+        grid-template-rows: minmax(0, 1fr) auto;
+        align-content: start;
+    }
+    & b {
+        padding-top: ${space.xs};
+        font-variant-numeric: tabular-nums;
     }
 `;
 
@@ -60,14 +72,20 @@ const Links = styled.p`
     gap: ${space.l};
 `;
 
-/** Nine values over the tooth of a paper: what the studio works with. */
+/** How far each rung hangs above the one before it, percent. */
+const RUNG = 7;
+
+/** A ladder of nine values, each laid with a pencil: what the studio works with. */
 function Values() {
     return (
-        <svg viewBox="0 0 900 400" preserveAspectRatio="none" aria-hidden>
-            {Array.from({ length: 9 }, (_, i) => (
-                <rect key={i} x={i * 100} y={0} width={101} height={400 - i * 26} fill={grey(12 + 11 * i)} />
+        <Rungs aria-hidden>
+            {ladder.map(({ step, number, section }, index) => (
+                <li key={step} style={{ height: `${100 - RUNG * index}%` }}>
+                    <GrainSwatch section={section} label="" height="100%" />
+                    <b>{number}</b>
+                </li>
             ))}
-        </svg>
+        </Rungs>
     );
 }
 

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { answered, api, type Session } from '../api/client';
 import { forgetNotices } from '../ui/Notices';
-import { keys } from '../api/queries';
+import { keys } from '../api/keys';
 
 /** Whoever signs in or out sees nothing of what was fetched before. */
 function useSessionMutation<Input>(change: (input: Input) => Promise<Session>) {

@@ -12,6 +12,7 @@ export type PieceSummary = Schemas['PieceSummary'];
 export type Plan = Schemas['Plan'];
 export type PlanStep = Schemas['PlanStep'];
 export type Turn = Schemas['Turn'];
+export type DrawingEntry = Schemas['DrawingEntry'];
 export type Recipe = Schemas['Recipe'];
 export type Sample = Schemas['Sample'];
 export type SectionBin = Schemas['SectionBin'];

@@ -1,7 +1,8 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, skipToken, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useEffectEvent, useRef } from 'react';
 import { answered, api, formOf, type Balance, type Piece, type Reference, type TargetRole } from './client';
-import { keys, usePieceMutation, type Spot } from './queries';
+import { keys } from './keys';
+import { usePieceMutation, type Spot } from './queries';
 import { ended, useWatchedWork, useWork } from './works';
 
 const path = (piece: string) => ({ params: { path: { piece } } });
@@ -53,41 +54,41 @@ export function useReserves(piece: Piece) {
 export const useCutPreview = (piece: string, photo: string, count: number | null) =>
     useQuery({
         queryKey: [...keys.look(piece), 'cut', photo, count],
-        enabled: count !== null,
         placeholderData: keepPreviousData,
-        queryFn: () =>
-            answered(
-                api.GET('/api/pieces/{piece}/cut', {
-                    params: { path: { piece }, query: { count: count ?? 0 } },
-                }),
-            ),
+        queryFn:
+            count === null
+                ? skipToken
+                : ({ signal }) =>
+                      answered(
+                          api.GET('/api/pieces/{piece}/cut', { params: { path: { piece }, query: { count } }, signal }),
+                      ),
     });
 
 export const useSameSpot = (piece: Piece, spot: Spot | null) =>
     useQuery({
         queryKey: [...keys.look(piece.id), 'same-spot', spot, piece.references.map(({ url, pairs }) => [url, pairs])],
-        enabled: spot !== null && piece.references.length > 1,
         placeholderData: keepPreviousData,
-        queryFn: () =>
-            answered(
-                api.POST('/api/pieces/{piece}/same-spot', {
-                    ...path(piece.id),
-                    body: spot ?? { x: 0, y: 0, radius: 0 },
-                }),
-            ),
+        queryFn:
+            spot && piece.references.length > 1
+                ? ({ signal }) =>
+                      answered(api.POST('/api/pieces/{piece}/same-spot', { ...path(piece.id), body: spot, signal }))
+                : skipToken,
     });
 
 export const useBeside = (piece: string, photo: string, first: Spot | null, second: Spot | null) =>
     useQuery({
         queryKey: [...keys.look(piece), 'beside', photo, first, second],
-        enabled: first !== null && second !== null,
-        queryFn: () =>
-            answered(
-                api.POST('/api/pieces/{piece}/beside', {
-                    ...path(piece),
-                    body: { ...(first ?? { x: 0, y: 0, radius: 0 }), beside: second ?? { x: 0, y: 0, radius: 0 } },
-                }),
-            ),
+        queryFn:
+            first && second
+                ? ({ signal }) =>
+                      answered(
+                          api.POST('/api/pieces/{piece}/beside', {
+                              ...path(piece),
+                              body: { ...first, beside: second },
+                              signal,
+                          }),
+                      )
+                : skipToken,
     });
 
 /**

@@ -4,26 +4,15 @@ import {
     MutationCache,
     QueryCache,
     QueryClient,
+    skipToken,
     useMutation,
     useQuery,
     useQueryClient,
 } from '@tanstack/react-query';
 import { notify } from '../ui/Notices';
+import { keys, pieceHasChanged } from './keys';
 import { ended } from './works';
-import {
-    answered,
-    api,
-    formOf,
-    Refusal,
-    type Colour,
-    type NudgeId,
-    type PieceChanges,
-    type Session,
-    type SchoolAnswers,
-    type Plan,
-    type ZoneCorrections,
-    type Piece,
-} from './client';
+import { answered, api, formOf, Refusal, type Colour, type NudgeId, type Session } from './client';
 
 const SIGNED_OUT = 401;
 
@@ -47,17 +36,6 @@ export const queryClient: QueryClient = new QueryClient({
         },
     },
 });
-
-export const keys = {
-    session: ['session'] as const,
-    papers: ['papers'] as const,
-    pencils: ['pencils'] as const,
-    pieces: ['pieces'] as const,
-    piece: (id: string) => ['piece', id] as const,
-    plan: (id: string) => ['piece', id, 'plan'] as const,
-    look: (id: string) => ['piece', id, 'look'] as const,
-    reserves: (id: string) => ['piece', id, 'look', 'reserves'] as const,
-};
 
 type Lab = Pick<Colour, 'L' | 'a' | 'b'>;
 const lab = ({ L, a, b }: Lab): Lab => ({ L, a, b });
@@ -107,25 +85,21 @@ export interface Spot {
 export const useSample = (piece: string, photo: string, spot: Spot | null) =>
     useQuery({
         queryKey: ['piece', piece, 'sample', photo, spot],
-        enabled: spot !== null,
         staleTime: Infinity,
         placeholderData: keepPreviousData,
-        queryFn: () =>
-            answered(
-                api.POST('/api/pieces/{piece}/samples', {
-                    params: { path: { piece } },
-                    body: spot ?? { x: 0, y: 0, radius: 0 },
-                }),
-            ),
+        queryFn: spot
+            ? ({ signal }) =>
+                  answered(api.POST('/api/pieces/{piece}/samples', { params: { path: { piece } }, body: spot, signal }))
+            : skipToken,
     });
 
 /** A colour as it was typed: hex, three numbers, a pencil. */
 export const useTypedColour = (text: string | null) =>
     useQuery({
         queryKey: ['colour', text],
-        enabled: text !== null,
         staleTime: Infinity,
-        queryFn: () => answered(api.POST('/api/colours', { body: { text: text ?? '' } })),
+        queryFn:
+            text === null ? skipToken : ({ signal }) => answered(api.POST('/api/colours', { body: { text }, signal })),
     });
 
 export interface SearchWishes {
@@ -151,15 +125,18 @@ export const useRecipes = (
 ) =>
     useQuery({
         queryKey: ['piece', piece, 'recipes', target && [lab(target), target.zone], wishes, circumstances],
-        enabled: target !== null,
         staleTime: Infinity,
-        queryFn: () =>
-            answered(
-                api.POST('/api/pieces/{piece}/recipes', {
-                    params: { path: { piece } },
-                    body: { ...lab(target ?? { L: 0, a: 0, b: 0 }), zone: target?.zone ?? null, ...wishes },
-                }),
-            ),
+        // Whoever goes on to another zone waits for no search of the zone before.
+        queryFn: target
+            ? ({ signal }) =>
+                  answered(
+                      api.POST('/api/pieces/{piece}/recipes', {
+                          params: { path: { piece } },
+                          body: { ...lab(target), zone: target.zone, ...wishes },
+                          signal,
+                      }),
+                  )
+            : skipToken,
     });
 
 /** On what a zone is drawn: the paper, or a ground of another medium on it. */
@@ -169,16 +146,19 @@ export const supportOf = (paper: string, zone: Pick<components['schemas']['Zone'
 export const usePrediction = (piece: string, paper: string, zone: string | null, target: Lab, stack: string | null) =>
     useQuery({
         queryKey: ['piece', piece, 'prediction', paper, zone, lab(target), stack],
-        enabled: stack !== null,
         staleTime: Infinity,
         placeholderData: keepPreviousData,
-        queryFn: () =>
-            answered(
-                api.POST('/api/pieces/{piece}/predictions', {
-                    params: { path: { piece } },
-                    body: { ...lab(target), stack: stack ?? '', zone },
-                }),
-            ),
+        queryFn:
+            stack === null
+                ? skipToken
+                : ({ signal }) =>
+                      answered(
+                          api.POST('/api/pieces/{piece}/predictions', {
+                              params: { path: { piece } },
+                              body: { ...lab(target), stack, zone },
+                              signal,
+                          }),
+                      ),
     });
 
 /** Three neighbouring hues for a zone. */
@@ -200,11 +180,12 @@ export const useWhy = (
         queryKey: ['piece', piece, 'why', paper, zone, lab(target), stack],
         enabled: wanted && stack !== '',
         staleTime: Infinity,
-        queryFn: () =>
+        queryFn: ({ signal }) =>
             answered(
                 api.POST('/api/pieces/{piece}/why', {
                     params: { path: { piece } },
                     body: { ...lab(target), stack, zone },
+                    signal,
                 }),
             ),
     });
@@ -216,7 +197,7 @@ export const useNudge = (piece: string) =>
             answered(api.POST('/api/pieces/{piece}/nudges', { params: { path: { piece } }, body })),
     });
 
-/** Whatever changes a piece makes its own queries and the list of pieces stale. */
+/** What changes a piece and is waited for: it makes its queries stale. */
 export function usePieceMutation<Input, Output>(
     piece: string,
     change: (input: Input) => Promise<Output>,
@@ -228,15 +209,7 @@ export function usePieceMutation<Input, Output>(
     return useMutation({
         mutationFn: change,
         scope: scope === undefined ? undefined : { id: scope },
-        onSettled: () =>
-            Promise.all([
-                client.invalidateQueries({ queryKey: keys.piece(piece), exact: true }),
-                client.invalidateQueries({ queryKey: keys.plan(piece) }),
-                client.invalidateQueries({ queryKey: keys.look(piece) }),
-                // Another photo, or another light, is read anew.
-                client.invalidateQueries({ queryKey: ['work', 'look', piece] }),
-                client.invalidateQueries({ queryKey: keys.pieces }),
-            ]),
+        onSettled: () => pieceHasChanged(client, piece),
     });
 }
 
@@ -244,40 +217,6 @@ export const useAddZone = (piece: string) =>
     usePieceMutation(piece, (body: Spot & { name: string; stack?: string }) =>
         answered(api.POST('/api/pieces/{piece}/zones', { params: { path: { piece } }, body })),
     );
-
-export interface ZoneChanges {
-    id: string;
-    version: number;
-    name?: string;
-    corrections?: ZoneCorrections;
-    schools?: SchoolAnswers;
-    interpretation?: components['schemas']['InterpretationChanges'];
-    ground?: { colour: string; tooth: NonNullable<components['schemas']['Zone']['ground']>['tooth'] } | null;
-}
-
-export const changeZone = ({ id, ...body }: ZoneChanges) =>
-    answered(api.PATCH('/api/zones/{zone}', { params: { path: { zone: id } }, body }));
-
-export const useChangeZone = (piece: string) => usePieceMutation(piece, changeZone);
-
-export const useChangeTarget = (piece: string) =>
-    usePieceMutation(
-        piece,
-        ({ id, ...body }: { id: string; version: number; stack?: string | null; colour?: Lab | null }) =>
-            answered(api.PATCH('/api/targets/{target}', { params: { path: { target: id } }, body })),
-    );
-
-export const changePiece = (piece: string, body: PieceChanges) =>
-    answered(api.PATCH('/api/pieces/{piece}', { params: { path: { piece } }, body }));
-
-export function useChangePiece(piece: string) {
-    const client = useQueryClient();
-
-    return usePieceMutation(piece, async (body: PieceChanges) => {
-        const changed = await changePiece(piece, body);
-        client.setQueryData<Piece>(keys.piece(piece), (now) => now && { ...now, ...changed });
-    });
-}
 
 export const useRemovePiece = (piece: string) =>
     usePieceMutation(piece, () => answered(api.DELETE('/api/pieces/{piece}', { params: { path: { piece } } })));
@@ -303,26 +242,6 @@ export function useAddPiece() {
         onSuccess: () => client.invalidateQueries({ queryKey: keys.pieces }),
     });
 }
-
-function usePlanMutation<Input>(piece: string, change: (input: Input) => Promise<Plan>) {
-    const client = useQueryClient();
-
-    return useMutation({
-        mutationFn: change,
-        onSuccess: (plan) => client.setQueryData(keys.plan(piece), plan),
-        onError: () => client.invalidateQueries({ queryKey: keys.plan(piece) }),
-    });
-}
-
-export const useMarkStep = (piece: string) =>
-    usePlanMutation(piece, (body: { key: string; state: 'done' | 'skipped'; was?: 'open' | 'done' | 'skipped' }) =>
-        answered(api.POST('/api/pieces/{piece}/drawing', { params: { path: { piece } }, body })),
-    );
-
-export const useUndoStep = (piece: string) =>
-    usePlanMutation(piece, (key: string | undefined) =>
-        answered(api.DELETE('/api/pieces/{piece}/drawing/last', { params: { path: { piece }, query: { key } } })),
-    );
 
 export function useChangeBox() {
     const client = useQueryClient();

@@ -244,6 +244,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/pieces/{piece}/drawing': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['drawingLog'];
+        put?: never;
+        post: operations['markSteps'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/pieces/{piece}/drawing/last': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations['undoMark'];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/pieces/{piece}/drawing/notes': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['noteDrawing'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/pieces/{piece}/look': {
         parameters: {
             query?: never;
@@ -719,38 +767,6 @@ export interface paths {
         put?: never;
         post: operations['provePlan'];
         delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    '/api/pieces/{piece}/drawing': {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations['markStep'];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    '/api/pieces/{piece}/drawing/last': {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post?: never;
-        delete: operations['undoStep'];
         options?: never;
         head?: never;
         patch?: never;
@@ -1419,6 +1435,23 @@ export interface components {
                 colour: components['schemas']['Colour'];
             }[];
         };
+        DrawingEntry: {
+            /** @description given by who made it */
+            mark: string;
+            /**
+             * @description open: a mark was taken off
+             * @enum {string}
+             */
+            kind: 'done' | 'skipped' | 'open' | 'note';
+            /** @description of the plan as it was then */
+            turn: number | null;
+            /** @description steps that it marked */
+            keys: string[];
+            note: string | null;
+            undone: boolean;
+            /** Format: date-time */
+            madeAt: string;
+        };
         /** @description feathered into one another, light to dark: each alone, and each two together */
         Gradient: {
             /** @description over the whole form; null where each value has layers of its own */
@@ -1676,6 +1709,13 @@ export interface components {
             photo: components['schemas']['Reference'];
             zoneCount: number;
             recipeCount: number;
+            /** @description of the drawing, as its plan was last seen */
+            progress: {
+                turns: number;
+                done: number;
+                /** @description of the hands */
+                minutesLeft: number;
+            } | null;
             /** Format: date-time */
             updatedAt: string;
         };
@@ -1705,7 +1745,7 @@ export interface components {
             sessions: number;
             /** @description the first step neither done nor skipped */
             currentKey: string | null;
-            /** @description the step that was marked last */
+            /** @description the press that marked last: what undo takes back */
             lastMarked: string | null;
             done: number;
             total: number;
@@ -1799,6 +1839,8 @@ export interface components {
             curve: {
                 size: number;
                 dE00: number;
+                /** @description of its pencils, lightest first; none of a palette that was found before they were kept */
+                hexes: string[];
             }[];
             pencils: {
                 id: string;
@@ -2100,8 +2142,13 @@ export interface components {
                 edge: string | null;
                 /** @description what must still be seen for it to be laid; null: it is laid in any case */
                 onlyIf: string | null;
+                /** @description how the point travels: "along the form" */
+                stroke: string;
+                /** @description of the strands, degrees from the horizontal */
+                direction: number | null;
                 before: components['schemas']['Colour'];
                 after: components['schemas']['Colour'];
+                wanted: components['schemas']['Colour'];
                 /** @description steps that this lays */
                 keys: string[];
                 /** @enum {string} */
@@ -2116,6 +2163,12 @@ export interface components {
             session: number;
             /** @description how often the pencil has come to one of its places, this time counted */
             round: number;
+            /** @description until its places can be drawn on again; 0 where nothing is wet */
+            dryingMinutes: number;
+            /** @description how it is sharpened: "needle point"; null where no pencil is in the hand */
+            point: string | null;
+            /** @description how it is handled */
+            reminders: string[];
             /**
              * @description open as long as one of its places is
              * @enum {string}
@@ -3442,6 +3495,309 @@ export interface operations {
                     'application/json': {
                         written: number;
                     };
+                };
+            };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    drawingLog: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was marked and written down, the latest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['DrawingEntry'][];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    markSteps: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    /** @description a ULID of this press: sent twice it is done once */
+                    mark: string;
+                    /** @description steps of the plan */
+                    keys: string[];
+                    /**
+                     * @description open takes a mark off
+                     * @enum {string}
+                     */
+                    state: 'done' | 'skipped' | 'open';
+                    /**
+                     * @description that all of them were seen as: refused if one is another by now
+                     * @enum {string}
+                     */
+                    was?: 'open' | 'done' | 'skipped';
+                    /**
+                     * Format: date-time
+                     * @description when it was pressed, where it had to wait for the network
+                     */
+                    madeAt?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The plan with the steps marked */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Plan'];
+                };
+            };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Changed meanwhile elsewhere */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    undoMark: {
+        parameters: {
+            query?: {
+                /** @description of the press that was seen as the last: refused if it is another by now */
+                mark?: string;
+            };
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The plan with all that the last press marked as it was before */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Plan'];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Changed meanwhile elsewhere */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    noteDrawing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    /** @description a ULID of it: sent twice it is written down once */
+                    mark: string;
+                    note: string;
+                    /** @description that it is about */
+                    turn?: number | null;
+                    /** Format: date-time */
+                    madeAt?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The note */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['DrawingEntry'];
                 };
             };
             /** @description No JSON */
@@ -5924,163 +6280,6 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
-            };
-            /** @description Too often; Retry-After says when again */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description The studio is away; Retry-After says when again */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    markStep: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                piece: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                'application/json': {
-                    key: string;
-                    /** @enum {string} */
-                    state: 'done' | 'skipped';
-                    /**
-                     * @description that was seen: the mark is refused if it is another by now
-                     * @enum {string}
-                     */
-                    was?: 'open' | 'done' | 'skipped';
-                };
-            };
-        };
-        responses: {
-            /** @description The plan with the step marked */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    'application/json': components['schemas']['Plan'];
-                };
-            };
-            /** @description No JSON */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Nobody is signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Not in this studio */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Changed meanwhile elsewhere */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    'application/json': components['schemas']['Problem'];
-                };
-            };
-            /** @description Refused */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    'application/json': components['schemas']['Problem'];
-                };
-            };
-            /** @description Too often; Retry-After says when again */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description The studio is away; Retry-After says when again */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    undoStep: {
-        parameters: {
-            query?: {
-                /** @description of the step that was seen as marked last: refused if it is another by now */
-                key?: string;
-            };
-            header?: never;
-            path: {
-                piece: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description The plan with the last mark taken back */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    'application/json': components['schemas']['Plan'];
-                };
-            };
-            /** @description Nobody is signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Not in this studio */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Changed meanwhile elsewhere */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    'application/json': components['schemas']['Problem'];
-                };
-            };
-            /** @description Refused */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
             };
             /** @description Too often; Retry-After says when again */
             429: {

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import { usePlan } from '../api/queries';
-import { useDesk } from '../desk/DeskContext';
+import { useDeskPiece, useHands } from '../desk/DeskContext';
 import { RestsOnLine } from '../ui/RestsOnLine';
 import { Empty } from '../ui/States';
 import { SwatchPair } from '../ui/Swatch';
@@ -19,7 +19,7 @@ const Page = styled.div`
 const Rows = styled.ul`
     & li {
         display: grid;
-        grid-template-columns: 150px minmax(0, 1fr) 70px;
+        grid-template-columns: 150px minmax(0, 1fr) max-content;
         gap: ${space.m};
         align-items: center;
         padding: ${space.xs} 0;
@@ -42,7 +42,8 @@ const Rows = styled.ul`
 
 /** Where the recipes will miss the photo, the largest error of value first. */
 export function CompareStage() {
-    const { piece, selection } = useDesk();
+    const piece = useDeskPiece();
+    const { selectZone } = useHands();
     const plan = usePlan(piece.id);
     const rows = piece.zones
         .flatMap((zone) => zone.targets.map((target) => ({ zone, target })))
@@ -51,7 +52,7 @@ export function CompareStage() {
 
     if (rows.length === 0) {
         return (
-            <Empty title="Nothing to compare yet">
+            <Empty title="Nothing to compare yet" level={1}>
                 <p>Once zones have recipes, this shows where the drawing will differ from the photo.</p>
                 <Link to={`/pieces/${piece.id}/match`}>Match a colour</Link>
             </Empty>
@@ -69,9 +70,15 @@ export function CompareStage() {
             <Rows>
                 {rows.map(({ zone, target, recipe }) => (
                     <li key={target.id}>
-                        <SwatchPair target={target.colour} predicted={recipe.predicted} width="150px" height="52px" />
+                        <SwatchPair
+                            target={target.colour}
+                            predicted={recipe.predicted}
+                            width="150px"
+                            height="88px"
+                            judged
+                        />
                         <div>
-                            <button type="button" onClick={() => selection.selectZone(zone.id, target.id)}>
+                            <button type="button" onClick={() => selectZone(zone.id, target.id)}>
                                 {target.name}
                             </button>
                             {recipe.difference.words}

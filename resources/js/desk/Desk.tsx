@@ -1,20 +1,21 @@
-import { useEffect, useMemo, useState } from 'react';
+import { createContext, useContext, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, Refusal } from '../api/client';
-import { usePiece, usePlan, useSample } from '../api/queries';
-import { useKeptReserves, useLook } from '../api/lookQueries';
+import { usePiece } from '../api/queries';
 import { Boundary } from '../ui/Boundary';
-import { Loading, Problem } from '../ui/States';
+import { Button } from '../ui/Button';
+import { Loading, Missing } from '../ui/States';
 import { space, type, UPRIGHT } from '../ui/theme';
 import { useKeys } from '../ui/useKeys';
-import { DeskContext, mainTarget, type DeskState, type Selected, type Tool } from './DeskContext';
+import { useView, useWholeAddress } from './address';
+import { useChosen, useDeskPiece, useHands, useOverlay } from './DeskContext';
+import { DeskState } from './DeskState';
 import { Picture } from './Picture';
 import { PictureTools } from './PictureTools';
-import { DEFAULT_RADIUS, LEAST_RADIUS, MOST_RADIUS, useSelection } from './useSelection';
-import { drawingUrl, veilUrl } from './drawing';
-import { useZoom, WHOLE } from './useZoom';
 import { Saved } from './Saved';
+import { useResize } from './useResize';
+import { useZoom, Zoom, ZoomContext } from './zoom';
 import { ZoneStrip } from './ZoneStrip';
 
 export const STAGES = [
@@ -47,7 +48,7 @@ const Layout = styled.div`
     }
 `;
 
-const Left = styled.div`
+const Left = styled.section`
     display: grid;
     grid-template-columns: minmax(0, 1fr);
     grid-template-rows: auto auto auto minmax(0, 1fr);
@@ -57,6 +58,7 @@ const Left = styled.div`
     position: relative;
     @media ${UPRIGHT} {
         grid-template-rows: repeat(4, max-content);
+        --beside: 0px;
         /* In Draw the number and the pressure belong on the same screen. */
         &[data-draws] {
             --beside: 62vh;
@@ -64,7 +66,7 @@ const Left = styled.div`
     }
 `;
 
-const Head = styled.header`
+const Head = styled.div`
     display: flex;
     align-items: baseline;
     gap: ${space.m};
@@ -114,70 +116,35 @@ const Stage = styled.div`
     min-height: 0;
     position: relative;
     overflow-y: auto;
+    /* It has the focus when another stage was gone to, so that one reads on from there; it is no control. */
+    &:focus-visible {
+        outline: none;
+    }
     @media ${UPRIGHT} {
         overflow-y: visible;
     }
 `;
 
-/** One piece: the reference on the left and never away, the stage at hand on the right, one selection between them. */
-export function Desk() {
-    const { piece: id = '' } = useParams();
-    const piece = usePiece(id);
-    const selection = useSelection();
+/** The address of all that is chosen and shown, as it is or is about to be. */
+const AddressContext = createContext<{ current: string }>({ current: '' });
+
+const isDrawing = (pathname: string) => pathname.endsWith('/draw');
+
+/** The keys of the desk, whatever stage is open. */
+function DeskKeys({ zoom }: { zoom: Zoom }) {
+    const { id, zones } = useDeskPiece();
+    const wholeRef = useContext(AddressContext);
+    const { step } = useHands();
+    const view = useView();
+    const address = useWholeAddress();
+    useLayoutEffect(() => {
+        wholeRef.current = address;
+    }, [wholeRef, address]);
+    const resize = useResize();
     const navigate = useNavigate();
-    const { search, pathname } = useLocation();
-    const [lit, light] = useState<{ zone: string; target: string } | null>(null);
-    const [tool, take] = useState<Tool | null>(null);
-    const [preview, setPreview] = useState<string | null>(null);
-    const look = useLook(id);
-    const plan = usePlan(id, selection.view === 'drawing' || selection.places !== null || lit !== null);
-    const zoom = useZoom(tool?.kind === 'crop' ? WHOLE : (piece.data?.format.crop ?? WHOLE));
-    const reserves = useKeptReserves(piece.data, selection.reservesShown);
-
-    const zone = piece.data?.zones.find((candidate) => candidate.id === selection.zoneId) ?? null;
-    const target = zone && (zone.targets.find((candidate) => candidate.id === selection.targetId) ?? mainTarget(zone));
-    const sample = useSample(id, piece.data?.photo.url ?? '', zone ? null : selection.spot);
-    const selected = useMemo<Selected | null>(() => {
-        if (zone && target)
-            return {
-                colour: target.colour,
-                spread: target.spread,
-                spot: { x: target.x, y: target.y, radius: zone.radius },
-                zone,
-                target,
-            };
-        if (!zone && selection.spot && sample.data)
-            return { ...sample.data, spot: selection.spot, zone: null, target: null };
-
-        return null;
-    }, [zone, target, selection.spot, sample.data]);
-    // The other stages come along: they open at once, and without a network too.
-    useEffect(() => {
-        void fetchStages();
-    }, []);
-    const drawing = pathname.endsWith('/draw');
-    const shown = pathname.endsWith('/plan')
-        ? plan.data?.turns.find(({ number }) => number === selection.places)
-        : undefined;
-    const goesTo = drawing && lit ? [lit.target] : (shown?.places.flatMap(({ targets }) => targets) ?? []);
-    const veil = plan.data && goesTo.length > 0 ? veilUrl(id, plan.data, goesTo) : null;
-
     const go = (stage: number) => {
         const path = STAGES[stage]?.path;
-        if (path) void navigate({ pathname: `/pieces/${id}/${path}`, search: window.location.search });
-    };
-    const nextZone = (by: number) => {
-        const zones = piece.data?.zones ?? [];
-        if (zones.length === 0) return;
-        // From the address itself: two keys in quick succession may come before the next render.
-        const chosen = new URLSearchParams(window.location.search).get('zone');
-        const at = zones.findIndex((candidate) => candidate.id === chosen);
-        const next = zones[(at + by + zones.length) % zones.length] ?? zones[0];
-        if (next) selection.selectZone(next.id);
-    };
-    const resize = (factor: number) => {
-        const from = selected?.spot ?? { x: 0.5, y: 0.5, radius: DEFAULT_RADIUS };
-        selection.selectSpot({ ...from, radius: Math.min(MOST_RADIUS, Math.max(LEAST_RADIUS, from.radius * factor)) });
+        if (path) void navigate({ pathname: `/pieces/${id}/${path}`, search: address });
     };
     useKeys({
         look: () => go(0),
@@ -185,14 +152,14 @@ export function Desk() {
         plan: () => go(2),
         draw: () => go(3),
         compare: () => go(4),
-        next: () => nextZone(1),
-        previous: () => nextZone(-1),
-        greys: () => selection.setView(selection.view === 'value' ? 'photo' : 'value'),
-        steps: () => selection.setView(selection.view === 'steps' ? 'photo' : 'steps'),
-        mirror: () => selection.toggle('mirror', !selection.mirrored),
-        borders: () => selection.showBorders(!selection.bordersShown),
-        click: () => selection.pickSpots(!selection.picksSpots),
-        alone: () => selection.toggle('isolate', !selection.isolated),
+        next: () => step(zones, 1),
+        previous: () => step(zones, -1),
+        greys: () => view.setView(view.view === 'value' ? 'photo' : 'value'),
+        steps: () => view.setView(view.view === 'steps' ? 'photo' : 'steps'),
+        mirror: () => view.toggle('mirror', !view.mirror),
+        borders: () => view.toggle('borders', !view.borders),
+        click: () => view.pickSpots(view.pick !== 'spots'),
+        alone: () => view.toggle('isolate', !view.isolate),
         nearer: () => zoom.by(1.5),
         farther: () => zoom.by(1 / 1.5),
         whole: () => zoom.fit(),
@@ -201,75 +168,125 @@ export function Desk() {
         larger: () => resize(1.4),
     });
 
-    const desk = useMemo<DeskState | null>(
-        () => (piece.data ? { piece: piece.data, selection, selected, light, tool, take, preview: setPreview } : null),
-        // The selection is read anew from the address on every render.
-        [piece.data, selection, selected, tool],
-    );
+    return null;
+}
 
-    if (piece.isError) {
-        const gone = piece.error instanceof Refusal && piece.error.status === 404;
-
-        return (
-            <>
-                <Problem message={messageOf(piece.error)} {...(gone ? {} : { retry: () => void piece.refetch() })} />
-                <Link to="/pieces" style={{ marginInlineStart: 20 }}>
-                    To your pieces
-                </Link>
-            </>
-        );
-    }
-    if (!desk) return <Loading what="Opening the piece" />;
+/** The zones of the piece, the chosen one among them; in Draw the one that is drawn. */
+function Zones() {
+    const { zones } = useDeskPiece();
+    const { selected } = useChosen();
+    const { lit } = useOverlay();
+    const { selectZone } = useHands();
+    const draws = isDrawing(useLocation().pathname);
+    if (zones.length === 0) return <p>Click the photo to sample a colour.</p>;
 
     return (
-        <DeskContext value={desk}>
-            <title>{`${desk.piece.title} – Knotty Prism`}</title>
-            <Layout>
-                <Left data-draws={drawing || undefined}>
-                    <Head>
-                        <b>{desk.piece.title}</b>
-                        <Saved />
-                    </Head>
-                    <Picture
-                        piece={desk.piece}
-                        selection={selection}
-                        selected={selected}
-                        look={look.data}
-                        reserves={reserves.data ?? undefined}
-                        zoom={zoom}
-                        tool={tool}
-                        preview={preview}
-                        drawing={plan.data ? drawingUrl(id, plan.data, selection.stage ?? plan.data.total) : null}
-                        litZone={(drawing && desk.piece.zones.find((candidate) => candidate.id === lit?.zone)) || null}
-                        veil={veil}
-                        onTool={take}
-                    />
-                    <PictureTools zoom={zoom} onResize={resize} />
-                    {desk.piece.zones.length > 0 ? (
-                        <ZoneStrip
-                            zones={desk.piece.zones}
-                            chosen={(drawing ? lit?.zone : undefined) ?? zone?.id ?? null}
-                            onChoose={selection.selectZone}
-                        />
-                    ) : (
-                        <p>Click the photo to sample a colour.</p>
-                    )}
-                </Left>
-                <Right>
-                    <Stages aria-label="Stages">
-                        {STAGES.map((stage, index) => (
-                            <NavLink key={stage.path} to={{ pathname: `/pieces/${id}/${stage.path}`, search }}>
-                                <small>{index + 1}</small> {stage.name}
-                            </NavLink>
-                        ))}
-                    </Stages>
-                    <Stage tabIndex={-1}>
-                        <Boundary>
-                            <Outlet />
-                        </Boundary>
-                    </Stage>
-                </Right>
-            </Layout>
-        </DeskContext>
+        <ZoneStrip
+            zones={zones}
+            chosen={(draws ? lit?.zones[0] : undefined) ?? selected?.zone?.id ?? null}
+            onChoose={selectZone}
+        />
+    );
+}
+
+/** The reference, how it is shown, and its zones. */
+function LeftColumn() {
+    const { title } = useDeskPiece();
+    const draws = isDrawing(useLocation().pathname);
+    const zoom = useZoom();
+
+    return (
+        <>
+            <DeskKeys zoom={zoom} />
+            <Left aria-label="Reference" data-draws={draws || undefined}>
+                <Head>
+                    <b>{title}</b>
+                    <Saved />
+                </Head>
+                <Picture />
+                <PictureTools />
+                <Zones />
+            </Left>
+        </>
+    );
+}
+
+/** The stages in the order of work. What is chosen comes along: it is looked up when one reaches for the link. */
+function StageLinks() {
+    const { id } = useDeskPiece();
+    const wholeRef = useContext(AddressContext);
+    const [search, setSearch] = useState('');
+    const reach = () => setSearch(wholeRef.current);
+
+    return (
+        <Stages aria-label="Stages" onPointerDown={reach} onPointerEnter={reach} onFocus={reach}>
+            {STAGES.map((stage, index) => (
+                <NavLink key={stage.path} to={{ pathname: `/pieces/${id}/${stage.path}`, search }}>
+                    <small>{index + 1}</small> {stage.name}
+                </NavLink>
+            ))}
+        </Stages>
+    );
+}
+
+/** The stage at hand. Another stage is told by its name, and one reads on from there. */
+function RightColumn() {
+    const { title } = useDeskPiece();
+    const { pathname } = useLocation();
+    const stage = STAGES.find(({ path }) => pathname.endsWith(`/${path}`));
+    const body = useRef<HTMLDivElement>(null);
+    const opened = useRef(pathname);
+    useEffect(() => {
+        if (opened.current === pathname) return;
+        opened.current = pathname;
+        if (!body.current) return;
+        body.current.focus({ preventScroll: true });
+        body.current.scrollTop = 0;
+    }, [pathname]);
+
+    return (
+        <Right>
+            <title>{`${stage ? `${stage.name}: ` : ''}${title} – Knotty Prism`}</title>
+            <StageLinks />
+            <Stage tabIndex={-1} ref={body} role="group" aria-label={stage?.name}>
+                <Boundary>
+                    <Outlet />
+                </Boundary>
+            </Stage>
+        </Right>
+    );
+}
+
+/** One piece: the reference on the left and never away, the stage at hand on the right, one selection between them. */
+export function Desk() {
+    const { piece: id = '' } = useParams();
+    const piece = usePiece(id);
+    const address = useRef('');
+    const [zoom] = useState(() => new Zoom());
+    // The other stages come along: they open at once, and without a network too.
+    useEffect(() => {
+        void fetchStages();
+    }, []);
+
+    const gone = piece.error instanceof Refusal && piece.error.status === 404;
+    if (piece.isError && (gone || !piece.data)) {
+        return (
+            <Missing title={gone ? 'No such piece' : 'The piece could not be opened'}>
+                <p>{messageOf(piece.error)}</p>
+                {!gone && <Button onPress={() => void piece.refetch()}>Try again</Button>}
+                <Link to="/pieces">To your pieces</Link>
+            </Missing>
+        );
+    }
+    if (!piece.data) return <Loading what="Opening the piece" />;
+
+    return (
+        <AddressContext value={address}>
+            <ZoomContext value={zoom}>
+                <Layout>
+                    <DeskState key={id} piece={piece.data} picture={<LeftColumn />} stage={<RightColumn />} />
+                </Layout>
+            </ZoomContext>
+        </AddressContext>
     );
 }

@@ -1,7 +1,7 @@
 import { createContext, useContext } from 'react';
 import type { Colour, Crop, Piece, Target, Zone } from '../api/client';
 import type { Spot } from '../api/queries';
-import type { useSelection } from './useSelection';
+import type { useAddress } from './address';
 
 /** What the right side speaks of: one colour of the selected zone, or a free sample. */
 export interface Selected {
@@ -19,26 +19,65 @@ export type Tool =
     | { kind: 'zone'; title: string; done: (zone: Zone) => void }
     | { kind: 'crop'; title: string; ratio: number | null; crop: Crop; change: (crop: Crop) => void };
 
-export interface DeskState {
-    piece: Piece;
-    selection: ReturnType<typeof useSelection>;
+export interface Chosen {
     selected: Selected | null;
-    /** Draw lights the zone of the step at hand, and which of its colours, whatever is selected. */
-    light: (lit: { zone: string; target: string } | null) => void;
-    tool: Tool | null;
+    /** Where that is; of a free sample before its colour is read. */
+    spot: Spot | null;
+    /** Why a sampled spot has no colour. */
+    problem: string | null;
+    pinned: Spot | null;
+    /** The stack that lies open in the editor. */
+    editing: string | null;
+    /** A colour to match that was typed. */
+    typed: string | null;
+}
+
+/** What a stage can do to the desk. None of it ever changes, so that who only acts is never drawn anew. */
+export interface Hands extends Omit<ReturnType<typeof useAddress>, 'chosen'> {
     take: (tool: Tool | null) => void;
     /** Borders that a change would make; they stand in the picture instead of those that there are. */
     preview: (borders: string | null) => void;
+    /** Draw lights where the turn at hand goes to, whatever is selected. */
+    light: (lit: Lit | null) => void;
 }
 
-export const DeskContext = createContext<DeskState | null>(null);
-
-export function useDesk(): DeskState {
-    const desk = useContext(DeskContext);
-    if (!desk) throw new Error('A stage stands on the desk only.');
-
-    return desk;
+export interface Lit {
+    zones: string[];
+    /** Colours of these zones that it goes to. */
+    targets: string[];
 }
+
+/** What the picture shows besides what is selected. */
+export interface Overlay {
+    borders: string | null;
+    lit: Lit | null;
+}
+
+/** Parted, so that what changes draws only what speaks of it. */
+export const PieceContext = createContext<Piece | null>(null);
+export const ChosenContext = createContext<Chosen | null>(null);
+export const HandsContext = createContext<Hands | null>(null);
+export const ToolContext = createContext<Tool | null>(null);
+export const OverlayContext = createContext<Overlay | null>(null);
+
+function given<T>(value: T | null): T {
+    if (value === null) throw new Error('A stage stands on the desk only.');
+
+    return value;
+}
+
+/** The piece that lies on the desk. */
+export const useDeskPiece = (): Piece => given(useContext(PieceContext));
+
+/** What is chosen. Beside the picture it follows when there is time: the picture answers first. */
+export const useChosen = (): Chosen => given(useContext(ChosenContext));
+
+export const useHands = (): Hands => given(useContext(HandsContext));
+
+/** What the hand holds over the picture. */
+export const useTool = (): Tool | null => useContext(ToolContext);
+
+export const useOverlay = (): Overlay => given(useContext(OverlayContext));
 
 /** The colour of a zone that stands for it: its middle, or the first it has. */
 export const mainTarget = (zone: Zone): Target | null =>

@@ -1,6 +1,6 @@
 import styled from 'styled-components';
 import type { Piece } from '../api/client';
-import { WHOLE } from './useZoom';
+import { WHOLE } from './zoom';
 import { type } from '../ui/theme';
 
 const MM_PER_INCH = 25.4;

@@ -1,22 +1,23 @@
-import { useCallback, useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useLayoutEffect, useState } from 'react';
+import { useLocation } from 'react-router';
 import styled from 'styled-components';
-import type { Look, Piece, Reserves, Zone } from '../api/client';
+import type { Piece, Zone } from '../api/client';
+import { useKeptReserves, useLook } from '../api/lookQueries';
+import { usePlan } from '../api/queries';
+import { useSquint, useView } from './address';
 import { CropFrame } from './CropFrame';
-import type { Selected, Tool } from './DeskContext';
+import { useChosen, useDeskPiece, useOverlay, useTool } from './DeskContext';
+import { drawingUrl, veilUrl } from './drawing';
 import { Grid } from './Grid';
 import { PictureFilters } from './PictureFilters';
 import { PictureLines } from './PictureLines';
-import { DEFAULT_RADIUS, type useSelection } from './useSelection';
-import { WHOLE, type ZoomState } from './useZoom';
+import { Sheet } from './Sheet';
+import { usePointers } from './usePointers';
+import { useZoom, useZoomed, WHOLE } from './zoom';
 
-const NUDGE = 0.005;
 const MAGNIFY = 9;
-const WHEEL = 1.0016;
-/** A pointer that has moved further than this, in pixels, was dragged and did not click. */
-const CLICK = 5;
 /** From here on the larger picture is shown. */
 const CLOSE = 1.4;
-const LASSO_STEP = 0.004;
 
 const Frame = styled.div`
     position: relative;
@@ -27,16 +28,6 @@ const Frame = styled.div`
     cursor: crosshair;
     touch-action: none;
     background: ${({ theme }) => theme.surround};
-`;
-
-const SheetOf = styled.div`
-    position: absolute;
-    & > img {
-        display: block;
-        width: 100%;
-        height: 100%;
-        user-select: none;
-    }
 `;
 
 /** Where nothing is shown but one step: hatched, so that no grey is mistaken for a value. */
@@ -91,33 +82,51 @@ const Isolated = styled.div`
     }
 `;
 
-interface Props {
-    piece: Piece;
-    selection: ReturnType<typeof useSelection>;
-    selected: Selected | null;
-    look: Look | undefined;
-    reserves: Reserves | undefined;
-    zoom: ZoomState;
-    tool: Tool | null;
-    preview: string | null;
-    /** Address of the simulated drawing, where there is one to show. */
-    drawing: string | null;
-    litZone: Zone | null;
-    /** Address of a mask: what it covers is veiled, so that one sees where a pencil goes. */
-    veil: string | null;
-    onTool: (tool: Tool | null) => void;
+const NONE: Zone[] = [];
+
+/** What of the plan is shown in the picture: the drawing to be, where the pencil goes, and the zones it goes to. */
+function usePlanShown(piece: Piece, view: ReturnType<typeof useView>) {
+    const { lit } = useOverlay();
+    const { pathname } = useLocation();
+    const plan = usePlan(piece.id, view.view === 'drawing' || view.places !== null || lit !== null).data;
+    const draws = pathname.endsWith('/draw');
+    const shown = pathname.endsWith('/plan') ? plan?.turns.find(({ number }) => number === view.places) : undefined;
+    const goesTo = draws && lit ? lit.targets : (shown?.places.flatMap(({ targets }) => targets) ?? []);
+
+    return {
+        drawing: plan ? drawingUrl(piece.id, plan, view.stage ?? plan.total) : null,
+        /** A mask: what it covers is veiled. */
+        veil: plan && goesTo.length > 0 ? veilUrl(piece.id, plan, goesTo) : null,
+        litZones: draws && lit ? piece.zones.filter(({ id }) => lit.zones.includes(id)) : NONE,
+    };
 }
 
-const inside = (value: number) => Math.min(1, Math.max(0, value));
+interface PhotoProps {
+    photo: Piece['photo'];
+    source: string | undefined;
+    filters: string;
+    onShown: (source: string | null) => void;
+}
 
-/** The zone whose outline holds a place. */
-function zoneAt(frame: HTMLElement | null, zones: Zone[], x: number, y: number): Zone | null {
-    const point = new DOMPoint(1000 * x, 1000 * y);
-    for (const path of frame?.querySelectorAll<SVGGeometryElement>('path[data-area]') ?? []) {
-        if (path.isPointInFill(point)) return zones.find(({ id }) => id === path.dataset.area) ?? null;
-    }
+/** The photo itself, in the view chosen, as blurred as one squints. */
+function Photo({ photo, source, filters, onShown }: PhotoProps) {
+    const [squint] = useSquint();
+    const zoomed = useZoomed(({ scale }) => (squint > 0 ? scale : 1));
+    const seen = [squint > 0 ? `blur(calc(${(squint * zoomed) / 1000} * 100cqw))` : '', filters];
+    const filter = seen.filter(Boolean).join(' ');
 
-    return null;
+    return (
+        <img
+            src={source}
+            width={photo.width}
+            height={photo.height}
+            alt=""
+            draggable={false}
+            style={filter === '' ? undefined : { filter }}
+            onLoad={() => onShown(source ?? null)}
+            data-testid="photo"
+        />
+    );
 }
 
 /**
@@ -125,13 +134,17 @@ function zoneAt(frame: HTMLElement | null, zones: Zone[], x: number, y: number):
  * grid, and what a tool draws. One crop and one zoom for all of them. A click chooses a zone or samples a spot, a drag moves
  * the picture, the wheel and two fingers enlarge it.
  */
-export function Picture(props: Props) {
-    const { piece, selection, selected, look, reserves, zoom, tool, preview, drawing, litZone, veil, onTool } = props;
-    const frame = useRef<HTMLDivElement>(null);
-    const pointers = useRef(new Map<number, { x: number; y: number }>());
-    const pressed = useRef<{ x: number; y: number; moved: boolean } | null>(null);
-    const line = useRef<[number, number][]>([]);
-    const [drawn, setDrawn] = useState<[number, number][]>([]);
+export function Picture() {
+    const piece = useDeskPiece();
+    const { selected, spot, pinned } = useChosen();
+    const tool = useTool();
+    const { borders } = useOverlay();
+    const view = useView();
+    const look = useLook(piece.id).data;
+    const reserves = useKeptReserves(piece, view.reserves).data ?? undefined;
+    const { drawing, veil, litZones } = usePlanShown(piece, view);
+    const zoom = useZoom();
+    const isClose = useZoomed(({ scale }) => scale > CLOSE);
 
     const [shown, setShown] = useState<string | null>(null);
     const [veiledBy, setVeiledBy] = useState<string | null>(null);
@@ -140,165 +153,28 @@ export function Picture(props: Props) {
 
     const { photo, format } = piece;
     const region = tool?.kind === 'crop' ? WHOLE : (format.crop ?? WHOLE);
+    useLayoutEffect(() => zoom.showWithin(region), [zoom, region]);
     const ratio = (photo.width * region.width) / (photo.height * region.height);
-    const scale = look?.scales.find(({ steps }) => steps === selection.steps);
+    const scale = look?.scales.find(({ steps }) => steps === view.steps);
     const lamp = look?.lamps.find(({ id }) => id === piece.lamp);
-    const stepped = selection.view === 'steps' && scale !== undefined;
-    const source =
-        selection.view === 'photo'
-            ? zoom.scale > CLOSE
-                ? photo.largeUrl
-                : photo.url
-            : selection.view === 'temperature'
-              ? photo.temperatureUrl
-              : selection.view === 'drawing'
-                ? (drawing ?? undefined)
-                : photo.valueUrl;
+    const stepped = view.view === 'steps' && scale !== undefined;
+    const sources = {
+        photo: isClose ? photo.largeUrl : photo.url,
+        value: photo.valueUrl,
+        steps: photo.valueUrl,
+        temperature: photo.temperatureUrl,
+        drawing: drawing ?? undefined,
+    };
+    const source = sources[view.view];
     const filters = [
-        selection.squint > 0 ? `blur(calc(${(selection.squint * zoom.scale) / 1000} * 100cqw))` : '',
-        stepped ? (selection.onlyStep === null ? 'url(#prism-steps)' : 'url(#prism-only)') : '',
-        selection.view === 'photo' && selection.underLamp && lamp && lamp.id !== 'daylight' ? 'url(#prism-lamp)' : '',
+        stepped ? (view.only === null ? 'url(#prism-steps)' : 'url(#prism-only)') : '',
+        view.view === 'photo' && view.lamp && lamp && lamp.id !== 'daylight' ? 'url(#prism-lamp)' : '',
     ]
         .filter(Boolean)
         .join(' ');
     const turned =
-        selection.mirrored || selection.upsideDown
-            ? `scale(${selection.mirrored !== selection.upsideDown ? -1 : 1}, ${selection.upsideDown ? -1 : 1})`
-            : undefined;
-    const spot = selected?.spot ?? selection.spot;
-
-    /** Shares of the frame, as they are looked at: mirrored and upside down. */
-    const inFrame = useCallback(
-        (event: { clientX: number; clientY: number }): [number, number] => {
-            const box = frame.current?.getBoundingClientRect();
-            if (!box) return [0.5, 0.5];
-            const x = (event.clientX - box.left) / box.width;
-            const y = (event.clientY - box.top) / box.height;
-
-            return [selection.mirrored !== selection.upsideDown ? 1 - x : x, selection.upsideDown ? 1 - y : y];
-        },
-        [selection.mirrored, selection.upsideDown],
-    );
-
-    // React's own wheel listeners are passive, and would let the page scroll as well.
-    const byWheel = zoom.by;
-    useEffect(() => {
-        const element = frame.current;
-        const turn = (event: WheelEvent) => {
-            event.preventDefault();
-            byWheel(WHEEL ** -event.deltaY, ...inFrame(event));
-        };
-        element?.addEventListener('wheel', turn, { passive: false });
-
-        return () => element?.removeEventListener('wheel', turn);
-    }, [byWheel, inFrame]);
-
-    const click = (event: PointerEvent) => {
-        const [x, y] = zoom.at(...inFrame(event)).map(inside) as [number, number];
-        const here = { x, y, radius: spot?.radius ?? DEFAULT_RADIUS };
-        if (tool?.kind === 'spot') {
-            tool.done(here);
-            onTool(null);
-
-            return;
-        }
-        const marker = (event.target as Element).closest('[data-zone]')?.getAttribute('data-zone');
-        const zone =
-            piece.zones.find(({ id }) => id === marker) ??
-            (selection.picksSpots && tool?.kind !== 'zone' ? null : zoneAt(frame.current, piece.zones, x, y));
-        if (tool?.kind === 'zone') {
-            if (zone) {
-                tool.done(zone);
-                onTool(null);
-            }
-        } else if (zone) selection.selectZone(zone.id);
-        else selection.selectSpot(here);
-    };
-
-    const down = (event: PointerEvent) => {
-        if (event.button !== 0 || tool?.kind === 'crop') return;
-        frame.current?.setPointerCapture(event.pointerId);
-        pointers.current.set(event.pointerId, { x: event.clientX, y: event.clientY });
-        pressed.current = { x: event.clientX, y: event.clientY, moved: false };
-        if (tool?.kind === 'lasso' && pointers.current.size === 1) {
-            line.current = [zoom.at(...inFrame(event))];
-            setDrawn(line.current);
-        }
-    };
-    const move = (event: PointerEvent) => {
-        const was = pointers.current.get(event.pointerId);
-        const start = pressed.current;
-        const box = frame.current?.getBoundingClientRect();
-        if (!was || !start || !box) return;
-        const others = [...pointers.current.entries()].filter(([id]) => id !== event.pointerId).map(([, at]) => at);
-        const other = others[0];
-        if (Math.hypot(event.clientX - start.x, event.clientY - start.y) > CLICK || other) start.moved = true;
-        if (other) {
-            const far = (at: { x: number; y: number }) => Math.hypot(at.x - other.x, at.y - other.y);
-            const middle = { clientX: (event.clientX + other.x) / 2, clientY: (event.clientY + other.y) / 2 };
-            zoom.by(far({ x: event.clientX, y: event.clientY }) / Math.max(1, far(was)), ...inFrame(middle));
-        }
-        if (tool?.kind === 'lasso' && !other) {
-            const next = zoom.at(...inFrame(event));
-            const last = line.current.at(-1);
-            if (!last || Math.hypot(next[0] - last[0], next[1] - last[1]) > LASSO_STEP / zoom.scale) {
-                line.current = [...line.current, next];
-                setDrawn(line.current);
-            }
-        } else if (start.moved) {
-            const [x1, y1] = inFrame({ clientX: was.x, clientY: was.y });
-            const [x2, y2] = inFrame(event);
-            zoom.pan((x2 - x1) / (other ? 2 : 1), (y2 - y1) / (other ? 2 : 1));
-        }
-        pointers.current.set(event.pointerId, { x: event.clientX, y: event.clientY });
-    };
-    const up = (event: PointerEvent) => {
-        if (!pointers.current.delete(event.pointerId) || pointers.current.size > 0) return;
-        const start = pressed.current;
-        pressed.current = null;
-        if (tool?.kind === 'lasso') {
-            const closed = line.current;
-            line.current = [];
-            setDrawn([]);
-            if (closed.length > 2) {
-                tool.done(closed);
-                onTool(null);
-            }
-        } else if (start && !start.moved) click(event);
-    };
-    const cancel = (event: PointerEvent) => {
-        pointers.current.delete(event.pointerId);
-        pressed.current = null;
-        line.current = [];
-        setDrawn([]);
-    };
-    const press = (event: KeyboardEvent) => {
-        if (event.target !== event.currentTarget) return;
-        const steps: Record<string, [number, number]> = {
-            ArrowLeft: [-1, 0],
-            ArrowRight: [1, 0],
-            ArrowUp: [0, -1],
-            ArrowDown: [0, 1],
-        };
-        const by = steps[event.key];
-        if (event.key === 'Escape' && tool) {
-            onTool(null);
-        } else if (by && event.shiftKey) {
-            zoom.pan(-0.1 * by[0], -0.1 * by[1]);
-        } else if (by || event.key === 'Enter') {
-            const from = spot ?? { x: zoom.x, y: zoom.y, radius: DEFAULT_RADIUS };
-            const next = {
-                ...from,
-                x: inside(from.x + (by ? (by[0] * NUDGE) / zoom.scale : 0)),
-                y: inside(from.y + (by ? (by[1] * NUDGE * ratio) / zoom.scale : 0)),
-            };
-            if (event.key === 'Enter' && tool?.kind === 'spot') {
-                tool.done(from);
-                onTool(null);
-            } else selection.selectSpot(next);
-        } else return;
-        event.preventDefault();
-    };
+        view.mirror || view.turn ? `scale(${view.mirror !== view.turn ? -1 : 1}, ${view.turn ? -1 : 1})` : undefined;
+    const { frame, drawn, handlers } = usePointers({ piece, view, tool, spot, ratio });
 
     return (
         <Frame
@@ -307,35 +183,21 @@ export function Picture(props: Props) {
             role="application"
             aria-label="Reference. Arrow keys move the sampled spot, Shift and arrows move the picture, plus and minus enlarge it."
             aria-roledescription="picture"
-            onPointerDown={down}
-            onPointerMove={move}
-            onPointerUp={up}
-            onPointerCancel={cancel}
-            onKeyDown={press}
+            {...handlers}
             style={{
                 aspectRatio: ratio,
                 maxWidth: `calc((100vh - var(--beside, 274px)) * ${ratio})`,
                 transform: turned,
             }}
             data-testid="picture"
-            data-zoom={zoom.scale.toFixed(2)}
         >
-            <PictureFilters scale={scale} onlyStep={selection.onlyStep} lamp={lamp?.matrix ?? null} />
-            {stepped && selection.onlyStep !== null && <Hatched />}
-            <SheetOf style={zoom.sheet}>
-                <img
-                    src={source}
-                    width={photo.width}
-                    height={photo.height}
-                    alt=""
-                    draggable={false}
-                    style={filters === '' ? undefined : { filter: filters }}
-                    onLoad={() => setShown(source ?? null)}
-                    data-testid="photo"
-                />
+            <PictureFilters scale={scale} onlyStep={view.only} lamp={lamp?.matrix ?? null} />
+            {stepped && view.only !== null && <Hatched />}
+            <Sheet>
+                <Photo photo={photo} source={source} filters={filters} onShown={setShown} />
                 {veil !== null && <img src={veil} alt="" hidden onLoad={() => setVeiledBy(veil)} data-testid="mask" />}
                 {veiled && <Veil data-testid="veil" style={{ maskImage: `url(${veil})` }} />}
-                {selection.reservesShown && reserves && (
+                {view.reserves && reserves && (
                     <Reserved
                         data-testid="reserves"
                         style={{
@@ -347,21 +209,21 @@ export function Picture(props: Props) {
                         }}
                     />
                 )}
-                {!selection.isolated && (
+                {!view.isolate && (
                     <PictureLines
                         piece={piece}
                         selectedZone={selected?.zone ?? null}
-                        litZone={litZone}
+                        litZones={litZones}
                         veiled={veiled}
                         spot={selected?.zone ? null : spot}
-                        pinned={selection.pinned}
-                        preview={preview}
+                        pinned={pinned}
+                        preview={borders}
                         lasso={drawn}
-                        bordersShown={selection.bordersShown}
+                        bordersShown={view.borders}
                         turned={turned}
                     />
                 )}
-                {selection.gridShown && !selection.isolated && <Grid format={format} turned={turned} />}
+                {view.grid && !view.isolate && <Grid format={format} turned={turned} />}
                 {tool?.kind === 'crop' && (
                     <CropFrame
                         crop={tool.crop}
@@ -369,14 +231,12 @@ export function Picture(props: Props) {
                         onChange={tool.change}
                     />
                 )}
-            </SheetOf>
-            {selection.view === 'drawing' && shown !== drawing && (
-                <Waiting role="status">Computing the drawing…</Waiting>
-            )}
-            {selection.view === 'temperature' && shown !== source && (
+            </Sheet>
+            {view.view === 'drawing' && shown !== drawing && <Waiting role="status">Computing the drawing…</Waiting>}
+            {view.view === 'temperature' && shown !== source && (
                 <Waiting role="status">Sorting warm from cool…</Waiting>
             )}
-            {selection.isolated && selected && spot && (
+            {view.isolate && selected && spot && (
                 <Isolated>
                     <div>
                         <span

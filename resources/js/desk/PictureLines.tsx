@@ -54,7 +54,8 @@ const Ring = styled.span<{ $dashed?: boolean }>`
 interface Props {
     piece: Piece;
     selectedZone: Zone | null;
-    litZone: Zone | null;
+    /** Where the turn at hand goes to; all else is dimmed. */
+    litZones: Zone[];
     /** What is not lit is veiled already. */
     veiled: boolean;
     spot: Spot | null;
@@ -68,17 +69,18 @@ interface Props {
 
 /** What is drawn over the photo: borders and numbers of zones, the chosen one, the sampled spots, a lasso. */
 export const PictureLines = memo(function PictureLines(props: Props) {
-    const { piece, selectedZone, litZone, veiled, spot, pinned, preview, lasso, bordersShown, turned } = props;
-    const shown = bordersShown && preview === null && litZone === null;
-    const bold = litZone ?? selectedZone;
-    const marked = litZone ? piece.zones.filter(({ id }) => id === litZone.id) : bordersShown ? piece.zones : [];
+    const { piece, selectedZone, litZones, veiled, spot, pinned, preview, lasso, bordersShown, turned } = props;
+    const isLit = litZones.length > 0;
+    const shown = bordersShown && preview === null && !isLit;
+    const bold = isLit ? litZones : selectedZone ? [selectedZone] : [];
+    const marked = isLit ? litZones : bordersShown ? piece.zones : [];
 
     return (
         <>
             <Lines viewBox="0 0 1000 1000" preserveAspectRatio="none" aria-hidden>
-                {litZone?.outline && !veiled && (
+                {isLit && !veiled && (
                     <path
-                        d={`M0 0H1000V1000H0Z${litZone.outline}`}
+                        d={`M0 0H1000V1000H0Z${litZones.map(({ outline }) => outline ?? '').join('')}`}
                         style={{ fill: '#3b3b3b', fillRule: 'evenodd', opacity: 0.72 }}
                     />
                 )}
@@ -109,12 +111,15 @@ export const PictureLines = memo(function PictureLines(props: Props) {
                         <path d={preview} stroke="#fff" strokeWidth={1} data-testid="cut-preview" />
                     </>
                 )}
-                {bold?.outline && preview === null && (
-                    <>
-                        <path d={bold.outline} stroke="#111" strokeWidth={6} />
-                        <path d={bold.outline} stroke="#fff" strokeWidth={2.6} data-testid="zone-outline" />
-                    </>
-                )}
+                {preview === null &&
+                    bold.map(({ id, outline }) =>
+                        outline === null ? null : (
+                            <g key={id}>
+                                <path d={outline} stroke="#111" strokeWidth={6} />
+                                <path d={outline} stroke="#fff" strokeWidth={2.6} data-testid="zone-outline" />
+                            </g>
+                        ),
+                    )}
                 {lasso.length > 1 &&
                     (['#111', '#fff'] as const).map((stroke) => (
                         <polyline
@@ -132,7 +137,7 @@ export const PictureLines = memo(function PictureLines(props: Props) {
                         key={zone.id}
                         data-zone={zone.id}
                         $small={zone.outline !== null && zone.share < SMALL}
-                        $chosen={zone.id === bold?.id}
+                        $chosen={bold.includes(zone)}
                         style={{
                             left: `${100 * zone.x}%`,
                             top: `${100 * zone.y}%`,

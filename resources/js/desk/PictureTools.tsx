@@ -6,15 +6,18 @@ import { Choice, Panel } from '../ui/Choice';
 import { Segments } from '../ui/Segments';
 import { space, type } from '../ui/theme';
 import { Toggle } from '../ui/Toggle';
-import { useDesk } from './DeskContext';
-import { DEFAULT_RADIUS, type View } from './useSelection';
-import type { ZoomState } from './useZoom';
+import { DEFAULT_RADIUS, useView, type View } from './address';
+import { useChosen, useDeskPiece, useHands, useTool } from './DeskContext';
+import { useResize } from './useResize';
+import { useZoom, useZoomed } from './zoom';
 
 /** One row; where it is narrow, the views are a list that opens. */
 const Row = styled.div`
     container-type: inline-size;
     & > div {
         display: flex;
+        /* Only where not even the narrow row has room: a window that is magnified. */
+        flex-wrap: wrap;
         align-items: center;
         justify-content: space-between;
         gap: ${space.s};
@@ -47,8 +50,9 @@ const Sign = styled(Button)`
 `;
 
 const Scale = styled(Button)`
-    min-width: 54px;
+    width: 62px;
     padding: 0 ${space.xs};
+    contain: layout;
     font-variant-numeric: tabular-nums;
 `;
 
@@ -98,14 +102,74 @@ function millimetres({ format }: Piece, radius: number) {
     return `${wide < 1 ? wide.toFixed(1) : wide.toFixed(0)} mm`;
 }
 
-interface Props {
-    zoom: ZoomState;
-    onResize: (factor: number) => void;
+/** How large the picture is shown: all that follows the wheel beside the picture itself. */
+function Percent() {
+    return <span data-testid="zoom">{useZoomed(({ scale }) => Math.round(100 * scale))} %</span>;
+}
+
+function Zooming() {
+    const zoom = useZoom();
+    const isWhole = useZoomed(({ scale }) => scale === 1);
+
+    return (
+        <Together>
+            <Sign aria-label="Zoom out" isDisabled={isWhole} onPress={() => zoom.by(1 / 1.5)}>
+                −
+            </Sign>
+            <Scale aria-label="Show all of it" isDisabled={isWhole} onPress={zoom.fit}>
+                <Percent />
+            </Scale>
+            <Sign aria-label="Zoom in" onPress={() => zoom.by(1.5)}>
+                +
+            </Sign>
+        </Together>
+    );
+}
+
+interface Switch {
+    name: string;
+    on: boolean;
+    set: (on: boolean) => void;
+    off?: boolean;
+    /** It shows what is chosen, and nothing while nothing is. */
+    ofChosen?: boolean;
+}
+
+function Switches({ switches }: { switches: Switch[] }) {
+    const { selected } = useChosen();
+
+    return switches.map(({ name, on, set, off = false, ofChosen = false }) => (
+        <Toggle key={name} isSelected={on} onChange={set} isDisabled={off || (ofChosen && !selected)}>
+            {name}
+        </Toggle>
+    ));
+}
+
+/** How wide the sampled patch is on the paper. */
+function SampleSize() {
+    const piece = useDeskPiece();
+    const { spot } = useChosen();
+    const resize = useResize();
+
+    return (
+        <Together>
+            <span style={{ flex: 1 }}>Sample {millimetres(piece, spot?.radius ?? DEFAULT_RADIUS)}</span>
+            <Sign aria-label="Smaller sample" onPress={() => resize(1 / 1.4)}>
+                −
+            </Sign>
+            <Sign aria-label="Larger sample" onPress={() => resize(1.4)}>
+                +
+            </Sign>
+        </Together>
+    );
 }
 
 /** How the picture is shown and what a click on it means; while a tool is in hand, what it asks for. */
-export function PictureTools({ zoom, onResize }: Props) {
-    const { piece, selection, selected, tool, take } = useDesk();
+export function PictureTools() {
+    const piece = useDeskPiece();
+    const view = useView();
+    const tool = useTool();
+    const { take } = useHands();
 
     if (tool) {
         return (
@@ -117,27 +181,27 @@ export function PictureTools({ zoom, onResize }: Props) {
     }
     const hasAreas = piece.zones.some((zone) => zone.outline !== null);
 
-    const switches: { name: string; on: boolean; set: (on: boolean) => void; off?: boolean }[] = [
-        { name: 'Mirror', on: selection.mirrored, set: (on) => selection.toggle('mirror', on) },
-        { name: 'Upside down', on: selection.upsideDown, set: (on) => selection.toggle('turn', on) },
-        { name: 'Grid', on: selection.gridShown, set: (on) => selection.toggle('grid', on) },
+    const switches: Switch[] = [
+        { name: 'Mirror', on: view.mirror, set: (on) => view.toggle('mirror', on) },
+        { name: 'Upside down', on: view.turn, set: (on) => view.toggle('turn', on) },
+        { name: 'Grid', on: view.grid, set: (on) => view.toggle('grid', on) },
         {
             name: 'Borders',
-            on: selection.bordersShown,
-            set: selection.showBorders,
+            on: view.borders,
+            set: (on) => view.toggle('borders', on),
             off: piece.zones.length === 0,
         },
         {
             name: 'Alone on grey',
-            on: selection.isolated,
-            set: (on) => selection.toggle('isolate', on),
-            off: !selected,
+            ofChosen: true,
+            on: view.isolate,
+            set: (on) => view.toggle('isolate', on),
         },
         {
             name: 'Under lamp',
-            on: selection.underLamp,
-            set: (on) => selection.toggle('lamp', on),
-            off: piece.lamp === 'daylight' || selection.view !== 'photo',
+            on: view.lamp,
+            set: (on) => view.toggle('lamp', on),
+            off: piece.lamp === 'daylight' || view.view !== 'photo',
         },
     ];
     // Borders are shown unless they are hidden; all else is as it is not.
@@ -147,16 +211,10 @@ export function PictureTools({ zoom, onResize }: Props) {
         <Row>
             <div>
                 <div className="wide">
-                    <Segments label="View" value={selection.view} options={VIEW_NAMES} onChange={selection.setView} />
+                    <Segments label="View" value={view.view} options={VIEW_NAMES} onChange={view.setView} />
                 </div>
                 <div className="narrow">
-                    <Choice
-                        label="View"
-                        hideLabel
-                        value={selection.view}
-                        options={VIEW_NAMES}
-                        onChange={selection.setView}
-                    />
+                    <Choice label="View" hideLabel value={view.view} options={VIEW_NAMES} onChange={view.setView} />
                 </div>
                 <DialogTrigger>
                     <Opener
@@ -167,22 +225,8 @@ export function PictureTools({ zoom, onResize }: Props) {
                     </Opener>
                     <More placement="bottom">
                         <Dialog aria-label="More of the view">
-                            {switches.map(({ name, on, set, off = false }) => (
-                                <Toggle key={name} isSelected={on} onChange={set} isDisabled={off}>
-                                    {name}
-                                </Toggle>
-                            ))}
-                            <Together>
-                                <span style={{ flex: 1 }}>
-                                    Sample {millimetres(piece, (selected?.spot ?? { radius: DEFAULT_RADIUS }).radius)}
-                                </span>
-                                <Sign aria-label="Smaller sample" onPress={() => onResize(1 / 1.4)}>
-                                    −
-                                </Sign>
-                                <Sign aria-label="Larger sample" onPress={() => onResize(1.4)}>
-                                    +
-                                </Sign>
-                            </Together>
+                            <Switches switches={switches} />
+                            <SampleSize />
                         </Dialog>
                     </More>
                 </DialogTrigger>
@@ -190,26 +234,16 @@ export function PictureTools({ zoom, onResize }: Props) {
                     <span aria-hidden>Click</span>
                     <Segments
                         label="A click chooses"
-                        value={selection.picksSpots || !hasAreas ? 'spots' : 'zones'}
+                        value={view.pick === 'spots' || !hasAreas ? 'spots' : 'zones'}
                         options={[
                             { id: 'zones', name: 'Zone' },
                             { id: 'spots', name: 'Spot' },
                         ]}
-                        onChange={(what) => selection.pickSpots(what === 'spots')}
+                        onChange={(what) => view.pickSpots(what === 'spots')}
                         isDisabled={!hasAreas}
                     />
                 </Together>
-                <Together>
-                    <Sign aria-label="Zoom out" isDisabled={zoom.scale === 1} onPress={() => zoom.by(1 / 1.5)}>
-                        −
-                    </Sign>
-                    <Scale aria-label="Show all of it" isDisabled={zoom.scale === 1} onPress={zoom.fit}>
-                        <span data-testid="zoom">{Math.round(100 * zoom.scale)} %</span>
-                    </Scale>
-                    <Sign aria-label="Zoom in" onPress={() => zoom.by(1.5)}>
-                        +
-                    </Sign>
-                </Together>
+                <Zooming />
             </div>
         </Row>
     );

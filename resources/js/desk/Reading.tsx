@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import styled from 'styled-components';
 import type { Colour } from '../api/client';
 import { HueRing } from '../ui/HueRing';
@@ -64,7 +65,7 @@ interface Props {
 }
 
 /** A colour apart from its surroundings: on neutral, on the ladder, on the hue ring, in words and in numbers. */
-export function Reading({ name, colour, spread, predicted }: Props) {
+export const Reading = memo(function Reading({ name, colour, spread, predicted }: Props) {
     const { family, lean, character, temperature, valueStep, valuePosition } = colour.appearance;
     const marks: LadderMark[] = [{ position: valuePosition, label: 'Target' }];
     if (predicted) marks.push({ position: predicted.appearance.valuePosition, label: 'Predicted', open: true });
@@ -92,4 +93,4 @@ export function Reading({ name, colour, spread, predicted }: Props) {
             </Words>
         </Row>
     );
-}
+});

@@ -2,7 +2,7 @@ import styled from 'styled-components';
 import type { TargetRole, Zone } from '../api/client';
 import { spoken } from '../ui/Swatch';
 import { radius, space, type } from '../ui/theme';
-import { useDesk } from './DeskContext';
+import { useChosen, useHands } from './DeskContext';
 
 export const ROLE_NAMES: Record<TargetRole, string> = {
     light: 'light',
@@ -43,7 +43,8 @@ const Item = styled.button<{ $chosen: boolean }>`
 
 /** The colours of a zone, one of them chosen: what the right side speaks of. */
 export function TargetChoice({ zone }: { zone: Zone }) {
-    const { selection, selected } = useDesk();
+    const { selected } = useChosen();
+    const { selectZone } = useHands();
 
     return (
         <Row aria-label={`Colours of ${zone.name}`}>
@@ -53,7 +54,7 @@ export function TargetChoice({ zone }: { zone: Zone }) {
                         type="button"
                         $chosen={target.id === selected?.target?.id}
                         aria-pressed={target.id === selected?.target?.id}
-                        onClick={() => selection.selectZone(zone.id, target.id)}
+                        onClick={() => selectZone(zone.id, target.id)}
                     >
                         <i style={{ background: target.colour.hex }} aria-hidden />
                         <span>

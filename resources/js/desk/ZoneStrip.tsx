@@ -4,10 +4,12 @@ import styled from 'styled-components';
 import type { Zone } from '../api/client';
 import { spoken } from '../ui/Swatch';
 import { mainTarget } from './DeskContext';
-import { space, type, UPRIGHT } from '../ui/theme';
+import { space, type } from '../ui/theme';
 
 const Rail = styled.div`
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
+    grid-template-rows: auto minmax(0, max-content);
     align-content: start;
     gap: ${space.xs};
     min-height: 0;
@@ -24,12 +26,8 @@ const Strip = styled(Toolbar)`
     flex-wrap: wrap;
     align-content: start;
     gap: ${space.xs};
-    max-height: 96px;
+    min-height: 0;
     overflow-y: auto;
-    @media ${UPRIGHT} {
-        flex-wrap: nowrap;
-        overflow-x: auto;
-    }
 `;
 
 const Item = styled.button<{ $chosen: boolean }>`
@@ -70,6 +68,32 @@ function bands(zone: Zone): string {
 /** Every colour of it has a recipe. */
 const isMatched = (zone: Zone) => zone.targets.length > 0 && zone.targets.every(({ recipe }) => recipe !== null);
 
+interface ItemProps {
+    zone: Zone;
+    number: number;
+    chosen: boolean;
+    onChoose: (id: string) => void;
+}
+
+const ZoneItem = memo(function ZoneItem({ zone, number, chosen, onChoose }: ItemProps) {
+    const main = mainTarget(zone);
+
+    return (
+        <Item type="button" $chosen={chosen} aria-pressed={chosen} title={zone.name} onClick={() => onChoose(zone.id)}>
+            <i style={{ background: bands(zone) }} aria-hidden />
+            <span>
+                {number}
+                {isMatched(zone) && <span aria-hidden> ✓</span>}
+            </span>
+            <span className="visually-hidden">
+                {zone.name}
+                {isMatched(zone) ? ', has a recipe' : ''}
+                {main && `, ${spoken(main.colour)}`}
+            </span>
+        </Item>
+    );
+});
+
 interface Props {
     zones: Zone[];
     chosen: string | null;
@@ -95,31 +119,15 @@ export const ZoneStrip = memo(function ZoneStrip({ zones, chosen, onChoose }: Pr
                 )}
             </p>
             <Strip aria-label="Zones">
-                {zones.map((zone, index) => {
-                    const main = mainTarget(zone);
-
-                    return (
-                        <Item
-                            key={zone.id}
-                            type="button"
-                            $chosen={zone.id === chosen}
-                            aria-pressed={zone.id === chosen}
-                            title={zone.name}
-                            onClick={() => onChoose(zone.id)}
-                        >
-                            <i style={{ background: bands(zone) }} aria-hidden />
-                            <span>
-                                {index + 1}
-                                {isMatched(zone) && <span aria-hidden> ✓</span>}
-                            </span>
-                            <span className="visually-hidden">
-                                {zone.name}
-                                {isMatched(zone) ? ', has a recipe' : ''}
-                                {main && `, ${spoken(main.colour)}`}
-                            </span>
-                        </Item>
-                    );
-                })}
+                {zones.map((zone, index) => (
+                    <ZoneItem
+                        key={zone.id}
+                        zone={zone}
+                        number={index + 1}
+                        chosen={zone.id === chosen}
+                        onChoose={onChoose}
+                    />
+                ))}
             </Strip>
         </Rail>
     );

@@ -1,30 +1,48 @@
-import { useEffect } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
-import { messageOf, type PlanStep } from '../api/client';
-import { useMarkStep, usePlan, useUndoStep } from '../api/queries';
-import { useDesk } from '../desk/DeskContext';
+import { messageOf, type Plan, type Turn } from '../api/client';
+import { useMark, useUnmark } from '../api/kept';
+import type { Mark } from '../api/marking';
+import { usePlan } from '../api/queries';
+import { useDeskPiece, useHands } from '../desk/DeskContext';
+import { useZoom } from '../desk/zoom';
 import { Button, StrongButton } from '../ui/Button';
 import { notify } from '../ui/Notices';
 import { pressureWord } from '../ui/Pressure';
-import { Empty, Loading, Problem } from '../ui/States';
 import { RestsOnLine } from '../ui/RestsOnLine';
-import { Swatch } from '../ui/Swatch';
-import { space, target, type, UPRIGHT } from '../ui/theme';
+import { Empty, Loading, Problem } from '../ui/States';
+import { space, target, type } from '../ui/theme';
+import { ROLES, STAGES } from '../ui/turns';
 import { useKeys } from '../ui/useKeys';
+import { counted } from '../ui/words';
+import { Diary } from './Diary';
+import { Drying, useWet, wetUntil } from './Drying';
+import { PlaceList } from './PlaceList';
+import { SessionClock } from './SessionClock';
+import { StepBack } from './StepBack';
+import { TurnNow } from './TurnNow';
+import { useKeptState } from './useKeptState';
 import { useWakeLock } from './useWakeLock';
 
 const Page = styled.div`
     display: grid;
-    grid-template-rows: auto 1fr auto;
+    align-content: start;
     gap: ${space.m};
+    padding: ${space.m} ${space.l} 0;
     min-height: 100%;
-    padding: ${space.m} ${space.l} ${space.l};
 `;
 
 const Progress = styled.div`
     display: grid;
     gap: ${space.xs};
+    & > header {
+        display: flex;
+        flex-wrap: wrap;
+        align-items: center;
+        justify-content: space-between;
+        gap: 0 ${space.m};
+    }
     & > div {
         height: 6px;
         background: ${({ theme }) => theme.line};
@@ -36,62 +54,30 @@ const Progress = styled.div`
     }
 `;
 
-const Now = styled.section`
+const Next = styled.p`
+    color: ${({ theme }) => theme.quiet};
+    font-variant-numeric: tabular-nums;
+`;
+
+const Done = styled.section`
     display: grid;
-    align-content: center;
     gap: ${space.s};
-    & h2 {
-        font-size: ${type.title};
-    }
-    & > p {
-        font-size: ${type.lead};
-        max-width: 46ch;
-    }
-`;
-
-const Number = styled.p<{ $word: boolean }>`
-    && {
-        /* Words have tails below the line; numbers have none. */
-        font-size: ${({ $word }) => ($word ? type.word : type.huge)};
-        font-weight: 720;
-        line-height: ${({ $word }) => ($word ? 1.25 : 0.95)};
-        letter-spacing: -0.03em;
-        max-width: none;
-    }
-`;
-
-const Force = styled.p`
-    && {
+    & > p:first-child {
         font-size: ${type.far};
         font-weight: 560;
-        line-height: 1.15;
     }
 `;
 
-const Looks = styled.dl`
-    display: flex;
-    & > div {
-        flex: 1;
-        max-width: 150px;
-    }
-    & dt {
-        font-size: ${type.small};
-        text-transform: capitalize;
-        color: ${({ theme }) => theme.quiet};
-    }
-`;
-
+/** Under the hand, however far one has scrolled. */
 const Actions = styled.div`
+    position: sticky;
+    z-index: 3;
+    bottom: 0;
     display: grid;
     grid-template-columns: 2fr 1fr 1fr;
     gap: ${space.s};
-    /* Under the hand, however far one has scrolled. */
-    @media ${UPRIGHT} {
-        position: sticky;
-        bottom: 0;
-        padding-block: ${space.s};
-        background: ${({ theme }) => theme.panel};
-    }
+    padding-block: ${space.s};
+    background: ${({ theme }) => theme.panel};
     & button {
         min-height: ${target.draw};
         font-size: ${type.lead};
@@ -101,124 +87,184 @@ const Actions = styled.div`
     }
 `;
 
-const heading = (step: PlanStep) =>
-    step.step?.pencil
-        ? step.step.pencil.number
-        : step.role === 'reserve'
-          ? 'Paper'
-          : (step.role[0] ?? '').toUpperCase() + step.role.slice(1);
+type Place = Turn['places'][number];
 
-/** The step at hand, to be read at arm's length. */
+type Press = Pick<Mark, 'keys' | 'state'>;
+
+const keysOf = (places: Place[]) => places.flatMap(({ keys }) => keys);
+
+/** The next turn in short. */
+function shortly({ step, role, places }: Turn): string {
+    const what = step?.pencil
+        ? `${step.pencil.number}, ${step.pressurePercent} % ${pressureWord(step.pressurePercent)}`
+        : ROLES[role];
+
+    return `${what}, ${counted(places.length, 'place')}`;
+}
+
+/** So near that the place fills about half of the picture. */
+const nearTo = (share: number) => Math.min(8, Math.max(1, 0.7 / Math.sqrt(Math.max(share, 0.002))));
+
+/** What is pressed while one draws: whole turns or single places, with a way back and forth. */
+function usePresses(piece: string, plan: Plan | undefined) {
+    const mark = useMark(piece);
+    const unmark = useUnmark(piece);
+    const [wet, setWet] = useWet(piece);
+    const [future, setFuture] = useState<Press[]>([]);
+    const [past, setPast] = useState<(Press & { mark: string })[]>([]);
+    const told = { onError: (error: Error) => notify(messageOf(error)) };
+
+    const put = (turn: Turn | null, places: Place[], state: Mark['state'], was: Mark['was']) => {
+        const press = { keys: keysOf(places), state };
+        const id = mark({ ...press, ...(was && { was }) }, told);
+        setPast([...past, { ...press, mark: id }]);
+        setFuture([]);
+        if (state === 'done' && turn && turn.dryingMinutes > 0) {
+            const until = wetUntil(turn.dryingMinutes);
+            setWet([...wet, ...places.map(({ name }) => ({ mark: id, name, until }))]);
+        }
+    };
+
+    return {
+        wet,
+        dry: (id: string, name: string) => setWet((now) => now.filter((one) => one.mark !== id || one.name !== name)),
+        put,
+        undo: () => {
+            const last = plan?.lastMarked;
+            if (!last) return;
+            unmark(last, told);
+            setWet(wet.filter((one) => one.mark !== last));
+            // What another screen pressed is taken back, but not laid again from here.
+            const press = past.find((one) => one.mark === last);
+            setPast(past.filter((one) => one.mark !== last));
+            setFuture(press ? [{ keys: press.keys, state: press.state }, ...future] : []);
+        },
+        redo: () => {
+            const [press, ...rest] = future;
+            if (!press) return;
+            const id = mark(press, told);
+            setPast([...past, { ...press, mark: id }]);
+            setFuture(rest);
+        },
+    };
+}
+
+/** One pencil in the hand, with all the places it goes to: ticked one by one or all at once. */
 export function DrawStage() {
-    const { piece, light } = useDesk();
+    const piece = useDeskPiece();
+    const { light } = useHands();
+    const zoom = useZoom();
     const plan = usePlan(piece.id);
-    const mark = useMarkStep(piece.id);
-    const undo = useUndoStep(piece.id);
+    const { wet, dry, put, undo, redo } = usePresses(piece.id, plan.data);
+    const [seen, setSeen] = useKeptState<number>(`prism.stepped-back.${piece.id}`, 0);
+    const [shown, setShown] = useState<string | null>(null);
     useWakeLock();
 
-    const now = plan.data?.steps.find((step) => step.key === plan.data.currentKey) ?? null;
-    const zone = now?.zone.id ?? null;
-    const target = now?.zone.target ?? null;
+    const turn = plan.data?.turns.find(({ state }) => state === 'open') ?? null;
+    const before = turn ? plan.data?.turns[turn.number - 2] : undefined;
+    const next = turn ? plan.data?.turns[turn.number] : undefined;
+    const open = useMemo(() => turn?.places.filter(({ state }) => state === 'open') ?? [], [turn]);
+    const lit = open.find(({ keys }) => keys[0] === shown) ?? null;
+    const zones = (lit ? [lit] : open).map(({ zone }) => zone).join();
+    const targets = (lit ? [lit] : open).flatMap((place) => place.targets).join();
     useEffect(() => {
-        light(zone !== null && target !== null ? { zone, target } : null);
+        light(zones === '' ? null : { zones: zones.split(','), targets: targets.split(',') });
 
         return () => light(null);
-    }, [zone, target, light]);
+    }, [zones, targets, light]);
+    const numbers = useMemo(() => new Map(piece.zones.map(({ id }, index) => [id, index + 1])), [piece.zones]);
 
-    const busy = mark.isPending || undo.isPending;
-    const tell = { onError: (error: Error) => notify(messageOf(error)) };
-    const set = (state: 'done' | 'skipped') =>
-        now && !busy && mark.mutate({ key: now.key, state, was: now.state }, tell);
-    const back = () => !busy && undo.mutate(plan.data?.lastMarked ?? undefined, tell);
-    useKeys({ done: () => set('done'), skip: () => set('skipped'), undo: back });
+    const finish = (state: 'done' | 'skipped') => {
+        if (!turn || open.length === 0) return;
+        put(turn, open, state, 'open');
+        setShown(null);
+        zoom.fit();
+    };
+    const look = (place: Place) => {
+        const zone = piece.zones.find(({ id }) => id === place.zone);
+        const again = shown === place.keys[0];
+        setShown(again ? null : (place.keys[0] ?? null));
+        if (again || !zone) zoom.fit();
+        else zoom.showAt(zone.x, zone.y, nearTo(zone.share));
+    };
+    useKeys({ done: () => finish('done'), skip: () => finish('skipped'), undo, redo });
 
-    if (plan.isError) return <Problem message={messageOf(plan.error)} retry={() => void plan.refetch()} />;
-    if (!plan.data) return <Loading what="Laying out the steps" />;
-    const { done, total } = plan.data;
+    if (plan.isError && !plan.data)
+        return <Problem message={messageOf(plan.error)} retry={() => void plan.refetch()} />;
+    if (!plan.data) return <Loading what="Laying out the turns" />;
+    const { turns, lastMarked, total } = plan.data;
     if (total === 0) {
         return (
-            <Empty title="Nothing to draw yet">
+            <Empty title="Nothing to draw yet" level={1}>
                 <p>Keep a recipe for at least one zone first.</p>
                 <Link to={`/pieces/${piece.id}/match`}>Match a colour</Link>
             </Empty>
         );
     }
+    const behind = turns.filter(({ state }) => state !== 'open').length;
+    const stepsBack = turn && before && before.state !== 'open' && before.stage !== turn.stage && seen < turn.number;
+    const coats = new Set(turn?.places.map((place) => place.coats));
 
     return (
         <Page>
             <h1 className="visually-hidden">Draw</h1>
             <Progress>
-                <span>
-                    {now ? (
-                        <>
-                            Step <b>{now.number}</b> of {total}, in turn {now.turn} of {plan.data.turns.length}
-                        </>
-                    ) : (
-                        `All ${total} steps`
-                    )}
-                    , {done} behind you
-                </span>
+                <header>
+                    <span data-testid="turn-of">
+                        {turn ? (
+                            <>
+                                Turn <b>{turn.number}</b> of {turns.length}: {STAGES[turn.stage].toLowerCase()}
+                            </>
+                        ) : (
+                            `All ${turns.length} turns`
+                        )}
+                        , {behind} behind you
+                    </span>
+                    <SessionClock piece={piece.id} minutes={piece.planning.sessionMinutes} />
+                </header>
                 <div aria-hidden>
-                    <i style={{ width: `${(100 * done) / total}%` }} />
+                    <i style={{ width: `${(100 * behind) / turns.length}%` }} />
                 </div>
             </Progress>
-            {now ? (
-                <Now aria-live="polite" data-testid="step-now">
-                    <h2>{now.zone.name}</h2>
-                    <div>
-                        {now.step?.pencil && (
-                            <span>
-                                {now.step.pencil.range} {now.step.pencil.name}, {now.step.pencil.binder}
-                                {now.role === 'underlayer' ? ', underlayer' : ''}
-                            </span>
-                        )}
-                        <Number $word={!now.step?.pencil}>{heading(now)}</Number>
-                    </div>
-                    {now.step?.pencil && (
-                        <Force>
-                            {now.step.pressurePercent} % {pressureWord(now.step.pressurePercent)}
-                            {now.step.passes > 1 ? `, ${now.step.passes} coats` : ''}
-                        </Force>
-                    )}
-                    {now.onlyIf && (
-                        <p>
-                            <b>Look first.</b> Lay it only if, beside the photo, it is still off: {now.onlyIf}. Else
-                            skip it.
-                        </p>
-                    )}
-                    <p>{now.why}</p>
-                    <Looks>
-                        {(['before', 'after', 'target'] as const).map((which) => (
-                            <div key={which}>
-                                <dt>
-                                    {which}
-                                    {which === 'after' && ` ± ${now.sigma.toFixed(1)}`}
-                                </dt>
-                                <dd>
-                                    <Swatch colour={now[which]} label={which} width="100%" height="84px" />
-                                </dd>
-                            </div>
-                        ))}
-                    </Looks>
-                    <RestsOnLine calibration={plan.data.calibration} />
-                </Now>
+            <Drying wet={wet} onDry={dry} />
+            {stepsBack && before && (
+                <StepBack
+                    behind={STAGES[before.stage]}
+                    ahead={STAGES[turn.stage]}
+                    onSeen={() => setSeen(turn.number)}
+                />
+            )}
+            {turn ? (
+                <>
+                    <TurnNow turn={turn} />
+                    <PlaceList
+                        places={turn.places}
+                        numbers={numbers}
+                        saysCoats={coats.size > 1}
+                        onMark={(place, done) => put(turn, [place], done ? 'done' : 'open', undefined)}
+                        onLook={look}
+                    />
+                    {next && <Next>Next: {shortly(next)}</Next>}
+                </>
             ) : (
-                <Now data-testid="step-now">
-                    <Force>The plan is drawn.</Force>
+                <Done data-testid="turn-now">
+                    <p>The plan is drawn.</p>
                     <p>
                         Look at the drawing from across the room, beside the photo and mirrored, before you call it
                         finished.
                     </p>
-                </Now>
+                </Done>
             )}
+            <Diary piece={piece.id} plan={plan.data} turn={turn?.number ?? null} />
+            <RestsOnLine calibration={plan.data.calibration} />
             <Actions>
-                <StrongButton isDisabled={!now} onPress={() => set('done')}>
-                    Done <small>D</small>
+                <StrongButton isDisabled={!turn} onPress={() => finish('done')}>
+                    {open.length > 1 ? `Done in all ${open.length}` : 'Done'} <small>D</small>
                 </StrongButton>
-                <Button isDisabled={!now} onPress={() => set('skipped')}>
+                <Button isDisabled={!turn} onPress={() => finish('skipped')}>
                     Skip <small>S</small>
                 </Button>
-                <Button isDisabled={done === 0} onPress={back}>
+                <Button isDisabled={lastMarked === null} onPress={undo}>
                     Undo <small>U</small>
                 </Button>
             </Actions>

@@ -1,7 +1,7 @@
 import styled from 'styled-components';
 import { useBeside } from '../api/lookQueries';
 import type { Spot } from '../api/queries';
-import { useDesk } from '../desk/DeskContext';
+import { useChosen, useDeskPiece, useHands } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
 import { SwatchPair } from '../ui/Swatch';
 import { space, type } from '../ui/theme';
@@ -19,15 +19,16 @@ const Row = styled.div`
 
 /** Two patches side by side: one is pinned, the other is wherever one samples next. */
 export function Beside({ spot }: { spot: Spot }) {
-    const { piece, selection } = useDesk();
-    const { pinned } = selection;
+    const piece = useDeskPiece();
+    const { pin } = useHands();
+    const { pinned } = useChosen();
     const same = pinned !== null && pinned.x === spot.x && pinned.y === spot.y && pinned.radius === spot.radius;
     const beside = useBeside(piece.id, piece.photo.url, pinned, same ? null : spot);
 
     if (!pinned) {
         return (
             <Row>
-                <Button onPress={() => selection.pin(spot)}>Pin this patch</Button>
+                <Button onPress={() => pin(spot)}>Pin this patch</Button>
                 <small>Then sample another, to see both side by side.</small>
             </Row>
         );
@@ -53,7 +54,7 @@ export function Beside({ spot }: { spot: Spot }) {
             ) : (
                 <small>{same ? 'Pinned. Sample another spot to see both side by side.' : '\u00a0'}</small>
             )}
-            <Button onPress={() => selection.pin(null)}>Unpin</Button>
+            <Button onPress={() => pin(null)}>Unpin</Button>
         </Row>
     );
 }

@@ -2,17 +2,20 @@ import { useState } from 'react';
 import { Form } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Crop, Piece } from '../api/client';
-import { useChangePiece, usePapers } from '../api/queries';
+import { useChangePiece } from '../api/kept';
+import { usePapers } from '../api/queries';
 import { cropOf } from '../desk/CropFrame';
-import { useDesk } from '../desk/DeskContext';
+import { useView } from '../desk/address';
+import { useDeskPiece, useHands, useTool } from '../desk/DeskContext';
 import { squareOf } from '../desk/Grid';
-import { WHOLE } from '../desk/useZoom';
+import { WHOLE } from '../desk/zoom';
 import { Button, StrongButton, buttonLook } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Field } from '../ui/Field';
+import { Quantity } from '../ui/Quantity';
 import { Segments } from '../ui/Segments';
 import { space } from '../ui/theme';
-import { Halves, Line, Part } from './parts';
+import { Halves, Line, Part, Thirds } from './parts';
 import { tell } from './words';
 
 const MM_PER_INCH = 25.4;
@@ -57,7 +60,10 @@ export function middleCrop(photo: { width: number; height: number }, ratio: numb
 
 /** The sheet: its paper, which part of the photo is drawn and how large, the grid, the print to transfer it by. */
 export function FormatPanel() {
-    const { piece, selection, tool, take } = useDesk();
+    const piece = useDeskPiece();
+    const tool = useTool();
+    const { take } = useHands();
+    const view = useView();
     const papers = usePapers();
     const change = useChangePiece(piece.id);
     const { format, photo } = piece;
@@ -173,6 +179,7 @@ export function FormatPanel() {
                         </>
                     )}
                 </Line>
+                {cropping && <CropFields crop={crop} ratio={tool.ratio} photo={photo} onChange={tool.change} />}
                 <SizeForm key={`${format.widthMm} ${format.heightMm} ${format.unit}`} />
                 <small data-testid="size">
                     {shown(format.widthMm, format.unit)} × {shown(format.heightMm, format.unit)} {format.unit} on the
@@ -194,8 +201,8 @@ export function FormatPanel() {
                     <a href={`/api/pieces/${piece.id}/transfer.pdf?page=letter`} target="_blank" rel="noreferrer">
                         Transfer print, Letter
                     </a>
-                    <Button onPress={() => selection.toggle('grid', !selection.gridShown)}>
-                        {selection.gridShown ? 'Hide the grid' : 'Show the grid'}
+                    <Button onPress={() => view.toggle('grid', !view.grid)}>
+                        {view.grid ? 'Hide the grid' : 'Show the grid'}
                     </Button>
                 </Links>
             </Part>
@@ -203,9 +210,47 @@ export function FormatPanel() {
     );
 }
 
+interface CropFieldsProps {
+    crop: Crop;
+    /** Width by height of the paper; null for any. */
+    ratio: number | null;
+    photo: { width: number; height: number };
+    onChange: (crop: Crop) => void;
+}
+
+const PERCENT = 100;
+
+/** The frame by numbers, for who cannot or does not want to drag it. */
+function CropFields({ crop, ratio, photo, onChange }: CropFieldsProps) {
+    const shares = ratio === null ? null : (ratio * photo.height) / photo.width;
+    const fields = [
+        { name: 'From the left, %', of: 'x' },
+        { name: 'From the top, %', of: 'y' },
+        { name: 'Wide, %', of: 'width' },
+        ...(shares === null ? [{ name: 'High, %', of: 'height' } as const] : []),
+    ] as const;
+
+    return (
+        <Thirds role="group" aria-label="The crop, in percent of the photo">
+            {fields.map(({ name, of }) => (
+                <Quantity
+                    key={`${of} ${crop[of].toFixed(3)}`}
+                    label={name}
+                    value={Math.round(PERCENT * crop[of])}
+                    onChange={(percent) => {
+                        if (percent === null) return;
+                        const next = { ...crop, [of]: percent / PERCENT };
+                        onChange(cropOf(next.x, next.y, next.width, next.height, shares));
+                    }}
+                />
+            ))}
+        </Thirds>
+    );
+}
+
 /** Width and height of the drawing; one follows the other, so that nothing is stretched. */
 function SizeForm() {
-    const { piece } = useDesk();
+    const piece = useDeskPiece();
     const { format } = piece;
     const change = useChangePiece(piece.id);
     const [width, setWidth] = useState(shown(format.widthMm, format.unit));

@@ -2,9 +2,9 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import type { Balance, Look, Zone } from '../api/client';
 import { useBalance, useReserves } from '../api/lookQueries';
-import { useChangePiece } from '../api/queries';
-import { useDesk } from '../desk/DeskContext';
-import { DEFAULT_RADIUS } from '../desk/useSelection';
+import { useChangePiece } from '../api/kept';
+import { useDeskPiece, useHands } from '../desk/DeskContext';
+import { DEFAULT_RADIUS, useView } from '../desk/address';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Dial } from '../ui/Dial';
@@ -52,7 +52,9 @@ const numbers = (zones: Zone[], light: keyof typeof LIGHT_NAMES) =>
 
 /** Light: of the photo, where it comes from, what one draws under, what stays paper. */
 export function LightPanel({ look }: { look: Look }) {
-    const { piece, selection, take } = useDesk();
+    const piece = useDeskPiece();
+    const { selectSpot, take } = useHands();
+    const view = useView();
     const balance = useBalance(piece.id);
     const change = useChangePiece(piece.id);
     const { reserves, missing, find, ...looking } = useReserves(piece);
@@ -103,7 +105,7 @@ export function LightPanel({ look }: { look: Look }) {
                         options={look.lamps}
                         onChange={(lamp) => {
                             change.mutate({ lamp }, tell);
-                            selection.toggle('lamp', lamp !== 'daylight');
+                            view.toggle('lamp', lamp !== 'daylight');
                         }}
                     />
                 </Halves>
@@ -155,8 +157,8 @@ export function LightPanel({ look }: { look: Look }) {
                 )}
                 <Line>
                     <Toggle
-                        isSelected={selection.view === 'temperature'}
-                        onChange={(on) => selection.setView(on ? 'temperature' : 'photo')}
+                        isSelected={view.view === 'temperature'}
+                        onChange={(on) => view.setView(on ? 'temperature' : 'photo')}
                     >
                         Show warm and cool
                     </Toggle>
@@ -183,10 +185,7 @@ export function LightPanel({ look }: { look: Look }) {
                             {(100 * reserves.paleShare).toFixed(1)} % pale: nothing your box can lay comes nearer.
                         </p>
                         <Line>
-                            <Toggle
-                                isSelected={selection.reservesShown}
-                                onChange={(on) => selection.toggle('reserves', on)}
-                            >
+                            <Toggle isSelected={view.reserves} onChange={(on) => view.toggle('reserves', on)}>
                                 Show them in the photo
                             </Toggle>
                         </Line>
@@ -196,7 +195,7 @@ export function LightPanel({ look }: { look: Look }) {
                                     <button
                                         type="button"
                                         onClick={() =>
-                                            selection.selectSpot({ x: place.x, y: place.y, radius: DEFAULT_RADIUS / 3 })
+                                            selectSpot({ x: place.x, y: place.y, radius: DEFAULT_RADIUS / 3 })
                                         }
                                     >
                                         {place.kind === 'paper' ? 'Paper' : 'Pale'}

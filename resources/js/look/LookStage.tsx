@@ -2,10 +2,10 @@ import { TabPanel } from 'react-aria-components';
 import styled from 'styled-components';
 import { messageOf } from '../api/client';
 import { useLook } from '../api/lookQueries';
-import { useDesk } from '../desk/DeskContext';
+import { useChosen, useDeskPiece } from '../desk/DeskContext';
 import { Reading } from '../desk/Reading';
 import { TargetChoice } from '../desk/TargetChoice';
-import type { LookPart } from '../desk/useSelection';
+import { type LookPart, useParts } from '../desk/address';
 import { Parts } from '../ui/Parts';
 import { Loading, Problem } from '../ui/States';
 import { space } from '../ui/theme';
@@ -44,32 +44,44 @@ const PARTS: { id: LookPart; name: string }[] = [
     { id: 'format', name: 'Format' },
 ];
 
+/** The chosen colour, read. */
+function ChosenReading() {
+    const { selected, problem } = useChosen();
+
+    return (
+        <Chosen>
+            {problem !== null ? (
+                <Problem message={problem} />
+            ) : selected ? (
+                <>
+                    <Reading
+                        name={selected.target?.name ?? 'Sample'}
+                        colour={selected.colour}
+                        spread={selected.spread}
+                    />
+                    {selected.zone ? <TargetChoice zone={selected.zone} /> : <Beside spot={selected.spot} />}
+                </>
+            ) : (
+                <Hint>
+                    Click the photo. What is chosen appears here by itself, on neutral grey, with its value step, hue
+                    family and lean.
+                </Hint>
+            )}
+        </Chosen>
+    );
+}
+
 /** Read the reference as a trained eye would: zones and their colours, values, light, other photos, the sheet. */
 export function LookStage() {
-    const { piece, selected, selection } = useDesk();
+    const piece = useDeskPiece();
+    const parts = useParts();
     const look = useLook(piece.id);
 
     return (
         <Page>
             <h1 className="visually-hidden">Look</h1>
-            <Chosen>
-                {selected ? (
-                    <>
-                        <Reading
-                            name={selected.target?.name ?? 'Sample'}
-                            colour={selected.colour}
-                            spread={selected.spread}
-                        />
-                        {selected.zone ? <TargetChoice zone={selected.zone} /> : <Beside spot={selected.spot} />}
-                    </>
-                ) : (
-                    <Hint>
-                        Click the photo. What is chosen appears here by itself, on neutral grey, with its value step,
-                        hue family and lean.
-                    </Hint>
-                )}
-            </Chosen>
-            <Parts label="Parts of Look" parts={PARTS} open={selection.lookPart} onOpen={selection.openPart}>
+            <ChosenReading />
+            <Parts label="Parts of Look" parts={PARTS} open={parts.look} onOpen={parts.openLook}>
                 {look.isError && <Problem message={messageOf(look.error)} retry={() => void look.refetch()} />}
                 {look.isPending && <Loading what="Reading the photo" />}
                 {look.data && (

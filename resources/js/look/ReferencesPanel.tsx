@@ -11,7 +11,7 @@ import {
     useSameSpot,
     useTakePhotoBack,
 } from '../api/lookQueries';
-import { useDesk } from '../desk/DeskContext';
+import { useChosen, useDeskPiece, useHands } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Field } from '../ui/Field';
@@ -64,7 +64,8 @@ const Refused = styled.p`
 
 /** The photos of a piece: what each is trusted for, and the same spot of the subject in all of them. */
 export function ReferencesPanel() {
-    const { piece, selected } = useDesk();
+    const piece = useDeskPiece();
+    const { selected } = useChosen();
     const add = useAddReference(piece.id);
     const [name, setName] = useState('');
     const [role, setRole] = useState<Reference['role']>('light');
@@ -138,7 +139,8 @@ export function ReferencesPanel() {
 }
 
 function Entry({ reference, first }: { reference: Reference; first: boolean }) {
-    const { piece, take } = useDesk();
+    const piece = useDeskPiece();
+    const { take } = useHands();
     const change = useChangeReference(piece.id);
     const replace = useReplacePhoto(piece.id);
     const takeBack = useTakePhotoBack(piece.id);

@@ -1,8 +1,8 @@
 import styled from 'styled-components';
 import type { Look } from '../api/client';
-import { useChangePiece } from '../api/queries';
-import { useDesk } from '../desk/DeskContext';
-import { DEFAULT_RADIUS } from '../desk/useSelection';
+import { useChangePiece } from '../api/kept';
+import { useDeskPiece, useHands } from '../desk/DeskContext';
+import { DEFAULT_RADIUS, useSquint, useView } from '../desk/address';
 import { Button } from '../ui/Button';
 import { Dial } from '../ui/Dial';
 import { HistogramPlot } from '../ui/plots/HistogramPlot';
@@ -44,12 +44,29 @@ const TONE_NAMES = [
 
 const hex = (code: number) => `#${code.toString(16).padStart(2, '0').repeat(3)}`;
 
+function Squint() {
+    const [squint, set] = useSquint();
+
+    return (
+        <Dial
+            label="Squint"
+            value={squint}
+            from={0}
+            to={40}
+            say={(now) => (now === 0 ? 'eyes open' : `${(now / 10).toFixed(1)} % of the width`)}
+            onChange={set}
+        />
+    );
+}
+
 /** Values: a scale of 3 to 10 steps, one step alone, squint, the spread of values against what can be reached. */
 export function ValuesPanel({ look }: { look: Look }) {
-    const { piece, selection } = useDesk();
+    const piece = useDeskPiece();
+    const { selectSpot } = useHands();
+    const view = useView();
     const change = useChangePiece(piece.id);
     const { values, reach, tones } = look;
-    const scale = look.scales.find(({ steps }) => steps === selection.steps);
+    const scale = look.scales.find(({ steps }) => steps === view.steps);
     const range = ({ dark, light }: { dark: number; light: number }) => `L ${dark.toFixed(0)} to ${light.toFixed(0)}`;
 
     return (
@@ -58,9 +75,9 @@ export function ValuesPanel({ look }: { look: Look }) {
                 <h2 id="scale">Value scale</h2>
                 <Segments
                     label="Steps of the scale"
-                    value={String(selection.steps)}
+                    value={String(view.steps)}
                     options={look.scales.map(({ steps }) => ({ id: String(steps), name: String(steps) }))}
-                    onChange={(steps) => selection.setSteps(Number(steps))}
+                    onChange={(steps) => view.setSteps(Number(steps))}
                 />
                 {scale && (
                     <Rungs role="group" aria-label="Show one step alone">
@@ -68,14 +85,12 @@ export function ValuesPanel({ look }: { look: Look }) {
                             <button
                                 key={rung}
                                 type="button"
-                                aria-pressed={selection.view === 'steps' && selection.onlyStep === index + 1}
+                                aria-pressed={view.view === 'steps' && view.only === index + 1}
                                 aria-label={`Step ${index + 1} alone`}
                                 style={{ background: hex(rung), color: rung < 128 ? '#fff' : '#111' }}
                                 onClick={() =>
-                                    selection.showOnlyStep(
-                                        selection.view === 'steps' && selection.onlyStep === index + 1
-                                            ? null
-                                            : index + 1,
+                                    view.showOnlyStep(
+                                        view.view === 'steps' && view.only === index + 1 ? null : index + 1,
                                     )
                                 }
                             >
@@ -85,14 +100,7 @@ export function ValuesPanel({ look }: { look: Look }) {
                     </Rungs>
                 )}
                 <small>A step shows alone when you press it; press it again to see all.</small>
-                <Dial
-                    label="Squint"
-                    value={selection.squint}
-                    from={0}
-                    to={40}
-                    say={(squint) => (squint === 0 ? 'eyes open' : `${(squint / 10).toFixed(1)} % of the width`)}
-                    onChange={selection.setSquint}
-                />
+                <Squint />
             </Part>
             <Part aria-labelledby="spread">
                 <h2 id="spread">Values of the photo, and what you can reach</h2>
@@ -135,9 +143,7 @@ export function ValuesPanel({ look }: { look: Look }) {
                                     <Button
                                         key={i}
                                         aria-label={`${name} ${i + 1}: step ${spot.step}, ${placeName(spot.x, spot.y)}`}
-                                        onPress={() =>
-                                            selection.selectSpot({ x: spot.x, y: spot.y, radius: DEFAULT_RADIUS / 2 })
-                                        }
+                                        onPress={() => selectSpot({ x: spot.x, y: spot.y, radius: DEFAULT_RADIUS / 2 })}
                                     >
                                         <b>{spot.step}</b> {placeName(spot.x, spot.y)}
                                     </Button>

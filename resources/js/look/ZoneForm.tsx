@@ -3,8 +3,9 @@ import { Form } from 'react-aria-components';
 import styled from 'styled-components';
 import { messageOf, type Zone } from '../api/client';
 import { useRemoveZone, useUndoZones } from '../api/lookQueries';
-import { useAddZone, useChangeZone } from '../api/queries';
-import { useDesk } from '../desk/DeskContext';
+import { useChangeZone } from '../api/kept';
+import { useAddZone } from '../api/queries';
+import { useChosen, useDeskPiece, useHands } from '../desk/DeskContext';
 import { Button, StrongButton } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { notify } from '../ui/Notices';
@@ -20,7 +21,9 @@ const Row = styled(Form)`
 
 /** Names a free sample as a zone, or renames and removes the selected one. */
 export function ZoneForm({ zone }: { zone: Zone | null }) {
-    const { piece, selected, selection } = useDesk();
+    const piece = useDeskPiece();
+    const { selected } = useChosen();
+    const { selectSpot, selectZone } = useHands();
     const [name, setName] = useState(zone?.name ?? '');
     const add = useAddZone(piece.id);
     const change = useChangeZone(piece.id);
@@ -34,7 +37,7 @@ export function ZoneForm({ zone }: { zone: Zone | null }) {
             notify(`Renamed to ${name}`);
         } else if (selected) {
             const added = await add.mutateAsync({ ...selected.spot, name });
-            selection.selectZone(added.id);
+            selectZone(added.id);
         }
     };
 
@@ -60,7 +63,7 @@ export function ZoneForm({ zone }: { zone: Zone | null }) {
                     </Button>
                     <Button
                         onPress={() => {
-                            selection.selectSpot({ x: zone.x, y: zone.y, radius: zone.radius });
+                            selectSpot({ x: zone.x, y: zone.y, radius: zone.radius });
                             // This form is gone by then: the answer is awaited, not called back.
                             remove.mutateAsync(zone.id).then(
                                 () => notify(`${zone.name} removed`, () => undo.mutate(undefined)),

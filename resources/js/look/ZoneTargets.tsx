@@ -3,15 +3,15 @@ import { Form } from 'react-aria-components';
 import styled from 'styled-components';
 import { messageOf, type Target, type TargetRole, type Zone } from '../api/client';
 import { useAddTarget, useRemoveTarget, useRestoreTarget } from '../api/lookQueries';
-import { useChangeTarget } from '../api/queries';
-import { useDesk } from '../desk/DeskContext';
+import { useChangeTarget } from '../api/kept';
+import { useDeskPiece, useHands } from '../desk/DeskContext';
 import { ROLE_NAMES } from '../desk/TargetChoice';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Field } from '../ui/Field';
 import { notify } from '../ui/Notices';
 import { Swatch } from '../ui/Swatch';
-import { space, type } from '../ui/theme';
+import { space, target, type } from '../ui/theme';
 import { Line } from './parts';
 import { tell } from './words';
 
@@ -35,7 +35,7 @@ const Table = styled.table`
         white-space: nowrap;
     }
     & td:last-child button {
-        min-height: 28px;
+        min-height: ${target.usual};
         padding: 0 8px;
         font-size: ${type.small};
     }
@@ -52,7 +52,8 @@ const ROLES = (Object.keys(ROLE_NAMES) as TargetRole[]).map((id) => ({ id, name:
 
 /** The colours of a zone, with how much of it each is; they can be set by sample or by number, added and removed. */
 export function ZoneTargets({ zone }: { zone: Zone }) {
-    const { piece, selection, take } = useDesk();
+    const piece = useDeskPiece();
+    const { selectZone, take } = useHands();
     const add = useAddTarget(piece.id);
     const change = useChangeTarget(piece.id);
     const remove = useRemoveTarget(piece.id);
@@ -138,7 +139,7 @@ export function ZoneTargets({ zone }: { zone: Zone }) {
                             done: (spot) =>
                                 add.mutate(
                                     { zone: zone.id, role, ...spot },
-                                    { ...tell, onSuccess: (target) => selection.selectZone(zone.id, target.id) },
+                                    { ...tell, onSuccess: (target) => selectZone(zone.id, target.id) },
                                 ),
                         })
                     }

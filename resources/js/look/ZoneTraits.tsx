@@ -1,6 +1,8 @@
+import { useState } from 'react';
+import styled from 'styled-components';
 import type { Zone, ZoneCorrections } from '../api/client';
-import { useChangeZone } from '../api/queries';
-import { useDesk } from '../desk/DeskContext';
+import { useChangeZone } from '../api/kept';
+import { useDeskPiece } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Dial } from '../ui/Dial';
@@ -33,9 +35,42 @@ const IMPORTANCE = [
 
 const LIGHTS = (Object.keys(LIGHT_NAMES) as (keyof typeof LIGHT_NAMES)[]).map((id) => ({ id, name: LIGHT_NAMES[id] }));
 
+/** In a narrow column it takes a line of its own: its name and its degrees stand side by side. */
+const Wide = styled.div`
+    @media (max-width: 1150px) {
+        grid-column: 1 / -1;
+    }
+`;
+
+interface DirectionProps {
+    label: string;
+    degrees: number | null;
+    onSet: (degrees: number) => void;
+}
+
+/** Which way the strands run: followed while it is dragged, set when it is let go. */
+function Direction({ label, degrees, onSet }: DirectionProps) {
+    const [moved, setMoved] = useState<number | null>(null);
+
+    return (
+        <Wide>
+            <Dial
+                label={label}
+                value={moved ?? Math.round(degrees ?? 0)}
+                from={0}
+                to={180}
+                step={5}
+                say={(now) => (degrees === null && moved === null ? 'none' : `${now}°`)}
+                onChange={setMoved}
+                onEnd={onSet}
+            />
+        </Wide>
+    );
+}
+
 /** How a zone is lit and finished: estimates, each of which the artist may correct. */
 export function ZoneTraits({ zone }: { zone: Zone }) {
-    const { piece } = useDesk();
+    const piece = useDeskPiece();
     const change = useChangeZone(piece.id);
     const { traits } = zone;
     if (!traits) return null;
@@ -55,37 +90,32 @@ export function ZoneTraits({ zone }: { zone: Zone }) {
                 <Choice
                     label={label('Surface', 'surface')}
                     value={traits.surface}
-                    options={[...SURFACES]}
+                    options={SURFACES}
                     onChange={(surface) => correct({ surface })}
                 />
                 <Choice
                     label={label('Edge', 'crisp')}
                     value={traits.crisp ? 'crisp' : 'soft'}
-                    options={[...EDGES]}
+                    options={EDGES}
                     onChange={(edge) => correct({ crisp: edge === 'crisp' })}
                 />
                 <Choice
                     label={label('Distance', 'distance')}
                     value={traits.distance}
-                    options={[...DISTANCES]}
+                    options={DISTANCES}
                     onChange={(distance) => correct({ distance })}
                 />
                 <Choice
                     label={label('Importance', 'importance')}
                     value={String(traits.importance) as '1' | '2' | '3'}
-                    options={[...IMPORTANCE]}
+                    options={IMPORTANCE}
                     onChange={(importance) => correct({ importance: Number(importance) })}
                 />
-                <Dial
+                <Direction
                     key={`${zone.id} ${traits.direction ?? 'none'}`}
                     label={label('Direction', 'direction')}
-                    value={Math.round(traits.direction ?? 0)}
-                    from={0}
-                    to={180}
-                    step={5}
-                    say={(degrees) => (traits.direction === null && degrees === 0 ? 'none' : `${degrees}°`)}
-                    onChange={() => undefined}
-                    onEnd={(direction) => correct({ direction })}
+                    degrees={traits.direction}
+                    onSet={(direction) => correct({ direction })}
                 />
             </Thirds>
             <Line>

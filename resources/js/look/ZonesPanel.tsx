@@ -1,16 +1,17 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useEffectEvent, useState } from 'react';
+import { memo, useDeferredValue, useEffect, useEffectEvent, useState } from 'react';
 import styled from 'styled-components';
-import type { Look, Piece } from '../api/client';
+import { useDebounce, useDebouncedCallback } from 'use-debounce';
+import type { Look, Piece, Zone } from '../api/client';
 import { useCutPreview, useFindZones, useLasso, useMergeZones, useSplitZone, useUndoZones } from '../api/lookQueries';
-import { keys } from '../api/queries';
+import { keys } from '../api/keys';
 import { useWork } from '../api/works';
-import { mainTarget, useDesk } from '../desk/DeskContext';
+import { mainTarget, useChosen, useDeskPiece, useHands } from '../desk/DeskContext';
 import { Button, StrongButton } from '../ui/Button';
 import { Dial } from '../ui/Dial';
 import { notify } from '../ui/Notices';
 import { WorkProgress } from '../ui/WorkProgress';
-import { space, type } from '../ui/theme';
+import { space, target, type } from '../ui/theme';
 import { Line, Part } from './parts';
 import { ZoneForm } from './ZoneForm';
 import { ZoneTargets } from './ZoneTargets';
@@ -19,13 +20,15 @@ import { ZoneTraits } from './ZoneTraits';
 
 const List = styled.ul`
     display: grid;
+    content-visibility: auto;
+    contain-intrinsic-size: auto 760px;
     & > li > button {
         display: grid;
         grid-template-columns: 40px 30px minmax(0, 1fr) 96px 34px;
         gap: ${space.s};
         align-items: center;
         width: 100%;
-        min-height: 34px;
+        min-height: ${target.usual};
         padding: 0;
         border: 0;
         border-top: 1px solid ${({ theme }) => theme.line};
@@ -57,122 +60,175 @@ const List = styled.ul`
 
 /** Zones: found with more or fewer, drawn by hand, merged, split, named, corrected. */
 export function ZonesPanel({ look }: { look: Look }) {
-    const { piece, selected, selection, take } = useDesk();
-    const lasso = useLasso(piece.id);
-    const undo = useUndoZones(piece.id);
-    const merge = useMergeZones(piece.id);
-    const zone = selected?.zone ?? null;
-    const busy = lasso.isPending || undo.isPending || merge.isPending;
-
     return (
         <div>
             <Part aria-label="Find zones">
                 <FindZones look={look} />
-                <Line>
-                    <Button
-                        isDisabled={busy}
-                        onPress={() =>
-                            take({
-                                kind: 'lasso',
-                                title: 'Draw a line round what is to be a zone of its own.',
-                                done: (line) => lasso.mutate({ line, how: 'new' }, tell),
-                            })
-                        }
-                    >
-                        Draw a zone
-                    </Button>
-                    <Button
-                        isDisabled={piece.undo === null || busy}
-                        onPress={() =>
-                            undo.mutate(undefined, {
-                                ...tell,
-                                onSuccess: () => notify(`Taken back: ${piece.undo ?? ''}`),
-                            })
-                        }
-                    >
-                        Undo
-                    </Button>
-                    <small>{piece.undo === null ? '' : piece.undo}</small>
-                </Line>
+                <DrawZone />
             </Part>
-            {selected && (!zone || zone.outline === null) && <ZoneForm key={zone?.id ?? 'new'} zone={zone} />}
-            {zone && zone.outline !== null && (
-                <Part aria-label="The chosen zone" data-testid="zone">
-                    <ZoneForm key={zone.id} zone={zone} />
-                    {!zone.fits && (
-                        <p>
-                            <b>!</b> The photo as it is now shows something else here. Draw the zone anew, or remove it.
-                        </p>
-                    )}
-                    <Line>
-                        <Button
-                            isDisabled={busy}
-                            onPress={() =>
-                                take({
-                                    kind: 'zone',
-                                    title: `Click the zone that is to become part of ${zone.name}.`,
-                                    done: (other) =>
-                                        other.id !== zone.id && merge.mutate({ into: zone.id, gone: other.id }, tell),
-                                })
-                            }
-                        >
-                            Merge with
-                        </Button>
-                        <SplitButton zone={zone.id} isDisabled={busy} />
-                        {(['add', 'take'] as const).map((how) => (
-                            <Button
-                                key={how}
-                                isDisabled={busy}
-                                onPress={() =>
-                                    take({
-                                        kind: 'lasso',
-                                        title:
-                                            how === 'add'
-                                                ? `Draw round what belongs to ${zone.name} as well.`
-                                                : `Draw round what does not belong to ${zone.name}.`,
-                                        done: (line) => lasso.mutate({ line, how, zone: zone.id }, tell),
-                                    })
-                                }
-                            >
-                                {how === 'add' ? 'Add by lasso' : 'Take by lasso'}
-                            </Button>
-                        ))}
-                    </Line>
-                    <ZoneTraits zone={zone} />
-                    <ZoneTargets zone={zone} />
-                </Part>
-            )}
-            {piece.zones.length > 0 && (
-                <Part aria-labelledby="all-zones">
-                    <h2 id="all-zones">{piece.zones.length} zones</h2>
-                    <List>
-                        {piece.zones.map((each, index) => (
-                            <li key={each.id}>
-                                <button
-                                    type="button"
-                                    aria-pressed={each.id === zone?.id}
-                                    onClick={() => selection.selectZone(each.id)}
-                                >
-                                    <i style={{ background: mainTarget(each)?.colour.hex }} aria-hidden />
-                                    <b>{index + 1}</b>
-                                    <span>{each.name}</span>
-                                    <small>{each.traits ? LIGHT_NAMES[each.traits.light] : 'spot'}</small>
-                                    <b>
-                                        <span className="visually-hidden">value step </span>
-                                        {mainTarget(each)?.colour.appearance.valueStep}
-                                    </b>
-                                </button>
-                            </li>
-                        ))}
-                    </List>
-                </Part>
-            )}
+            <ChosenZone />
+            <AllZones />
         </div>
     );
 }
 
+function DrawZone() {
+    const piece = useDeskPiece();
+    const { take } = useHands();
+    const lasso = useLasso(piece.id);
+    const undo = useUndoZones(piece.id);
+    const busy = lasso.isPending || undo.isPending;
+
+    return (
+        <Line>
+            <Button
+                isDisabled={busy}
+                onPress={() =>
+                    take({
+                        kind: 'lasso',
+                        title: 'Draw a line round what is to be a zone of its own.',
+                        done: (line) => lasso.mutate({ line, how: 'new' }, tell),
+                    })
+                }
+            >
+                Draw a zone
+            </Button>
+            <Button
+                isDisabled={piece.undo === null || busy}
+                onPress={() =>
+                    undo.mutate(undefined, {
+                        ...tell,
+                        onSuccess: () => notify(`Taken back: ${piece.undo ?? ''}`),
+                    })
+                }
+            >
+                Undo
+            </Button>
+            <small>{piece.undo === null ? '' : piece.undo}</small>
+        </Line>
+    );
+}
+
+/** What is chosen, as a zone: named, or made one. */
+function ChosenZone() {
+    // After the reading above: there is more of it.
+    const selected = useDeferredValue(useChosen().selected);
+    const zone = selected?.zone ?? null;
+    if (!selected) return null;
+    if (!zone || zone.outline === null) return <ZoneForm key={zone?.id ?? 'new'} zone={zone} />;
+
+    return (
+        <Part aria-label="The chosen zone" data-testid="zone">
+            <ZoneForm key={zone.id} zone={zone} />
+            {!zone.fits && (
+                <p>
+                    <b>!</b> The photo as it is now shows something else here. Draw the zone anew, or remove it.
+                </p>
+            )}
+            <ShapeButtons zone={zone} />
+            <ZoneTraits zone={zone} />
+            <ZoneTargets zone={zone} />
+        </Part>
+    );
+}
+
+/** Where a zone ends. */
+function ShapeButtons({ zone }: { zone: Zone }) {
+    const piece = useDeskPiece();
+    const { take } = useHands();
+    const lasso = useLasso(piece.id);
+    const merge = useMergeZones(piece.id);
+    const busy = lasso.isPending || merge.isPending;
+
+    return (
+        <Line>
+            <Button
+                isDisabled={busy}
+                onPress={() =>
+                    take({
+                        kind: 'zone',
+                        title: `Click the zone that is to become part of ${zone.name}.`,
+                        done: (other) => other.id !== zone.id && merge.mutate({ into: zone.id, gone: other.id }, tell),
+                    })
+                }
+            >
+                Merge with
+            </Button>
+            <SplitButton zone={zone.id} isDisabled={busy} />
+            {(['add', 'take'] as const).map((how) => (
+                <Button
+                    key={how}
+                    isDisabled={busy}
+                    onPress={() =>
+                        take({
+                            kind: 'lasso',
+                            title:
+                                how === 'add'
+                                    ? `Draw round what belongs to ${zone.name} as well.`
+                                    : `Draw round what does not belong to ${zone.name}.`,
+                            done: (line) => lasso.mutate({ line, how, zone: zone.id }, tell),
+                        })
+                    }
+                >
+                    {how === 'add' ? 'Add by lasso' : 'Take by lasso'}
+                </Button>
+            ))}
+        </Line>
+    );
+}
+
+interface RowProps {
+    zone: Zone;
+    number: number;
+    chosen: boolean;
+    onChoose: (zone: string) => void;
+}
+
+const ZoneRow = memo(function ZoneRow({ zone, number, chosen, onChoose }: RowProps) {
+    const main = mainTarget(zone);
+
+    return (
+        <li>
+            <button type="button" aria-pressed={chosen} onClick={() => onChoose(zone.id)}>
+                <i style={{ background: main?.colour.hex }} aria-hidden />
+                <b>{number}</b>
+                <span>{zone.name}</span>
+                <small>{zone.traits ? LIGHT_NAMES[zone.traits.light] : 'spot'}</small>
+                <b>
+                    <span className="visually-hidden">value step </span>
+                    {main?.colour.appearance.valueStep}
+                </b>
+            </button>
+        </li>
+    );
+});
+
+function AllZones() {
+    const { zones } = useDeskPiece();
+    const { selected } = useChosen();
+    const { selectZone } = useHands();
+    if (zones.length === 0) return null;
+
+    return (
+        <Part aria-labelledby="all-zones">
+            <h2 id="all-zones">{zones.length} zones</h2>
+            <List>
+                {zones.map((zone, index) => (
+                    <ZoneRow
+                        key={zone.id}
+                        zone={zone}
+                        number={index + 1}
+                        chosen={zone.id === selected?.zone?.id}
+                        onChoose={selectZone}
+                    />
+                ))}
+            </List>
+        </Part>
+    );
+}
+
 function SplitButton({ zone, isDisabled }: { zone: string; isDisabled: boolean }) {
-    const { piece } = useDesk();
+    const piece = useDeskPiece();
     const split = useSplitZone(piece.id);
 
     return (
@@ -185,18 +241,22 @@ function SplitButton({ zone, isDisabled }: { zone: string; isDisabled: boolean }
 /** The slider stands still for so long, in milliseconds, before zones are cut. */
 const SETTLED = 350;
 
+/** Borders are asked for at most so often, milliseconds. */
+const ASKED = 80;
+
 const areasOf = (piece: Piece) => piece.zones.filter(({ outline }) => outline !== null).length;
 
 /** More or fewer: borders follow the slider at once; zones are cut when it is let go. */
 function FindZones({ look }: { look: Look }) {
-    const { piece, preview } = useDesk();
+    const piece = useDeskPiece();
+    const { preview } = useHands();
     const client = useQueryClient();
     const refresh = useEffectEvent(() => void client.invalidateQueries({ queryKey: keys.piece(piece.id) }));
     const work = useWork('look', () => void client.invalidateQueries({ queryKey: keys.piece(piece.id) }), piece.id);
     const find = useFindZones(piece.id);
     const [moving, setMoving] = useState<number | null>(null);
-    const [wanted, setWanted] = useState<number | null>(null);
-    const cut = useCutPreview(piece.id, piece.photo.url, moving);
+    const [asked] = useDebounce(moving, ASKED, { leading: true, maxWait: 2 * ASKED });
+    const cut = useCutPreview(piece.id, piece.photo.url, asked);
     const areas = areasOf(piece);
     const borders = moving === null ? null : (cut.data?.borders ?? null);
     // Read meanwhile: what was found is asked for, whether or not the end of the work was seen.
@@ -204,24 +264,12 @@ function FindZones({ look }: { look: Look }) {
     useEffect(() => {
         if (unread) refresh();
     }, [unread]);
-    const { mutate, isPending } = find;
-    useEffect(() => {
-        if (wanted === null || isPending) return undefined;
-        // Arrow keys come one by one: what counts is where they stop.
-        const timer = setTimeout(
-            () =>
-                mutate(wanted, {
-                    ...tell,
-                    onSettled: () => {
-                        setMoving((now) => (now === wanted ? null : now));
-                        setWanted((now) => (now === wanted ? null : now));
-                    },
-                }),
-            SETTLED,
-        );
-
-        return () => clearTimeout(timer);
-    }, [wanted, isPending, mutate]);
+    const { mutate } = find;
+    // Arrow keys come one by one: what counts is where they stop.
+    const cutZones = useDebouncedCallback((count: number) => {
+        const settle = () => setMoving((now) => (now === count ? null : now));
+        mutate(count, { ...tell, onSettled: settle });
+    }, SETTLED);
     useEffect(() => {
         preview(borders);
 
@@ -257,7 +305,7 @@ function FindZones({ look }: { look: Look }) {
             to={look.mostZones}
             say={(count) => (moving === null ? `${areas}` : `${count}`)}
             onChange={setMoving}
-            onEnd={setWanted}
+            onEnd={cutZones}
         />
     );
 }

@@ -1,12 +1,12 @@
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import styled from 'styled-components';
 import { messageOf, type Colour, type NudgeId } from '../api/client';
 import { useNudge, useWhy, supportOf } from '../api/queries';
-import { useDesk } from '../desk/DeskContext';
+import { useChosen, useDeskPiece } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
-import { pressureText } from '../ui/Pressure';
+import { CalledOut } from '../ui/CalledOut';
 import { SwatchPair } from '../ui/Swatch';
-import { space, type } from '../ui/theme';
+import { space, target, type } from '../ui/theme';
 import { Toggle } from '../ui/Toggle';
 
 const NUDGES: NudgeId[] = ['lighter', 'darker', 'redder', 'yellower', 'greener', 'bluer', 'cleaner', 'duller'];
@@ -28,7 +28,7 @@ const Row = styled.div`
     flex-wrap: wrap;
     gap: ${space.xs};
     & button {
-        min-height: 32px;
+        min-height: ${target.usual};
         padding: 0 10px;
     }
 `;
@@ -44,7 +44,7 @@ const Entries = styled.ul`
         border-top: 1px solid ${({ theme }) => theme.line};
     }
     & button {
-        min-height: 32px;
+        min-height: ${target.usual};
     }
 `;
 
@@ -56,8 +56,9 @@ interface Props {
 }
 
 /** What the open stack needs, and why it is as it is. */
-export function Advice({ stack, predicted, target, onTake }: Props) {
-    const { piece, selected } = useDesk();
+export const Advice = memo(function Advice({ stack, predicted, target, onTake }: Props) {
+    const piece = useDeskPiece();
+    const { selected } = useChosen();
     const zone = selected?.zone ?? null;
     const nudge = useNudge(piece.id);
     const [asked, setAsked] = useState<NudgeId | null>(null);
@@ -95,15 +96,7 @@ export function Advice({ stack, predicted, target, onTake }: Props) {
                                     width="92px"
                                     height="40px"
                                 />
-                                <span>
-                                    {recipe.steps
-                                        .map((step) =>
-                                            step.pencil
-                                                ? `${step.pencil.number} ${pressureText(step.pressurePercent, step.passes)}`
-                                                : step.kind,
-                                        )
-                                        .join(' > ')}
-                                </span>
+                                <CalledOut stack={recipe.stack} />
                                 <Button
                                     onPress={() => {
                                         nudge.reset();
@@ -154,4 +147,4 @@ export function Advice({ stack, predicted, target, onTake }: Props) {
             </Box>
         </>
     );
-}
+});

@@ -5,7 +5,7 @@ import type { SearchWishes } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Tick } from '../ui/Tick';
-import { space, type } from '../ui/theme';
+import { space, target, type } from '../ui/theme';
 import { PencilPicker } from './PencilPicker';
 import { counted } from '../ui/words';
 
@@ -42,7 +42,7 @@ const Named = styled.p`
     gap: ${space.s};
     padding: ${space.xs} 0;
     & button {
-        min-height: 28px;
+        min-height: ${target.usual};
         padding: 0 8px;
     }
 `;

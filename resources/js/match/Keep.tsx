@@ -2,8 +2,9 @@ import { useEffect, useState } from 'react';
 import { Form } from 'react-aria-components';
 import styled from 'styled-components';
 import { messageOf, type Target } from '../api/client';
-import { useAddZone, useChangeTarget } from '../api/queries';
-import { useDesk, type Selected } from '../desk/DeskContext';
+import { useChangeTarget } from '../api/kept';
+import { useAddZone } from '../api/queries';
+import { type Selected, useChosen, useDeskPiece, useHands } from '../desk/DeskContext';
 import { StrongButton } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { notify } from '../ui/Notices';
@@ -29,7 +30,9 @@ interface KeepProps {
 
 /** Keeps the stack: as the zone's recipe, or with a free sample as a new zone. An opened kept recipe saves itself. */
 export function Keep({ selected, stack, kept, autosave, readable }: KeepProps) {
-    const { piece, selection } = useDesk();
+    const piece = useDeskPiece();
+    const { typed } = useChosen();
+    const { selectZone } = useHands();
     const { target, spot } = selected;
     const [name, setName] = useState('');
     const add = useAddZone(piece.id);
@@ -68,7 +71,7 @@ export function Keep({ selected, stack, kept, autosave, readable }: KeepProps) {
         );
     }
 
-    if (selection.typed !== null) {
+    if (typed !== null) {
         return <p>A typed colour belongs to no zone. Copy the stack, or set the colour of a zone in Look.</p>;
     }
 
@@ -81,7 +84,7 @@ export function Keep({ selected, stack, kept, autosave, readable }: KeepProps) {
                     {
                         onSuccess: (added) => {
                             notify(`Kept for ${added.name}`);
-                            selection.selectZone(added.id);
+                            selectZone(added.id);
                         },
                     },
                 );

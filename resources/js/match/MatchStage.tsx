@@ -1,12 +1,12 @@
-import { useState } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, type Colour, type Recipe, type Target, Refusal } from '../api/client';
 import { useBox, usePlan, useRecipes, useTypedColour, type SearchWishes, supportOf } from '../api/queries';
-import { useDesk, type Selected } from '../desk/DeskContext';
+import { type Selected, useChosen, useDeskPiece, useHands } from '../desk/DeskContext';
 import { Reading } from '../desk/Reading';
 import { TargetChoice } from '../desk/TargetChoice';
-import { DEFAULT_RADIUS } from '../desk/useSelection';
+import { DEFAULT_RADIUS, useUnderLamp } from '../desk/address';
 import { Empty, Loading, Problem } from '../ui/States';
 import { RestsOnLine } from '../ui/RestsOnLine';
 import { spoken } from '../ui/Swatch';
@@ -20,7 +20,9 @@ import { StackEditor } from './StackEditor';
 import { TypedAim } from './TypedAim';
 
 const Page = styled.div`
+    container-type: inline-size;
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
     gap: ${space.m};
     padding: ${space.m} ${space.l} ${space.l};
 `;
@@ -58,16 +60,36 @@ function heard(name: string, colour: Colour, recipes: Recipe[] | undefined) {
 
 /** Recipes for the selected colour, and the editor for the one that is open. */
 export function MatchStage() {
-    const { piece, selected: chosen, selection } = useDesk();
-    const typed = useTypedColour(selection.typed);
+    const piece = useDeskPiece();
+    const { selected: chosen, problem, typed: aimed, editing } = useChosen();
+    const { open, close } = useHands();
+    const underLamp = useUnderLamp();
+    const typed = useTypedColour(aimed);
     const selected: Selected | null =
-        selection.typed === null
+        aimed === null
             ? chosen
             : typed.data
               ? { colour: typed.data, spread: 0, spot: NOWHERE, zone: null, target: null }
               : null;
-    const owned = useBox();
+    // From the editor one comes back to the recipe that was opened.
+    const opened = useRef<string | null>(null);
+    const list = useRef<HTMLElement>(null);
+    useEffect(() => {
+        if (editing !== null || opened.current === null) return;
+        const from = [...(list.current?.querySelectorAll<HTMLElement>('[data-opens]') ?? [])];
+        (from.find(({ dataset }) => dataset.opens === opened.current) ?? from[0])?.focus();
+        opened.current = null;
+    }, [editing]);
+    const adjust = useCallback(
+        (stack: string) => {
+            opened.current = stack;
+            open(stack);
+        },
+        [open],
+    );
     const [chosenWishes, setWishes] = useState<SearchWishes>(NO_WISHES);
+    const avoid = useCallback((id: string) => setWishes((now) => ({ ...now, avoid: [...now.avoid, id] })), []);
+    const owned = useBox();
     const wishes = chosenWishes === NO_WISHES && chosen?.target?.role === 'line' ? OF_A_LINE : chosenWishes;
     const plan = usePlan(piece.id, wishes.paletteOnly);
     const box = (owned.data ?? []).map((pencil) => pencil.id);
@@ -82,7 +104,12 @@ export function MatchStage() {
     const found = useRecipes(piece.id, target, wishes, circumstances);
 
     const kept = selected?.target?.recipe ?? null;
-    const recipes = (found.data?.recipes ?? []).filter((recipe) => recipe.stack !== kept?.stack);
+    // What was found is shown when there is time: the hand goes first.
+    const of = selected?.colour ?? null;
+    const now = useMemo(() => ({ of, data: found.data }), [of, found.data]);
+    const later = useDeferredValue(now);
+    const shown = later.of === of ? later.data : undefined;
+    const recipes = (shown?.recipes ?? []).filter((recipe) => recipe.stack !== kept?.stack);
     const why = reasons(recipes);
 
     const aim = <TypedAim problem={typed.isError ? messageOf(typed.error) : undefined} />;
@@ -90,7 +117,8 @@ export function MatchStage() {
         return (
             <Page>
                 <h1 className="visually-hidden">Match</h1>
-                {selection.typed === null && (
+                {problem !== null && <Problem message={problem} />}
+                {aimed === null && problem === null && (
                     <Empty title="Choose a colour to match">
                         <p>Click a spot in the photo, or choose a zone below it.</p>
                     </Empty>
@@ -99,26 +127,29 @@ export function MatchStage() {
             </Page>
         );
     }
-    const name = selected.target?.name ?? (selection.typed === null ? 'Sample' : 'Typed colour');
+    const name = selected.target?.name ?? (aimed === null ? 'Sample' : 'Typed colour');
     const emptyBox = found.error instanceof Refusal && found.error.fields.box !== undefined;
 
     return (
         <Page>
             <h1 className="visually-hidden">Match</h1>
-            <Reading
-                name={name}
-                colour={selected.colour}
-                spread={selection.typed === null ? selected.spread : null}
-                predicted={kept?.predicted}
-            />
+            {/* In the editor the same colour stands beside what the stack comes to. */}
+            {editing === null && (
+                <Reading
+                    name={name}
+                    colour={selected.colour}
+                    spread={aimed === null ? selected.spread : null}
+                    predicted={kept?.predicted}
+                />
+            )}
             <p role="status" className="visually-hidden" data-testid="heard">
-                {heard(name, selected.colour, found.data?.recipes)}
+                {heard(name, selected.colour, shown?.recipes)}
             </p>
             {selected.zone && <TargetChoice zone={selected.zone} />}
-            {selection.editing !== null ? (
-                <StackEditor key={selected.target?.id ?? 'free'} selected={selected} />
+            {editing !== null ? (
+                <StackEditor key={selected.target?.id ?? 'free'} selected={selected} onClose={close} />
             ) : (
-                <section aria-label="Recipes" aria-busy={found.isFetching}>
+                <section ref={list} aria-label="Recipes" aria-busy={found.isFetching}>
                     <Conditions
                         title={selected.target ? `Recipes for ${name}` : 'Recipes'}
                         wishes={wishes}
@@ -135,15 +166,15 @@ export function MatchStage() {
                     {found.isError && !emptyBox && (
                         <Problem message={messageOf(found.error)} retry={() => void found.refetch()} />
                     )}
-                    {found.isPending && <Loading what="Trying stacks" />}
+                    {!shown && !found.isError && <Loading what="Trying stacks" />}
                     {kept && (
                         <RecipeCard
                             rank={`For ${name}`}
                             target={selected.colour}
-                            underLamp={selection.underLamp}
+                            underLamp={underLamp}
                             recipe={kept}
                             current
-                            onOpen={() => selection.edit(kept.stack)}
+                            onOpen={adjust}
                         />
                     )}
                     {recipes.map((recipe, index) => (
@@ -151,36 +182,36 @@ export function MatchStage() {
                             key={recipe.stack}
                             rank={`No. ${index + 1}`}
                             target={selected.colour}
-                            underLamp={selection.underLamp}
+                            underLamp={underLamp}
                             recipe={recipe}
                             reason={why[index]}
-                            onOpen={() => selection.edit(recipe.stack)}
-                            onStack={(stack) => selection.edit(stack)}
-                            onAvoid={(id) => setWishes({ ...wishes, avoid: [...wishes.avoid, id] })}
+                            onOpen={adjust}
+                            onStack={adjust}
+                            onAvoid={avoid}
                         />
                     ))}
-                    {found.data?.book
+                    {shown?.book
                         .filter(({ recipe }) => recipe.stack !== kept?.stack)
                         .map(({ recipe, from }) => (
                             <RecipeCard
                                 key={`book ${recipe.stack}`}
                                 rank={`Yours: ${from}`}
                                 target={selected.colour}
-                                underLamp={selection.underLamp}
+                                underLamp={underLamp}
                                 recipe={recipe}
-                                onOpen={() => selection.edit(recipe.stack)}
+                                onOpen={adjust}
                             />
                         ))}
-                    {found.data && (
+                    {shown && (
                         <RecipeCard
                             rank="Nearest single"
                             target={selected.colour}
-                            underLamp={selection.underLamp}
-                            recipe={found.data.nearest}
-                            onOpen={() => selection.edit(found.data.nearest.stack)}
+                            underLamp={underLamp}
+                            recipe={shown.nearest}
+                            onOpen={adjust}
                         />
                     )}
-                    {found.data && <RestsOnLine calibration={found.data.calibration} />}
+                    {shown && <RestsOnLine calibration={shown.calibration} />}
                     {selected.zone && (
                         <TrioPanel
                             key={selected.zone.id}

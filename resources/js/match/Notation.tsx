@@ -1,13 +1,20 @@
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Form } from 'react-aria-components';
 import { messageOf } from '../api/client';
 import { usePrediction } from '../api/queries';
-import { useDesk } from '../desk/DeskContext';
+import { useChosen, useDeskPiece } from '../desk/DeskContext';
 import { Field } from '../ui/Field';
 
 /** The stack as text: to copy, and to paste another. */
-export function Notation({ stack, onRead }: { stack: string; onRead: (notation: string) => boolean }) {
-    const { piece, selected } = useDesk();
+export const Notation = memo(function Notation({
+    stack,
+    onRead,
+}: {
+    stack: string;
+    onRead: (notation: string) => boolean;
+}) {
+    const piece = useDeskPiece();
+    const { selected } = useChosen();
     const [typed, setTyped] = useState<string | null>(null);
     const [tried, setTried] = useState<string | null>(null);
     // The server reads what the editor cannot, and says at which character it goes wrong.
@@ -32,4 +39,4 @@ export function Notation({ stack, onRead }: { stack: string; onRead: (notation: 
             />
         </Form>
     );
-}
+});

@@ -19,15 +19,17 @@ const Box = styled(ComboBox)`
         width: 100%;
         min-width: 0;
         min-height: ${target.usual};
-        padding: 0 8px;
+        padding: 0 0 0 6px;
         border: 0;
         background: none;
-        font-weight: 680;
+        font-weight: 640;
+        letter-spacing: -0.01em;
         text-overflow: ellipsis;
-        font-size: ${type.body};
+        font-size: ${type.small};
     }
     & > button {
-        width: 30px;
+        width: 22px;
+        padding: 0;
         border: 0;
         background: none;
         cursor: pointer;

@@ -1,16 +1,23 @@
+import { memo } from 'react';
 import styled from 'styled-components';
 import type { Colour, Recipe } from '../api/client';
 import { Button } from '../ui/Button';
 import { RecipeBuild } from '../ui/RecipeBuild';
 import { SwatchPair } from '../ui/Swatch';
 import { ToothRings } from '../ui/ToothRings';
-import { space, type } from '../ui/theme';
+import { space, target, type } from '../ui/theme';
 
 const Card = styled.article`
     display: grid;
     grid-template-columns: 160px minmax(0, 1fr);
+    @container (max-width: 490px) {
+        grid-template-columns: 136px minmax(0, 1fr);
+    }
     gap: ${space.xs} ${space.m};
     padding: 6px 0;
+    /* Cards out of sight are not laid out until they are come to. */
+    content-visibility: auto;
+    contain-intrinsic-size: auto 132px;
     border-top: 1px solid ${({ theme }) => theme.line};
 `;
 
@@ -32,7 +39,7 @@ const Head = styled.div`
         line-height: 1.25;
     }
     & button {
-        min-height: 32px;
+        min-height: ${target.usual};
     }
 `;
 
@@ -70,11 +77,13 @@ const Warnings = styled.ul`
     }
 `;
 
+const NAMES: [string, string] = ['Photo', 'Recipe'];
+
 interface Props {
     rank: string;
     target: Colour;
     recipe: Recipe;
-    onOpen: () => void;
+    onOpen: (stack: string) => void;
     /** Why it is there: nearest, fewest pencils, most tooth left. */
     reason?: string | undefined;
     /** Opens another stack: what avoids a warning. */
@@ -87,7 +96,7 @@ interface Props {
 }
 
 /** A recipe: target beside prediction, how near it comes, how it is laid, and what may go wrong. */
-export function RecipeCard({
+export const RecipeCard = memo(function RecipeCard({
     rank,
     target,
     recipe,
@@ -104,7 +113,15 @@ export function RecipeCard({
     return (
         <Card aria-label={`Recipe ${rank}`} data-testid="recipe">
             <Column>
-                <SwatchPair target={wanted} predicted={predicted} width="160px" height="96px" />
+                <SwatchPair
+                    target={wanted}
+                    predicted={predicted}
+                    names={NAMES}
+                    width="100%"
+                    height="96px"
+                    judged
+                    captioned
+                />
             </Column>
             <Column>
                 <Head>
@@ -113,7 +130,11 @@ export function RecipeCard({
                         <Small>{current ? 'Chosen' : [rank, reason].filter(Boolean).join(': ')}</Small>
                         {lamp && <Small> under the {lamp.name.toLowerCase()}</Small>}
                     </p>
-                    <Button onPress={onOpen} aria-label={`Adjust recipe ${rank}`}>
+                    <Button
+                        data-opens={recipe.stack}
+                        onPress={() => onOpen(recipe.stack)}
+                        aria-label={`Adjust recipe ${rank}`}
+                    >
                         Adjust
                     </Button>
                 </Head>
@@ -148,4 +169,4 @@ export function RecipeCard({
             </Column>
         </Card>
     );
-}
+});

@@ -1,7 +1,9 @@
+import { memo } from 'react';
 import styled from 'styled-components';
 import { SignButton } from '../ui/Button';
-import { space } from '../ui/theme';
+import { space, target } from '../ui/theme';
 import type { DraftStep } from './draft';
+import type { Pickable } from './PencilPicker';
 import { MOST_ROUNDS, roundsOf, type Round } from './rounds';
 
 const Bar = styled.div`
@@ -22,7 +24,7 @@ const Bar = styled.div`
         gap: ${space.xs};
     }
     & button {
-        min-height: 32px;
+        min-height: ${target.usual};
     }
 `;
 
@@ -30,13 +32,14 @@ const PRESSURE_STEP = 5;
 
 interface Props {
     steps: DraftStep[];
-    /** What is printed on a pencil. */
-    number: (id: string) => string;
+    box: Pickable[];
     onChange: (round: Round, to: { times?: number; by?: number }) => void;
 }
 
 /** The rounds of a stack, each changed as one: how often it is laid, and how hard. Its single steps stand below. */
-export function RoundBars({ steps, number, onChange }: Props) {
+export const RoundBars = memo(function RoundBars({ steps, box, onChange }: Props) {
+    const number = (id: string) => box.find((pencil) => pencil.id === id)?.number ?? id;
+
     return roundsOf(steps)
         .filter(({ times }) => times > 1)
         .map((round) => {
@@ -91,4 +94,4 @@ export function RoundBars({ steps, number, onChange }: Props) {
                 </Bar>
             );
         });
-}
+});

@@ -1,9 +1,9 @@
-import { useEffect, useRef, useState } from 'react';
-import { GridList, useDragAndDrop } from 'react-aria-components';
+import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
+import { useDebounce } from 'use-debounce';
 import { messageOf, type StackPrediction } from '../api/client';
 import { useBox, usePrediction, supportOf } from '../api/queries';
-import { useDesk, type Selected } from '../desk/DeskContext';
+import { type Selected, useChosen, useDeskPiece, useHands } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
 import { GrainSection } from '../ui/GrainSection';
 import { Problem } from '../ui/States';
@@ -13,16 +13,59 @@ import { useKeys } from '../ui/useKeys';
 import { Advice } from './Advice';
 import { Keep } from './Keep';
 import { Notation } from './Notation';
-import { Outcome } from './Outcome';
+import { Outcome, OutcomeNotes } from './Outcome';
 import { again, layer, operation, readStack, writeStack, type DraftStep } from './draft';
 import type { Pickable } from './PencilPicker';
 import { RoundBars } from './RoundBars';
-import { withRounds } from './rounds';
-import { StackRow } from './StackRow';
+import { withRounds, type Round } from './rounds';
+import { StackRows, Strip } from './StackRows';
+import { useDraft } from './useDraft';
 
 const Page = styled.section`
     display: grid;
     gap: ${space.m};
+    container-type: inline-size;
+`;
+
+/** What it comes to stays in sight while one works on the steps. */
+const Top = styled.div`
+    position: sticky;
+    z-index: 3;
+    top: 0;
+    display: grid;
+    gap: ${space.s};
+    padding-block: ${space.s};
+    border-bottom: 1px solid ${({ theme }) => theme.line};
+    background: ${({ theme }) => theme.panel};
+`;
+
+const Waiting = styled.div`
+    height: 108px;
+`;
+
+/** One below the other; side by side where there is room for it. */
+const Columns = styled.div`
+    display: grid;
+    gap: ${space.m};
+    & > div {
+        display: grid;
+        align-content: start;
+        gap: ${space.m};
+        min-width: 0;
+    }
+    @container (min-width: 780px) {
+        grid-template-columns: minmax(490px, 1.4fr) minmax(240px, 1fr);
+    }
+`;
+
+/** Under the hand, however far one has scrolled. */
+const Foot = styled.div`
+    position: sticky;
+    z-index: 3;
+    bottom: 0;
+    padding-block: ${space.s};
+    border-top: 1px solid ${({ theme }) => theme.line};
+    background: ${({ theme }) => theme.panel};
 `;
 
 const Bar = styled.div`
@@ -36,204 +79,165 @@ const Bar = styled.div`
     }
 `;
 
-const Rows = styled(GridList)`
-    display: grid;
-    gap: ${space.xs};
-    outline: none;
-    & [data-drop-target] {
-        outline: 2px solid ${({ theme }) => theme.ink};
-    }
-` as typeof GridList;
-
-const Strip = styled.ol`
+const Colours = styled.ol`
     display: flex;
     & > li {
         flex: 1;
     }
 `;
 
-/** One step a place on or back. */
-function moved(steps: DraftStep[], index: number, by: -1 | 1): DraftStep[] {
-    const next = [...steps];
-    next.splice(index + by, 0, ...next.splice(index, 1));
+/** The prediction is asked for at most so often, milliseconds. */
+const ASKED = 100;
 
-    return next;
-}
+const NOBODY: Pickable[] = [];
 
-interface DragItems {
-    prediction: StackPrediction | undefined;
-    steps: DraftStep[];
-}
-
-const laid = ({ prediction, steps }: DragItems, index: number) =>
-    // While the prediction of a longer or shorter stack is on its way, the strip belongs to the stack before.
-    prediction && prediction.strip.length === steps.length + 1 ? prediction.strip[index + 1] : undefined;
+const pencilsOf = (known: StackPrediction | undefined): Pickable[] =>
+    known?.recipe.steps.flatMap(({ pencil }) => (pencil ? [pencil] : [])) ?? [];
 
 /** The open recipe: every change is predicted at once, layer by layer. */
-export function StackEditor({ selected }: { selected: Selected }) {
-    const { piece, selection } = useDesk();
-    const owned = useBox();
+export function StackEditor({ selected, onClose }: { selected: Selected; onClose: () => void }) {
+    const piece = useDeskPiece();
+    const { editing } = useChosen();
+    const { rewrite } = useHands();
     const { target } = selected;
-    const opened = selection.editing ?? '';
+    const opened = editing ?? '';
     const kept = target?.recipe?.stack ?? null;
     const [autosave] = useState(() => kept !== null && kept === opened);
-    const [steps, setSteps] = useState<DraftStep[]>(() => readStack(opened) ?? []);
-    const [past, setPast] = useState<DraftStep[][]>([]);
-    const [future, setFuture] = useState<DraftStep[][]>([]);
-    const before = useRef<DraftStep[] | null>(null);
-    const stack = writeStack(steps);
+    const { steps, live, canUndo, canRedo, change, press, undo, redo } = useDraft(opened);
+    const stack = writeStack(live);
+    const [asked] = useDebounce(stack, ASKED, { leading: true, maxWait: 2 * ASKED });
     const prediction = usePrediction(
         piece.id,
         supportOf(piece.paper.id, selected.zone),
         selected.zone?.id ?? null,
         selected.colour,
-        stack,
+        asked,
     );
-    const known = prediction.data;
-    const box: Pickable[] = [...(owned.data ?? [])];
-    for (const { pencil } of known?.recipe.steps ?? []) {
-        if (pencil && !box.some(({ id }) => id === pencil.id)) box.push(pencil);
-    }
-
-    const remember = selection.edit;
+    // The slider goes before what it comes to.
+    const known = useDeferredValue(prediction.data);
+    const owned = useBox().data ?? NOBODY;
+    // The same list as long as they are the same pencils: rows under the hand are not drawn anew.
+    const others = JSON.stringify(pencilsOf(known).filter(({ id }) => !owned.some((pencil) => pencil.id === id)));
+    const box = useMemo(() => [...owned, ...(JSON.parse(others) as Pickable[])], [owned, others]);
+    const strip = useMemo(
+        // While the prediction of a longer or shorter stack is on its way, the strip belongs to the stack before.
+        () => (known && known.strip.length === steps.length + 1 ? known.strip.map(({ colour }) => colour) : []),
+        [known, steps.length],
+    );
+    const settledStack = writeStack(steps);
     useEffect(() => {
-        if (stack !== opened) remember(stack);
-    }, [stack, opened, remember]);
+        if (settledStack !== opened) rewrite(settledStack);
+    }, [settledStack, opened, rewrite]);
+    useKeys({ undo, redo, close: onClose });
+    const heading = useRef<HTMLHeadingElement>(null);
+    useEffect(() => heading.current?.focus({ preventScroll: true }), []);
+    const take = useCallback(
+        (notation: string) => {
+            const read = readStack(notation);
+            if (read) change(() => read);
 
-    /** One change that can be undone. While a slider moves, only where it started counts. */
-    const change = (next: DraftStep[], settled = true) => {
-        if (settled) {
-            setPast([...past, before.current ?? steps]);
-            setFuture([]);
-            before.current = null;
-        } else {
-            before.current ??= steps;
-        }
-        setSteps(next);
-    };
-    const replace = (key: string, with_: Partial<DraftStep>, settled = true) =>
-        change(
-            steps.map((step) => (step.key === key ? { ...step, ...with_ } : step)),
-            settled,
-        );
-    const undo = () => {
-        const last = past.at(-1);
-        if (!last) return;
-        setPast(past.slice(0, -1));
-        setFuture([steps, ...future]);
-        setSteps(last);
-    };
-    const redo = () => {
-        const [next, ...rest] = future;
-        if (!next) return;
-        setFuture(rest);
-        setPast([...past, steps]);
-        setSteps(next);
-    };
-    useKeys({ undo, redo, close: () => selection.edit(null) });
-
-    const { dragAndDropHooks } = useDragAndDrop<DraftStep>({
-        getItems: (dragged) => [...dragged].map((key) => ({ 'text/plain': String(key) })),
-        onReorder: ({ keys, target }) => {
-            const moving = steps.filter((step) => keys.has(step.key));
-            const rest = steps.filter((step) => !keys.has(step.key));
-            const at = rest.findIndex((step) => step.key === target.key) + (target.dropPosition === 'after' ? 1 : 0);
-            change([...rest.slice(0, at), ...moving, ...rest.slice(at)]);
+            return read !== null;
         },
-    });
+        [change],
+    );
+    const rounds = useCallback(
+        (round: Round, to: { times?: number; by?: number }) => change((now) => withRounds(now, round, to, again)),
+        [change],
+    );
 
     return (
         <Page aria-label="Stack editor" data-testid="editor">
-            <Bar>
-                <h2>{target ? `Recipe for ${target.name}` : 'Recipe'}</h2>
-                <Button onPress={undo} isDisabled={past.length === 0}>
-                    Undo
-                </Button>
-                <Button onPress={redo} isDisabled={future.length === 0}>
-                    Redo
-                </Button>
-                <Button onPress={() => selection.edit(null)}>All recipes</Button>
-            </Bar>
+            <Top>
+                <Bar>
+                    <h2 ref={heading} tabIndex={-1}>
+                        {target ? `Recipe for ${target.name}` : 'Recipe'}
+                    </h2>
+                    <Button onPress={undo} isDisabled={!canUndo}>
+                        Undo
+                    </Button>
+                    <Button onPress={redo} isDisabled={!canRedo}>
+                        Redo
+                    </Button>
+                    <Button onPress={onClose}>All recipes</Button>
+                </Bar>
+                {known ? <Outcome known={known} colour={selected.colour} /> : <Waiting />}
+            </Top>
             {prediction.isError && <Problem message={messageOf(prediction.error)} />}
-            {known && <Outcome known={known} colour={selected.colour} />}
-            <RoundBars
-                steps={steps}
-                number={(id) => box.find((pencil) => pencil.id === id)?.number ?? id}
-                onChange={(round, to) => change(withRounds(steps, round, to, again))}
-            />
-            <Rows
-                aria-label="Steps, first laid first"
-                items={steps}
-                dragAndDropHooks={dragAndDropHooks}
-                keyboardNavigationBehavior="tab"
-                renderEmptyState={() => <p>Bare paper. Add a layer.</p>}
-                dependencies={[steps, known, box.length]}
-            >
-                {(step) => {
-                    const index = steps.findIndex((candidate) => candidate.key === step.key);
-                    const looks = laid({ prediction: known, steps }, index);
-
-                    return (
-                        <StackRow
-                            step={step}
-                            index={index}
-                            isLast={index === steps.length - 1}
-                            box={box}
-                            looks={looks?.colour}
-                            onMove={(by) => change(moved(steps, index, by))}
-                            onReplace={(changes, isFinal) => replace(step.key, changes, isFinal)}
-                            onRemove={() => change(steps.filter((candidate) => candidate.key !== step.key))}
-                        />
-                    );
-                }}
-            </Rows>
-            <Bar>
-                <Button
-                    isDisabled={box.length === 0}
-                    onPress={() => change([...steps, layer(steps.at(-1)?.pencil || (box[0]?.id ?? ''))])}
-                >
-                    Add layer
-                </Button>
-                <Button onPress={() => change([...steps, operation('wash')])}>Add wash</Button>
-                <Button onPress={() => change([...steps, operation('blend')])}>Add blend</Button>
-                <Button onPress={() => change([...steps, operation('lift')])}>Add lift</Button>
-            </Bar>
-            {known && (
-                <>
-                    <Strip aria-label="Colour after each step">
-                        {known.strip.map((entry, index) => (
-                            <li key={index}>
-                                <Swatch
-                                    colour={entry.colour}
-                                    label={index === 0 ? 'Bare paper' : `After step ${index}`}
-                                    width="100%"
-                                    height="34px"
-                                />
-                            </li>
-                        ))}
+            <Columns>
+                <div>
+                    <Strip value={strip}>
+                        <StackRows steps={steps} box={box} onChange={change} onPress={press} />
                     </Strip>
-                    <GrainSection bins={known.section} />
-                    <Advice
-                        stack={stack}
-                        predicted={known.recipe.predicted}
-                        target={selected.colour}
-                        onTake={(other) => {
-                            const read = readStack(other);
-                            if (read) change(read);
-                        }}
-                    />
-                </>
-            )}
-            <Notation
-                stack={stack}
-                onRead={(notation) => {
-                    const read = readStack(notation);
-                    if (read) change(read);
-
-                    return read !== null;
-                }}
-            />
-            <Keep selected={selected} stack={stack} kept={kept} autosave={autosave} readable={!prediction.isError} />
+                    <AddBar first={box[0]?.id} onChange={change} />
+                    <RoundBars steps={live} box={box} onChange={rounds} />
+                </div>
+                <div>
+                    {known && (
+                        <>
+                            <OutcomeNotes known={known} />
+                            <LaidColours strip={known.strip} />
+                            <GrainSection bins={known.section} paper={known.strip[0]?.colour.hex} />
+                            <Advice
+                                stack={settledStack}
+                                predicted={known.recipe.predicted}
+                                target={selected.colour}
+                                onTake={take}
+                            />
+                        </>
+                    )}
+                    <Notation stack={settledStack} onRead={take} />
+                </div>
+            </Columns>
+            <Foot>
+                <Keep
+                    selected={selected}
+                    stack={stack}
+                    kept={kept}
+                    autosave={autosave}
+                    readable={!prediction.isError}
+                />
+            </Foot>
         </Page>
     );
 }
+
+interface AddProps {
+    /** A pencil to begin with. */
+    first: string | undefined;
+    onChange: (to: (steps: DraftStep[]) => DraftStep[]) => void;
+}
+
+const AddBar = memo(function AddBar({ first, onChange }: AddProps) {
+    return (
+        <Bar>
+            <Button
+                isDisabled={first === undefined}
+                onPress={() => onChange((now) => [...now, layer(now.at(-1)?.pencil || (first ?? ''))])}
+            >
+                Add layer
+            </Button>
+            {(['wash', 'blend', 'lift'] as const).map((kind) => (
+                <Button key={kind} onPress={() => onChange((now) => [...now, operation(kind)])}>
+                    Add {kind}
+                </Button>
+            ))}
+        </Bar>
+    );
+});
+
+const LaidColours = memo(function LaidColours({ strip }: Pick<StackPrediction, 'strip'>) {
+    return (
+        <Colours aria-label="Colour after each step">
+            {strip.map((entry, index) => (
+                <li key={index}>
+                    <Swatch
+                        colour={entry.colour}
+                        label={index === 0 ? 'Bare paper' : `After step ${index}`}
+                        width="100%"
+                        height="34px"
+                    />
+                </li>
+            ))}
+        </Colours>
+    );
+});

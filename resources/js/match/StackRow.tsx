@@ -1,19 +1,30 @@
-import { Button as AriaButton, GridListItem, Slider, SliderThumb, SliderTrack } from 'react-aria-components';
-import styled from 'styled-components';
-import type { Colour } from '../api/client';
+import { useState, type ReactNode } from 'react';
+import { Button as AriaButton, GridListItem, Slider, SliderTrack } from 'react-aria-components';
+import styled, { css } from 'styled-components';
 import { SignButton } from '../ui/Button';
 import { pressureText } from '../ui/Pressure';
+import { SaidThumb } from '../ui/SaidThumb';
 import { sliderLook } from '../ui/sliderLook';
-import { Swatch } from '../ui/Swatch';
-import { radius, space, type } from '../ui/theme';
+import { radius, space, target, type } from '../ui/theme';
 import type { DraftStep } from './draft';
 import { PencilPicker, type Pickable } from './PencilPicker';
 
 const MOST_PASSES = 9;
+const LEAST_PRESSURE = 5;
+
+/** In two lines, where the column is narrow or all is made for fingers. */
+const narrow = (rules: ReturnType<typeof css>) => css`
+    @container (max-width: 490px) {
+        ${rules}
+    }
+    @media (pointer: coarse) {
+        ${rules}
+    }
+`;
 
 const Row = styled(GridListItem)`
     display: grid;
-    grid-template-columns: 20px 22px 12px minmax(132px, 1.6fr) minmax(98px, 1fr) 80px 24px 40px;
+    grid-template-columns: 18px 22px 12px minmax(150px, 2fr) minmax(86px, 1fr) 78px 22px 40px;
     align-items: center;
     gap: 6px;
     padding: ${space.xs} ${space.xs} ${space.xs} 0;
@@ -26,9 +37,27 @@ const Row = styled(GridListItem)`
     &[data-dragging] {
         opacity: 0.5;
     }
-    & > b {
-        text-align: end;
+    & .tool {
+        grid-column: 4 / 7;
     }
+    ${narrow(css`
+        grid-template-columns: 24px 44px 14px minmax(0, 1fr) auto 44px;
+        & .force {
+            grid-area: 2 / 4;
+        }
+        & .coats {
+            grid-area: 2 / 5 / 2 / 7;
+        }
+        & .tool {
+            grid-column: 4;
+        }
+        & .remove {
+            grid-area: 1 / 5;
+        }
+        & .after {
+            grid-area: 1 / 6;
+        }
+    `)}
 ` as typeof GridListItem;
 
 const Handle = styled(AriaButton)`
@@ -58,11 +87,6 @@ const Moves = styled.span`
         border: 0;
         background: none;
     }
-    @media (pointer: coarse) {
-        && button {
-            min-height: 44px;
-        }
-    }
 `;
 
 const Passes = styled.div`
@@ -70,7 +94,7 @@ const Passes = styled.div`
     align-items: center;
     & button {
         width: 26px;
-        min-height: 32px;
+        min-height: ${target.usual};
     }
     & span {
         width: 32px;
@@ -78,20 +102,54 @@ const Passes = styled.div`
     }
 `;
 
+interface SliderProps {
+    label: string;
+    pressure: number;
+    onPress: (pressure: number) => void;
+}
+
+/** How hard, by a slider that answers by itself while it moves. */
+function PressureSlider({ label, pressure, onPress }: SliderProps) {
+    const [moved, setMoved] = useState<{ from: number; to: number } | null>(null);
+    // What is laid has become another meanwhile: undone, or settled.
+    const now = moved?.from === pressure ? moved.to : pressure;
+
+    return (
+        <Force
+            className="force"
+            aria-label={label}
+            minValue={LEAST_PRESSURE}
+            maxValue={100}
+            step={5}
+            value={now}
+            onChange={(to) => {
+                setMoved({ from: pressure, to: Number(to) });
+                onPress(Number(to));
+            }}
+        >
+            <SliderTrack className="track">
+                <SaidThumb said={pressureText(now, 1)} />
+            </SliderTrack>
+            <small>{pressureText(now, 1)}</small>
+        </Force>
+    );
+}
+
 interface Props {
     step: DraftStep;
     index: number;
     isLast: boolean;
     box: Pickable[];
-    /** The passage after it; none while that is being predicted. */
-    looks: Colour | undefined;
+    /** The passage after it. */
+    after: ReactNode;
     onMove: (by: -1 | 1) => void;
-    onReplace: (changes: Partial<DraftStep>, isFinal?: boolean) => void;
+    onReplace: (changes: Partial<DraftStep>) => void;
+    onPress: (pressure: number) => void;
     onRemove: () => void;
 }
 
 /** One step of an open recipe: moved, laid with another pencil, harder, in more coats, or not at all. */
-export function StackRow({ step, index, isLast, box, looks, onMove, onReplace, onRemove }: Props) {
+export function StackRow({ step, index, isLast, box, after, onMove, onReplace, onPress, onRemove }: Props) {
     const name = step.kind === 'layer' ? step.pencil : step.kind;
 
     return (
@@ -120,21 +178,12 @@ export function StackRow({ step, index, isLast, box, looks, onMove, onReplace, o
                         label={`Pencil of step ${index + 1}`}
                         onChange={(pencil) => pencil !== step.pencil && onReplace({ pencil })}
                     />
-                    <Force
-                        aria-label={`Pressure of step ${index + 1}`}
-                        minValue={5}
-                        maxValue={100}
-                        step={5}
-                        value={step.pressure}
-                        onChange={(pressure) => onReplace({ pressure: Number(pressure) }, false)}
-                        onChangeEnd={(pressure) => onReplace({ pressure: Number(pressure) })}
-                    >
-                        <SliderTrack className="track">
-                            <SliderThumb className="thumb" />
-                        </SliderTrack>
-                        <small>{pressureText(step.pressure, 1)}</small>
-                    </Force>
-                    <Passes role="group" aria-label={`Coats of step ${index + 1}`}>
+                    <PressureSlider
+                        label={`Pressure of step ${index + 1}`}
+                        pressure={step.pressure}
+                        onPress={onPress}
+                    />
+                    <Passes className="coats" role="group" aria-label={`Coats of step ${index + 1}`}>
                         <SignButton
                             aria-label="One coat less"
                             isDisabled={step.passes === 1}
@@ -155,7 +204,7 @@ export function StackRow({ step, index, isLast, box, looks, onMove, onReplace, o
                     </Passes>
                 </>
             ) : (
-                <strong style={{ gridColumn: '4 / 7' }}>
+                <strong className="tool">
                     {step.kind === 'wash'
                         ? 'Solvent wash, dried'
                         : step.kind === 'blend'
@@ -163,10 +212,10 @@ export function StackRow({ step, index, isLast, box, looks, onMove, onReplace, o
                           : 'Kneaded eraser'}
                 </strong>
             )}
-            <SignButton aria-label={`Remove step ${index + 1}`} onPress={onRemove}>
+            <SignButton className="remove" aria-label={`Remove step ${index + 1}`} onPress={onRemove}>
                 ×
             </SignButton>
-            {looks ? <Swatch colour={looks} label={`After step ${index + 1}`} width="44px" height="40px" /> : <span />}
+            <span className="after">{after}</span>
         </Row>
     );
 }

@@ -1,6 +1,6 @@
 import { messageOf, type Colour } from '../api/client';
 import { useTrio } from '../api/queries';
-import { useDesk } from '../desk/DeskContext';
+import { useHands } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
 import { notify } from '../ui/Notices';
 import { RecipeCard } from './RecipeCard';
@@ -15,7 +15,7 @@ interface Props {
 
 /** Three neighbouring hues as light, middle and dark of a zone: they shade with hardly any blending. */
 export function TrioPanel({ zone, targets }: Props) {
-    const { selection } = useDesk();
+    const { open } = useHands();
     const trio = useTrio(zone);
     if (PARTS.some((part) => targets[part] === undefined)) return null;
     const found = trio.data;
@@ -49,7 +49,7 @@ export function TrioPanel({ zone, targets }: Props) {
                                 rank={part}
                                 target={colour}
                                 recipe={found.recipes[part]}
-                                onOpen={() => selection.edit(found.recipes[part].stack)}
+                                onOpen={open}
                             />
                         )
                     );

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import styled from 'styled-components';
-import { useDesk } from '../desk/DeskContext';
+import { useChosen, useHands } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { space } from '../ui/theme';
@@ -14,14 +14,15 @@ const Form = styled.form`
 
 /** A colour to match that is in no photo: hex, three numbers, or a pencil. */
 export function TypedAim({ problem }: { problem: string | undefined }) {
-    const { selection } = useDesk();
-    const [text, setText] = useState(selection.typed ?? '');
+    const { typed } = useChosen();
+    const { aimAt } = useHands();
+    const [text, setText] = useState(typed ?? '');
 
     return (
         <Form
             onSubmit={(event) => {
                 event.preventDefault();
-                selection.aimAt(text.trim() === '' ? null : text.trim());
+                aimAt(text.trim() === '' ? null : text.trim());
             }}
         >
             <Field
@@ -33,11 +34,11 @@ export function TypedAim({ problem }: { problem: string | undefined }) {
                 maxLength={60}
             />
             <Button type="submit">Match it</Button>
-            {selection.typed !== null && (
+            {typed !== null && (
                 <Button
                     onPress={() => {
                         setText('');
-                        selection.aimAt(null);
+                        aimAt(null);
                     }}
                 >
                     Leave it

@@ -1,4 +1,5 @@
-import { Link, useSearchParams } from 'react-router';
+import { parseAsInteger, useQueryState } from 'nuqs';
+import { Link } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, type AuditResult } from '../api/client';
 import { useBox, usePapers } from '../api/queries';
@@ -29,16 +30,14 @@ const Sizes = styled.div`
 const percent = (part: number, whole: number) => `${Math.round((100 * part) / Math.max(1, whole))} %`;
 
 function Found({ audit }: { audit: AuditResult }) {
-    const [params, setParams] = useSearchParams();
+    const [asked, ask] = useQueryState('best', parseAsInteger);
     const cells = audit.cells.map(([position = 0, chroma = 0, step = 0, reached = 0]) => ({
         position,
         chroma,
         step,
         reached: reached === 1,
     }));
-    const size = Number(
-        params.get('best') ?? audit.curve.find((point) => point.size === 12)?.size ?? audit.curve[0]?.size ?? 0,
-    );
+    const size = asked ?? audit.curve.find((point) => point.size === 12)?.size ?? audit.curve[0]?.size ?? 0;
     const best = audit.curve.find((point) => point.size === size);
     const ownBest = audit.ownCurve.find((point) => point.size === size);
     const whole = audit.curve.at(-1);
@@ -196,7 +195,7 @@ function Found({ audit }: { audit: AuditResult }) {
                                 id: String(point.size),
                                 name: `${point.size} of your box`,
                             }))}
-                            onChange={(best) => setParams({ best }, { replace: true })}
+                            onChange={(best) => void ask(Number(best))}
                         />
                         {best && whole && (
                             <p>
@@ -235,9 +234,9 @@ function Found({ audit }: { audit: AuditResult }) {
 export function AuditPage() {
     const papers = usePapers();
     const box = useBox();
-    const [params, setParams] = useSearchParams();
+    const [chosen, choose] = useQueryState('paper');
     const audit = useWork('audit');
-    const paper = params.get('paper') ?? papers.data?.[0]?.id ?? '';
+    const paper = chosen ?? papers.data?.[0]?.id ?? '';
     if (box.data?.length === 0) {
         return (
             <Page>
@@ -259,7 +258,7 @@ export function AuditPage() {
                     label="Paper"
                     value={paper}
                     options={(papers.data ?? []).map(({ id, name }) => ({ id, name }))}
-                    onChange={(id) => setParams({ paper: id }, { replace: true })}
+                    onChange={(id) => void choose(id)}
                 />
                 <StrongButton isDisabled={audit.open || paper === ''} onPress={() => audit.start.mutate({ paper })}>
                     {result ? 'Check the box again' : 'Check the box'}

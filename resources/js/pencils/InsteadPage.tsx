@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Label, TextArea, TextField } from 'react-aria-components';
-import { useSearchParams } from 'react-router';
+import { parseAsString, useQueryStates } from 'nuqs';
 import styled from 'styled-components';
 import { messageOf, Refusal, type Recipe, type Substitutes } from '../api/client';
 import { usePapers } from '../api/queries';
@@ -92,16 +92,16 @@ function PencilInstead({ found }: { found: Substitutes['pencils'][number] }) {
     );
 }
 
+const ASKED = { text: parseAsString.withDefault(''), paper: parseAsString, into: parseAsString.withDefault('') };
+
 /** What to take instead of a pencil or a recipe: nearest pencil and nearest mix, out of the box or of another range. */
 export function InsteadPage() {
-    const [params, setParams] = useSearchParams();
-    const [text, setText] = useState(params.get('text') ?? '');
+    const [{ text: asked, paper: onPaper, into }, choose] = useQueryStates(ASKED);
+    const [text, setText] = useState(asked);
     const papers = usePapers();
     const ranges = usePencilList({ scope: 'box' });
     const find = useSubstitutes();
-    const paper = params.get('paper') ?? papers.data?.[0]?.id ?? '';
-    const into = params.get('into') ?? '';
-    const choose = (name: string, value: string) => setParams({ paper, into, [name]: value }, { replace: true });
+    const paper = onPaper ?? papers.data?.[0]?.id ?? '';
 
     return (
         <Page>
@@ -122,13 +122,13 @@ export function InsteadPage() {
                             name: `${range.code} ${range.name}`,
                         })),
                     ]}
-                    onChange={(value) => choose('into', value)}
+                    onChange={(value) => void choose({ into: value })}
                 />
                 <Choice
                     label="Paper"
                     value={paper}
                     options={(papers.data ?? []).map(({ id, name }) => ({ id, name }))}
-                    onChange={(value) => choose('paper', value)}
+                    onChange={(value) => void choose({ paper: value })}
                 />
                 <StrongButton
                     isDisabled={find.isPending || text.trim() === '' || paper === ''}

@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { useQueryState } from 'nuqs';
+import { Link, useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, type PencilPage as PageData } from '../api/client';
 import { useChangeBox, usePaperName, usePapers } from '../api/queries';
@@ -92,10 +93,10 @@ function PaperStrengths({ page }: { page: PageData }) {
 /** One pencil: how it looks, what it is, where it is used, what goes with it, how well it is known. */
 export function PencilPage() {
     const { pencil: id = '' } = useParams();
-    const [params, setParams] = useSearchParams();
+    const [onPaper, choosePaper] = useQueryState('paper');
     const [editing, setEditing] = useState(false);
     const navigate = useNavigate();
-    const found = usePencilPage(id, params.get('paper') ?? undefined);
+    const found = usePencilPage(id, onPaper ?? undefined);
     const papers = usePapers();
     const box = useChangeBox();
     const note = useNoteInBox(id);
@@ -157,7 +158,7 @@ export function PencilPage() {
                     label="Paper"
                     value={page.paper.id}
                     options={(papers.data ?? [page.paper]).map(({ id: paper, name }) => ({ id: paper, name }))}
-                    onChange={(paper) => setParams({ paper }, { replace: true })}
+                    onChange={(paper) => void choosePaper(paper)}
                 />
             </Head>
             <Columns>

@@ -1,6 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answered, api, type PencilForm } from '../api/client';
-import { keys } from '../api/queries';
+import { keys } from '../api/keys';
 import type { paths } from '../api/schema';
 
 export type PencilFilters = NonNullable<paths['/api/pencils']['get']['parameters']['query']>;

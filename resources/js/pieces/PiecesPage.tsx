@@ -1,13 +1,17 @@
 import { useQueryClient } from '@tanstack/react-query';
+import { Menu, MenuItem, MenuTrigger } from 'react-aria-components';
 import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
-import { messageOf } from '../api/client';
-import { keys, usePieces, useRemovePiece, useRestorePiece } from '../api/queries';
+import { messageOf, type PieceSummary } from '../api/client';
+import { keys } from '../api/keys';
+import { usePieces, useRemovePiece, useRestorePiece } from '../api/queries';
 import { useWork } from '../api/works';
 import { Button, buttonLook } from '../ui/Button';
+import { Panel } from '../ui/Choice';
 import { notify } from '../ui/Notices';
 import { Empty, Loading, Problem } from '../ui/States';
 import { radius, space, type } from '../ui/theme';
+import { counted, spokenMinutes } from '../ui/words';
 import { WorkProgress } from '../ui/WorkProgress';
 
 const Page = styled.main`
@@ -44,14 +48,11 @@ const Cards = styled.ul`
 `;
 
 const Card = styled.li`
-    position: relative;
+    display: grid;
+    align-content: start;
     background: ${({ theme }) => theme.panel};
     border-radius: ${radius};
     overflow: hidden;
-    & > a {
-        display: block;
-        text-decoration: none;
-    }
     & img {
         display: block;
         width: 100%;
@@ -63,58 +64,119 @@ const Card = styled.li`
         font-size: ${type.lead};
         overflow-wrap: anywhere;
     }
-    & a > div {
-        /* Room for the button below the words. */
-        padding: ${space.m} ${space.m} 50px;
+    & h2 > a {
+        text-decoration: none;
     }
     & small {
         color: ${({ theme }) => theme.quiet};
     }
-    & > button {
-        position: absolute;
-        right: ${space.s};
-        bottom: ${space.s};
-        min-height: 30px;
+`;
+
+const Words = styled.div`
+    display: grid;
+    gap: ${space.xs};
+    padding: ${space.m} ${space.m} 0;
+`;
+
+/** How much of the drawing is done, as a bar. */
+const Bar = styled.span`
+    display: block;
+    height: 6px;
+    background: ${({ theme }) => theme.line};
+    & > i {
+        display: block;
+        height: 100%;
+        background: ${({ theme }) => theme.ink};
     }
 `;
 
-function PieceCard({
-    piece,
-}: {
-    piece: {
-        id: string;
-        title: string;
-        paperName: string;
-        photo: { url: string };
-        zoneCount: number;
-        recipeCount: number;
-    };
-}) {
+const Entries = styled(Menu)`
+    min-width: 140px;
+    padding: ${space.xs};
+    outline: none;
+`;
+
+const Entry = styled(MenuItem)`
+    min-height: 36px;
+    padding: ${space.s} ${space.m};
+    cursor: pointer;
+    outline: none;
+    &[data-focused] {
+        background: ${({ theme }) => theme.line};
+    }
+`;
+
+const Foot = styled.div`
+    display: flex;
+    justify-content: space-between;
+    gap: ${space.s};
+    padding: ${space.m};
+    & > a {
+        ${buttonLook}
+    }
+`;
+
+/** Where the work on a piece stands, what is said of it, and what comes next. */
+export function stageOf(piece: PieceSummary): { said: string; path: string; next: string } {
+    const { zoneCount, recipeCount, progress } = piece;
+    if (zoneCount === 0) return { said: 'Photo in, no zones yet', path: 'look', next: 'Look' };
+    if (recipeCount < zoneCount || progress === null || progress.turns === 0)
+        return recipeCount === zoneCount
+            ? { said: 'Every zone has a recipe', path: 'plan', next: 'Plan it' }
+            : { said: `${recipeCount} of ${counted(zoneCount, 'zone')} have recipes`, path: 'match', next: 'Match' };
+    const { turns, done, minutesLeft } = progress;
+    if (done === turns) return { said: `Drawn, ${counted(turns, 'turn')}`, path: 'compare', next: 'Compare' };
+    const left = `${spokenMinutes(minutesLeft)} left`;
+
+    return done === 0
+        ? { said: `Planned: ${counted(turns, 'turn')}, ${left}`, path: 'draw', next: 'Begin drawing' }
+        : { said: `Turn ${done + 1} of ${turns}, ${left}`, path: 'draw', next: 'Go on drawing' };
+}
+
+function PieceCard({ piece }: { piece: PieceSummary }) {
     const remove = useRemovePiece(piece.id);
     const restore = useRestorePiece(piece.id);
+    const { said, path, next } = stageOf(piece);
+    const { progress } = piece;
 
     return (
         <Card>
-            <Link to={`/pieces/${piece.id}/match`}>
+            <Link to={`/pieces/${piece.id}/${path}`} tabIndex={-1} aria-hidden>
                 <img src={piece.photo.url} alt="" loading="lazy" />
-                <div>
-                    <h2>{piece.title}</h2>
-                    <small>
-                        {piece.paperName}. {piece.recipeCount} of {piece.zoneCount} zones have a recipe.
-                    </small>
-                </div>
             </Link>
-            <Button
-                aria-label={`Remove ${piece.title}`}
-                onPress={() =>
-                    remove.mutate(undefined, {
-                        onSuccess: () => notify(`${piece.title} removed`, () => restore.mutate(undefined)),
-                        onError: (error) => notify(messageOf(error)),
-                    })
-                }
-            >
-                Remove
-            </Button>
+            <Words>
+                <h2>
+                    <Link to={`/pieces/${piece.id}/match`}>{piece.title}</Link>
+                </h2>
+                <span>{said}</span>
+                {progress !== null && progress.turns > 0 && (
+                    <Bar aria-hidden>
+                        <i style={{ width: `${(100 * progress.done) / progress.turns}%` }} />
+                    </Bar>
+                )}
+                <small>{piece.paperName}</small>
+            </Words>
+            <Foot>
+                <Link to={`/pieces/${piece.id}/${path}`}>
+                    {next}
+                    <span className="visually-hidden">: {piece.title}</span>
+                </Link>
+                <MenuTrigger>
+                    <Button aria-label={`More of ${piece.title}`}>More ▾</Button>
+                    <Panel placement="bottom end">
+                        <Entries
+                            onAction={() =>
+                                remove.mutate(undefined, {
+                                    onSuccess: () => notify(`${piece.title} removed`, () => restore.mutate(undefined)),
+                                    onError: (error) => notify(messageOf(error)),
+                                })
+                            }
+                        >
+                            <Entry id="remove">Remove</Entry>
+                        </Entries>
+                    </Panel>
+                </MenuTrigger>
+            </Foot>
         </Card>
     );
 }

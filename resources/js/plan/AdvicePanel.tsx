@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { Plan } from '../api/client';
-import { useDesk } from '../desk/DeskContext';
+import { useChosen, useDeskPiece, useHands } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
-import { space, type } from '../ui/theme';
+import { space, target, type } from '../ui/theme';
 import { FollowAdvice } from './FollowAdvice';
 
 const Box = styled.section`
@@ -26,7 +26,7 @@ const Box = styled.section`
         border-top: 1px solid ${({ theme }) => theme.line};
     }
     & li button {
-        min-height: 28px;
+        min-height: ${target.usual};
         padding: 0 8px;
     }
     & small {
@@ -63,7 +63,9 @@ function alike(advice: Plan['advice']): Map<string, Said> {
 
 /** What brings the picture together: near and far, edges, cast shadows, what makes a zone sing; the finish of the chosen one. */
 export function AdvicePanel({ plan }: { plan: Plan }) {
-    const { piece, selected, selection } = useDesk();
+    const piece = useDeskPiece();
+    const { selected } = useChosen();
+    const { selectZone } = useHands();
     const [all, setAll] = useState(false);
     const zone = selected?.zone ?? null;
     const said = plan.advice.filter((one) => (zone && !all ? one.zone === zone.id : one.kind !== FINISH));
@@ -91,10 +93,7 @@ export function AdvicePanel({ plan }: { plan: Plan }) {
 
                                 return (
                                     <Told key={zone} $rows={canApply && zones.length > 1}>
-                                        <Button
-                                            aria-label={`Zone ${number}`}
-                                            onPress={() => selection.selectZone(zone)}
-                                        >
+                                        <Button aria-label={`Zone ${number}`} onPress={() => selectZone(zone)}>
                                             {number}
                                         </Button>{' '}
                                         {canApply && (

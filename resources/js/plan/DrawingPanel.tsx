@@ -2,8 +2,9 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import styled from 'styled-components';
 import { answered, api, type Plan } from '../api/client';
-import { keys } from '../api/queries';
-import { useDesk } from '../desk/DeskContext';
+import { keys } from '../api/keys';
+import { useView } from '../desk/address';
+import { useDeskPiece } from '../desk/DeskContext';
 import { drawingUrl } from '../desk/drawing';
 import { Dial } from '../ui/Dial';
 import { buttonLook } from '../ui/Button';
@@ -31,10 +32,11 @@ const Line = styled.div`
 
 /** The simulated drawing, stage by stage, in the picture's place; and how its values stand beside the photo's. */
 export function DrawingPanel({ plan }: { plan: Plan }) {
-    const { piece, selection } = useDesk();
-    const shown = selection.view === 'drawing';
+    const piece = useDeskPiece();
+    const view = useView();
+    const shown = view.view === 'drawing';
     const at = (stage: number) => Math.round((plan.total * stage) / STAGES);
-    const steps = selection.stage ?? plan.total;
+    const steps = view.stage ?? plan.total;
     const stage = Math.round((STAGES * Math.min(steps, plan.total)) / Math.max(1, plan.total));
     const check = useQuery({
         queryKey: [...keys.plan(piece.id), 'value-check'],
@@ -61,7 +63,7 @@ export function DrawingPanel({ plan }: { plan: Plan }) {
         <Box aria-labelledby="drawing">
             <h2 id="drawing">Preview</h2>
             <Line>
-                <Toggle isSelected={shown} onChange={(on) => selection.setView(on ? 'drawing' : 'photo')}>
+                <Toggle isSelected={shown} onChange={(on) => view.setView(on ? 'drawing' : 'photo')}>
                     Show it in the photo's place
                 </Toggle>
                 <a href={drawingUrl(piece.id, plan, plan.total)} download="drawing.png">
@@ -81,7 +83,7 @@ export function DrawingPanel({ plan }: { plan: Plan }) {
                               ? 'bare paper'
                               : `after step ${at(now)} of ${plan.total}`
                     }
-                    onChange={(now) => selection.showStage(now === STAGES ? null : at(now))}
+                    onChange={(now) => view.showStage(now === STAGES ? null : at(now))}
                 />
             )}
             {shown && check.data && (

@@ -1,6 +1,6 @@
 import styled from 'styled-components';
-import { changePiece } from '../api/queries';
-import { useDesk } from '../desk/DeskContext';
+import { changePiece } from '../api/kept';
+import { useDeskPiece } from '../desk/DeskContext';
 import { Segments } from '../ui/Segments';
 import { space } from '../ui/theme';
 import { useReplan } from './planQueries';
@@ -23,7 +23,7 @@ const WAYS = [
 
 /** Whether the plan follows the photo's own values or those that box and paper reach. */
 export function FittedLine() {
-    const { piece } = useDesk();
+    const piece = useDeskPiece();
     const replan = useReplan(piece);
     const fitted = piece.tone !== 'as-is';
 

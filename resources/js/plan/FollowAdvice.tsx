@@ -1,6 +1,6 @@
 import styled from 'styled-components';
 import { messageOf, type Plan } from '../api/client';
-import { useDesk } from '../desk/DeskContext';
+import { useDeskPiece } from '../desk/DeskContext';
 import { Button, StrongButton } from '../ui/Button';
 import { CalledOut } from '../ui/CalledOut';
 import { notify } from '../ui/Notices';
@@ -31,7 +31,7 @@ const Shown = styled.div`
 
 /** An advice that can be followed by a press: first what it comes to, with the colours before and after, then the press. */
 export function FollowAdvice({ wanted, name }: { wanted: AdviceWanted; name: string }) {
-    const { piece } = useDesk();
+    const piece = useDeskPiece();
     const seen = useAdvice(piece.id);
     const apply = useApplyAdvice(piece.id);
     const back = useTakeAdviceBack(piece.id);
@@ -108,7 +108,7 @@ const List = styled.section`
 
 /** What was followed, each to be taken back. */
 export function Followed({ plan }: { plan: Plan }) {
-    const { piece } = useDesk();
+    const piece = useDeskPiece();
     const back = useTakeAdviceBack(piece.id);
     if (plan.advised.length === 0) return null;
 

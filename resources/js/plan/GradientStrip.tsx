@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import { messageOf, type Designation } from '../api/client';
-import { useDesk } from '../desk/DeskContext';
+import { useDeskPiece } from '../desk/DeskContext';
 import { calledOut } from '../ui/notation';
 import { Field } from '../ui/Field';
 import { Segments } from '../ui/Segments';
@@ -52,7 +52,7 @@ interface Props {
 
 /** Pencils feathered into one another, light to dark: in how many rounds, where each step starts and ends on the form, how hard. */
 export function GradientStrip({ of, known }: Props) {
-    const { piece } = useDesk();
+    const piece = useDeskPiece();
     const [typed, setTyped] = useState(String(USUAL_MM));
     const [finish, setFinish] = useState<Finish>('layers');
     const found = useGradient(piece.id, { ...of, finish }, known === undefined || finish !== 'layers');

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import { type Zone } from '../api/client';
-import { useDesk } from '../desk/DeskContext';
+import { useChosen, useDeskPiece } from '../desk/DeskContext';
 import { Segments } from '../ui/Segments';
 import { space, type } from '../ui/theme';
 import { TypedColour } from './InterpretationPanel';
@@ -31,7 +31,8 @@ const Box = styled.section`
 
 /** What another medium has laid in the chosen zone before the first pencil: its recipes are found on that. */
 export function GroundPanel({ planned }: { planned: boolean }) {
-    const { piece, selected } = useDesk();
+    const piece = useDeskPiece();
+    const { selected } = useChosen();
     const changes = useChanges(piece, planned);
     const [tooth, setTooth] = useState<Tooth>('as-paper');
     const zone = selected?.zone ?? null;

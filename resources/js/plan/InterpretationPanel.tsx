@@ -2,7 +2,7 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { type Colour } from '../api/client';
 import type { components } from '../api/schema';
-import { useDesk } from '../desk/DeskContext';
+import { useChosen, useDeskPiece } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { Segments } from '../ui/Segments';
@@ -87,7 +87,8 @@ export function TypedColour({
 
 /** What the artist makes of the photo's colours, over the picture and in the chosen zone. Values stay. */
 export function InterpretationPanel({ planned }: { planned: boolean }) {
-    const { piece, selected } = useDesk();
+    const piece = useDeskPiece();
+    const { selected } = useChosen();
     const changes = useChanges(piece, planned);
     const [scope, setScope] = useState<Scope>('piece');
     const zone = scope === 'zone' ? (selected?.zone ?? null) : null;

@@ -2,8 +2,9 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, type Designation } from '../api/client';
-import { changePiece, useBox } from '../api/queries';
-import { useDesk } from '../desk/DeskContext';
+import { changePiece } from '../api/kept';
+import { useBox } from '../api/queries';
+import { useDeskPiece } from '../desk/DeskContext';
 import { calledOut, numberOf, readNotation } from '../ui/notation';
 import { PencilPicker } from '../match/PencilPicker';
 import { Button, StrongButton } from '../ui/Button';
@@ -113,7 +114,7 @@ const PARTS: { id: ValuePart; name: string }[] = [
 
 /** Two to five given pencils set to light, middle and dark, whatever their hues, and what each makes over each. */
 export function LimitedPanel() {
-    const { piece } = useDesk();
+    const piece = useDeskPiece();
     const box = useBox();
     const navigate = useNavigate();
     const designate = useDesignation(piece.id);

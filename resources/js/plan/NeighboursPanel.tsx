@@ -1,9 +1,9 @@
 import styled from 'styled-components';
 import { messageOf } from '../api/client';
-import { useDesk } from '../desk/DeskContext';
+import { useDeskPiece, useHands } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
 import { Problem } from '../ui/States';
-import { space, type } from '../ui/theme';
+import { space, target, type } from '../ui/theme';
 import { FollowAdvice } from './FollowAdvice';
 import { useNeighbours } from './planQueries';
 
@@ -26,13 +26,14 @@ const Alike = styled.ul`
         align-items: center;
     }
     & button {
-        min-height: 30px;
+        min-height: ${target.usual};
     }
 `;
 
 /** Touching zones that will merge: which of them to push, how far, with what. */
 export function NeighboursPanel() {
-    const { piece, selection } = useDesk();
+    const piece = useDeskPiece();
+    const { selectZone } = useHands();
     const pairs = useNeighbours(piece.id);
     const numberOf = (id: string) => 1 + piece.zones.findIndex((zone) => zone.id === id);
 
@@ -45,7 +46,7 @@ export function NeighboursPanel() {
             <Alike data-testid="alike">
                 {pairs.data.slice(0, MOST).map((pair) => (
                     <li key={`${pair.one} ${pair.other}`}>
-                        <Button onPress={() => selection.selectZone(pair.pushed)}>
+                        <Button onPress={() => selectZone(pair.pushed)}>
                             {numberOf(pair.one)} and {numberOf(pair.other)}
                         </Button>
                         <span>

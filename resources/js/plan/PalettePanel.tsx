@@ -3,11 +3,11 @@ import styled from 'styled-components';
 import { messageOf, type Plan } from '../api/client';
 import { useBox } from '../api/queries';
 import { useReplanPalette, useStartPlanning, useTakePlanningBack } from './planQueries';
-import { useDesk } from '../desk/DeskContext';
+import { useDeskPiece } from '../desk/DeskContext';
+import { PaletteSizes } from './PaletteSizes';
 import { PencilPicker } from '../match/PencilPicker';
 import { Button, StrongButton } from '../ui/Button';
 import { notify } from '../ui/Notices';
-import { CurvePlot } from '../ui/plots/CurvePlot';
 import { Segments } from '../ui/Segments';
 import { Swatch } from '../ui/Swatch';
 import { Tick } from '../ui/Tick';
@@ -79,7 +79,7 @@ const PARTS = { main: 'main', support: 'support', accent: 'accent' } as const;
 
 /** How many pencils, and the planning itself. */
 function PlanningControls({ plan }: { plan: Plan | undefined }) {
-    const { piece } = useDesk();
+    const piece = useDeskPiece();
     const { open, start } = useStartPlanning(piece.id);
     const set = useReplanPalette(piece);
     const takeBack = useTakePlanningBack(piece.id);
@@ -92,15 +92,17 @@ function PlanningControls({ plan }: { plan: Plan | undefined }) {
     return (
         <>
             <Line>
-                <Segments
-                    label="Pencils in the palette"
-                    value={size}
-                    options={sizesWith(size).map((id) => ({
-                        id,
-                        name: id === 'box' ? 'Whole box' : id,
-                    }))}
-                    onChange={(id) => set(() => ({ paletteSize: id === 'box' ? null : Number(id) }))}
-                />
+                {!plan?.palette && (
+                    <Segments
+                        label="Pencils in the palette"
+                        value={size}
+                        options={sizesWith(size).map((id) => ({
+                            id,
+                            name: id === 'box' ? 'Whole box' : id,
+                        }))}
+                        onChange={(id) => set(() => ({ paletteSize: id === 'box' ? null : Number(id) }))}
+                    />
+                )}
                 {!open && <StrongButton onPress={begin}>Plan the picture</StrongButton>}
                 {plan?.canTakeBack && !open && (
                     <Button isDisabled={takeBack.isPending} onPress={() => takeBack.mutate(undefined, tell)}>
@@ -111,6 +113,13 @@ function PlanningControls({ plan }: { plan: Plan | undefined }) {
                     By value only
                 </Tick>
             </Line>
+            {plan?.palette && (
+                <PaletteSizes
+                    curve={plan.palette.curve}
+                    size={paletteSize}
+                    onChoose={(wanted) => set(() => ({ paletteSize: wanted }))}
+                />
+            )}
             {plan && plan.ownRecipes > 0 && (
                 <Tick isSelected={anew} onChange={setAnew}>
                     {plan.ownRecipes === 1 ? 'Exchange the recipe' : `Exchange the ${plan.ownRecipes} recipes`} I have
@@ -170,18 +179,6 @@ function PaletteFigures({ palette }: { palette: PaletteFound }) {
                     ' Pinned pencils and recipes of your own hold more than you asked for.'}
             </p>
             {palette.trio && <p data-testid="trios">{triosIn(palette.trio)}</p>}
-            <CurvePlot
-                curves={[
-                    {
-                        name: 'mean miss',
-                        points: palette.curve.map(({ size: x, dE00: y }) => ({ x, y })),
-                    },
-                ]}
-                x="pencils"
-                y="dE00"
-                marked={palette.pencils.length}
-                label={`Pencils against the match: ${palette.curve.map(({ size: n, dE00 }) => `${n} miss by ${dE00.toFixed(1)}`).join(', ')}`}
-            />
         </>
     );
 }
@@ -266,7 +263,7 @@ const PullList = memo(function PullList({
 
 /** Few pencils for the whole picture: what each number of them costs, which they are, what each is for. */
 export function PalettePanel({ plan }: { plan: Plan | undefined }) {
-    const { piece } = useDesk();
+    const piece = useDeskPiece();
     const box = useBox();
     const set = useReplanPalette(piece);
     const { pinned, banned } = piece.planning;

@@ -3,14 +3,15 @@ import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, type Plan } from '../api/client';
 import { usePlan } from '../api/queries';
-import { useDesk } from '../desk/DeskContext';
-import type { PlanPart } from '../desk/useSelection';
+import { useChosen, useDeskPiece, useHands } from '../desk/DeskContext';
+import { type PlanPart, useParts, useView } from '../desk/address';
 import { Button, buttonLook } from '../ui/Button';
 import { notify } from '../ui/Notices';
 import { Parts } from '../ui/Parts';
 import { RestsOnLine } from '../ui/RestsOnLine';
 import { Loading, Problem } from '../ui/States';
 import { space, type } from '../ui/theme';
+import { spokenMinutes } from '../ui/words';
 import { AdvicePanel } from './AdvicePanel';
 import { BeginningsPanel } from './BeginningsPanel';
 import { DrawingPanel } from './DrawingPanel';
@@ -23,7 +24,7 @@ import { LimitedPanel } from './LimitedPanel';
 import { NeighboursPanel } from './NeighboursPanel';
 import { PalettePanel } from './PalettePanel';
 import { PlanningProgress } from './PlanningProgress';
-import { SchedulePanel, spokenMinutes } from './SchedulePanel';
+import { SchedulePanel } from './SchedulePanel';
 import { SchoolsPanel } from './SchoolsPanel';
 import { TurnList } from './TurnList';
 import { useProof } from './planQueries';
@@ -92,7 +93,7 @@ function saidInShort({ pullList, minutes, turns, built }: Plan): string {
 }
 
 function PlanHead({ plan }: { plan: Plan }) {
-    const { piece } = useDesk();
+    const piece = useDeskPiece();
 
     return (
         <Head>
@@ -108,7 +109,7 @@ function PlanHead({ plan }: { plan: Plan }) {
 
 /** A chart of all recipes, to be drawn on scrap before the drawing is. */
 function TestSheet() {
-    const { piece } = useDesk();
+    const piece = useDeskPiece();
     const proof = useProof(piece.id);
     const navigate = useNavigate();
 
@@ -128,7 +129,9 @@ function TestSheet() {
 }
 
 function OrderPart({ plan }: { plan: Plan }) {
-    const { piece, selection } = useDesk();
+    const piece = useDeskPiece();
+    const { selectZone } = useHands();
+    const view = useView();
 
     return (
         <>
@@ -153,23 +156,30 @@ function OrderPart({ plan }: { plan: Plan }) {
                     <TestSheet />
                 </Head>
                 <RestsOnLine calibration={plan.calibration} />
-                <BeginningsPanel beginnings={plan.beginnings} zones={piece.zones} onChoose={selection.selectZone} />
+                <BeginningsPanel beginnings={plan.beginnings} zones={piece.zones} onChoose={selectZone} />
                 <TurnList
                     turns={plan.turns}
                     zones={piece.zones}
                     sessions={plan.sessions}
-                    shown={selection.places}
-                    onShow={selection.showPlaces}
-                    onChoose={selection.selectZone}
+                    shown={view.places}
+                    onShow={view.showPlaces}
+                    onChoose={selectZone}
                 />
             </section>
         </>
     );
 }
 
+function ChosenJoins({ plan }: { plan: Plan }) {
+    const { selected } = useChosen();
+
+    return selected?.zone ? <JoinsPanel plan={plan} zone={selected.zone} /> : null;
+}
+
 /** Which pencils to lay out, in which turns they are used, what comes of it; and the sheet of it. */
 export function PlanStage() {
-    const { piece, selected, selection } = useDesk();
+    const piece = useDeskPiece();
+    const parts = useParts();
     const plan = usePlan(piece.id);
 
     if (plan.isError) return <Problem message={messageOf(plan.error)} retry={() => void plan.refetch()} />;
@@ -191,8 +201,8 @@ export function PlanStage() {
             <Parts
                 label="Parts of Plan"
                 parts={planned ? PARTS : PARTS.filter(({ id }) => id === 'palette' || id === 'ways')}
-                open={planned || selection.planPart === 'ways' ? selection.planPart : 'palette'}
-                onOpen={selection.openPlan}
+                open={planned || parts.plan === 'ways' ? parts.plan : 'palette'}
+                onOpen={parts.openPlan}
             >
                 <Panel id="palette">
                     <PalettePanel plan={plan.data} />
@@ -213,7 +223,7 @@ export function PlanStage() {
                             <DrawingPanel plan={plan.data} />
                         </Panel>
                         <Panel id="advice">
-                            {selected?.zone && <JoinsPanel plan={plan.data} zone={selected.zone} />}
+                            <ChosenJoins plan={plan.data} />
                             <Followed plan={plan.data} />
                             <AdvicePanel plan={plan.data} />
                             <NeighboursPanel />

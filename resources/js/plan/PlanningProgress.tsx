@@ -1,10 +1,10 @@
-import { useDesk } from '../desk/DeskContext';
+import { useDeskPiece } from '../desk/DeskContext';
 import { WorkProgress } from '../ui/WorkProgress';
 import { usePlanning } from './planQueries';
 
 /** How far the planning is, whichever part of the stage is open: it alone is rendered while the picture is planned. */
 export function PlanningProgress() {
-    const { piece } = useDesk();
+    const piece = useDeskPiece();
     const { work, open, cancel } = usePlanning(piece.id);
 
     return (

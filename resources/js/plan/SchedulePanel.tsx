@@ -1,11 +1,12 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import { messageOf, type Plan } from '../api/client';
-import { useChangePiece } from '../api/queries';
-import { useDesk } from '../desk/DeskContext';
+import { useChangePiece } from '../api/kept';
+import { useDeskPiece } from '../desk/DeskContext';
 import { Dial } from '../ui/Dial';
 import { notify } from '../ui/Notices';
 import { space, type } from '../ui/theme';
+import { spokenMinutes } from '../ui/words';
 
 const Box = styled.section`
     display: grid;
@@ -15,17 +16,9 @@ const Box = styled.section`
     }
 `;
 
-/** 95 minutes as "1 h 35 min". */
-export function spokenMinutes(minutes: number): string {
-    const whole = Math.round(minutes);
-    const hours = Math.floor(whole / 60);
-
-    return hours === 0 ? `${whole} min` : whole % 60 === 0 ? `${hours} h` : `${hours} h ${whole % 60} min`;
-}
-
 /** How long it takes, and in how many sittings. */
 export function SchedulePanel({ plan }: { plan: Plan }) {
-    const { piece } = useDesk();
+    const piece = useDeskPiece();
     const change = useChangePiece(piece.id);
     const [moving, setMoving] = useState<number | null>(null);
     const { sessionMinutes } = piece.planning;

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import { messageOf, type SchoolAnswers } from '../api/client';
-import { changePiece, changeZone, useChangePiece, useChangeZone } from '../api/queries';
+import { changePiece, changeZone, useChangePiece, useChangeZone } from '../api/kept';
 import { useSchools } from '../api/schoolQueries';
-import { useDesk } from '../desk/DeskContext';
+import { useChosen, useDeskPiece } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
 import { notify } from '../ui/Notices';
 import { SchoolRows } from '../ui/SchoolRows';
@@ -33,7 +33,8 @@ const Box = styled.section`
  * before is planned anew where a school bears on recipes.
  */
 export function SchoolsPanel({ planned }: { planned: boolean }) {
-    const { piece, selected } = useDesk();
+    const piece = useDeskPiece();
+    const { selected } = useChosen();
     const order = useChangePiece(piece.id);
     const orderOfZone = useChangeZone(piece.id);
     const replan = useReplan(piece);

@@ -1,4 +1,4 @@
-import { useDesk } from '../desk/DeskContext';
+import { useChosen } from '../desk/DeskContext';
 import { notify } from '../ui/Notices';
 import { Segments } from '../ui/Segments';
 
@@ -14,7 +14,7 @@ export function ScopeChoice({
     scope: Scope;
     onChange: (scope: Scope) => void;
 }) {
-    const { selected } = useDesk();
+    const { selected } = useChosen();
 
     return (
         <Segments

@@ -4,32 +4,8 @@ import type { Piece, Turn } from '../api/client';
 import { Swatch } from '../ui/Swatch';
 import { pressureWord } from '../ui/Pressure';
 import { space, type } from '../ui/theme';
-import { spokenMinutes } from './SchedulePanel';
-
-const STAGES: Record<Turn['stage'], string> = {
-    reserve: 'Keep the paper',
-    map: 'Map the lines',
-    underlayer: 'Underlayer',
-    build: 'Build',
-    dark: 'Darks',
-    finish: 'Finish',
-};
-
-const WORDS: Record<Turn['role'], string> = {
-    ground: 'Ground',
-    reserve: 'Paper',
-    map: 'Map',
-    redraw: 'Lines',
-    line: 'Lines',
-    underlayer: 'Layer',
-    layer: 'Layer',
-    rub: 'Tissue',
-    wash: 'Wash',
-    lift: 'Eraser',
-    blend: 'Blender',
-    burnish: 'Burnish',
-    sparkle: 'Light',
-};
+import { placeWords, ROLES, STAGES } from '../ui/turns';
+import { spokenMinutes } from '../ui/words';
 
 const Turns = styled.ol`
     & > li {
@@ -139,7 +115,7 @@ function TurnRow({ turn, numbers, begins, shown, onShow, onChoose }: RowProps) {
             </Where>
             <i style={{ background: pencil?.hex }} aria-hidden />
             <div>
-                <b>{pencil?.number ?? WORDS[turn.role]}</b>
+                <b>{pencil?.number ?? ROLES[turn.role]}</b>
                 {turn.step?.pencil && (
                     <small>
                         <br />
@@ -161,11 +137,8 @@ function TurnRow({ turn, numbers, begins, shown, onShow, onChoose }: RowProps) {
                                 <button type="button" onClick={() => onChoose(place.zone, place.target)}>
                                     {numbers.get(place.zone)} {place.name}
                                 </button>
-                                {place.part === 'all' ? '' : `: ${place.part}`}
+                                {placeWords(place) === '' ? '' : `: ${placeWords(place)}`}
                                 {place.coats > 1 && `, ${place.coats} coats`}
-                                {place.edge && `, ${place.edge}`}
-                                {place.fade &&
-                                    `, ${place.fade.from} falling to ${place.fade.to} % towards the ${place.fade.towards}`}
                                 {place.onlyIf && (
                                     <small>
                                         <br />

@@ -2,7 +2,8 @@ import { hashKey, useMutation, useQuery, useQueryClient, type QueryClient } from
 import { useCallback } from 'react';
 import { answered, api, messageOf, type Piece, type PieceChanges, type Plan, type Zone } from '../api/client';
 import type { components } from '../api/schema';
-import { changePiece, changeZone, keys, useChangePiece, useChangeZone, type ZoneChanges } from '../api/queries';
+import { keys } from '../api/keys';
+import { changePiece, changeZone, useChangePiece, useChangeZone, type ZoneChanges } from '../api/kept';
 import { cancelWork, isOpen, latestWork, startWork, useWatchedWork } from '../api/works';
 import { notify } from '../ui/Notices';
 

@@ -17,13 +17,13 @@ import { useFilters } from '../ui/useFilters';
 import { SwatchFileSheet } from './SwatchFileSheet';
 import { SwatchSheet } from './SwatchSheet';
 import { SOURCES, useNoteSwatch, useRemoveSwatch, useRestoreSwatch, useSwatches } from './swatchQueries';
-import { type } from '../ui/theme';
+import { space, type } from '../ui/theme';
 
 const Grid = styled.ul`
     display: grid;
     grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
     gap: 12px 0;
-    margin-top: 16px;
+    margin-top: ${space.s};
     & li > div {
         padding: 4px 8px 0 0;
         font-size: ${type.small};
@@ -38,6 +38,19 @@ const Grid = styled.ul`
 const Download = styled.a`
     ${buttonLook}
 `;
+
+const Paper = styled.h2`
+    margin-top: ${space.l};
+    font-size: ${type.lead};
+`;
+
+/** The swatches of each paper together, papers as they come. */
+function byPaper(swatches: SwatchEntry[]): [string, SwatchEntry[]][] {
+    const papers = new Map<string, SwatchEntry[]>();
+    for (const swatch of swatches) papers.set(swatch.paper, [...(papers.get(swatch.paper) ?? []), swatch]);
+
+    return [...papers];
+}
 
 /** What was laid on which paper, and the colour that was read. */
 export function BookPage() {
@@ -198,18 +211,29 @@ export function BookPage() {
                     </tbody>
                 </Table>
             ) : (
-                <Grid>
-                    {swatches.map((swatch) => (
-                        <li key={swatch.id}>
-                            <Swatch colour={swatch.colour} label={calledOut(swatch.stack)} width="100%" height="74px" />
-                            <div title={spoken(swatch.colour)}>
-                                <CalledOut stack={swatch.stack} />
-                                <br />
-                                {paperName(swatch.paper)}, {SOURCES[swatch.source]}
-                            </div>
-                        </li>
-                    ))}
-                </Grid>
+                // A colour on grey paper beside one on white would be judged wrongly.
+                byPaper(swatches).map(([paper, laid]) => (
+                    <section key={paper} aria-label={`On ${paperName(paper)}`}>
+                        <Paper>{paperName(paper)}</Paper>
+                        <Grid>
+                            {laid.map((swatch) => (
+                                <li key={swatch.id}>
+                                    <Swatch
+                                        colour={swatch.colour}
+                                        label={calledOut(swatch.stack)}
+                                        width="100%"
+                                        height="74px"
+                                    />
+                                    <div title={spoken(swatch.colour)}>
+                                        <CalledOut stack={swatch.stack} />
+                                        <br />
+                                        {SOURCES[swatch.source]}
+                                    </div>
+                                </li>
+                            ))}
+                        </Grid>
+                    </section>
+                ))
             )}
             {pages > 1 && (
                 <Row style={{ marginTop: 16, alignItems: 'center' }} role="group" aria-label="Pages">

@@ -1,5 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { Link, useSearchParams } from 'react-router';
+import { parseAsInteger, useQueryStates } from 'nuqs';
+import { Link } from 'react-router';
 import { usePaperName } from '../api/queries';
 import { messageOf, type CalibrationReview } from '../api/client';
 import { useWork } from '../api/works';
@@ -157,19 +158,21 @@ function Outliers({ review }: { review: CalibrationReview }) {
     );
 }
 
+/** Which calibration is looked at, and beside which other. */
+const SHOWN = { of: parseAsInteger, against: parseAsInteger };
+
 /** What the swatches have taught the engine, what changed by it, and the way back. */
 export function CalibrationPage() {
     const client = useQueryClient();
-    const [params, setParams] = useSearchParams();
+    const [{ of, against }, choose] = useQueryStates(SHOWN);
     const all = useCalibrations();
     const work = useWork('calibration', () => {
-        setParams({}, { replace: true });
+        void choose(null);
         void client.invalidateQueries();
     });
     const put = usePutInForce();
-    const shownId = params.has('of') ? Number(params.get('of')) : (all.data?.inForce ?? all.data?.calibrations[0]?.id);
-    const against = params.has('against') ? Number(params.get('against')) : undefined;
-    const review = useCalibration(shownId, against);
+    const shownId = of ?? all.data?.inForce ?? all.data?.calibrations[0]?.id;
+    const review = useCalibration(shownId, against ?? undefined);
     if (all.isError) return <Problem message={messageOf(all.error)} retry={() => void all.refetch()} />;
     if (!all.data) return <Loading what="Fetching calibrations" />;
     const { inForce, calibrations, swatches, newer } = all.data;
@@ -294,7 +297,7 @@ export function CalibrationPage() {
                                 id: String(calibration.id),
                                 name: `calibration ${calibration.number}`,
                             }))}
-                            onChange={(of) => setParams({ of }, { replace: true })}
+                            onChange={(id) => void choose({ of: Number(id), against: null })}
                         />
                         <Choice
                             label="Against"
@@ -309,10 +312,7 @@ export function CalibrationPage() {
                                     })),
                             ]}
                             onChange={(id) =>
-                                setParams(
-                                    { of: String(shown.calibration.id), ...(id && { against: id }) },
-                                    { replace: true },
-                                )
+                                void choose({ of: shown.calibration.id, against: id === '' ? null : Number(id) })
                             }
                         />
                     </Row>

@@ -18,6 +18,11 @@ export const buttonLook = css`
     text-decoration: none;
     white-space: nowrap;
     cursor: pointer;
+    /* Links that look like it too. */
+    @media (pointer: coarse) {
+        min-height: ${target.touch};
+        min-width: ${target.touch};
+    }
     &[data-hovered],
     &:hover {
         border-color: ${({ theme }) => theme.ink};

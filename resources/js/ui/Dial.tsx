@@ -1,5 +1,6 @@
-import { Label, Slider, SliderOutput, SliderThumb, SliderTrack } from 'react-aria-components';
+import { Label, Slider, SliderOutput, SliderTrack } from 'react-aria-components';
 import styled from 'styled-components';
+import { SaidThumb } from './SaidThumb';
 import { sliderLook } from './sliderLook';
 import { space, type } from './theme';
 
@@ -50,7 +51,7 @@ export function Dial({ label, value, from, to, step = 1, say, onChange, onEnd, i
             <Label>{label}</Label>
             <SliderOutput>{() => say(value)}</SliderOutput>
             <SliderTrack className="track">
-                <SliderThumb className="thumb" />
+                <SaidThumb said={say(value)} />
             </SliderTrack>
         </Box>
     );

@@ -1,5 +1,5 @@
 import { createGlobalStyle } from 'styled-components';
-import { space, type } from './theme';
+import { space, target, type } from './theme';
 
 export const GlobalStyle = createGlobalStyle`
     *, *::before, *::after { box-sizing: border-box; }
@@ -33,6 +33,15 @@ export const GlobalStyle = createGlobalStyle`
     }
     .visually-hidden {
         position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); white-space: nowrap;
+    }
+    /* Under a finger everything that is pressed is larger, whatever its own rule says. */
+    @media (pointer: coarse) {
+        button:not([data-slim]), select, input:not([type='range'], [type='checkbox'], [type='radio']),
+        [role='tab'], [role='option'], [role='menuitem'], nav a {
+            min-height: ${target.touch} !important;
+            min-width: ${target.touch} !important;
+        }
+        label[data-rac] { min-height: ${target.touch}; }
     }
     @media (prefers-reduced-motion: reduce) { * { transition: none !important; animation: none !important; } }
 `;

@@ -46,7 +46,7 @@ const relief = (() => {
 })();
 
 interface Props {
-    section: SectionBin[];
+    section: Pick<SectionBin, 'depth' | 'share' | 'looks'>[];
     label: string;
     width?: string;
     height?: string;

@@ -1,8 +1,9 @@
+import { memo } from 'react';
 import { Link } from 'react-router';
 import type { RestsOn } from '../api/client';
 
 /** Which calibration a prediction rests on; said wherever something is predicted. */
-export function RestsOnLine({ calibration }: { calibration: RestsOn | null }) {
+export const RestsOnLine = memo(function RestsOnLine({ calibration }: { calibration: RestsOn | null }) {
     return (
         <p data-testid="rests-on">
             <small>
@@ -20,4 +21,4 @@ export function RestsOnLine({ calibration }: { calibration: RestsOn | null }) {
             </small>
         </p>
     );
-}
+});

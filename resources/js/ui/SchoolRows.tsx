@@ -4,7 +4,7 @@ import { useSchools } from '../api/schoolQueries';
 import { Button } from './Button';
 import { Choice } from './Choice';
 import { Loading, Problem } from './States';
-import { space, type } from './theme';
+import { space, target, type } from './theme';
 
 const Rows = styled.div`
     display: grid;
@@ -23,7 +23,7 @@ const Row = styled.div`
         padding-bottom: 2px;
     }
     & > p button {
-        min-height: 26px;
+        min-height: ${target.usual};
         padding: 0 8px;
         font-size: ${type.small};
     }

@@ -10,7 +10,7 @@ const Group = styled(ToggleButtonGroup)`
     border-radius: ${radius};
     overflow: hidden;
     & > button {
-        min-height: 30px;
+        min-height: 34px;
         min-width: 32px;
         padding: 0 8px;
         border: 0;

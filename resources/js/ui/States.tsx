@@ -14,17 +14,36 @@ const Box = styled.section`
     max-width: 54ch;
 `;
 
-const Title = styled.h2`
+const Title = styled.h1`
     font-size: ${type.title};
 `;
 
+interface EmptyProps {
+    title: string;
+    /** Of the heading: 1 where the page has no other. */
+    level?: 1 | 2;
+    children: ReactNode;
+}
+
 /** Nothing here yet: says what to do first. */
-export function Empty({ title, children }: { title: string; children: ReactNode }) {
+export function Empty({ title, level = 2, children }: EmptyProps) {
     return (
         <Box>
-            <Title>{title}</Title>
+            <Title as={level === 1 ? 'h1' : 'h2'}>{title}</Title>
             {children}
         </Box>
+    );
+}
+
+/** All there is of a page: what is not there, and a way out. */
+export function Missing({ title, children }: Omit<EmptyProps, 'level'>) {
+    return (
+        <main>
+            <title>{`${title} – Knotty Prism`}</title>
+            <Empty title={title} level={1}>
+                {children}
+            </Empty>
+        </main>
     );
 }
 

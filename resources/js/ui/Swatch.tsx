@@ -1,5 +1,6 @@
 import styled from 'styled-components';
 import type { Colour } from '../api/client';
+import { type } from './theme';
 
 /** How a colour is told without seeing it. */
 export const spoken = (colour: Colour) => `${colour.appearance.sentence}, L ${Math.round(colour.L)}`;
@@ -37,12 +38,33 @@ const Pair = styled.span`
     }
 `;
 
+/** What is judged stands on the same grey everywhere. */
+const Surround = styled.span`
+    display: block;
+    padding: 8px;
+    background: ${({ theme }) => theme.surround};
+`;
+
+const Captions = styled.span`
+    display: flex;
+    font-size: ${type.small};
+    line-height: 18px;
+    color: ${({ theme }) => theme.quiet};
+    & > * {
+        flex: 1 1 50%;
+    }
+`;
+
 interface PairProps {
     target: Colour;
     predicted: Colour;
     names?: [string, string];
     width?: string;
     height?: string;
+    /** Stands on the grey that colours are judged on; width and height are with it. */
+    judged?: boolean;
+    /** Says below which half is which. */
+    captioned?: boolean;
 }
 
 /** Target and prediction side by side with no gap, as they are compared on paper. */
@@ -52,11 +74,26 @@ export function SwatchPair({
     names = ['Target', 'Predicted'],
     width = '112px',
     height = '76px',
+    judged = false,
+    captioned = false,
 }: PairProps) {
-    return (
-        <Pair style={{ width, height }}>
+    const halves = (
+        <Pair style={judged ? { width: '100%', height: '100%' } : { width, height }}>
             <Swatch colour={target} label={names[0]} width="50%" height="100%" />
             <Swatch colour={predicted} label={names[1]} width="50%" height="100%" />
         </Pair>
+    );
+    const pair = judged ? <Surround style={{ width, height }}>{halves}</Surround> : halves;
+
+    return captioned ? (
+        <span style={{ display: 'block', width }}>
+            {pair}
+            <Captions aria-hidden>
+                <span>{names[0]}</span>
+                <span>{names[1]}</span>
+            </Captions>
+        </span>
+    ) : (
+        pair
     );
 }

@@ -1,12 +1,12 @@
 import { ToggleButton } from 'react-aria-components';
 import styled from 'styled-components';
 import { buttonLook } from './Button';
-import { type } from './theme';
+import { target, type } from './theme';
 
 /** On or off, in a row of tools. */
 export const Toggle = styled(ToggleButton)`
     ${buttonLook}
-    min-height: 32px;
+    min-height: ${target.usual};
     padding: 0 10px;
     font-size: ${type.small};
     &[data-selected] {

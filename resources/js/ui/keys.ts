@@ -28,7 +28,7 @@ export const KEYS = {
     done: { keys: ['d'], does: 'Done, in Draw' },
     skip: { keys: ['s'], does: 'Skip, in Draw' },
     undo: { keys: ['u', 'mod+z'], does: 'Undo, in the editor and in Draw' },
-    redo: { keys: ['mod+shift+z'], does: 'Redo, in the editor' },
+    redo: { keys: ['mod+shift+z'], does: 'Redo, in the editor and in Draw' },
     close: { keys: ['escape'], does: 'Close the editor' },
     help: { keys: ['?'], does: 'This list' },
 } as const satisfies Record<string, Key>;

@@ -73,7 +73,7 @@ export const type = {
 /** Too narrow for two columns: a tablet held upright. */
 export const UPRIGHT = '(max-width: 900px)';
 
-/** Touch targets; larger in Draw, where a pencil is in the hand. */
-export const target = { usual: '36px', draw: '60px' } as const;
+/** How large what is pressed is: by a mouse, by a finger, in Draw, where a pencil is in the hand. */
+export const target = { usual: '36px', touch: '44px', draw: '60px' } as const;
 
 export const radius = '3px';

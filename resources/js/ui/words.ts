@@ -8,3 +8,11 @@ export function placeName(x: number, y: number): string {
 
     return [row, column].filter(Boolean).join(' ') || 'centre';
 }
+
+/** 95 minutes as "1 h 35 min". */
+export function spokenMinutes(minutes: number): string {
+    const whole = Math.round(minutes);
+    const hours = Math.floor(whole / 60);
+
+    return hours === 0 ? `${whole} min` : whole % 60 === 0 ? `${hours} h` : `${hours} h ${whole % 60} min`;
+}

@@ -5,10 +5,12 @@ declare(strict_types=1);
 use Prism\Colour\Lab;
 use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
+use Prism\Planning\Order\Handling;
 use Prism\Planning\Order\Plan;
 use Prism\Planning\Order\PlannedZone;
 use Prism\Planning\Order\Planner;
 use Prism\Planning\Order\PlanStep;
+use Prism\Planning\Order\Point;
 use Prism\Planning\Order\Stage;
 use Prism\Planning\Order\StepRole;
 use Prism\Planning\Order\Turn;
@@ -43,7 +45,7 @@ it('maps dark lines first with a pencil of the zone, lightly, and makes them fin
     $steps = lineSteps($plan);
     expect($steps[0])->toBe('map QW:5892')->and(end($steps))->toBe('line QW:2794')->and(array_filter($steps, static fn (string $step): bool => $step !== 'other'))->toHaveCount(2)
         ->and($plan->turns[0]->stage)->toBe(Stage::Map)->and($plan->turns[0]->pressurePercent)->toBe(20.0)->and($plan->turns[0]->places[0]->words())->toBe('line')
-        ->and($plan->steps[count($plan->steps) - 1]->why)->toContain('about 0.9 mm: needle point');
+        ->and($plan->steps[count($plan->steps) - 1]->why)->toContain('Lines of about 0.9 mm.')->and(Handling::of($plan->turns[count($plan->turns) - 1], [])->point)->toBe(Point::Needle);
     // The map lies under the line: what it comes to is reckoned with it.
     expect((string) $plan->laid()['planks-line'])->toBe('QW:5892@20 > QW:2794@75');
 });

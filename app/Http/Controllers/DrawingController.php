@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\MarkRequest;
+use App\Http\Requests\NoteRequest;
+use App\Http\Resources\DrawingEntryResource;
+use App\Http\Resources\PlanResource;
+use App\Models\Piece;
+use App\Studio\Drawing\Marks;
+use App\Studio\Planning\PlanPages;
+use App\Studio\Planning\ZoneRecipes;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
+use Illuminate\Support\Facades\Gate;
+use OpenApi\Attributes as OA;
+use Prism\Planning\Order\PlanStep;
+
+/** What is marked while one draws, and the log of it. */
+final class DrawingController
+{
+    /** The log shows so many entries, the latest. */
+    private const SHOWN = 500;
+
+    public function __construct(private readonly ZoneRecipes $recipes, private readonly PlanPages $pages, private readonly Marks $marks)
+    {
+    }
+
+    #[OA\Get(path: '/api/pieces/{piece}/drawing', operationId: 'drawingLog', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [
+        new OA\Response(response: 200, description: 'What was marked and written down, the latest first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/DrawingEntry'))),
+    ])]
+    public function index(Piece $piece): AnonymousResourceCollection
+    {
+        Gate::authorize('view', $piece);
+        $entries = $piece->drawingEntries();
+        $entries->orderByDesc('made_at')->orderByDesc('id')->limit(self::SHOWN);
+
+        return DrawingEntryResource::collection($entries->get());
+    }
+
+    #[OA\Post(
+        path: '/api/pieces/{piece}/drawing',
+        operationId: 'markSteps',
+        parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['mark', 'keys', 'state'], properties: [
+            new OA\Property(property: 'mark', type: 'string', description: 'a ULID of this press: sent twice it is done once'),
+            new OA\Property(property: 'keys', type: 'array', description: 'steps of the plan', items: new OA\Items(type: 'string')),
+            new OA\Property(property: 'state', type: 'string', enum: ['done', 'skipped', 'open'], description: 'open takes a mark off'),
+            new OA\Property(property: 'was', type: 'string', enum: ['open', 'done', 'skipped'], description: 'that all of them were seen as: refused if one is another by now'),
+            new OA\Property(property: 'madeAt', type: 'string', format: 'date-time', description: 'when it was pressed, where it had to wait for the network'),
+        ])),
+        responses: [
+            new OA\Response(response: 200, description: 'The plan with the steps marked', content: new OA\JsonContent(ref: '#/components/schemas/Plan')),
+            new OA\Response(response: 409, description: 'Changed meanwhile elsewhere', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function mark(MarkRequest $request, Piece $piece): PlanResource
+    {
+        Gate::authorize('update', $piece);
+        $plan = $this->recipes->plan($piece);
+        $wanted = array_flip($request->stepKeys());
+        $steps = array_values(array_filter($plan->steps, static fn (PlanStep $step): bool => isset($wanted[$step->key])));
+        if ($steps === [] || count($steps) < count($wanted)) {
+            abort(422, 'This step is no longer in the plan; its recipe has changed. Reload to see the plan as it is now.');
+        }
+        $this->marks->mark($piece, $request->mark(), $steps, (string) $request->validated('state'), $request->validated('was'), $request->madeAt());
+
+        return new PlanResource($this->pages->of($piece, $plan));
+    }
+
+    #[OA\Delete(path: '/api/pieces/{piece}/drawing/last', operationId: 'undoMark', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'mark', description: 'of the press that was seen as the last: refused if it is another by now', schema: new OA\Schema(type: 'string'))], responses: [
+        new OA\Response(response: 409, description: 'Changed meanwhile elsewhere', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        new OA\Response(response: 200, description: 'The plan with all that the last press marked as it was before', content: new OA\JsonContent(ref: '#/components/schemas/Plan')),
+    ])]
+    public function undo(Request $request, Piece $piece): PlanResource
+    {
+        Gate::authorize('update', $piece);
+        $this->marks->undo($piece, $request->validate(['mark' => ['sometimes', 'required', 'string', 'max:80']])['mark'] ?? null);
+
+        return new PlanResource($this->pages->of($piece));
+    }
+
+    #[OA\Post(
+        path: '/api/pieces/{piece}/drawing/notes',
+        operationId: 'noteDrawing',
+        parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['mark', 'note'], properties: [
+            new OA\Property(property: 'mark', type: 'string', description: 'a ULID of it: sent twice it is written down once'),
+            new OA\Property(property: 'note', type: 'string'),
+            new OA\Property(property: 'turn', type: 'integer', nullable: true, description: 'that it is about'),
+            new OA\Property(property: 'madeAt', type: 'string', format: 'date-time'),
+        ])),
+        responses: [
+            new OA\Response(response: 200, description: 'The note', content: new OA\JsonContent(ref: '#/components/schemas/DrawingEntry')),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function note(NoteRequest $request, Piece $piece): DrawingEntryResource
+    {
+        Gate::authorize('update', $piece);
+        $entry = $piece->drawingEntries()->firstOrCreate(
+            ['mark' => $request->mark()],
+            ['kind' => 'note', 'note' => $request->validated('note'), 'turn' => $request->validated('turn'), 'made_at' => $request->madeAt()],
+        );
+
+        return new DrawingEntryResource($entry);
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use Illuminate\Support\Carbon;
+
+/** What is sent while one draws: it has a name of its own, and may have waited for the network. */
+abstract class DrawingRequest extends StudioRequest
+{
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return [
+            'mark' => ['required', 'string', 'ulid'],
+            'madeAt' => ['sometimes', 'required', 'date', 'before_or_equal:tomorrow', 'after:2000-01-01'],
+        ];
+    }
+
+    public function mark(): string
+    {
+        return (string) $this->validated('mark');
+    }
+
+    public function madeAt(): Carbon
+    {
+        return $this->has('madeAt') ? Carbon::parse((string) $this->validated('madeAt')) : Carbon::now();
+    }
+}

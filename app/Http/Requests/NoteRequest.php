@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+final class NoteRequest extends DrawingRequest
+{
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return [
+            ...parent::rules(),
+            'note' => ['required', 'string', 'max:2000'],
+            'turn' => ['sometimes', 'nullable', 'integer', 'min:1', 'max:65000'],
+        ];
+    }
+}

@@ -1,0 +1,190 @@
+import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect } from 'react';
+import { ulid } from 'ulid';
+import {
+    answered,
+    api,
+    type Colour,
+    type DrawingEntry,
+    type Piece,
+    type PieceChanges,
+    type Plan,
+    type SchoolAnswers,
+    type ZoneCorrections,
+} from './client';
+import { keys, pieceHasChanged } from './keys';
+import { entryOf, marked, unmarked, type Mark, type Note } from './marking';
+import type { components } from './schema';
+
+type Lab = Pick<Colour, 'L' | 'a' | 'b'>;
+
+export interface ZoneChanges {
+    id: string;
+    version: number;
+    name?: string;
+    corrections?: ZoneCorrections;
+    schools?: SchoolAnswers;
+    interpretation?: components['schemas']['InterpretationChanges'];
+    ground?: { colour: string; tooth: NonNullable<components['schemas']['Zone']['ground']>['tooth'] } | null;
+}
+
+interface TargetChanges {
+    id: string;
+    version: number;
+    stack?: string | null;
+    colour?: Lab | null;
+}
+
+export const changeZone = ({ id, ...body }: ZoneChanges) =>
+    answered(api.PATCH('/api/zones/{zone}', { params: { path: { zone: id } }, body }));
+
+export const changePiece = (piece: string, body: PieceChanges) =>
+    answered(api.PATCH('/api/pieces/{piece}', { params: { path: { piece } }, body }));
+
+/** What an artist changes without waiting for an answer. It can wait for the network, and outlives the page. */
+const KEPT = {
+    piece: (piece: string, body: PieceChanges) => changePiece(piece, body),
+    zone: (_: string, changes: ZoneChanges) => changeZone(changes),
+    target: (_: string, { id, ...body }: TargetChanges) =>
+        answered(api.PATCH('/api/targets/{target}', { params: { path: { target: id } }, body })),
+    mark: (piece: string, body: Mark) =>
+        answered(api.POST('/api/pieces/{piece}/drawing', { params: { path: { piece } }, body })),
+    unmark: (piece: string, mark: string) =>
+        answered(api.DELETE('/api/pieces/{piece}/drawing/last', { params: { path: { piece }, query: { mark } } })),
+    note: (piece: string, body: Note) =>
+        answered(api.POST('/api/pieces/{piece}/drawing/notes', { params: { path: { piece } }, body })),
+};
+type Kind = keyof typeof KEPT;
+type InputOf<K extends Kind> = Parameters<(typeof KEPT)[K]>[1];
+type OutputOf<K extends Kind> = Awaited<ReturnType<(typeof KEPT)[K]>>;
+
+const pieceOf = (key: readonly unknown[] | undefined) => String(key?.[1] ?? '');
+
+const isDrawing = (kind: Kind) => kind === 'mark' || kind === 'unmark';
+
+/** Presses and notes of a drawing that are not sent yet. */
+const drawingsOf = (client: QueryClient, piece: string) =>
+    client.isMutating({
+        predicate: ({ options: { mutationKey } }) => mutationKey?.[2] === 'drawing' && mutationKey[1] === piece,
+    });
+
+function logged(client: QueryClient, piece: string, entry: DrawingEntry) {
+    client.setQueryData<DrawingEntry[]>(keys.drawing(piece), (now) => now && [entry, ...now]);
+}
+
+/** The plan and the log as they will be. */
+function drawn(client: QueryClient, piece: string, change: (now: Plan, log: DrawingEntry[]) => [Plan, DrawingEntry[]]) {
+    const plan = client.getQueryData<Plan>(keys.plan(piece));
+    if (!plan) return;
+    void client.cancelQueries({ queryKey: keys.plan(piece) });
+    void client.cancelQueries({ queryKey: keys.drawing(piece) });
+    const log = client.getQueryData<DrawingEntry[]>(keys.drawing(piece));
+    const [next, entries] = change(plan, log ?? []);
+    client.setQueryData(keys.plan(piece), next);
+    if (log) client.setQueryData(keys.drawing(piece), entries);
+}
+
+function keep<K extends Kind>(client: QueryClient, kind: K) {
+    const send = KEPT[kind] as (piece: string, input: InputOf<K>) => Promise<OutputOf<K>>;
+    client.setMutationDefaults<OutputOf<K>, Error, InputOf<K>>([kind], {
+        mutationFn: (input, { mutationKey }) => send(pieceOf(mutationKey), input),
+        onMutate: (input, { mutationKey }) => {
+            // The pencil does not wait for the network.
+            if (kind === 'mark') drawn(client, pieceOf(mutationKey), (now, log) => marked(now, input as Mark, log));
+            if (kind === 'unmark') drawn(client, pieceOf(mutationKey), (now, log) => unmarked(now, log, String(input)));
+            if (kind === 'note') logged(client, pieceOf(mutationKey), entryOf(input as Note, 'note'));
+        },
+        onSuccess: (changed, _input, _result, { mutationKey }) => {
+            const piece = pieceOf(mutationKey);
+            if (kind === 'piece') {
+                const told = changed as Partial<Piece>;
+                client.setQueryData<Piece>(keys.piece(piece), (now) => now && { ...now, ...told });
+            }
+            // Presses that still wait are not in the answer: it counts when it is the last.
+            if (isDrawing(kind) && drawingsOf(client, piece) === 1) client.setQueryData(keys.plan(piece), changed);
+        },
+        onSettled: (_changed, error, _input, _result, { mutationKey }) => {
+            const piece = pieceOf(mutationKey);
+            if (kind !== 'note' && !isDrawing(kind)) return pieceHasChanged(client, piece);
+            if (drawingsOf(client, piece) > 1) return undefined;
+
+            return Promise.all([
+                error && client.invalidateQueries({ queryKey: keys.plan(piece) }),
+                client.invalidateQueries({ queryKey: keys.drawing(piece) }),
+                client.invalidateQueries({ queryKey: keys.pieces }),
+            ]);
+        },
+    });
+}
+
+/** How each of them is sent; a client that is to take up what waits must know it. */
+export function knowKept(client: QueryClient) {
+    for (const kind of Object.keys(KEPT) as Kind[]) keep(client, kind);
+}
+
+/** One after the other, as they were made; what to do is known by the key, so that a page opened anew can go on with it. */
+const useKept = <K extends Kind>(kind: K, piece: string) =>
+    useMutation<OutputOf<K>, Error, InputOf<K>>({ mutationKey: [kind, piece], scope: { id: `${kind} ${piece}` } });
+
+export const useChangeZone = (piece: string) => useKept('zone', piece);
+export const useChangeTarget = (piece: string) => useKept('target', piece);
+export const useChangePiece = (piece: string) => useKept('piece', piece);
+
+/** Presses and notes of a drawing are sent in the order in which they were made. */
+const useDrawing = <K extends 'mark' | 'unmark' | 'note'>(kind: K, piece: string) =>
+    useMutation<OutputOf<K>, Error, InputOf<K>>({
+        mutationKey: [kind, piece, 'drawing'],
+        scope: { id: `drawing ${piece}` },
+    });
+
+/** Marks steps at one press; what it is called is told, so that what hangs on it is known. */
+export function useMark(piece: string) {
+    const { mutate } = useDrawing('mark', piece);
+
+    return useCallback(
+        (of: Pick<Mark, 'keys' | 'state' | 'was'>, told: { onError: (error: Error) => void }): string => {
+            const mark = ulid();
+            mutate({ ...of, mark, madeAt: new Date().toISOString() }, told);
+
+            return mark;
+        },
+        [mutate],
+    );
+}
+
+export const useUnmark = (piece: string) => useDrawing('unmark', piece).mutate;
+
+export function useNote(piece: string) {
+    const { mutate } = useDrawing('note', piece);
+
+    return useCallback(
+        (note: string, turn: number | null, told: { onError: (error: Error) => void }) =>
+            mutate({ note, turn, mark: ulid(), madeAt: new Date().toISOString() }, told),
+        [mutate],
+    );
+}
+
+/** How often another screen on the same piece is looked for, ms. */
+const FOLLOW = 1_500;
+
+/**
+ * What was marked and written down, the latest first; followed as long as it is shown, since another screen may mark too.
+ * Not while something of one's own is under way: it would show what was.
+ */
+export function useDrawingLog(piece: string) {
+    const client = useQueryClient();
+    const log = useQuery({
+        queryKey: keys.drawing(piece),
+        queryFn: () => answered(api.GET('/api/pieces/{piece}/drawing', { params: { path: { piece } } })),
+        refetchInterval: () => drawingsOf(client, piece) === 0 && FOLLOW,
+    });
+    const last = log.data?.find(({ kind, undone }) => kind !== 'note' && !undone)?.mark ?? null;
+    const isKnown = log.data !== undefined;
+    useEffect(() => {
+        const plan = client.getQueryData<Plan>(keys.plan(piece));
+        const isBehind = isKnown && plan !== undefined && plan.lastMarked !== last;
+        if (isBehind && drawingsOf(client, piece) === 0) void client.invalidateQueries({ queryKey: keys.plan(piece) });
+    }, [client, piece, last, isKnown]);
+
+    return log;
+}

@@ -1,0 +1,91 @@
+import type { DrawingEntry, Plan } from './client';
+
+export interface Mark {
+    /** Of this press: sent twice it is done once. */
+    mark: string;
+    keys: string[];
+    state: 'done' | 'skipped' | 'open';
+    was?: 'open' | 'done' | 'skipped';
+    madeAt: string;
+}
+
+export interface Note {
+    mark: string;
+    note: string;
+    turn: number | null;
+    madeAt: string;
+}
+
+type State = 'open' | 'done' | 'skipped';
+
+/** Of several steps together: open as long as one is, skipped only where all are. */
+function together(states: State[]): State {
+    if (states.includes('open')) return 'open';
+
+    return states.includes('done') ? 'done' : 'skipped';
+}
+
+/** The plan with some steps in another state: what the server will answer, before it does. */
+function withStates(plan: Plan, keys: readonly string[], state: State): Plan {
+    const touched = new Set(keys);
+    const steps = plan.steps.map((step) => (touched.has(step.key) ? { ...step, state } : step));
+    const states = new Map(steps.map((step) => [step.key, step.state]));
+    const of = (all: readonly string[]) => together(all.map((key) => states.get(key) ?? 'open'));
+    const turns = plan.turns.map((turn) =>
+        turn.places.some((place) => place.keys.some((key) => touched.has(key)))
+            ? {
+                  ...turn,
+                  places: turn.places.map((place) => ({ ...place, state: of(place.keys) })),
+                  state: of(turn.places.flatMap((place) => place.keys)),
+              }
+            : turn,
+    );
+
+    return {
+        ...plan,
+        steps,
+        turns,
+        currentKey: steps.find((step) => step.state === 'open')?.key ?? null,
+        done: steps.filter((step) => step.state !== 'open').length,
+    };
+}
+
+export const entryOf = (
+    { mark, madeAt, ...of }: Note | Mark,
+    kind: DrawingEntry['kind'],
+    turn: number | null = null,
+): DrawingEntry => ({
+    mark,
+    kind,
+    turn: 'note' in of ? of.turn : turn,
+    keys: 'keys' in of ? of.keys : [],
+    note: 'note' in of ? of.note : null,
+    undone: false,
+    madeAt,
+});
+
+/** After a press. */
+export function marked(plan: Plan, press: Mark, log: DrawingEntry[] = []): [Plan, DrawingEntry[]] {
+    const turn = plan.steps.find(({ key }) => press.keys.includes(key))?.turn ?? null;
+
+    return [
+        { ...withStates(plan, press.keys, press.state), lastMarked: press.mark },
+        [entryOf(press, press.state, turn), ...log],
+    ];
+}
+
+/** After the last press was taken back. What it marked is open again, unless the log tells of a press before it. */
+export function unmarked(plan: Plan, log: DrawingEntry[], mark: string): [Plan, DrawingEntry[]] {
+    const entry = log.find((candidate) => candidate.mark === mark);
+    if (!entry) return [plan, log];
+    const rest = log.map((other) => (other.mark === mark ? { ...other, undone: true } : other));
+    const holds = rest.filter(({ kind, undone }) => kind !== 'note' && !undone);
+    const was = (key: string): State => {
+        const before = holds.find(({ keys }) => keys.includes(key));
+
+        return before === undefined || before.kind === 'note' ? 'open' : before.kind;
+    };
+    const back = entry.keys.reduce((now, key) => withStates(now, [key], was(key)), plan);
+
+    return [{ ...back, lastMarked: holds[0]?.mark ?? null }, rest];
+}

@@ -1,0 +1,75 @@
+import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
+import { messageOf, type Piece } from '../api/client';
+import { useSample } from '../api/queries';
+import { useAddress } from './address';
+import {
+    ChosenContext,
+    HandsContext,
+    mainTarget,
+    OverlayContext,
+    PieceContext,
+    ToolContext,
+    type Chosen,
+    type Hands,
+    type Lit,
+    type Selected,
+    type Tool,
+} from './DeskContext';
+
+interface Props {
+    piece: Piece;
+    /** What answers at once: the picture and what belongs to it. */
+    picture: ReactNode;
+    /** What follows. */
+    stage: ReactNode;
+}
+
+/** What is chosen and held on the desk, for all that stands on it. */
+export function DeskState({ piece, picture, stage }: Props) {
+    const { chosen, selectZone, step, selectSpot, pin, aimAt, open, rewrite, close } = useAddress();
+    const [tool, take] = useState<Tool | null>(null);
+    const [borders, preview] = useState<string | null>(null);
+    const [lit, light] = useState<Lit | null>(null);
+
+    const zone = piece.zones.find(({ id }) => id === chosen.zone) ?? null;
+    const target = zone && (zone.targets.find(({ id }) => id === chosen.target) ?? mainTarget(zone));
+    const spot = zone ? null : chosen.at;
+    const sample = useSample(piece.id, piece.photo.url, spot);
+    const selected = useMemo<Selected | null>(() => {
+        if (zone && target)
+            return {
+                colour: target.colour,
+                spread: target.spread,
+                spot: { x: target.x, y: target.y, radius: zone.radius },
+                zone,
+                target,
+            };
+
+        return spot && sample.data ? { ...sample.data, spot, zone: null, target: null } : null;
+    }, [zone, target, spot, sample.data]);
+    const problem = spot && sample.isError ? messageOf(sample.error) : null;
+    const { pin: pinned, edit: editing, typed } = chosen;
+    const now = useMemo<Chosen>(
+        () => ({ selected, spot: selected?.spot ?? spot, problem, pinned, editing, typed }),
+        [selected, spot, problem, pinned, editing, typed],
+    );
+    const later = useDeferredValue(now);
+    const hands = useMemo<Hands>(
+        () => ({ selectZone, step, selectSpot, pin, aimAt, open, rewrite, close, take, preview, light }),
+        [selectZone, step, selectSpot, pin, aimAt, open, rewrite, close],
+    );
+    const overlay = useMemo(() => ({ borders, lit }), [borders, lit]);
+
+    return (
+        <PieceContext value={piece}>
+            <HandsContext value={hands}>
+                <ToolContext value={tool}>
+                    <OverlayContext value={overlay}>
+                        <ChosenContext value={now}>{picture}</ChosenContext>
+                        <ChosenContext value={later}>{stage}</ChosenContext>
+                    </OverlayContext>
+                </ToolContext>
+            </HandsContext>
+        </PieceContext>
+    );
+}

@@ -1,0 +1,196 @@
+import {
+    createParser,
+    createSerializer,
+    debounce,
+    parseAsString,
+    parseAsStringLiteral,
+    useQueryState,
+    useQueryStates,
+} from 'nuqs';
+import { useCallback } from 'react';
+import type { Spot } from '../api/queries';
+
+export const DEFAULT_RADIUS = 0.012;
+export const LEAST_RADIUS = 0.002;
+export const MOST_RADIUS = 0.06;
+
+export const FEWEST_STEPS = 3;
+export const MOST_STEPS = 10;
+const USUAL_STEPS = 5;
+const MOST_SQUINT = 40;
+
+/** How the picture is shown. */
+export const VIEWS = ['photo', 'value', 'steps', 'temperature', 'drawing'] as const;
+export type View = (typeof VIEWS)[number];
+
+/** The parts of Look. */
+export const LOOKS = ['zones', 'values', 'light', 'references', 'format'] as const;
+export type LookPart = (typeof LOOKS)[number];
+
+/** The parts of Plan. */
+export const PLANS = ['palette', 'order', 'preview', 'advice', 'ways'] as const;
+export type PlanPart = (typeof PLANS)[number];
+
+/** What moves under the hand is written once it stands still for so long, milliseconds. */
+const STILL = 150;
+const whenStill = { limitUrlUpdates: debounce(STILL) };
+
+const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
+
+const spot = createParser<Spot>({
+    parse: (text) => {
+        const parts = text.split(',').map(Number);
+        const [x, y, radius] = parts;
+        if (x === undefined || y === undefined || radius === undefined || parts.some((part) => !Number.isFinite(part)))
+            return null;
+
+        return { x: clamp(x, 0, 1), y: clamp(y, 0, 1), radius: clamp(radius, LEAST_RADIUS, MOST_RADIUS) };
+    },
+    serialize: ({ x, y, radius }) => [x.toFixed(4), y.toFixed(4), radius.toFixed(4)].join(','),
+    eq: (one, other) => one.x === other.x && one.y === other.y && one.radius === other.radius,
+});
+
+const number = (low: number, high: number) =>
+    createParser<number>({
+        parse: (text) => {
+            const value = Number(text);
+
+            return text === '' || !Number.isFinite(value) ? null : clamp(value, low, high);
+        },
+        serialize: String,
+    });
+
+/** Something is on or off; the address says so where it is not as usual. */
+const flag = (usual: boolean) =>
+    createParser<boolean>({ parse: (text) => text === '1', serialize: (on) => (on ? '1' : '0') }).withDefault(usual);
+
+const CHOSEN = {
+    zone: parseAsString,
+    target: parseAsString,
+    at: spot,
+    pin: spot,
+    /** The stack that lies open in the editor. */
+    edit: parseAsString,
+    /** A colour to match that was typed, not found in the photo. */
+    typed: parseAsString,
+};
+
+const SHOWN = {
+    view: parseAsStringLiteral(VIEWS).withDefault('photo'),
+    steps: number(FEWEST_STEPS, MOST_STEPS).withDefault(USUAL_STEPS),
+    /** One step of them alone. */
+    only: number(1, MOST_STEPS),
+    /** The simulated drawing after so many steps; null: finished. */
+    stage: number(0, 100_000),
+    /** The turn of which the picture shows where it goes. */
+    places: number(1, 100_000),
+    mirror: flag(false),
+    turn: flag(false),
+    lamp: flag(false),
+    borders: flag(true),
+    grid: flag(false),
+    reserves: flag(false),
+    isolate: flag(false),
+    /** A click samples a spot, whatever zone it is in. */
+    pick: parseAsStringLiteral(['zones', 'spots']).withDefault('zones'),
+};
+
+const SQUINT = number(0, MOST_SQUINT).withDefault(0);
+
+const PARTS = {
+    look: parseAsStringLiteral(LOOKS).withDefault('zones'),
+    plan: parseAsStringLiteral(PLANS).withDefault('palette'),
+};
+
+const writeOut = createSerializer({ ...CHOSEN, ...SHOWN, squint: SQUINT, ...PARTS });
+
+/**
+ * The one selection of the desk, kept in the address: a zone and which of its colours, or a free spot; and the stack that lies
+ * open in the editor. A reload or a link brings all of it back.
+ */
+export function useAddress() {
+    const [chosen, set] = useQueryStates(CHOSEN);
+
+    return {
+        chosen,
+        selectZone: useCallback(
+            (zone: string, target: string | null = null) =>
+                void set({ zone, target, at: null, edit: null, typed: null }),
+            [set],
+        ),
+        /** So many zones on, or back, round and round; from the one that is chosen by then. */
+        step: useCallback(
+            (zones: readonly { id: string }[], by: number) =>
+                void set(({ zone: was }) => {
+                    const at = zones.findIndex(({ id }) => id === was);
+                    const next = zones[(at + by + zones.length) % zones.length] ?? zones[0];
+
+                    return next ? { zone: next.id, target: null, at: null, edit: null, typed: null } : {};
+                }),
+            [set],
+        ),
+        selectSpot: useCallback(
+            (at: Spot) => void set({ at, zone: null, target: null, edit: null, typed: null }, whenStill),
+            [set],
+        ),
+        pin: useCallback((pin: Spot | null) => void set({ pin }), [set]),
+        aimAt: useCallback((typed: string | null) => void set({ typed, edit: null }), [set]),
+        /** Opens a stack in the editor: going back from there closes it. */
+        open: useCallback((edit: string) => void set({ edit }, { history: 'push' }), [set]),
+        /** What has become of the stack that lies open. */
+        rewrite: useCallback((edit: string) => void set(({ edit: was }) => (was === null ? {} : { edit })), [set]),
+        close: useCallback(() => void set({ edit: null }), [set]),
+    };
+}
+
+/** How the picture is shown. */
+export function useView() {
+    const [shown, set] = useQueryStates(SHOWN);
+
+    return {
+        ...shown,
+        setView: useCallback((view: View) => void set({ view, only: null }), [set]),
+        setSteps: useCallback((steps: number) => void set({ view: 'steps', steps, only: null }), [set]),
+        showOnlyStep: useCallback((only: number | null) => void set({ view: 'steps', only }), [set]),
+        showStage: useCallback((stage: number | null) => void set({ view: 'drawing', stage }, whenStill), [set]),
+        showPlaces: useCallback((places: number | null) => void set({ places }), [set]),
+        /** On, or off; the name is that of the address. */
+        toggle: useCallback(
+            (name: 'mirror' | 'turn' | 'lamp' | 'borders' | 'grid' | 'reserves' | 'isolate', on: boolean) =>
+                void set({ [name]: on }),
+            [set],
+        ),
+        pickSpots: useCallback((on: boolean) => void set({ pick: on ? 'spots' : 'zones' }), [set]),
+    };
+}
+
+/** How far the picture is blurred, in thousandths of its width. It changes while a slider moves: few listen to it. */
+export function useSquint() {
+    const [squint, set] = useQueryState('squint', SQUINT);
+
+    return [squint, useCallback((to: number) => void set(to, whenStill), [set])] as const;
+}
+
+/** The picture is shown in the light one draws in. */
+export const useUnderLamp = () => useQueryState('lamp', SHOWN.lamp)[0];
+
+/** Which part of a stage is open. */
+export function useParts() {
+    const [parts, set] = useQueryStates(PARTS);
+
+    return {
+        ...parts,
+        openLook: useCallback((look: LookPart) => void set({ look }), [set]),
+        openPlan: useCallback((plan: PlanPart) => void set({ plan }), [set]),
+    };
+}
+
+/** The address of all this, as it is or is about to be: what leads to another stage takes it along. */
+export function useWholeAddress(): string {
+    const [chosen] = useQueryStates(CHOSEN);
+    const [shown] = useQueryStates(SHOWN);
+    const [parts] = useQueryStates(PARTS);
+    const [squint] = useQueryState('squint', SQUINT);
+
+    return writeOut({ ...chosen, ...shown, squint, ...parts });
+}

@@ -1,0 +1,97 @@
+import { useCallback, useState } from 'react';
+import { useDebouncedCallback } from 'use-debounce';
+import { readStack, type DraftStep } from './draft';
+
+/** A pressure that stands still for so long, milliseconds, is settled: what can be undone is not each place it came through. */
+const SETTLED = 300;
+
+/** A pressure that is still under the finger. */
+interface Moving {
+    key: string;
+    from: number;
+    to: number;
+}
+
+const pressed = (steps: DraftStep[], moving: Moving | null) =>
+    moving
+        ? steps.map((step) =>
+              step.key === moving.key && step.pressure === moving.from ? { ...step, pressure: moving.to } : step,
+          )
+        : steps;
+
+interface Past {
+    steps: DraftStep[];
+    past: DraftStep[][];
+    future: DraftStep[][];
+    moving: Moving | null;
+}
+
+/** With what moves settled, as one change. */
+function settled(now: Past): Past {
+    const { steps, past, moving } = now;
+    if (!moving) return now;
+
+    return moving.from === moving.to
+        ? { ...now, moving: null }
+        : { steps: pressed(steps, moving), past: [...past, steps], future: [], moving: null };
+}
+
+/** An open stack: its steps, and what was changed, to be undone and redone. */
+export function useDraft(opened: string) {
+    const [now, set] = useState<Past>(() => ({
+        steps: readStack(opened) ?? [],
+        past: [],
+        future: [],
+        moving: null,
+    }));
+    const settle = useDebouncedCallback(() => set(settled), SETTLED);
+
+    const change = useCallback(
+        (to: (steps: DraftStep[]) => DraftStep[]) =>
+            set((was) => {
+                const { steps, past } = settled(was);
+
+                return { steps: to(steps), past: [...past, steps], future: [], moving: null };
+            }),
+        [],
+    );
+    const press = useCallback(
+        (key: string, to: number) => {
+            set((was) => {
+                // Another slider: what moved before is settled.
+                const then = was.moving?.key === key ? was : settled(was);
+                const from = then.moving?.from ?? then.steps.find((step) => step.key === key)?.pressure ?? to;
+
+                return { ...then, moving: { key, from, to } };
+            });
+            settle();
+        },
+        [settle],
+    );
+
+    return {
+        /** As they were when the hand last let go. */
+        steps: now.steps,
+        /** As they are now, under the hand. */
+        live: pressed(now.steps, now.moving),
+        canUndo: now.moving !== null || now.past.length > 0,
+        canRedo: now.future.length > 0,
+        change,
+        press,
+        undo: () =>
+            set((was) => {
+                const { steps, past, future } = settled(was);
+                const last = past.at(-1);
+
+                return last
+                    ? { steps: last, past: past.slice(0, -1), future: [steps, ...future], moving: null }
+                    : { ...was, moving: null };
+            }),
+        redo: () =>
+            set((was) => {
+                const [next, ...future] = was.future;
+
+                return next ? { steps: next, past: [...was.past, was.steps], future, moving: null } : was;
+            }),
+    };
+}
