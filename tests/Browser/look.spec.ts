@@ -168,13 +168,13 @@ test('light: balance by a neutral, lamp, direction, warm and cool, what stays pa
     const first = await seen();
     await page.getByRole('button', { name: 'By a neutral' }).click();
     await clickAt(page, 0.8, 0.6);
-    await expect(page.getByTestId('balance')).toHaveText('Told by a neutral patch.', { timeout: 20_000 });
+    await expect(page.getByTestId('balance')).toHaveText('Told by a neutral patch.', { timeout: 60_000 });
     expect(await seen()).not.toBe(first);
     await page.getByRole('button', { name: 'By a neutral' }).click();
     await clickAt(page, 0.52, 0.55);
     await expect(page.getByText('This patch is no grey under any lamp', { exact: false })).toBeVisible();
     await page.getByRole('button', { name: 'As the camera saw it' }).click();
-    await expect(page.getByTestId('balance')).toHaveText('As the camera saw it.', { timeout: 20_000 });
+    await expect(page.getByTestId('balance')).toHaveText('As the camera saw it.', { timeout: 60_000 });
 
     await page.getByRole('button', { name: /You draw under/ }).click();
     await page.getByRole('option', { name: 'Warm lamp' }).click();

@@ -7,6 +7,13 @@ test.describe.configure({ timeout: 150_000 });
 
 const STAGES = ['look', 'match', 'plan', 'draw', 'compare'];
 
+/** As far as it has something to say; the stage before is gone then. */
+async function openStage(page: Page, stage: string) {
+    const name = new RegExp(`^${stage}$`, 'i');
+    await page.getByRole('link', { name: new RegExp(stage, 'i') }).click();
+    await expect(page.getByRole('heading', { level: 1, name })).toBeAttached();
+}
+
 const LYING = { width: 1024, height: 768 };
 const UPRIGHT = { width: 768, height: 1024 };
 
@@ -61,8 +68,7 @@ test('no stage of a piece has a fault or sticks out, on a tablet that lies or st
     await openHarbour(page);
     await page.getByRole('button', { name: /Small float, blue/ }).click();
     for (const stage of STAGES) {
-        await page.getByRole('link', { name: new RegExp(stage, 'i') }).click();
-        await expect(page.getByRole('heading', { level: 1 })).toBeAttached();
+        await openStage(page, stage);
         if (stage === 'match') {
             await expect(page.getByText('Nearest single')).toBeAttached();
             await page.getByRole('button', { name: /More conditions/ }).click();
@@ -185,9 +191,15 @@ test.describe('under a finger', () => {
     /** Buttons, links that look like them, tabs, ticks and fields that are smaller than a finger, by name. */
     const small = (page: Page) =>
         page.evaluate((least) => {
-            const pressed = document.querySelectorAll<HTMLElement>(
-                'button, [role=tab], nav a, select, input[type=text]',
-            );
+            const pressed = [
+                ...document.querySelectorAll<HTMLElement>(
+                    'button, [role=tab], nav a, select, input[type=text], label:has(input[type=checkbox])',
+                ),
+                // Links that stand in a sentence are as high as its lines.
+                ...[...document.querySelectorAll<HTMLElement>('main a')].filter((link) =>
+                    getComputedStyle(link).display.endsWith('flex'),
+                ),
+            ];
 
             return pressed
                 .filter((part) => part.checkVisibility() && !part.hasAttribute('disabled'))
@@ -203,8 +215,7 @@ test.describe('under a finger', () => {
         await openHarbour(page);
         await page.getByRole('button', { name: /Small float, blue/ }).tap();
         for (const stage of STAGES) {
-            await page.getByRole('link', { name: new RegExp(stage, 'i') }).tap();
-            await expect(page.getByRole('heading', { level: 1 })).toBeAttached();
+            await openStage(page, stage);
             if (stage === 'match') await page.getByRole('button', { name: /Adjust recipe For/ }).tap();
             if (stage === 'match') await expect(page.getByTestId('words')).toBeVisible();
             expect.soft(await small(page), stage).toEqual([]);
@@ -247,8 +258,7 @@ test('at twice the size nothing sticks out sideways, and targets keep their size
     await page.setViewportSize({ width: 640, height: 400 });
     await openHarbour(page);
     for (const stage of STAGES) {
-        await page.getByRole('link', { name: new RegExp(stage, 'i') }).click();
-        await expect(page.getByRole('heading', { level: 1 })).toBeAttached();
+        await openStage(page, stage);
         await expectSound(page, ['target-size']);
     }
     for (const address of ['/pencils', '/swatches', '/studio', '/pieces']) {
