@@ -129,7 +129,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('pieces/{piece}/toned', [PlanController::class, 'tone']);
     Route::get('pieces/{piece}/neighbours', [PlanController::class, 'neighbours'])->middleware('throttle:heavy');
     Route::get('pieces/{piece}/simulation.png', [PlanController::class, 'simulation'])->middleware('throttle:heavy');
-    Route::get('pieces/{piece}/places.png', [PlanController::class, 'places'])->middleware('throttle:heavy');
+    Route::get('pieces/{piece}/parts', [PlanController::class, 'parts'])->middleware('throttle:heavy');
     Route::get('pieces/{piece}/value-check', [PlanController::class, 'valueCheck'])->middleware('throttle:heavy');
     Route::delete('pieces/{piece}/planning/last', [PlanController::class, 'takeBack']);
     Route::post('pieces/{piece}/gradient', [PlanController::class, 'gradient'])->middleware('throttle:heavy');

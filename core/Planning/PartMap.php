@@ -112,6 +112,21 @@ final readonly class PartMap
     }
 
     /**
+     * All of it: for each pixel three bytes, the two colours that it lies between, counted from 1 (0: none), and how far it is on the
+     * way from the first to the second, of 255. Colours beyond the 255th are none.
+     */
+    public function bytes(): string
+    {
+        $bytes = '';
+        for ($at = 0, $count = $this->photo->count(); $at < $count; $at++) {
+            $lies = $this->at($at);
+            $bytes .= $lies === null || max($lies[0], $lies[1]) > 254 ? "\0\0\0" : chr($lies[0] + 1).chr($lies[1] + 1).chr((int) round(255.0 * $lies[2]));
+        }
+
+        return $bytes;
+    }
+
+    /**
      * Where some colours lie.
      *
      * @param  list<string>  $targets  ids

@@ -191,7 +191,7 @@ it('shows another artist nothing: 404 on every address', function (): void {
     $this->actingAs(artist());
     foreach ([
         ['get', $this->url], ['patch', $this->url], ['delete', $this->url], ['post', $this->url.'/restore'],
-        ['get', $this->url.'/look'], ['get', $this->url.'/cut?count=8'], ['get', $this->url.'/reserves'], ['get', $this->url.'/transfer.pdf'], ['get', $this->url.'/simulation.png'], ['get', $this->url.'/places.png?targets=x'], ['get', $this->url.'/value-check'], ['get', $this->url.'/plan'],
+        ['get', $this->url.'/look'], ['get', $this->url.'/cut?count=8'], ['get', $this->url.'/reserves'], ['get', $this->url.'/transfer.pdf'], ['get', $this->url.'/simulation.png'], ['get', $this->url.'/parts'], ['get', $this->url.'/value-check'], ['get', $this->url.'/plan'],
         ['post', $this->url.'/zones/undo'], ['get', "/api/references/{$reference}/photos/photo"], ['delete', "/api/references/{$reference}"], ['post', "/api/references/{$reference}/restore"],
         ['delete', "/api/targets/{$target}"], ['post', "/api/targets/{$target}/restore"], ['post', "/api/zones/{$zone['id']}/split"], ['get', $this->url.'/plan.pdf'],
         ['delete', $this->url.'/drawing/last'], ['delete', "/api/zones/{$zone['id']}"],

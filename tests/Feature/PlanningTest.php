@@ -139,17 +139,21 @@ it('shows the drawing at every stage, and checks its values', function (): void 
     $this->getJson($this->url.'/simulation.png?steps=few')->assertUnprocessable();
 });
 
-it('shows where a turn goes: a veil that is open there, and nowhere else', function (): void {
+it('tells for each pixel which colours of the plan lie there', function (): void {
     planPicture($this);
     $place = $this->getJson($this->url.'/plan')->json('turns.1.places.0');
-    $png = $this->get($this->url.'/places.png?targets='.implode(',', $place['targets']))->assertOk()->assertHeader('Content-Type', 'image/png')->getContent();
+    ['targets' => $targets, 'picture' => $picture] = $this->getJson($this->url.'/parts')->assertOk()->json();
     $image = new Imagick;
-    $image->readImageBlob($png);
+    $image->readImageBlob(base64_decode(substr($picture, strlen('data:image/png;base64,'))));
     $zone = collect($this->getJson($this->url)->json('zones'))->firstWhere('id', $place['zone']);
-    $veiled = static fn (float $x, float $y): float => $image->getImagePixelColor((int) ($x * $image->getImageWidth()), (int) ($y * $image->getImageHeight()))->getColorValue(Imagick::COLOR_ALPHA);
-    expect($veiled($zone['x'], $zone['y']))->toBeLessThan(0.1)
-        ->and($veiled($zone['x'] < 0.5 ? $zone['x'] + 0.5 : $zone['x'] - 0.5, $zone['y']))->toBe(1.0);
-    $this->getJson($this->url.'/places.png')->assertUnprocessable();
+    $at = static function (float $x, float $y) use ($image, $targets): array {
+        ['r' => $one, 'g' => $other] = $image->getImagePixelColor((int) ($x * $image->getImageWidth()), (int) ($y * $image->getImageHeight()))->getColor();
+
+        return [$targets[$one - 1] ?? null, $targets[$other - 1] ?? null];
+    };
+    $own = array_column($zone['targets'], 'id');
+    expect($at($zone['x'], $zone['y'])[0])->toBeIn($own)->and($at($zone['x'], $zone['y'])[1])->toBeIn($own)
+        ->and($at($zone['x'] < 0.5 ? $zone['x'] + 0.5 : $zone['x'] - 0.5, $zone['y'])[0])->not->toBeIn($own);
 });
 
 it('keeps no more drawings than one goes back and forth between', function (): void {

@@ -317,6 +317,7 @@ export const turnOf = (of: PlanStep, changes: Partial<Turn> = {}): Turn => ({
             onlyIf: of.onlyIf,
             stroke: 'small circles',
             direction: null,
+            feather: null,
             before: of.before,
             after: of.after,
             wanted: of.target,

@@ -81,13 +81,18 @@ final class PlanController
         return new Response($drawings->simulated($piece, $request->has('steps') ? $request->integer('steps') : null), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=60']);
     }
 
-    /** A veil over the photo that leaves open where some colours of the piece lie. */
-    public function places(Request $request, Piece $piece, PictureParts $parts): Response
+    #[OA\Get(path: '/api/pieces/{piece}/parts', operationId: 'pictureParts', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [
+        new OA\Response(response: 200, description: 'Where in the picture each colour lies', content: new OA\JsonContent(required: ['targets', 'picture'], properties: [
+            new OA\Property(property: 'targets', type: 'array', description: 'colours, counted from 1 in the picture', items: new OA\Items(type: 'string')),
+            new OA\Property(property: 'picture', type: 'string', description: 'a PNG as a data URL: red and green the two colours that a pixel lies between (0: none), blue how far it is on the way from the first to the second'),
+        ])),
+    ])]
+    public function parts(Piece $piece, PictureParts $parts): JsonResponse
     {
         Gate::authorize('view', $piece);
-        $targets = explode(',', (string) $request->validate(['targets' => ['required', 'string', 'max:20000']], ['targets.*' => 'Name the colours, with commas between them.'])['targets']);
+        ['targets' => $targets, 'png' => $png] = $parts->all($piece);
 
-        return new Response($parts->veil($piece, $targets), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=60']);
+        return new JsonResponse(['targets' => $targets, 'picture' => 'data:image/png;base64,'.base64_encode($png)]);
     }
 
     #[OA\Get(path: '/api/pieces/{piece}/value-check', operationId: 'valueCheck', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [

@@ -153,6 +153,7 @@ final class PlanResource extends JsonResource
     {
         $page = $this->resource;
         [$plan, $piece, $states] = [$page->plan, $page->piece, $page->states];
+        $joins = array_column($page->joins, null, 'zone');
         $steps = [];
         $current = null;
         foreach ($plan->steps as $index => $step) {
@@ -165,7 +166,7 @@ final class PlanResource extends JsonResource
             'pullList' => [...array_map($this->entry(...), $plan->pullList), ...$this->lighteners()],
             'palette' => $piece->palette === null ? null : ['valueError' => null, 'trio' => null, 'separate' => $piece->palette['dE00'], ...Arr::except($piece->palette, 'apart'), 'curve' => $this->curve($piece->palette['curve'])],
             'cautions' => array_map(static fn (Caution $caution): string => $caution->sentence(), $plan->cautions),
-            'turns' => array_map(static fn (Turn $turn): TurnResource => new TurnResource($turn, $states, Handling::of($turn, $page->zones)), $plan->turns),
+            'turns' => array_map(static fn (Turn $turn): TurnResource => new TurnResource($turn, $states, Handling::of($turn, $page->zones, $joins)), $plan->turns),
             'built' => $plan->meanDifference() === null ? null : round($plan->meanDifference(), 2),
             'steps' => $steps,
             'beginnings' => Beginnings::of($piece, $plan),

@@ -24,7 +24,7 @@ use Prism\Planning\Order\Turn;
     new OA\Property(property: 'stage', type: 'string', enum: ['reserve', 'map', 'underlayer', 'build', 'dark', 'finish']),
     new OA\Property(property: 'role', type: 'string', enum: ['ground', 'reserve', 'map', 'redraw', 'underlayer', 'layer', 'rub', 'wash', 'lift', 'line', 'blend', 'burnish', 'sparkle']),
     new OA\Property(property: 'step', nullable: true, description: 'pencil and pressure, coats as in most places; null where none is used', oneOf: [new OA\Schema(ref: '#/components/schemas/Step')]),
-    new OA\Property(property: 'places', type: 'array', items: new OA\Items(required: ['zone', 'target', 'targets', 'name', 'part', 'coats', 'fade', 'edge', 'onlyIf', 'stroke', 'direction', 'before', 'after', 'wanted', 'keys', 'state'], properties: [
+    new OA\Property(property: 'places', type: 'array', items: new OA\Items(required: ['zone', 'target', 'targets', 'name', 'part', 'coats', 'fade', 'edge', 'onlyIf', 'stroke', 'direction', 'feather', 'before', 'after', 'wanted', 'keys', 'state'], properties: [
         new OA\Property(property: 'zone', type: 'string'),
         new OA\Property(property: 'target', type: 'string', description: 'the colour with the largest area there'),
         new OA\Property(property: 'targets', type: 'array', description: 'all colours that it goes to there', items: new OA\Items(type: 'string')),
@@ -39,7 +39,8 @@ use Prism\Planning\Order\Turn;
         new OA\Property(property: 'edge', nullable: true, type: 'string', description: 'of a place that stays paper: crisp, or fading over how many mm'),
         new OA\Property(property: 'onlyIf', nullable: true, type: 'string', description: 'what must still be seen for it to be laid; null: it is laid in any case'),
         new OA\Property(property: 'stroke', type: 'string', description: 'how the point travels: "along the form"'),
-        new OA\Property(property: 'direction', nullable: true, type: 'number', description: 'of the strands, degrees from the horizontal'),
+        new OA\Property(property: 'direction', nullable: true, type: 'number', description: 'of the strokes, degrees from the horizontal; null where they have none'),
+        new OA\Property(property: 'feather', nullable: true, type: 'number', description: 'mm over which it runs into what lies beside it'),
         new OA\Property(property: 'before', ref: '#/components/schemas/Colour'),
         new OA\Property(property: 'after', ref: '#/components/schemas/Colour'),
         new OA\Property(property: 'wanted', ref: '#/components/schemas/Colour', description: 'what it is to become in the end'),
@@ -105,6 +106,7 @@ final class TurnResource extends JsonResource
             'onlyIf' => $place->onlyIf(),
             'stroke' => $this->handling->strokes[$index]->words(),
             'direction' => $this->handling->directions[$index],
+            'feather' => $this->handling->feathers[$index] === null ? null : round($this->handling->feathers[$index]),
             'before' => ColourResource::make($place->steps[0]->before),
             'after' => ColourResource::make($place->steps[0]->after),
             'wanted' => ColourResource::make($place->steps[0]->zone->target),

@@ -9,8 +9,9 @@ use App\Studio\Photos\KeptFiles;
 use App\Studio\Photos\PhotoRenderer;
 use App\Studio\Photos\PhotoStore;
 use App\Studio\Planning\PictureZones;
-use Imagick;
 use Prism\Planning\PartMap;
+use Prism\Planning\PictureTarget;
+use Prism\Planning\PictureZone;
 use Prism\Reference\Image\Field;
 use Prism\Reference\Zones\ZoneMap;
 
@@ -22,8 +23,8 @@ final class PictureParts
 
     private const SMALL = 120;
 
-    /** Of one photo: those of all turns of a plan, and of some more. */
-    private const KEPT = 150;
+    /** Of one photo: as zones are now, and as they were before they were tried otherwise. */
+    private const KEPT = 6;
 
     /** Tone of the small maps: paper, and where the turn goes. */
     private const PAPER = 236;
@@ -38,32 +39,22 @@ final class PictureParts
     }
 
     /**
-     * A veil over all of the picture but these colours: a PNG of grey and alpha; kept until zones or photo change.
+     * Which colours lie where, for all of the picture at once: kept until zones or photo change.
      *
-     * @param  list<string>  $targets  ids
+     * @return array{targets: list<string>, png: string} ids, counted from 1 in the picture; an RGB PNG as {@see PartMap::bytes} tells
      */
-    public function veil(Piece $piece, array $targets): string
+    public function all(Piece $piece): array
     {
-        sort($targets);
-        $key = hash('xxh128', json_encode([$this->picture->of($piece), base64_encode((string) $piece->zone_map), $piece->reference()->picture, $targets], JSON_THROW_ON_ERROR));
-
-        return KeptFiles::of($this->photos->folderOf($piece->reference()), 'veil', $key, self::KEPT, function () use ($piece, $targets): string {
+        $zones = $this->picture->of($piece);
+        $key = hash('xxh128', json_encode([$zones, base64_encode((string) $piece->zone_map), $piece->reference()->picture], JSON_THROW_ON_ERROR));
+        $png = KeptFiles::of($this->photos->folderOf($piece->reference()), 'parts', $key, self::KEPT, function () use ($piece): string {
             [$field, $parts] = $this->parts($piece, self::EDGE);
-            $mask = $parts->mask($targets);
-            $veil = '';
-            for ($at = 0, $count = strlen($mask); $at < $count; $at++) {
-                $veil .= "\0\0\0".chr(255 - ord($mask[$at]));
-            }
-            $image = new Imagick;
-            $image->setSize($field->width, $field->height);
-            $image->setOption('depth', '8');
-            $image->setFormat('rgba');
-            $image->readImageBlob($veil, 'veil.rgba');
-            $image->setFormat('png');
-            $image->setImageFormat('png');
 
-            return $image->getImageBlob();
+            return PhotoRenderer::png($field->width, $field->height, $parts->bytes());
         });
+        $targets = array_merge(...array_map(static fn (PictureZone $zone): array => array_map(static fn (PictureTarget $target): string => $target->id, $zone->targets), $zones));
+
+        return ['targets' => $targets, 'png' => $png];
     }
 
     /**

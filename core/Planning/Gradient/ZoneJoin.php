@@ -47,6 +47,25 @@ final readonly class ZoneJoin implements \JsonSerializable
         ));
     }
 
+    /**
+     * Over how much some of its values run into those beside them.
+     *
+     * @param  list<string>  $targets  that are laid now
+     * @return ?float millimetres; null where nothing lies beside them
+     */
+    public function featherMm(array $targets): ?float
+    {
+        $feather = null;
+        foreach (array_slice($this->spans, 1) as $i => $darker) {
+            $lighter = $this->spans[$i];
+            if (in_array($lighter['target'], $targets, true) !== in_array($darker['target'], $targets, true)) {
+                $feather = max($feather ?? 0.0, $lighter['toMm'] - $darker['fromMm']);
+            }
+        }
+
+        return $feather;
+    }
+
     /** @return array{zone: string, towards: string|null, lengthMm: float, steps: int, spans: list<array{target: string, from: float, to: float, fromMm: float, toMm: float}>} */
     public function jsonSerialize(): array
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Prism\Planning\Order;
 
 use Prism\Layering\StepKind;
+use Prism\Planning\Gradient\ZoneJoin;
 use Prism\Planning\PictureZone;
 use Prism\Schools\Surface;
 
@@ -25,32 +26,46 @@ final readonly class Handling
     /** A sharp point lasts for about so much, mm² of one coat. */
     private const POINT_LASTS_MM2 = 1500.0;
 
+    /** Less than this no hand feathers, mm. */
+    private const LEAST_FEATHER_MM = 1.0;
+
     /** It is said how often only from so many times on. */
     private const OFTEN = 2;
 
     /**
      * @param  ?Point  $point  null where no pencil is in the hand
      * @param  list<Stroke>  $strokes  one for each place of the turn, in their order
-     * @param  list<?float>  $directions  of the strands, degrees from the horizontal, one for each place; null where there are none
+     * @param  list<?float>  $directions  of the strokes, degrees from the horizontal, one for each place; null where they have none
+     * @param  list<?float>  $feathers  over how many mm each place runs into what lies beside it; null where it does not
      * @param  list<string>  $reminders  sentences, the most needed first
      */
-    private function __construct(public ?Point $point, public array $strokes, public array $directions, public array $reminders)
+    private function __construct(public ?Point $point, public array $strokes, public array $directions, public array $feathers, public array $reminders)
     {
     }
 
-    /** @param  array<string, PictureZone>  $zones  by id; a zone that was not read is taken as smooth */
-    public static function of(Turn $turn, array $zones): self
+    /**
+     * @param  array<string, PictureZone>  $zones  by id; a zone that was not read is taken as smooth
+     * @param  array<string, ZoneJoin>  $joins  by zone
+     */
+    public static function of(Turn $turn, array $zones, array $joins = []): self
     {
-        $strokes = $directions = [];
+        $strokes = $directions = $feathers = [];
         foreach ($turn->places as $place) {
             $zone = $zones[$place->zone] ?? null;
             $stroke = self::isLine($turn, $place) ? Stroke::Line : Stroke::on($zone->surface ?? Surface::Smooth);
             $strokes[] = $stroke;
-            $directions[] = $stroke === Stroke::Strands ? $zone?->direction : null;
+            $feather = $stroke === Stroke::Line ? null : ($joins[$place->zone] ?? null)?->featherMm(array_map(static fn (PlanStep $step): string => $step->zone->id, $place->steps));
+            $feathers[] = $feather === null || $feather < self::LEAST_FEATHER_MM ? null : $feather;
+            $directions[] = match ($stroke) {
+                Stroke::Strands => $zone?->direction,
+                // A form is followed where it is equally light.
+                Stroke::Form => $zone?->gradient === null ? null : fmod($zone->gradient->degrees + 90.0, 180.0),
+                default => null,
+            };
         }
         $point = $turn->pencil === null ? null : self::point($turn);
 
-        return new self($point, $strokes, $directions, self::reminders($turn, $point));
+        return new self($point, $strokes, $directions, $feathers, self::reminders($turn, $point));
     }
 
     private static function isLine(Turn $turn, Place $place): bool

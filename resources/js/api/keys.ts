@@ -8,6 +8,7 @@ export const keys = {
     pieces: ['pieces'] as const,
     piece: (id: string) => ['piece', id] as const,
     plan: (id: string) => ['piece', id, 'plan'] as const,
+    parts: (id: string) => ['piece', id, 'plan', 'parts'] as const,
     drawing: (id: string) => ['piece', id, 'drawing'] as const,
     look: (id: string) => ['piece', id, 'look'] as const,
     reserves: (id: string) => ['piece', id, 'look', 'reserves'] as const,

@@ -676,6 +676,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/pieces/{piece}/parts': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['pictureParts'];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/pieces/{piece}/value-check': {
         parameters: {
             query?: never;
@@ -2144,8 +2160,10 @@ export interface components {
                 onlyIf: string | null;
                 /** @description how the point travels: "along the form" */
                 stroke: string;
-                /** @description of the strands, degrees from the horizontal */
+                /** @description of the strokes, degrees from the horizontal; null where they have none */
                 direction: number | null;
+                /** @description mm over which it runs into what lies beside it */
+                feather: number | null;
                 before: components['schemas']['Colour'];
                 after: components['schemas']['Colour'];
                 wanted: components['schemas']['Colour'];
@@ -5829,6 +5847,68 @@ export interface operations {
                 };
                 content: {
                     'application/json': components['schemas']['Neighbours'][];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    pictureParts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Where in the picture each colour lies */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        /** @description colours, counted from 1 in the picture */
+                        targets: string[];
+                        /** @description a PNG as a data URL: red and green the two colours that a pixel lies between (0: none), blue how far it is on the way from the first to the second */
+                        picture: string;
+                    };
                 };
             };
             /** @description Nobody is signed in */

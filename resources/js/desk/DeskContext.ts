@@ -2,6 +2,7 @@ import { createContext, useContext } from 'react';
 import type { Colour, Crop, Piece, Target, Zone } from '../api/client';
 import type { Spot } from '../api/queries';
 import type { useAddress } from './address';
+import type { Stroking } from './strokes';
 
 /** What the right side speaks of: one colour of the selected zone, or a free sample. */
 export interface Selected {
@@ -45,6 +46,11 @@ export interface Lit {
     zones: string[];
     /** Colours of these zones that it goes to. */
     targets: string[];
+    strokes: Stroking[];
+    /** Colours beside them that stay paper. */
+    paper: string[];
+    /** The sheet turned by so many degrees, clockwise, so that the strokes come easily. */
+    turnedBy: number;
 }
 
 /** What the picture shows besides what is selected. */

@@ -1,4 +1,4 @@
-import { useLayoutEffect, useState } from 'react';
+import { useLayoutEffect, useMemo, useState } from 'react';
 import { useLocation } from 'react-router';
 import styled from 'styled-components';
 import type { Piece, Zone } from '../api/client';
@@ -7,12 +7,15 @@ import { usePlan } from '../api/queries';
 import { useSquint, useView } from './address';
 import { CropFrame } from './CropFrame';
 import { useChosen, useDeskPiece, useOverlay, useTool } from './DeskContext';
-import { drawingUrl, veilUrl } from './drawing';
+import { drawingUrl } from './drawing';
 import { Grid } from './Grid';
 import { PictureFilters } from './PictureFilters';
+import { useParts } from './parts';
 import { PictureLines } from './PictureLines';
 import { Sheet } from './Sheet';
+import type { Stroking } from './strokes';
 import { usePointers } from './usePointers';
+import { Veil } from './Veil';
 import { useZoom, useZoomed, WHOLE } from './zoom';
 
 const MAGNIFY = 9;
@@ -48,15 +51,6 @@ const Reserved = styled.div`
     pointer-events: none;
 `;
 
-const Veil = styled.div`
-    position: absolute;
-    inset: 0;
-    background: ${({ theme }) => theme.surround};
-    opacity: 0.86;
-    mask-size: 100% 100%;
-    pointer-events: none;
-`;
-
 const Waiting = styled.p`
     position: absolute;
     inset: 0;
@@ -83,6 +77,8 @@ const Isolated = styled.div`
 `;
 
 const NONE: Zone[] = [];
+const NOWHERE: string[] = [];
+const NO_STROKES: Stroking[] = [];
 
 /** What of the plan is shown in the picture: the drawing to be, where the pencil goes, and the zones it goes to. */
 function usePlanShown(piece: Piece, view: ReturnType<typeof useView>) {
@@ -91,14 +87,35 @@ function usePlanShown(piece: Piece, view: ReturnType<typeof useView>) {
     const plan = usePlan(piece.id, view.view === 'drawing' || view.places !== null || lit !== null).data;
     const draws = pathname.endsWith('/draw');
     const shown = pathname.endsWith('/plan') ? plan?.turns.find(({ number }) => number === view.places) : undefined;
-    const goesTo = draws && lit ? lit.targets : (shown?.places.flatMap(({ targets }) => targets) ?? []);
+    const litTargets = draws && lit ? lit.targets : null;
+    const goesTo = useMemo(
+        () => litTargets ?? shown?.places.flatMap(({ targets }) => targets) ?? NOWHERE,
+        [litTargets, shown],
+    );
+    const parts = useParts(piece.id, plan !== undefined && (draws || goesTo.length > 0));
 
     return {
         drawing: plan ? drawingUrl(piece.id, plan, view.stage ?? plan.total) : null,
-        /** A mask: what it covers is veiled. */
-        veil: plan && goesTo.length > 0 ? veilUrl(piece.id, plan, goesTo) : null,
+        veil:
+            parts && goesTo.length > 0
+                ? {
+                      parts,
+                      targets: goesTo,
+                      strokes: (draws && lit?.strokes) || NO_STROKES,
+                      paper: (draws && lit?.paper) || NOWHERE,
+                  }
+                : null,
+        turnedBy: draws && lit ? lit.turnedBy : 0,
         litZones: draws && lit ? piece.zones.filter(({ id }) => lit.zones.includes(id)) : NONE,
     };
+}
+
+/** Turned clockwise, and so much smaller that its corners stay in sight. */
+function turnedWithin(degrees: number, ratio: number): string {
+    const angle = Math.abs((degrees * Math.PI) / 180);
+    const [c, s] = [Math.abs(Math.cos(angle)), Math.abs(Math.sin(angle))];
+
+    return `rotate(${degrees}deg) scale(${Math.min(1 / (c + s / ratio), 1 / (s * ratio + c)).toFixed(4)})`;
 }
 
 interface PhotoProps {
@@ -142,14 +159,11 @@ export function Picture() {
     const view = useView();
     const look = useLook(piece.id).data;
     const reserves = useKeptReserves(piece, view.reserves).data ?? undefined;
-    const { drawing, veil, litZones } = usePlanShown(piece, view);
+    const { drawing, veil, litZones, turnedBy } = usePlanShown(piece, view);
     const zoom = useZoom();
     const isClose = useZoomed(({ scale }) => scale > CLOSE);
 
     const [shown, setShown] = useState<string | null>(null);
-    const [veiledBy, setVeiledBy] = useState<string | null>(null);
-    // Until the mask is there, nothing would be seen of the veil.
-    const veiled = veil !== null && veiledBy === veil;
 
     const { photo, format } = piece;
     const region = tool?.kind === 'crop' ? WHOLE : (format.crop ?? WHOLE);
@@ -172,8 +186,10 @@ export function Picture() {
     ]
         .filter(Boolean)
         .join(' ');
-    const turned =
+    const flipped =
         view.mirror || view.turn ? `scale(${view.mirror !== view.turn ? -1 : 1}, ${view.turn ? -1 : 1})` : undefined;
+    const transform =
+        [turnedBy === 0 ? '' : turnedWithin(turnedBy, ratio), flipped ?? ''].join(' ').trim() || undefined;
     const { frame, drawn, handlers } = usePointers({ piece, view, tool, spot, ratio });
 
     return (
@@ -187,7 +203,9 @@ export function Picture() {
             style={{
                 aspectRatio: ratio,
                 maxWidth: `calc((100vh - var(--beside, 274px)) * ${ratio})`,
-                transform: turned,
+                transform,
+                // While the sheet is turned it is looked at: what one would click lies elsewhere.
+                pointerEvents: turnedBy === 0 ? undefined : 'none',
             }}
             data-testid="picture"
         >
@@ -195,8 +213,7 @@ export function Picture() {
             {stepped && view.only !== null && <Hatched />}
             <Sheet>
                 <Photo photo={photo} source={source} filters={filters} onShown={setShown} />
-                {veil !== null && <img src={veil} alt="" hidden onLoad={() => setVeiledBy(veil)} data-testid="mask" />}
-                {veiled && <Veil data-testid="veil" style={{ maskImage: `url(${veil})` }} />}
+                {veil && <Veil {...veil} />}
                 {view.reserves && reserves && (
                     <Reserved
                         data-testid="reserves"
@@ -214,16 +231,16 @@ export function Picture() {
                         piece={piece}
                         selectedZone={selected?.zone ?? null}
                         litZones={litZones}
-                        veiled={veiled}
+                        veiled={veil !== null}
                         spot={selected?.zone ? null : spot}
                         pinned={pinned}
                         preview={borders}
                         lasso={drawn}
                         bordersShown={view.borders}
-                        turned={turned}
+                        turned={flipped}
                     />
                 )}
-                {view.grid && !view.isolate && <Grid format={format} turned={turned} />}
+                {view.grid && !view.isolate && <Grid format={format} turned={flipped} />}
                 {tool?.kind === 'crop' && (
                     <CropFrame
                         crop={tool.crop}

@@ -13,7 +13,3 @@ function digest(plan: Plan): string {
 /** Address of the simulated drawing after so many steps of a plan. */
 export const drawingUrl = (piece: string, plan: Plan, steps: number) =>
     `/api/pieces/${piece}/simulation.png?steps=${steps}&v=${digest(plan)}`;
-
-/** Address of a veil that leaves open where some colours of a piece lie. */
-export const veilUrl = (piece: string, plan: Plan, targets: string[]) =>
-    `/api/pieces/${piece}/places.png?targets=${[...new Set(targets)].sort().join(',')}&v=${digest(plan)}`;

@@ -22,6 +22,8 @@ import { PlaceList } from './PlaceList';
 import { SessionClock } from './SessionClock';
 import { StepBack } from './StepBack';
 import { TurnNow } from './TurnNow';
+import { TurnSheet, useTurnedSheet } from './TurnSheet';
+import { litBy, paperBy } from './lit';
 import { useKeptState } from './useKeptState';
 import { useWakeLock } from './useWakeLock';
 
@@ -165,13 +167,15 @@ export function DrawStage() {
     const next = turn ? plan.data?.turns[turn.number] : undefined;
     const open = useMemo(() => turn?.places.filter(({ state }) => state === 'open') ?? [], [turn]);
     const lit = open.find(({ keys }) => keys[0] === shown) ?? null;
-    const zones = (lit ? [lit] : open).map(({ zone }) => zone).join();
-    const targets = (lit ? [lit] : open).flatMap((place) => place.targets).join();
+    const { turnedBy, naturally, setTurned } = useTurnedSheet(lit ?? open[0]);
     useEffect(() => {
-        light(zones === '' ? null : { zones: zones.split(','), targets: targets.split(',') });
+        const places = lit ? [lit] : open;
+        light(
+            places.length === 0 ? null : { ...litBy(places), paper: paperBy(places, plan.data?.turns ?? []), turnedBy },
+        );
 
         return () => light(null);
-    }, [zones, targets, light]);
+    }, [lit, open, plan.data?.turns, turnedBy, light]);
     const numbers = useMemo(() => new Map(piece.zones.map(({ id }, index) => [id, index + 1])), [piece.zones]);
 
     const finish = (state: 'done' | 'skipped') => {
@@ -237,6 +241,7 @@ export function DrawStage() {
             {turn ? (
                 <>
                     <TurnNow turn={turn} />
+                    {naturally !== null && <TurnSheet by={naturally} isTurned={turnedBy !== 0} onChange={setTurned} />}
                     <PlaceList
                         places={turn.places}
                         numbers={numbers}

@@ -124,6 +124,9 @@ export function PlaceList({ places, numbers, saysCoats, onMark, onLook }: Props)
                                         place.direction === null
                                             ? place.stroke
                                             : `${place.stroke}, ${Math.round(place.direction)}° from level`,
+                                        place.feather === null
+                                            ? ''
+                                            : `feather ${place.feather} mm into what lies beside`,
                                     ]
                                         .filter(Boolean)
                                         .join('; ')}
