@@ -137,6 +137,8 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('pieces/{piece}/proof', [PlanController::class, 'prove'])->middleware('throttle:heavy');
     Route::get('pieces/{piece}/plan.pdf', [PlanController::class, 'sheet'])->middleware('throttle:heavy');
     Route::get('pieces/{piece}/drawing', [DrawingController::class, 'index']);
+    Route::get('pieces/{piece}/drawing/replans', [DrawingController::class, 'replans'])->middleware('throttle:heavy');
+    Route::post('pieces/{piece}/drawing/replans', [DrawingController::class, 'replan'])->middleware('throttle:heavy');
     Route::post('pieces/{piece}/drawing', [DrawingController::class, 'mark']);
     Route::delete('pieces/{piece}/drawing/last', [DrawingController::class, 'undo']);
     Route::post('pieces/{piece}/drawing/notes', [DrawingController::class, 'note']);

@@ -14,8 +14,10 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $step_key
  * @property string $state
  * @property int|null $entry_id  of the log
+ * @property string|null $laid  what was really laid, as notation; null: as the plan has it, or nothing
+ * @property float|null $mm2  of paper
  */
 final class DrawnStep extends Model
 {
-    protected $fillable = ['step_key', 'state', 'entry_id'];
+    protected $fillable = ['step_key', 'state', 'entry_id', 'laid', 'mm2'];
 }

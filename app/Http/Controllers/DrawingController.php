@@ -6,10 +6,14 @@ namespace App\Http\Controllers;
 
 use App\Http\Requests\MarkRequest;
 use App\Http\Requests\NoteRequest;
+use App\Http\Requests\ReplanRequest;
 use App\Http\Resources\DrawingEntryResource;
 use App\Http\Resources\PlanResource;
+use App\Http\Resources\ReplanResource;
 use App\Models\Piece;
 use App\Studio\Drawing\Marks;
+use App\Studio\Drawing\Replans;
+use App\Studio\Pencils\Catalogue;
 use App\Studio\Planning\PlanPages;
 use App\Studio\Planning\ZoneRecipes;
 use Illuminate\Http\Request;
@@ -24,7 +28,7 @@ final class DrawingController
     /** The log shows so many entries, the latest. */
     private const SHOWN = 500;
 
-    public function __construct(private readonly ZoneRecipes $recipes, private readonly PlanPages $pages, private readonly Marks $marks)
+    public function __construct(private readonly ZoneRecipes $recipes, private readonly PlanPages $pages, private readonly Marks $marks, private readonly Replans $replans, private readonly Catalogue $catalogue)
     {
     }
 
@@ -48,6 +52,12 @@ final class DrawingController
             new OA\Property(property: 'mark', type: 'string', description: 'a ULID of this press: sent twice it is done once'),
             new OA\Property(property: 'keys', type: 'array', description: 'steps of the plan', items: new OA\Items(type: 'string')),
             new OA\Property(property: 'state', type: 'string', enum: ['done', 'skipped', 'open'], description: 'open takes a mark off'),
+            new OA\Property(property: 'otherwise', type: 'object', description: 'what the hand did otherwise, where they are done: what is not said was as planned', properties: [
+                new OA\Property(property: 'pencil', type: 'string', description: 'RANGE:NUMBER'),
+                new OA\Property(property: 'pressurePercent', type: 'number'),
+                new OA\Property(property: 'coats', type: 'integer'),
+                new OA\Property(property: 'dabs', type: 'integer', description: 'with the eraser, afterwards'),
+            ]),
             new OA\Property(property: 'was', type: 'string', enum: ['open', 'done', 'skipped'], description: 'that all of them were seen as: refused if one is another by now'),
             new OA\Property(property: 'madeAt', type: 'string', format: 'date-time', description: 'when it was pressed, where it had to wait for the network'),
         ])),
@@ -66,9 +76,10 @@ final class DrawingController
         if ($steps === [] || count($steps) < count($wanted)) {
             abort(422, 'This step is no longer in the plan; its recipe has changed. Reload to see the plan as it is now.');
         }
-        $this->marks->mark($piece, $request->mark(), $steps, (string) $request->validated('state'), $request->validated('was'), $request->madeAt());
+        $otherwise = $request->otherwise($this->catalogue, $piece->user);
+        $this->marks->mark($piece, $request->mark(), $steps, (string) $request->validated('state'), $request->validated('was'), $request->madeAt(), $otherwise);
 
-        return new PlanResource($this->pages->of($piece, $plan));
+        return new PlanResource($this->pages->of($piece));
     }
 
     #[OA\Delete(path: '/api/pieces/{piece}/drawing/last', operationId: 'undoMark', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'mark', description: 'of the press that was seen as the last: refused if it is another by now', schema: new OA\Schema(type: 'string'))], responses: [
@@ -79,6 +90,44 @@ final class DrawingController
     {
         Gate::authorize('update', $piece);
         $this->marks->undo($piece, $request->validate(['mark' => ['sometimes', 'required', 'string', 'max:80']])['mark'] ?? null);
+
+        return new PlanResource($this->pages->of($piece));
+    }
+
+    #[OA\Get(path: '/api/pieces/{piece}/drawing/replans', operationId: 'proposedReplans', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [
+        new OA\Response(response: 200, description: 'Places where something was laid otherwise, and what is better laid from here on', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Replan'))),
+    ])]
+    public function replans(Piece $piece): AnonymousResourceCollection
+    {
+        Gate::authorize('view', $piece);
+
+        return ReplanResource::collection($this->replans->proposed($piece));
+    }
+
+    #[OA\Post(
+        path: '/api/pieces/{piece}/drawing/replans',
+        operationId: 'replan',
+        parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['mark', 'target', 'take', 'rest'], properties: [
+            new OA\Property(property: 'mark', type: 'string', description: 'a ULID of this press: sent twice it is done once'),
+            new OA\Property(property: 'target', type: 'string'),
+            new OA\Property(property: 'take', type: 'boolean', description: 'false: the plan stays as it is there'),
+            new OA\Property(property: 'rest', type: 'string', description: 'as it was proposed: refused if it is another by now'),
+            new OA\Property(property: 'madeAt', type: 'string', format: 'date-time'),
+        ])),
+        responses: [
+            new OA\Response(response: 200, description: 'The plan as it goes on', content: new OA\JsonContent(ref: '#/components/schemas/Plan')),
+            new OA\Response(response: 409, description: 'Changed meanwhile elsewhere', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function replan(ReplanRequest $request, Piece $piece): PlanResource
+    {
+        Gate::authorize('update', $piece);
+        $target = (string) $request->validated('target');
+        $request->boolean('take')
+            ? $this->replans->take($piece, $request->mark(), $target, (string) $request->validated('rest'), $request->madeAt())
+            : $this->replans->leave($piece, $request->mark(), $target, $request->madeAt());
 
         return new PlanResource($this->pages->of($piece));
     }

@@ -6,15 +6,22 @@ namespace App\Http\Resources;
 
 use App\Models\DrawingEntry;
 use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
+use Prism\Layering\Stack;
 
 /** @mixin DrawingEntry */
-#[OA\Schema(schema: 'DrawingEntry', required: ['mark', 'kind', 'turn', 'keys', 'note', 'undone', 'madeAt'], properties: [
+#[OA\Schema(schema: 'DrawingEntry', required: ['mark', 'kind', 'turn', 'keys', 'did', 'note', 'undone', 'madeAt'], properties: [
     new OA\Property(property: 'mark', type: 'string', description: 'given by who made it'),
-    new OA\Property(property: 'kind', type: 'string', enum: ['done', 'skipped', 'open', 'note'], description: 'open: a mark was taken off'),
+    new OA\Property(property: 'kind', type: 'string', enum: ['done', 'skipped', 'open', 'replanned', 'left', 'note'], description: 'open: a mark was taken off; replanned: a place was planned anew; left: it was not'),
     new OA\Property(property: 'turn', nullable: true, type: 'integer', description: 'of the plan as it was then'),
     new OA\Property(property: 'keys', type: 'array', description: 'steps that it marked', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'did', nullable: true, type: 'object', description: 'what was laid instead of what, and where', required: ['laid', 'planned', 'places'], properties: [
+        new OA\Property(property: 'laid', type: 'array', items: new OA\Items(ref: '#/components/schemas/Step')),
+        new OA\Property(property: 'planned', type: 'array', description: 'empty where nothing was to be laid', items: new OA\Items(ref: '#/components/schemas/Step')),
+        new OA\Property(property: 'places', type: 'array', items: new OA\Items(type: 'string')),
+    ]),
     new OA\Property(property: 'note', nullable: true, type: 'string'),
     new OA\Property(property: 'undone', type: 'boolean'),
     new OA\Property(property: 'madeAt', type: 'string', format: 'date-time'),
@@ -29,9 +36,19 @@ final class DrawingEntryResource extends JsonResource
             'kind' => $this->kind,
             'turn' => $this->turn,
             'keys' => array_map(strval(...), array_keys($this->before ?? [])),
+            'did' => $this->did === null ? null : [
+                'laid' => self::steps($this->did['laid'] ?? $this->did['rest'] ?? null),
+                'planned' => self::steps($this->did['planned'] ?? null),
+                'places' => $this->did['places'],
+            ],
             'note' => $this->note,
             'undone' => $this->undone,
             'madeAt' => $this->made_at->toIso8601String(),
         ];
+    }
+
+    private static function steps(?string $notation): AnonymousResourceCollection
+    {
+        return StepResource::collection($notation === null || $notation === '' ? [] : Stack::parse($notation)->steps);
     }
 }

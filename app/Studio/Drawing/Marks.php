@@ -5,11 +5,15 @@ declare(strict_types=1);
 namespace App\Studio\Drawing;
 
 use App\Models\DrawingEntry;
+use App\Models\DrawnStep;
 use App\Models\Piece;
+use App\Models\ZoneTarget;
 use App\Studio\ChangedMeanwhile;
 use App\Studio\Planning\Paces;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
+use Prism\Layering\Stack;
+use Prism\Planning\Order\Deviation;
 use Prism\Planning\Order\PlanStep;
 
 /**
@@ -18,7 +22,7 @@ use Prism\Planning\Order\PlanStep;
  */
 final class Marks
 {
-    private const WHAT = 'The drawing';
+    public const WHAT = 'The drawing';
 
     public function __construct(private readonly Paces $paces)
     {
@@ -29,10 +33,11 @@ final class Marks
      * @param  non-empty-list<PlanStep>  $steps
      * @param  string  $state  done, skipped, or open to take a mark off
      * @param  ?string  $was  what all of them were seen as; else {@see ChangedMeanwhile} is thrown. Null: whatever they are
+     * @param  ?Deviation  $otherwise  what the hand did otherwise than they say, where they are done
      */
-    public function mark(Piece $piece, string $mark, array $steps, string $state, ?string $was, Carbon $madeAt): void
+    public function mark(Piece $piece, string $mark, array $steps, string $state, ?string $was, Carbon $madeAt, ?Deviation $otherwise = null): void
     {
-        DB::transaction(function () use ($piece, $mark, $steps, $state, $was, $madeAt): void {
+        DB::transaction(function () use ($piece, $mark, $steps, $state, $was, $madeAt, $otherwise): void {
             self::lock($piece);
             if ($piece->drawingEntries()->where('mark', $mark)->exists()) {
                 return;
@@ -40,19 +45,43 @@ final class Marks
             $marked = $piece->drawnSteps();
             $marked->whereIn('step_key', array_map(static fn (PlanStep $step): string => $step->key, $steps));
             $rows = $marked->get()->keyBy('step_key');
-            $before = [];
+            $before = $lies = [];
             foreach ($steps as $step) {
                 $row = $rows->get($step->key);
                 if ($was !== null && ($row === null ? 'open' : $row->state) !== $was) {
                     throw new ChangedMeanwhile(self::WHAT);
                 }
-                $before[$step->key] = $row === null ? null : ['state' => $row->state, 'entry' => $row->entry_id];
+                $before[$step->key] = $row === null ? null : self::rowOf($row);
+                $lies[$step->key] = $state === 'done' ? self::lies($step, $row?->state === 'done' ? $row : null, $otherwise) : null;
             }
-            $entry = $piece->drawingEntries()->create(['mark' => $mark, 'kind' => $state, 'turn' => $steps[0]->turn, 'before' => $before, 'made_at' => $madeAt, ...$this->paces->noted($piece, $steps, $madeAt)]);
+            $did = [
+                'laid' => $lies[$steps[0]->key], 'planned' => $steps[0]->step === null ? null : (string) $steps[0]->step, 'role' => $steps[0]->role->value,
+                'places' => array_values(array_unique(array_map(static fn (PlanStep $step): string => $step->zone->zoneName(), $steps))),
+            ];
+            $entry = $piece->drawingEntries()->create(['mark' => $mark, 'kind' => $state, 'turn' => $steps[0]->turn, 'before' => $before, 'did' => $did, 'made_at' => $madeAt, ...$this->paces->noted($piece, $steps, $madeAt)]);
             foreach ($steps as $step) {
-                self::put($piece, $step->key, $state === 'open' ? null : ['state' => $state, 'entry' => $entry->id]);
+                self::put($piece, $step->key, $state === 'open' ? null : ['state' => $state, 'entry' => $entry->id, 'laid' => $lies[$step->key], 'mm2' => $step->zone->areaMm2]);
             }
         });
+    }
+
+    /** What lies from a step, as notation; null where nothing does. */
+    private static function lies(PlanStep $step, ?DrawnStep $row, ?Deviation $otherwise): ?string
+    {
+        $already = $row === null || $row->laid === null ? null : Stack::parse($row->laid);
+        $lies = match (true) {
+            $otherwise !== null => $otherwise->from($step->step, $already ?? ($row === null ? null : Stack::of(...$step->lies()))),
+            $already !== null => $already,
+            default => $step->step === null ? Stack::of() : Stack::of($step->step),
+        };
+
+        return count($lies) === 0 ? null : (string) $lies;
+    }
+
+    /** @return array{state: string, entry: int|null, laid: string|null, mm2: float|null} */
+    public static function rowOf(DrawnStep $row): array
+    {
+        return ['state' => $row->state, 'entry' => $row->entry_id, 'laid' => $row->laid, 'mm2' => $row->mm2];
     }
 
     /** @param  ?string  $seen  the press that was seen as the last; else {@see ChangedMeanwhile} is thrown. Null: whichever it is */
@@ -67,6 +96,9 @@ final class Marks
             foreach ($last->before ?? [] as $key => $was) {
                 self::put($piece, (string) $key, $was);
             }
+            if ($last?->recipe_before !== null) {
+                self::recipe($last->recipe_before['target'], ['stack' => $last->recipe_before['stack'], 'by_hand' => $last->recipe_before['by_hand']]);
+            }
             $last?->update(['undone' => true]);
         });
     }
@@ -80,18 +112,29 @@ final class Marks
         return $entries->first();
     }
 
-    /** @param  array{state: string, entry: int|null}|null  $to  null: no mark */
-    private static function put(Piece $piece, string $key, ?array $to): void
+    /** @param  array{state: string, entry: int|null, laid?: string|null, mm2?: float|null}|null  $to  null: no mark */
+    public static function put(Piece $piece, string $key, ?array $to): void
     {
         if ($to === null) {
             $piece->drawnSteps()->where('step_key', $key)->delete();
 
             return;
         }
-        $piece->drawnSteps()->updateOrCreate(['step_key' => $key], ['state' => $to['state'], 'entry_id' => $to['entry']]);
+        $piece->drawnSteps()->updateOrCreate(['step_key' => $key], ['state' => $to['state'], 'entry_id' => $to['entry'], 'laid' => $to['laid'] ?? null, 'mm2' => $to['mm2'] ?? null]);
     }
 
-    private static function lock(Piece $piece): void
+    /** @param  array{stack: string, by_hand: bool}  $recipe */
+    public static function recipe(string $target, array $recipe): void
+    {
+        $row = ZoneTarget::query()->find($target);
+        if ($row !== null) {
+            $row->recipe()->updateOrCreate([], $recipe);
+            $row->version++;
+            $row->save();
+        }
+    }
+
+    public static function lock(Piece $piece): void
     {
         Piece::query()->whereKey($piece->id)->lockForUpdate()->value('id');
     }

@@ -14,12 +14,14 @@ use App\Studio\Photos\PhotoStore;
 use App\Studio\Zones\Grounds;
 use App\Studio\Zones\Targets;
 use App\Studio\Zones\ZoneTraits;
+use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
 use Prism\Matching\EmptyBox;
 use Prism\Matching\Limits;
 use Prism\Matching\Recipe;
 use Prism\Matching\Trio;
 use Prism\Materials\Kit;
+use Prism\Planning\Order\AsDrawn;
 use Prism\Planning\Order\Plan;
 use Prism\Planning\Order\PlannedZone;
 use Prism\Planning\Order\Planner;
@@ -30,7 +32,7 @@ use Prism\Reference\LookRefused;
 final class ZoneRecipes
 {
     /** Goes up when plans are made differently from the same recipes. */
-    private const PLANS_VERSION = 2;
+    private const PLANS_VERSION = 3;
 
     /** Of one photo: as it is, and as it was before what one takes back. */
     private const KEPT_PLANS = 6;
@@ -94,7 +96,11 @@ final class ZoneRecipes
         return (string) $stack;
     }
 
-    /** @param  array<string, Stack>  $instead  by target, as the artist's own: to see what the plan would be with them */
+    /**
+     * As it goes on from what was really laid.
+     *
+     * @param  array<string, Stack>  $instead  by target, as the artist's own: to see what the plan would be with them
+     */
     public function plan(Piece $piece, array $instead = []): Plan
     {
         $zones = [];
@@ -110,7 +116,8 @@ final class ZoneRecipes
             }
         }
         $stacks = [...$stacks, ...$instead];
-        $desk = $this->catalogue->desk($piece->user, ...array_values($stacks));
+        $laid = self::drawn($piece);
+        $desk = $this->catalogue->desk($piece->user, ...array_values($stacks), ...array_values($laid));
         $onPaper = $this->engine->recipes($piece->paper, $piece->user, $desk);
         foreach ($rows as $zone) {
             $zone->setRelation('piece', $piece);
@@ -134,7 +141,28 @@ final class ZoneRecipes
             }
         }
 
-        return $this->kept($piece, $zones, $desk);
+        $grounds = null;
+
+        return AsDrawn::of($this->kept($piece, $zones, $desk), $laid, function (string $target) use ($piece, $desk, &$grounds): Predictor {
+            $grounds ??= $this->grounds->predictors($piece, $desk);
+
+            return $grounds[$target] ?? $this->engine->predictor($piece->paper, $piece->user, $desk);
+        });
+    }
+
+    /** @return array<string, Stack> what lies in place of steps, by key; none where they were left out */
+    private static function drawn(Piece $piece): array
+    {
+        $laid = [];
+        foreach ($piece->drawnSteps()->get() as $row) {
+            if ($row->state === 'skipped') {
+                $laid[$row->step_key] = Stack::of();
+            } elseif ($row->laid !== null) {
+                $laid[$row->step_key] = Stack::parse($row->laid);
+            }
+        }
+
+        return $laid;
     }
 
     /**

@@ -19,6 +19,12 @@ final readonly class Place
     {
     }
 
+    /** @param  non-empty-list<PlanStep>  $steps */
+    public function with(array $steps): self
+    {
+        return new self($this->zone, $this->name, $this->part, $this->coats, $steps);
+    }
+
     /** Which part of the zone, as an artist says it: "all", "middle and dark"; of two accents which, or both. */
     public function words(): string
     {

@@ -51,8 +51,8 @@ final readonly class Plan
     {
         $laid = [];
         foreach (array_slice($this->steps, 0, $steps) as $step) {
-            if ($step->step !== null) {
-                $laid[$step->zone->id] = ($laid[$step->zone->id] ?? Stack::of())->then($step->step);
+            foreach ($step->lies() as $lies) {
+                $laid[$step->zone->id] = ($laid[$step->zone->id] ?? Stack::of())->then($lies);
             }
         }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Prism\Planning\Order;
 
 use Prism\Colour\Lab;
+use Prism\Layering\Stack;
 use Prism\Layering\Step;
 
 /** One step of the whole drawing: where, what, and how the zone looks before and after. */
@@ -21,6 +22,7 @@ final readonly class PlanStep
      * @param  int  $turn  number of its turn, from 1
      * @param  list<string>  $because  why it comes before others
      * @param  ?string  $onlyIf  what must still be seen for it to be laid: "half a step too light"; null: it is laid in any case
+     * @param  ?Stack  $laid  what was really laid in its place, nothing where it was left out; null: as it is planned
      */
     public function __construct(
         public string $key,
@@ -38,7 +40,32 @@ final readonly class PlanStep
         public int $turn = 1,
         public array $because = [],
         public ?string $onlyIf = null,
+        public ?Stack $laid = null,
     ) {
+    }
+
+    /** @return list<Step> what lies from it when it is done */
+    public function lies(): array
+    {
+        return $this->laid->steps ?? ($this->step === null ? [] : [$this->step]);
+    }
+
+    /** Whether it is a step of the colour's recipe, or the paper that it leaves bare; not a line, a ground or a rubbing beside it. */
+    public function isOfRecipe(): bool
+    {
+        return $this->key === self::keyOf($this->zone, $this->layer);
+    }
+
+    /** Laid otherwise. */
+    public function drawn(Stack $laid): self
+    {
+        return new self($this->key, $this->zone, $this->role, $this->step, $this->layer, $this->before, $this->after, $this->sigma, $this->why, $this->startMinute, $this->minutes, $this->session, $this->turn, $this->because, $this->onlyIf, $laid);
+    }
+
+    /** The same over something else. */
+    public function looking(Lab $before, Lab $after, float $sigma): self
+    {
+        return new self($this->key, $this->zone, $this->role, $this->step, $this->layer, $before, $after, $sigma, $this->why, $this->startMinute, $this->minutes, $this->session, $this->turn, $this->because, $this->onlyIf, $this->laid);
     }
 
     /** Names the step of a colour that lays the last of these, as long as what lies below it is the same. */

@@ -37,6 +37,12 @@ final readonly class Turn
     ) {
     }
 
+    /** @param  non-empty-list<Place>  $places */
+    public function with(array $places): self
+    {
+        return new self($this->number, $this->stage, $this->role, $this->kind, $this->pencil, $this->pressurePercent, $places, $this->why, $this->because, $this->minutes, $this->session, $this->round);
+    }
+
     /** @return list<PlanStep> */
     public function steps(): array
     {

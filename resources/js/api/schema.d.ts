@@ -276,6 +276,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/pieces/{piece}/drawing/replans': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['proposedReplans'];
+        put?: never;
+        post: operations['replan'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/pieces/{piece}/drawing/notes': {
         parameters: {
             query?: never;
@@ -1455,14 +1471,21 @@ export interface components {
             /** @description given by who made it */
             mark: string;
             /**
-             * @description open: a mark was taken off
+             * @description open: a mark was taken off; replanned: a place was planned anew; left: it was not
              * @enum {string}
              */
-            kind: 'done' | 'skipped' | 'open' | 'note';
+            kind: 'done' | 'skipped' | 'open' | 'replanned' | 'left' | 'note';
             /** @description of the plan as it was then */
             turn: number | null;
             /** @description steps that it marked */
             keys: string[];
+            /** @description what was laid instead of what, and where */
+            did: {
+                laid: components['schemas']['Step'][];
+                /** @description empty where nothing was to be laid */
+                planned: components['schemas']['Step'][];
+                places: string[];
+            } | null;
             note: string | null;
             undone: boolean;
             /** Format: date-time */
@@ -1984,6 +2007,27 @@ export interface components {
         };
         /** @enum {string} */
         LampId: 'daylight' | 'north-light' | 'warm-lamp' | 'led';
+        Replan: {
+            /** @description the colour */
+            target: string;
+            zone: string;
+            name: string;
+            wanted: components['schemas']['Colour'];
+            /** @description what lies there */
+            present: components['schemas']['Step'][];
+            old: components['schemas']['Ending'];
+            new: components['schemas']['Ending'];
+            /** @description of the new one, as it is sent back to take it */
+            rest: string;
+            sentence: string;
+        };
+        Ending: {
+            /** @description from here on; none: nothing more */
+            steps: components['schemas']['Step'][];
+            colour: components['schemas']['Colour'];
+            dE00: number;
+            words: string;
+        };
         Reserves: {
             /** @description of what is drawn */
             paperShare: number;
@@ -3639,6 +3683,15 @@ export interface operations {
                      * @enum {string}
                      */
                     state: 'done' | 'skipped' | 'open';
+                    /** @description what the hand did otherwise, where they are done: what is not said was as planned */
+                    otherwise?: {
+                        /** @description RANGE:NUMBER */
+                        pencil?: string;
+                        pressurePercent?: number;
+                        coats?: number;
+                        /** @description with the eraser, afterwards */
+                        dabs?: number;
+                    };
                     /**
                      * @description that all of them were seen as: refused if one is another by now
                      * @enum {string}
@@ -3769,6 +3822,152 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    proposedReplans: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Places where something was laid otherwise, and what is better laid from here on */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Replan'][];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    replan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    /** @description a ULID of this press: sent twice it is done once */
+                    mark: string;
+                    target: string;
+                    /** @description false: the plan stays as it is there */
+                    take: boolean;
+                    /** @description as it was proposed: refused if it is another by now */
+                    rest: string;
+                    /** Format: date-time */
+                    madeAt?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The plan as it goes on */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Plan'];
+                };
+            };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Changed meanwhile elsewhere */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
             };
             /** @description Too often; Retry-After says when again */
             429: {
