@@ -113,10 +113,14 @@ final class ReplanFigures
     private static function row(string $name, array $figures): array
     {
         $anew = array_values(array_filter($figures, static fn (array $one): bool => $one['with'] !== null));
-        $pair = static fn (array $values): string => sprintf('%.2f / %.2f', Clock::quantile($values, 0.5), Clock::quantile($values, 0.9));
+        $pair = static function (string $of) use ($anew): string {
+            $values = array_map(static fn (array $one): float => (float) $one[$of], $anew);
+
+            return sprintf('%.2f / %.2f', Clock::quantile($values, 0.5), Clock::quantile($values, 0.9));
+        };
 
         return [
-            $name, (string) count($figures), (string) count($anew), $pair(array_column($anew, 'planned')), $pair(array_column($anew, 'without')), $pair(array_column($anew, 'with')),
+            $name, (string) count($figures), (string) count($anew), $pair('planned'), $pair('without'), $pair('with'),
             (string) count(array_filter($anew, static fn (array $one): bool => $one['with'] > $one['without'] + 0.5)),
         ];
     }

@@ -115,7 +115,7 @@ it('plans anew where a place would come out too far off: nearer than the old pla
     foreach (array_slice($replan->rest->steps, 0, -1) as $below) {
         expect($below->pressurePercent)->toBeLessThanOrEqual(60.0);
     }
-})->with(['another pencil' => ['QW:1823@45x2'], 'a dark one' => ['QW:3769@40'], 'left out' => ['']]);
+})->with(['another pencil' => ['QW:7432@45x2'], 'a dark one' => ['QW:3769@40'], 'left out' => ['']]);
 
 it('lifts where it is too dark', function (): void {
     $replan = replanned(passedAfter(planOfOne('QW:2616@35'), 1, [0 => 'QW:3769@45']));
