@@ -2,7 +2,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { describe, expect, it, vi } from 'vitest';
-import { PencilPicker } from '../../resources/js/match/PencilPicker';
+import { PencilPicker } from '../../resources/js/ui/PencilPicker';
 import { spokenMinutes } from '../../resources/js/ui/words';
 import { Choice } from '../../resources/js/ui/Choice';
 import { Dial } from '../../resources/js/ui/Dial';

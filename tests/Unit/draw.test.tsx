@@ -3,12 +3,12 @@ import { act, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it } from 'vitest';
 import { marked, unmarked } from '../../resources/js/api/marking';
-import type { DrawingEntry, Plan, PlanStep, Turn } from '../../resources/js/api/client';
+import type { DrawingEntry, Plan, PlanStep, Step, Turn } from '../../resources/js/api/client';
 import { saidOf } from '../../resources/js/draw/Diary';
 import { SessionClock } from '../../resources/js/draw/SessionClock';
 import { DrawStage } from '../../resources/js/draw/DrawStage';
 import { Around } from './desk';
-import { piece, planOf, planStep, show, turnOf, wash, zone } from './fixtures';
+import { colour, piece, planOf, planStep, show, step, turnOf, wash, zone } from './fixtures';
 import { Answer, serve } from './server';
 
 const zones = [zone('z1', 'Float', { share: 0.1 }), zone('z2', 'Rope', { share: 0.1 })];
@@ -57,6 +57,7 @@ const put = (of: Plan, more: Parameters<typeof serve>[0] = {}) => {
                           kind: 'done',
                           turn: 1,
                           keys: [],
+                          did: null,
                           note: null,
                           undone: false,
                           madeAt: '2026-11-28T10:05:00Z',
@@ -244,12 +245,101 @@ describe('time', () => {
     });
 });
 
+describe('what went otherwise', () => {
+    const box = {
+        'GET /api/pencils': () => ({
+            pencils: [
+                { id: 'QW:401', range: 'QW', number: '401', name: 'Made up', hex: '#305090' },
+                { id: 'QW:522', range: 'QW', number: '522', name: 'Another', hex: '#905030' },
+            ],
+        }),
+    };
+    const open = async () => userEvent.click(await screen.findByRole('button', { name: /It went otherwise/ }));
+
+    it('another pencil, pressure and coats are told for the places one says', async () => {
+        const { asked } = put(plan(), { ...box, 'POST /api/pieces/p1/drawing': () => plan(['done', 'open', 'open']) });
+        await open();
+        const done = screen.getByRole('button', { name: 'Done like this' });
+        // As long as nothing is otherwise there is nothing to tell.
+        expect(done.hasAttribute('disabled')).toBe(true);
+        await userEvent.type(await screen.findByRole('combobox', { name: 'Pencil' }), '522');
+        await userEvent.click(await screen.findByRole('option', { name: /522/ }));
+        await userEvent.click(screen.getByRole('button', { name: /Increase Pressure/ }));
+        await userEvent.click(screen.getByRole('button', { name: /Increase Coats/ }));
+        await userEvent.click(screen.getByRole('button', { name: /Where/ }));
+        await userEvent.click(await screen.findByRole('option', { name: /Zone 1/ }));
+        await userEvent.click(done);
+        await waitFor(() =>
+            expect(sent(asked)[0]).toMatchObject({
+                keys: ['key-1'],
+                state: 'done',
+                otherwise: { pencil: 'QW:522', pressurePercent: 45, coats: 2 },
+            }),
+        );
+        expect(screen.queryByTestId('otherwise')).toBeNull();
+    });
+
+    it('what lies there already is dabbed off', async () => {
+        const { asked } = put(plan(['done', 'open', 'open']), { ...box, 'POST /api/pieces/p1/drawing': () => plan() });
+        await open();
+        await userEvent.click(screen.getByRole('radio', { name: 'Took it off' }));
+        await userEvent.click(screen.getByRole('button', { name: /Increase Dabs/ }));
+        await userEvent.click(screen.getByRole('button', { name: 'Taken off' }));
+        await waitFor(() => expect(sent(asked)[0]).toMatchObject({ keys: ['key-1'], otherwise: { dabs: 2 } }));
+    });
+
+    it('colour on a place that stays paper is told with its pencil', async () => {
+        const of = plan();
+        const bare = turnOf(planStep(3, { turn: 2, role: 'reserve', step: null }));
+        const { asked } = put(
+            { ...of, turns: [...of.turns.slice(0, 1), { ...bare, number: 2, role: 'reserve', step: null }] },
+            { ...box, 'POST /api/pieces/p1/drawing': () => of },
+        );
+        await open();
+        await userEvent.click(screen.getByRole('radio', { name: 'Colour on bare paper' }));
+        await userEvent.click(screen.getByRole('button', { name: 'That happened' }));
+        await waitFor(() =>
+            expect(sent(asked)[0]).toMatchObject({
+                keys: ['key-3'],
+                otherwise: { pencil: 'QW:401', pressurePercent: 20 },
+            }),
+        );
+    });
+
+    it('what follows is taken anew or left, old beside new', async () => {
+        const ending = (dE00: number, words: string, steps: Step[]) => ({ steps, colour: colour(), dE00, words });
+        const replan = {
+            target: 'z1-middle',
+            zone: 'z1',
+            name: 'Float: middle',
+            wanted: colour(),
+            present: [step('522')],
+            old: ending(6.2, 'a step too dark', [step('401')]),
+            new: ending(1.4, 'a good match', []),
+            rest: '',
+            sentence: '',
+        };
+        const { asked } = put(plan(), {
+            ...box,
+            'GET /api/pieces/p1/drawing/replans': () => [replan],
+            'POST /api/pieces/p1/drawing/replans': () => plan(),
+        });
+        const card = await screen.findByTestId('replan');
+        expect(card.textContent).toContain('a step too dark dE00 6.2');
+        expect(card.textContent).toContain('a good match dE00 1.4Nothing more here.');
+        await userEvent.click(within(card).getByRole('button', { name: 'Take the new plan' }));
+        await userEvent.click(within(card).getByRole('button', { name: 'Leave it as it was' }));
+        await waitFor(() => expect(sent(asked).map(({ take }) => take)).toEqual([true, false]));
+    });
+});
+
 describe('the diary', () => {
     const entry = (more: Partial<DrawingEntry> = {}): DrawingEntry => ({
         mark: 'M1',
         kind: 'done',
         turn: 1,
         keys: ['key-1', 'key-2'],
+        did: null,
         note: null,
         undone: false,
         madeAt: '2026-11-28T10:05:00Z',
@@ -259,10 +349,31 @@ describe('the diary', () => {
     it('tells presses and notes in words', () => {
         expect(saidOf(entry(), plan())).toBe('Turn 1: 401 40 % light laid in 2 places');
         expect(saidOf(entry({ kind: 'skipped', keys: ['key-3'], turn: 2 }), plan())).toBe(
-            'Turn 2: wash skipped in 1 place',
+            'Turn 2: a wash skipped in 1 place',
         );
         expect(saidOf(entry({ keys: ['gone'] }), plan())).toBe('1 step laid, of a plan that has changed since');
         expect(saidOf(entry({ kind: 'note', note: 'Less on the rope.' }), plan())).toBe('Less on the rope.');
+    });
+
+    it('tells what was laid instead of what, and what was planned anew', () => {
+        const did = { laid: [step('522', 60, 3)], planned: [step('401', 40, 1)], places: ['Float', 'Rope'] };
+        const said = (more: Partial<DrawingEntry>) => saidOf(entry({ did, ...more }), plan());
+        expect(said({})).toBe('Turn 1: 522 60 % medium, 3 coats laid, instead of 401 40 % light in Float, Rope');
+        expect(said({ did: { ...did, laid: did.planned, places: ['A', 'B', 'C', 'D'] } })).toBe(
+            'Turn 1: 401 40 % light laid in 4 places',
+        );
+        expect(said({ did: { ...did, planned: [], places: ['Glint'] } })).toBe(
+            'Turn 1: 522 60 % medium, 3 coats laid on bare paper in Glint',
+        );
+        const dab = { ...wash, kind: 'lift' as const, notation: 'lift' };
+        expect(said({ did: { ...did, laid: [...did.planned, dab, dab] } })).toContain(
+            '401 40 % light, then a dab, then a dab laid, instead of',
+        );
+        expect(said({ kind: 'skipped' })).toBe('Turn 1: 401 40 % light skipped in Float, Rope');
+        expect(said({ kind: 'replanned', did: { ...did, laid: [] } })).toBe(
+            'Planned anew: Float, Rope; from here nothing more',
+        );
+        expect(said({ kind: 'left' })).toBe('Left as it was planned: Float, Rope');
     });
 
     it('takes a note for the turn at hand', async () => {

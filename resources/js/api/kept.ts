@@ -13,7 +13,7 @@ import {
     type ZoneCorrections,
 } from './client';
 import { keys, pieceHasChanged } from './keys';
-import { entryOf, marked, unmarked, type Mark, type Note } from './marking';
+import { entryOf, marked, unmarked, type Decision, type Mark, type Note } from './marking';
 import type { components } from './schema';
 
 type Lab = Pick<Colour, 'L' | 'a' | 'b'>;
@@ -51,6 +51,8 @@ const KEPT = {
         answered(api.POST('/api/pieces/{piece}/drawing', { params: { path: { piece } }, body })),
     unmark: (piece: string, mark: string) =>
         answered(api.DELETE('/api/pieces/{piece}/drawing/last', { params: { path: { piece }, query: { mark } } })),
+    replan: (piece: string, body: Decision) =>
+        answered(api.POST('/api/pieces/{piece}/drawing/replans', { params: { path: { piece } }, body })),
     note: (piece: string, body: Note) =>
         answered(api.POST('/api/pieces/{piece}/drawing/notes', { params: { path: { piece } }, body })),
 };
@@ -60,7 +62,7 @@ type OutputOf<K extends Kind> = Awaited<ReturnType<(typeof KEPT)[K]>>;
 
 const pieceOf = (key: readonly unknown[] | undefined) => String(key?.[1] ?? '');
 
-const isDrawing = (kind: Kind) => kind === 'mark' || kind === 'unmark';
+const isDrawing = (kind: Kind) => kind === 'mark' || kind === 'unmark' || kind === 'replan';
 
 /** Presses and notes of a drawing that are not sent yet. */
 const drawingsOf = (client: QueryClient, piece: string) =>
@@ -76,7 +78,7 @@ function logged(client: QueryClient, piece: string, entry: DrawingEntry) {
 function drawn(client: QueryClient, piece: string, change: (now: Plan, log: DrawingEntry[]) => [Plan, DrawingEntry[]]) {
     const plan = client.getQueryData<Plan>(keys.plan(piece));
     if (!plan) return;
-    void client.cancelQueries({ queryKey: keys.plan(piece) });
+    void client.cancelQueries({ queryKey: keys.plan(piece), exact: true });
     void client.cancelQueries({ queryKey: keys.drawing(piece) });
     const log = client.getQueryData<DrawingEntry[]>(keys.drawing(piece));
     const [next, entries] = change(plan, log ?? []);
@@ -131,7 +133,7 @@ export const useChangeTarget = (piece: string) => useKept('target', piece);
 export const useChangePiece = (piece: string) => useKept('piece', piece);
 
 /** Presses and notes of a drawing are sent in the order in which they were made. */
-const useDrawing = <K extends 'mark' | 'unmark' | 'note'>(kind: K, piece: string) =>
+const useDrawing = <K extends 'mark' | 'unmark' | 'replan' | 'note'>(kind: K, piece: string) =>
     useMutation<OutputOf<K>, Error, InputOf<K>>({
         mutationKey: [kind, piece, 'drawing'],
         scope: { id: `drawing ${piece}` },
@@ -142,7 +144,7 @@ export function useMark(piece: string) {
     const { mutate } = useDrawing('mark', piece);
 
     return useCallback(
-        (of: Pick<Mark, 'keys' | 'state' | 'was'>, told: { onError: (error: Error) => void }): string => {
+        (of: Pick<Mark, 'keys' | 'state' | 'was' | 'otherwise'>, told: { onError: (error: Error) => void }): string => {
             const mark = ulid();
             mutate({ ...of, mark, madeAt: new Date().toISOString() }, told);
 
@@ -153,6 +155,24 @@ export function useMark(piece: string) {
 }
 
 export const useUnmark = (piece: string) => useDrawing('unmark', piece).mutate;
+
+/** Takes what follows in a place as it is planned anew, or leaves the plan as it is. */
+export function useDecide(piece: string) {
+    const { mutate } = useDrawing('replan', piece);
+
+    return useCallback(
+        (of: Pick<Decision, 'target' | 'take' | 'rest'>, told: { onError: (error: Error) => void }) =>
+            mutate({ ...of, mark: ulid(), madeAt: new Date().toISOString() }, told),
+        [mutate],
+    );
+}
+
+/** Places where something was laid otherwise, and what is better laid from here on. */
+export const useReplans = (piece: string) =>
+    useQuery({
+        queryKey: keys.replans(piece),
+        queryFn: () => answered(api.GET('/api/pieces/{piece}/drawing/replans', { params: { path: { piece } } })),
+    }).data;
 
 export function useNote(piece: string) {
     const { mutate } = useDrawing('note', piece);

@@ -6,6 +6,24 @@ export interface Mark {
     keys: string[];
     state: 'done' | 'skipped' | 'open';
     was?: 'open' | 'done' | 'skipped';
+    /** What the hand did otherwise; what is not said was as planned. */
+    otherwise?: Otherwise;
+    madeAt: string;
+}
+
+export interface Otherwise {
+    pencil?: string;
+    pressurePercent?: number;
+    coats?: number;
+    dabs?: number;
+}
+
+/** What follows in a place, planned anew: taken, or left as it was. */
+export interface Decision {
+    mark: string;
+    target: string;
+    take: boolean;
+    rest: string;
     madeAt: string;
 }
 
@@ -59,6 +77,8 @@ export const entryOf = (
     kind,
     turn: 'note' in of ? of.turn : turn,
     keys: 'keys' in of ? of.keys : [],
+    // What was really laid is told by the server.
+    did: null,
     note: 'note' in of ? of.note : null,
     undone: false,
     madeAt,
@@ -83,7 +103,11 @@ export function unmarked(plan: Plan, log: DrawingEntry[], mark: string): [Plan, 
     const was = (key: string): State => {
         const before = holds.find(({ keys }) => keys.includes(key));
 
-        return before === undefined || before.kind === 'note' ? 'open' : before.kind;
+        return before?.kind === 'done' || before?.kind === 'skipped'
+            ? before.kind
+            : before?.kind === 'replanned'
+              ? 'done'
+              : 'open';
     };
     const back = entry.keys.reduce((now, key) => withStates(now, [key], was(key)), plan);
 

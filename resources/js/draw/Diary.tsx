@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Disclosure, DisclosurePanel, Button as AriaButton, Form, TextArea, TextField } from 'react-aria-components';
 import styled from 'styled-components';
-import { messageOf, type DrawingEntry, type Plan } from '../api/client';
+import { messageOf, type DrawingEntry, type Plan, type Step } from '../api/client';
 import { useDrawingLog, useNote } from '../api/kept';
 import { Button, buttonLook } from '../ui/Button';
 import { FieldLabel } from '../ui/Field';
@@ -68,20 +68,45 @@ const WHEN = new Intl.DateTimeFormat('en', {
 
 const DID = { done: 'laid', skipped: 'skipped', open: 'marked as open again' } as const;
 
-/** An entry in words: what was laid and in how many places, or what was written. */
-export function saidOf({ kind, keys, note, turn }: DrawingEntry, plan: Plan): string {
-    if (kind === 'note') return note ?? '';
-    const marked = plan.steps.filter(({ key }) => keys.includes(key));
-    const step = marked[0]?.step;
-    const zones = new Set(marked.map(({ zone }) => zone.id)).size;
-    const what = step?.pencil
-        ? `${step.pencil.number} ${pressureText(step.pressurePercent, step.passes)}`
-        : (marked[0]?.role ?? 'a step');
+/** So many places are named, more are counted. */
+const NAMED = 3;
 
-    // The plan may be another by now.
-    return marked.length === 0
-        ? `${counted(keys.length, 'step')} ${DID[kind]}, of a plan that has changed since`
-        : `Turn ${turn ?? marked[0]?.turn}: ${what} ${DID[kind]} in ${counted(zones, 'place')}`;
+const stepWords = (steps: Step[]) =>
+    steps
+        .map(({ kind, pencil, pressurePercent, passes }) =>
+            pencil ? `${pencil.number} ${pressureText(pressurePercent, passes)}` : LAID_BY[kind],
+        )
+        .join(', then ');
+
+const LAID_BY: Record<Step['kind'], string> = { layer: '', wash: 'a wash', blend: 'the blender', lift: 'a dab' };
+
+const notationOf = (steps: Step[]) => steps.map(({ notation }) => notation).join(' > ');
+
+/** An entry in words: what was laid, instead of what, and where; or what was written. */
+export function saidOf({ kind, keys, did, note, turn }: DrawingEntry, plan: Plan): string {
+    if (kind === 'note') return note ?? '';
+    const names = did?.places ?? [];
+    const where = names.length > 0 && names.length <= NAMED ? names.join(', ') : counted(names.length, 'place');
+    if (kind === 'left') return `Left as it was planned: ${where}`;
+    if (kind === 'replanned')
+        return `Planned anew: ${where}; from here ${stepWords(did?.laid ?? []) || 'nothing more'}`;
+    const marked = plan.steps.filter(({ key }) => keys.includes(key));
+    if (did === null) {
+        // Not answered yet, or from before that was noted. The plan may be another by now.
+        const step = marked[0]?.step;
+        const what = step ? stepWords([step]) : (marked[0]?.role ?? 'a step');
+        const zones = new Set(marked.map(({ zone }) => zone.id)).size;
+
+        return marked.length === 0
+            ? `${counted(keys.length, 'step')} ${DID[kind]}, of a plan that has changed since`
+            : `Turn ${turn ?? marked[0]?.turn}: ${what} ${DID[kind]} in ${counted(zones, 'place')}`;
+    }
+    const { laid, planned } = did;
+    const what = stepWords(kind === 'done' && laid.length > 0 ? laid : planned) || (marked[0]?.role ?? 'a step');
+    const isOtherwise = kind === 'done' && laid.length > 0 && notationOf(laid) !== notationOf(planned);
+    const instead = !isOtherwise ? '' : planned.length === 0 ? ' on bare paper' : `, instead of ${stepWords(planned)}`;
+
+    return `Turn ${turn}: ${what} ${DID[kind]}${instead} in ${where}`;
 }
 
 /** What was done and written down, read as a diary; a note for the turn at hand. */

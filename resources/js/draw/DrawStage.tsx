@@ -18,7 +18,9 @@ import { useKeys } from '../ui/useKeys';
 import { counted } from '../ui/words';
 import { Diary } from './Diary';
 import { Drying, useWet, wetUntil } from './Drying';
+import { Otherwise } from './Otherwise';
 import { PlaceList } from './PlaceList';
+import { ReplanCards } from './ReplanCards';
 import { SessionClock } from './SessionClock';
 import { StepBack } from './StepBack';
 import { TurnNow } from './TurnNow';
@@ -91,7 +93,7 @@ const Actions = styled.div`
 
 type Place = Turn['places'][number];
 
-type Press = Pick<Mark, 'keys' | 'state'>;
+type Press = Pick<Mark, 'keys' | 'state' | 'otherwise'>;
 
 const keysOf = (places: Place[]) => places.flatMap(({ keys }) => keys);
 
@@ -116,8 +118,14 @@ function usePresses(piece: string, plan: Plan | undefined) {
     const [past, setPast] = useState<(Press & { mark: string })[]>([]);
     const told = { onError: (error: Error) => notify(messageOf(error)) };
 
-    const put = (turn: Turn | null, places: Place[], state: Mark['state'], was: Mark['was']) => {
-        const press = { keys: keysOf(places), state };
+    const put = (
+        turn: Turn | null,
+        places: Place[],
+        state: Mark['state'],
+        was: Mark['was'],
+        otherwise?: Mark['otherwise'],
+    ) => {
+        const press = { keys: keysOf(places), state, ...(otherwise && { otherwise }) };
         const id = mark({ ...press, ...(was && { was }) }, told);
         setPast([...past, { ...press, mark: id }]);
         setFuture([]);
@@ -139,12 +147,13 @@ function usePresses(piece: string, plan: Plan | undefined) {
             // What another screen pressed is taken back, but not laid again from here.
             const press = past.find((one) => one.mark === last);
             setPast(past.filter((one) => one.mark !== last));
-            setFuture(press ? [{ keys: press.keys, state: press.state }, ...future] : []);
+            setFuture(press ? [{ ...press }, ...future] : []);
         },
         redo: () => {
             const [press, ...rest] = future;
             if (!press) return;
-            const id = mark(press, told);
+            const { keys, state, otherwise } = press;
+            const id = mark({ keys, state, ...(otherwise && { otherwise }) }, told);
             setPast([...past, { ...press, mark: id }]);
             setFuture(rest);
         },
@@ -231,6 +240,7 @@ export function DrawStage() {
                 </div>
             </Progress>
             <Drying wet={wet} onDry={dry} />
+            <ReplanCards piece={piece.id} />
             {stepsBack && before && (
                 <StepBack
                     behind={STAGES[before.stage]}
@@ -248,6 +258,12 @@ export function DrawStage() {
                         saysCoats={coats.size > 1}
                         onMark={(place, done) => put(turn, [place], done ? 'done' : 'open', undefined)}
                         onLook={look}
+                    />
+                    <Otherwise
+                        plan={plan.data}
+                        turn={turn}
+                        open={open}
+                        onHappened={({ turn: of, places, otherwise }) => put(of, places, 'done', undefined, otherwise)}
                     />
                     {next && <Next>Next: {shortly(next)}</Next>}
                 </>

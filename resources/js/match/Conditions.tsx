@@ -6,7 +6,7 @@ import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Tick } from '../ui/Tick';
 import { space, target, type } from '../ui/theme';
-import { PencilPicker } from './PencilPicker';
+import { PencilPicker } from '../ui/PencilPicker';
 import { counted } from '../ui/words';
 
 const Head = styled.div`

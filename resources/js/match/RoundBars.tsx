@@ -3,7 +3,7 @@ import styled from 'styled-components';
 import { SignButton } from '../ui/Button';
 import { space, target } from '../ui/theme';
 import type { DraftStep } from './draft';
-import type { Pickable } from './PencilPicker';
+import type { Pickable } from '../ui/PencilPicker';
 import { MOST_ROUNDS, roundsOf, type Round } from './rounds';
 
 const Bar = styled.div`

@@ -15,7 +15,7 @@ import { Keep } from './Keep';
 import { Notation } from './Notation';
 import { Outcome, OutcomeNotes } from './Outcome';
 import { again, layer, operation, readStack, writeStack, type DraftStep } from './draft';
-import type { Pickable } from './PencilPicker';
+import type { Pickable } from '../ui/PencilPicker';
 import { RoundBars } from './RoundBars';
 import { withRounds, type Round } from './rounds';
 import { StackRows, Strip } from './StackRows';

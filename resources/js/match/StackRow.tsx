@@ -7,7 +7,7 @@ import { SaidThumb } from '../ui/SaidThumb';
 import { sliderLook } from '../ui/sliderLook';
 import { radius, space, target, type } from '../ui/theme';
 import type { DraftStep } from './draft';
-import { PencilPicker, type Pickable } from './PencilPicker';
+import { PencilPicker, type Pickable } from '../ui/PencilPicker';
 
 const MOST_PASSES = 9;
 const LEAST_PRESSURE = 5;

@@ -5,7 +5,7 @@ import type { Colour } from '../api/client';
 import { Swatch } from '../ui/Swatch';
 import { space } from '../ui/theme';
 import type { DraftStep } from './draft';
-import type { Pickable } from './PencilPicker';
+import type { Pickable } from '../ui/PencilPicker';
 import { StackRow } from './StackRow';
 
 const Rows = styled(GridList)`

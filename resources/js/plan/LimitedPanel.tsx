@@ -6,7 +6,7 @@ import { changePiece } from '../api/kept';
 import { useBox } from '../api/queries';
 import { useDeskPiece } from '../desk/DeskContext';
 import { calledOut, numberOf, readNotation } from '../ui/notation';
-import { PencilPicker } from '../match/PencilPicker';
+import { PencilPicker } from '../ui/PencilPicker';
 import { Button, StrongButton } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { notify } from '../ui/Notices';

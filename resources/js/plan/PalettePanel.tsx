@@ -5,7 +5,7 @@ import { useBox } from '../api/queries';
 import { useReplanPalette, useStartPlanning, useTakePlanningBack } from './planQueries';
 import { useDeskPiece } from '../desk/DeskContext';
 import { PaletteSizes } from './PaletteSizes';
-import { PencilPicker } from '../match/PencilPicker';
+import { PencilPicker } from '../ui/PencilPicker';
 import { Button, StrongButton } from '../ui/Button';
 import { notify } from '../ui/Notices';
 import { Segments } from '../ui/Segments';

@@ -1,8 +1,8 @@
 import { Button, ComboBox, Input } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Pencil } from '../api/client';
-import { Option, Options, Panel } from '../ui/Choice';
-import { radius, target, type } from '../ui/theme';
+import { Option, Options, Panel } from './Choice';
+import { radius, target, type } from './theme';
 
 const Box = styled(ComboBox)`
     display: flex;

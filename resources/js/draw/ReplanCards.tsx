@@ -1,0 +1,96 @@
+import styled from 'styled-components';
+import { messageOf, type Replan } from '../api/client';
+import { useDecide, useReplans } from '../api/kept';
+import { Button, StrongButton } from '../ui/Button';
+import { notify } from '../ui/Notices';
+import { RecipeBuild } from '../ui/RecipeBuild';
+import { SwatchPair } from '../ui/Swatch';
+import { space, type } from '../ui/theme';
+
+const Card = styled.section`
+    display: grid;
+    gap: ${space.m};
+    padding: ${space.m};
+    border: 2px dashed ${({ theme }) => theme.ink};
+    & h2 {
+        font-size: ${type.title};
+    }
+    & h3 {
+        font-size: ${type.body};
+        font-weight: 640;
+    }
+    & button {
+        min-height: 52px;
+    }
+`;
+
+const Both = styled.div`
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(220px, 1fr));
+    gap: ${space.l};
+    & > div {
+        display: grid;
+        align-content: start;
+        gap: ${space.s};
+    }
+`;
+
+const Row = styled.div`
+    display: flex;
+    flex-wrap: wrap;
+    gap: ${space.s};
+`;
+
+function Ending({ title, ending, wanted }: { title: string; ending: Replan['old']; wanted: Replan['wanted'] }) {
+    const rounds = ending.steps.map((_, from) => ({ times: 1, from, steps: 1 }));
+
+    return (
+        <div>
+            <h3>{title}</h3>
+            <SwatchPair
+                target={wanted}
+                predicted={ending.colour}
+                names={['Wanted', 'At the end']}
+                width="160px"
+                height="84px"
+                judged
+                captioned
+            />
+            <p>
+                {ending.words} <small>dE00 {ending.dE00.toFixed(1)}</small>
+            </p>
+            {ending.steps.length === 0 ? (
+                <p>Nothing more here.</p>
+            ) : (
+                <RecipeBuild recipe={{ steps: ending.steps, rounds, underlayer: null }} />
+            )}
+        </div>
+    );
+}
+
+/** Where something was laid otherwise and the plan would miss: what follows as it was, and planned anew. */
+export function ReplanCards({ piece }: { piece: string }) {
+    const replans = useReplans(piece);
+    const decide = useDecide(piece);
+    const told = { onError: (error: Error) => notify(messageOf(error)) };
+
+    return replans?.map((replan) => {
+        const { target, name, rest, old, wanted } = replan;
+
+        return (
+            <Card key={target} aria-label={`What follows in ${name}`} data-testid="replan">
+                <h2>{name}: go on otherwise?</h2>
+                <Both>
+                    <Ending title="As planned from here" ending={old} wanted={wanted} />
+                    <Ending title="Planned anew" ending={replan.new} wanted={wanted} />
+                </Both>
+                <Row>
+                    <StrongButton onPress={() => decide({ target, rest, take: true }, told)}>
+                        Take the new plan
+                    </StrongButton>
+                    <Button onPress={() => decide({ target, rest, take: false }, told)}>Leave it as it was</Button>
+                </Row>
+            </Card>
+        );
+    });
+}
