@@ -17,6 +17,8 @@ export default defineConfig({
     use: {
         baseURL: studio,
         viewport: { width: 1280, height: 800 },
+        // What a test answers in the server's place must reach the page; the test of a reload without the network lets it in.
+        serviceWorkers: 'block',
         trace: 'on-first-retry',
         launchOptions: {
             executablePath: '/usr/bin/chromium',

@@ -8,6 +8,7 @@ import { ForgotPasswordPage, RegisterPage, ResetPasswordPage, SignInPage } from 
 import { messageOf } from './api/client';
 import { queryClient, useSession } from './api/queries';
 import { knowKept } from './api/kept';
+import { keepOffline } from './api/offline';
 import { keepWaiting } from './api/waiting';
 import { PiecesPage } from './pieces/PiecesPage';
 import { Shell } from './Shell';
@@ -103,6 +104,7 @@ function Pages() {
 }
 
 knowKept(queryClient);
+keepOffline();
 
 const root = document.getElementById('root');
 if (!root) throw new Error('The page has no place for the studio.');

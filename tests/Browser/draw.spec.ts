@@ -74,3 +74,39 @@ test('desk and tablet on one piece follow one another', async ({ page, context }
     await tablet.getByRole('button', { name: /Undo/ }).click();
     await expect(page.getByTestId('turn-of')).toContainText('Turn 1 of', { timeout: 10_000 });
 });
+
+test.describe('with the studio kept in the browser', () => {
+    test.use({ serviceWorkers: 'allow' });
+
+    test('a page that is opened anew without the network shows the turn at hand, lights it, and what was pressed is sent when it is back', async ({
+        page,
+        context,
+    }) => {
+        await openHarbour(page);
+        await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+        await page.keyboard.press('4');
+        const at = page.getByTestId('turn-of');
+        await expect(at).toContainText('Turn 1 of');
+        // Once with the network, so that all of it has been seen.
+        await page.reload();
+        await expect(page.getByTestId('veil')).toBeVisible();
+        await page.waitForLoadState('networkidle');
+        await context.setOffline(true);
+        await page.keyboard.press('d');
+        await expect(at).toContainText('Turn 2 of');
+        await expect(page.getByTestId('saved')).toHaveText('1 change waits for the network');
+        await page.reload();
+        await expect(at).toContainText('Turn 2 of');
+        await expect(page.getByTestId('veil')).toBeVisible();
+        await expect
+            .poll(() => page.getByTestId('photo').evaluate((photo: HTMLImageElement) => photo.naturalWidth))
+            .toBeGreaterThan(100);
+        await page.keyboard.press('d');
+        await expect(at).toContainText('Turn 3 of');
+        await expect(page.getByTestId('saved')).toHaveText('2 changes wait for the network');
+        await context.setOffline(false);
+        await expect(page.getByTestId('saved')).toHaveText('Saved');
+        await page.reload();
+        await expect(at).toContainText('Turn 3 of');
+    });
+});

@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { answered, api, type Session } from '../api/client';
 import { forgetNotices } from '../ui/Notices';
 import { keys } from '../api/keys';
+import { forgetOffline } from '../api/offline';
 
 /** Whoever signs in or out sees nothing of what was fetched before. */
 function useSessionMutation<Input>(change: (input: Input) => Promise<Session>) {
@@ -11,6 +12,7 @@ function useSessionMutation<Input>(change: (input: Input) => Promise<Session>) {
         mutationFn: change,
         onSuccess: (session) => {
             forgetNotices();
+            void forgetOffline();
             client.setQueryData(keys.session, session);
             client.removeQueries({ predicate: (query) => query.queryKey[0] !== keys.session[0] });
         },

@@ -10,6 +10,7 @@ import {
     useQueryClient,
 } from '@tanstack/react-query';
 import { notify } from '../ui/Notices';
+import { withWaiting } from './waitingMarks';
 import { keys, pieceHasChanged } from './keys';
 import { ended } from './works';
 import { answered, api, formOf, Refusal, type Colour, type NudgeId, type Session } from './client';
@@ -31,6 +32,8 @@ export const queryClient: QueryClient = new QueryClient({
     defaultOptions: {
         queries: {
             staleTime: 30_000,
+            // What is kept in the browser answers where the network does not.
+            networkMode: 'offlineFirst',
             retry: (count, error) => count < 2 && error instanceof Refusal && error.status === 0,
             refetchOnWindowFocus: true,
         },
@@ -72,7 +75,12 @@ export const usePlan = (id: string, wanted = true) =>
     useQuery({
         queryKey: keys.plan(id),
         enabled: wanted,
-        queryFn: () => answered(api.GET('/api/pieces/{piece}/plan', { params: { path: { piece: id } } })),
+        queryFn: async ({ client }) =>
+            withWaiting(
+                client,
+                id,
+                await answered(api.GET('/api/pieces/{piece}/plan', { params: { path: { piece: id } } })),
+            ),
     });
 
 export interface Spot {

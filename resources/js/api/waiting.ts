@@ -1,5 +1,6 @@
 import { dehydrate, hydrate, type DehydratedState, type QueryClient } from '@tanstack/react-query';
 import { del, get, set } from 'idb-keyval';
+import { keys } from './keys';
 
 /** Changes that wait for the network, of one artist, in the browser's own store. */
 const placeOf = (artist: string) => `prism.waiting.${artist}`;
@@ -24,7 +25,14 @@ export function keepWaiting(client: QueryClient, artist: string): () => void {
     };
     const taken = get<DehydratedState>(place).then(
         (state) => {
-            if (state) hydrate(client, state);
+            if (state) {
+                hydrate(client, state);
+                // Marks that wait are shown as made.
+                for (const { mutationKey } of state.mutations) {
+                    const piece = String(mutationKey?.[1] ?? '');
+                    void client.invalidateQueries({ queryKey: keys.plan(piece), exact: true });
+                }
+            }
 
             return client.resumePausedMutations();
         },
