@@ -16,6 +16,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int|null $entry_id  of the log
  * @property string|null $laid  what was really laid, as notation; null: as the plan has it, or nothing
  * @property float|null $mm2  of paper
+ * @property \Illuminate\Support\Carbon $updated_at
  */
 final class DrawnStep extends Model
 {

@@ -49,7 +49,7 @@ final class User extends Authenticatable
      */
     public function box(): BelongsToMany
     {
-        return $this->belongsToMany(Pencil::class, 'box_pencils')->withPivot(['favourite', 'spare', 'length_mm']);
+        return $this->belongsToMany(Pencil::class, 'box_pencils')->withPivot(['favourite', 'spare', 'length_mm', 'measured_at']);
     }
 
     /** @return HasMany<Swatch, $this> */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 use App\Models\DrawingEntry;
 use App\Models\DrawnStep;
+use App\Models\Zone;
+use App\Models\ZoneTarget;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Prism\Planning\Order\Pace;
@@ -146,4 +148,26 @@ test('what was marked before there was a log is in the log, with its pace, and c
         ->and((float) DrawingEntry::query()->where('kind', 'done')->value('minutes'))->toBe(4.0);
     $this->deleteJson($this->url.'/drawing/last?mark='.$log[0]['mark'])->assertOk()->assertJsonPath('lastMarked', $log[1]['mark']);
     expect(($this->states)())->toBe([$first => 'done']);
+});
+
+test('a pencil is shorter by what was laid with it since it was measured, and the plan says when it will not last', function (): void {
+    // Zones of this test are mere spots.
+    Zone::query()->update(['share' => 0.1]);
+    ZoneTarget::query()->update(['share' => 1.0]);
+    $this->patchJson('/api/box/QW:5892', ['lengthMm' => 30, 'spare' => 0])->assertNoContent();
+    $entry = fn (): array => collect($this->getJson($this->url.'/plan')->json('pullList'))->firstWhere('id', 'QW:5892');
+    $before = $entry();
+    expect($before['leftMm'])->toEqual(30)->and($before['needsMm'])->toBeGreaterThan(0.0);
+    $keys = collect($this->getJson($this->url.'/plan')->json('steps'))->filter(fn (array $step): bool => ($step['step']['pencil']['id'] ?? '') === 'QW:5892')->pluck('key')->all();
+    ($this->mark)([$keys[0]], 'done', ['otherwise' => ['pressurePercent' => 90, 'coats' => 4]])->assertOk();
+    $after = $entry();
+    expect($after['leftMm'])->toBeLessThan(30)->and($after['needsMm'])->toBeLessThan($before['needsMm'])->and($after['short'])->toBeTrue();
+    $page = $this->getJson('/api/pencils/QW:5892')->assertOk()->json();
+    expect($page['usedMm'])->toBeGreaterThan(1.0)->and($page['leftMm'])->toEqual($after['leftMm'])->and($page['lengthMm'])->toBe(30);
+    $this->patchJson('/api/box/QW:5892', ['spare' => 1])->assertNoContent();
+    expect($entry()['short'])->toBeFalse();
+    // Measured anew it counts from now; what was laid before is in it.
+    $this->travel(1)->minutes();
+    $this->patchJson('/api/box/QW:5892', ['lengthMm' => 28])->assertNoContent();
+    expect($entry()['leftMm'])->toEqual(28);
 });

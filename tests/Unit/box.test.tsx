@@ -98,6 +98,8 @@ const page = (changes: Partial<PageData> = {}): PageData => ({
     error: { before: 2.4, after: 0.81, swatches: 4 },
     calibration: restsOn,
     spare: 1,
+    usedMm: 0,
+    leftMm: null,
     lengthMm: 60,
     ...changes,
 });

@@ -38,6 +38,6 @@ final class BoxNoteRequest extends StudioRequest
             }
         }
 
-        return $columns;
+        return array_key_exists('length_mm', $columns) ? [...$columns, 'measured_at' => now()] : $columns;
     }
 }

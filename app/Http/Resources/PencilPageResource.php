@@ -13,7 +13,7 @@ use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
 
 /** @property-read PencilSheet $resource */
-#[OA\Schema(schema: 'PencilPage', required: ['pencil', 'rangeName', 'maker', 'own', 'opacity', 'core', 'stains', 'lightfastness', 'colour', 'measured', 'paper', 'strengths', 'partners', 'usedIn', 'swatches', 'swatchCount', 'error', 'calibration', 'spare', 'lengthMm'], properties: [
+#[OA\Schema(schema: 'PencilPage', required: ['pencil', 'rangeName', 'maker', 'own', 'opacity', 'core', 'stains', 'lightfastness', 'colour', 'measured', 'paper', 'strengths', 'partners', 'usedIn', 'swatches', 'swatchCount', 'error', 'calibration', 'spare', 'lengthMm', 'usedMm', 'leftMm'], properties: [
     new OA\Property(property: 'pencil', ref: '#/components/schemas/Pencil'),
     new OA\Property(property: 'rangeName', type: 'string'),
     new OA\Property(property: 'maker', type: 'string'),
@@ -44,7 +44,9 @@ use OpenApi\Attributes as OA;
     ]),
     new OA\Property(property: 'calibration', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/RestsOn')]),
     new OA\Property(property: 'spare', type: 'integer'),
-    new OA\Property(property: 'lengthMm', type: 'integer', nullable: true),
+    new OA\Property(property: 'lengthMm', type: 'integer', nullable: true, description: 'of the stub, when it was measured'),
+    new OA\Property(property: 'usedMm', type: 'number', description: 'about so much went into what was drawn, by the log'),
+    new OA\Property(property: 'leftMm', type: 'number', nullable: true, description: 'about so much is left by now'),
 ])]
 #[OA\Schema(schema: 'Strength', required: ['strength', 'stack', 'colour', 'sigma', 'toothLeft', 'section'], properties: [
     new OA\Property(property: 'strength', type: 'string', enum: ['light', 'medium', 'heavy']),
@@ -100,6 +102,8 @@ final class PencilPageResource extends JsonResource
             'calibration' => RestsOn::of($sheet->artist),
             'spare' => $sheet->spare,
             'lengthMm' => $sheet->lengthMm,
+            'usedMm' => round($sheet->stub['usedMm'] ?? 0.0, 1),
+            'leftMm' => isset($sheet->stub['leftMm']) ? round($sheet->stub['leftMm']) : null,
         ];
     }
 }

@@ -88,7 +88,7 @@ use Prism\Planning\Prep;
     ])),
     new OA\Property(property: 'calibration', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/RestsOn')]),
 ])]
-#[OA\Schema(schema: 'PullListEntry', required: ['id', 'range', 'number', 'name', 'binder', 'colour', 'layers', 'zones', 'owned', 'share', 'part', 'lightener'], properties: [
+#[OA\Schema(schema: 'PullListEntry', required: ['id', 'range', 'number', 'name', 'binder', 'colour', 'layers', 'zones', 'owned', 'share', 'part', 'lightener', 'needsMm', 'leftMm', 'short'], properties: [
     new OA\Property(property: 'id', type: 'string'),
     new OA\Property(property: 'range', type: 'string'),
     new OA\Property(property: 'number', type: 'string'),
@@ -101,6 +101,9 @@ use Prism\Planning\Prep;
     new OA\Property(property: 'share', type: 'number', description: 'of all that is laid, by area and passes'),
     new OA\Property(property: 'part', type: 'string', enum: ['main', 'support', 'accent']),
     new OA\Property(property: 'lightener', type: 'string', nullable: true, enum: ['warm', 'cool'], description: 'a pale pencil to soften with'),
+    new OA\Property(property: 'needsMm', type: 'number', description: 'about so much of its length goes into what is still to be laid'),
+    new OA\Property(property: 'leftMm', type: 'number', nullable: true, description: 'about so much is left of it; null where it was not measured'),
+    new OA\Property(property: 'short', type: 'boolean', description: 'it will not last, and there is no spare'),
 ])]
 #[OA\Schema(schema: 'Palette', required: ['size', 'dE00', 'separate', 'wholeBox', 'curve', 'pencils', 'valueError', 'trio'], properties: [
     new OA\Property(property: 'size', type: 'integer', nullable: true, description: 'asked for; null: the whole box'),
@@ -260,6 +263,7 @@ final class PlanResource extends JsonResource
     private function entry(array $entry): array
     {
         $pencil = $entry['pencil'];
+        $stub = $this->resource->stubs[(string) $pencil->id] ?? ['needsMm' => 0.0, 'leftMm' => null, 'short' => false];
 
         return [
             'id' => (string) $pencil->id,
@@ -274,6 +278,9 @@ final class PlanResource extends JsonResource
             'part' => Part::of($entry['share'])->value,
             'lightener' => Lightener::of($pencil)?->value,
             'owned' => $this->resource->box->has($pencil->id),
+            'needsMm' => round($stub['needsMm'], 1),
+            'leftMm' => $stub['leftMm'] === null ? null : round($stub['leftMm']),
+            'short' => $stub['short'],
         ];
     }
 }

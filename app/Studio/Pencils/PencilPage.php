@@ -25,7 +25,7 @@ final class PencilPage
     /** Swatches that are shown. */
     private const LATEST = 12;
 
-    public function __construct(private readonly Catalogue $catalogue, private readonly Engine $engine, private readonly Calibrations $calibrations)
+    public function __construct(private readonly Catalogue $catalogue, private readonly Engine $engine, private readonly Calibrations $calibrations, private readonly Stubs $stubs)
     {
     }
 
@@ -39,7 +39,7 @@ final class PencilPage
         $swatches->with('paper')->latest('id')->limit(self::LATEST);
 
         return new PencilSheet(
-            $pencil, $artist, $paper, $mine !== null, (bool) $mine?->favourite, (int) $mine?->spare, $mine?->length_mm,
+            $pencil, $artist, $paper, $mine !== null, (bool) $mine?->favourite, (int) $mine?->spare, $mine?->length_mm, $this->stubs->of($artist)[(string) $id] ?? null,
             $this->strengths($artist, $paper, $id),
             array_map(fn (array $partner): array => [...$partner, 'pencil' => $this->catalogue->row($artist, $partner['pencil'])], $this->partners($artist, $paper, $id)),
             $this->usedIn($artist, $id), $count, $swatches->get(), $this->error($artist, $id),

@@ -19,7 +19,8 @@ final readonly class PencilSheet
 {
     /**
      * @param  bool  $favourite  the artist's
-     * @param  ?float  $lengthMm  left of it
+     * @param  ?float  $lengthMm  of it, as it was measured
+     * @param  ?array{usedMm: float, leftMm: ?float, spare: int}  $stub  what was laid with it, and what is left
      * @param  list<array{strength: string, notation: string, prediction: Prediction, section: GrainSection}>  $strengths
      * @param  list<array{pencil: ?Pencil, gained: int, stack: Stack, prediction: Prediction}>  $partners
      * @param  list<ZoneTarget>  $usedIn
@@ -34,6 +35,7 @@ final readonly class PencilSheet
         public bool $favourite,
         public int $spare,
         public ?float $lengthMm,
+        public ?array $stub,
         public array $strengths,
         public array $partners,
         public array $usedIn,

@@ -23,9 +23,10 @@ final readonly class PlanPage
      * @param  list<string>  $withoutRecipe  names of zones
      * @param  int  $ownRecipes  chosen by hand
      * @param  array<string, PictureZone>  $zones  by id
+     * @param  array<string, array{needsMm: float, leftMm: ?float, short: bool}>  $stubs  by pencil: what is still to be laid with it, and whether it lasts
      * @param  ?string  $lastMarked  the press that was made last
      */
-    public function __construct(public Piece $piece, public Plan $plan, public Kit $box, public array $states, public array $pace, public array $joins, public array $advice, public array $withoutRecipe, public int $ownRecipes, public array $zones = [], public ?string $lastMarked = null)
+    public function __construct(public Piece $piece, public Plan $plan, public Kit $box, public array $states, public array $pace, public array $joins, public array $advice, public array $withoutRecipe, public int $ownRecipes, public array $zones = [], public ?string $lastMarked = null, public array $stubs = [])
     {
     }
 }

@@ -9,12 +9,14 @@ use App\Models\Recipe;
 use App\Models\ZoneTarget;
 use App\Studio\Drawing\Marks;
 use App\Studio\Pencils\Catalogue;
+use App\Studio\Pencils\Stubs;
 use Prism\Planning\Order\Plan;
+use Prism\Planning\Order\Wear;
 
 /** Gathers what is shown beside a plan. */
 final class PlanPages
 {
-    public function __construct(private readonly ZoneRecipes $recipes, private readonly Catalogue $catalogue, private readonly PictureAdvice $advice, private readonly Paces $paces)
+    public function __construct(private readonly ZoneRecipes $recipes, private readonly Catalogue $catalogue, private readonly PictureAdvice $advice, private readonly Paces $paces, private readonly Stubs $stubs)
     {
     }
 
@@ -28,9 +30,10 @@ final class PlanPages
         $own = Recipe::query();
         $own->whereIn('target_id', $targets->select('id'))->where('by_hand', true);
 
+        $states = $piece->drawnSteps()->pluck('state', 'step_key')->all();
         $page = new PlanPage(
             $piece, $plan, $this->catalogue->box($piece->user),
-            $piece->drawnSteps()->pluck('state', 'step_key')->all(),
+            $states,
             $this->paces->of($piece->user),
             $this->advice->joins($piece, $zones),
             $this->advice->advice($zones, $plan),
@@ -38,9 +41,31 @@ final class PlanPages
             $own->count(),
             array_column($zones, null, 'id'),
             Marks::last($piece)?->mark,
+            $this->stubs($piece, $plan, $states),
         );
         Progress::of($page)->note($piece);
 
         return $page;
+    }
+
+    /**
+     * @param  array<string, string>  $states
+     * @return array<string, array{needsMm: float, leftMm: ?float, short: bool}> by pencil of the plan
+     */
+    private function stubs(Piece $piece, Plan $plan, array $states): array
+    {
+        $open = [];
+        foreach ($plan->steps as $step) {
+            if ($step->step !== null && ! isset($states[$step->key])) {
+                $open[] = [$step->step, $step->zone->areaMm2];
+            }
+        }
+        $needed = Wear::of($open);
+        $stubs = [];
+        foreach ($this->stubs->of($piece->user) as $id => ['leftMm' => $left, 'spare' => $spare]) {
+            $stubs[$id] = ['needsMm' => $needed[$id] ?? 0.0, 'leftMm' => $left, 'short' => Wear::runsShort($left, $needed[$id] ?? 0.0, $spare)];
+        }
+
+        return $stubs;
     }
 }

@@ -1644,7 +1644,12 @@ export interface components {
             } | null;
             calibration: components['schemas']['RestsOn'] | null;
             spare: number;
+            /** @description of the stub, when it was measured */
             lengthMm: number | null;
+            /** @description about so much went into what was drawn, by the log */
+            usedMm: number;
+            /** @description about so much is left by now */
+            leftMm: number | null;
         };
         Strength: {
             /** @enum {string} */
@@ -1858,6 +1863,12 @@ export interface components {
              * @enum {string|null}
              */
             lightener: 'warm' | 'cool' | null;
+            /** @description about so much of its length goes into what is still to be laid */
+            needsMm: number;
+            /** @description about so much is left of it; null where it was not measured */
+            leftMm: number | null;
+            /** @description it will not last, and there is no spare */
+            short: boolean;
         };
         Palette: {
             /** @description asked for; null: the whole box */

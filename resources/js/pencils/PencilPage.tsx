@@ -250,6 +250,12 @@ export function PencilPage() {
                             onChange={(spare) => note.mutate({ spare: spare ?? 0 })}
                         />
                     </div>
+                    {page.usedMm >= 1 && (
+                        <p>
+                            By the log about {Math.round(page.usedMm)} mm of it are drawn and sharpened away
+                            {page.leftMm !== null && `; about ${page.leftMm} mm are left`}.
+                        </p>
+                    )}
                     {note.isError && <p role="alert">! {messageOf(note.error)}</p>}
                 </Row>
             )}

@@ -228,6 +228,12 @@ const PullList = memo(function PullList({
                                         .filter(Boolean)
                                         .join(', ')}
                                 </small>
+                                {entry.short && (
+                                    <small>
+                                        <strong>Runs short</strong>: about {Math.round(entry.needsMm)} mm to lay,{' '}
+                                        {entry.leftMm} mm left, no spare
+                                    </small>
+                                )}
                             </span>
                             <span>
                                 <Button
