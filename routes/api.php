@@ -139,6 +139,8 @@ Route::middleware('auth')->group(static function (): void {
     Route::get('pieces/{piece}/drawing', [DrawingController::class, 'index']);
     Route::get('pieces/{piece}/drawing/replans', [DrawingController::class, 'replans'])->middleware('throttle:heavy');
     Route::post('pieces/{piece}/drawing/replans', [DrawingController::class, 'replan'])->middleware('throttle:heavy');
+    Route::post('pieces/{piece}/drawing/photos', [DrawingController::class, 'photograph'])->middleware('throttle:heavy');
+    Route::get('pieces/{piece}/drawing/photos/{mark}', [DrawingController::class, 'photo']);
     Route::post('pieces/{piece}/drawing', [DrawingController::class, 'mark']);
     Route::delete('pieces/{piece}/drawing/last', [DrawingController::class, 'undo']);
     Route::post('pieces/{piece}/drawing/notes', [DrawingController::class, 'note']);

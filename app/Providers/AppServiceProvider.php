@@ -9,6 +9,7 @@ use App\Http\Requests\PasswordBytes;
 use App\Jobs\DoWork;
 use App\Studio\Calibration\Calibrations;
 use App\Studio\Calibration\Engine;
+use App\Studio\Drawing\DrawingPhotos;
 use App\Studio\LongWork\WarmUp;
 use App\Studio\LongWork\WorkWaits;
 use App\Studio\Pencils\Catalogue;
@@ -39,6 +40,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(Engine::class, static fn (Application $app): Engine => new Engine($app->make(Calibrations::class), $app->make('cache.store'), $storage().'/engine'));
         $this->app->singleton(PhotoStore::class, static fn (): PhotoStore => new PhotoStore($storage().'/pieces'));
         $this->app->singleton(ChartPictures::class, static fn (): ChartPictures => new ChartPictures($storage().'/charts'));
+        $this->app->singleton(DrawingPhotos::class, static fn (Application $app): DrawingPhotos => new DrawingPhotos($storage().'/drawings', $app->make(PhotoReader::class)));
         $this->app->singleton(Uploads::class, static fn (Application $app): Uploads => new Uploads($storage().'/uploads', $app->make(PhotoReader::class)));
         $this->app->singleton(PhotoReader::class, static fn (): PhotoReader => new PhotoReader((int) config('prism.photo.max_megapixels'), (int) config('prism.photo.working_edge'), (int) config('prism.photo.large_edge')));
     }

@@ -132,7 +132,7 @@ it('plans, marks, skips and takes back, and remembers where one was', function (
     $mark(1, 'skipped')->assertJsonPath('steps.1.state', 'skipped');
     $this->getJson($this->url.'/plan')->assertJsonPath('currentKey', $plan['steps'][2]['key']);
     // Another window has marked meanwhile: neither is what it did overwritten, nor taken back unseen.
-    $this->postJson($this->url.'/drawing', ['mark' => (string) Str::ulid(), 'keys' => [$plan['steps'][1]['key']], 'state' => 'done', 'was' => 'open'])->assertConflict()->assertJsonPath('message', fn (string $said): bool => str_contains($said, 'The drawing was changed meanwhile'));
+    $this->postJson($this->url.'/drawing', ['mark' => (string) Str::ulid(), 'keys' => [$plan['steps'][1]['key']], 'state' => 'open', 'was' => 'done'])->assertConflict()->assertJsonPath('message', fn (string $said): bool => str_contains($said, 'The drawing was changed meanwhile'));
     $this->deleteJson($this->url.'/drawing/last?mark='.Str::ulid())->assertConflict();
     expect($this->getJson($this->url.'/plan')->json('lastMarked'))->toBe(DrawingEntry::query()->latest('id')->value('mark'));
     $this->deleteJson($this->url.'/drawing/last')->assertJsonPath('currentKey', $plan['steps'][1]['key']);

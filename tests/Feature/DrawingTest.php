@@ -6,12 +6,14 @@ use App\Models\DrawingEntry;
 use App\Models\DrawnStep;
 use App\Models\Zone;
 use App\Models\ZoneTarget;
+use App\Studio\Photos\PhotoRenderer;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Prism\Planning\Order\Pace;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\backTo;
+use function Tests\Feature\bytes;
 use function Tests\Feature\pieceOf;
 
 beforeEach(function (): void {
@@ -54,10 +56,25 @@ test('what a press changed is as it was before once it is taken back', function 
     expect(($this->states)())->toBe([$first => 'skipped']);
 });
 
-test('a press upon what another window has marked meanwhile is refused as a whole', function (): void {
+test('what two hands marked meanwhile is put together: what lies on the paper is laid once', function (): void {
+    [$first, $second] = $this->keys;
+    ($this->mark)([$second], 'done', ['otherwise' => ['coats' => 3]])->assertOk();
+    ($this->mark)([$first, $second], 'done', ['was' => 'open'])->assertOk()->assertJsonPath('done', 2);
+    expect(DrawnStep::query()->where('step_key', $second)->value('laid'))->toEndWith('x3');
+    $this->deleteJson($this->url.'/drawing/last')->assertOk();
+    expect(($this->states)())->toBe([$second => 'done']);
+    // Left out by one, laid by the other: it is laid.
+    ($this->mark)([$second], 'skipped', ['was' => 'open'])->assertOk();
+    expect(($this->states)())->toBe([$second => 'done']);
+    ($this->mark)([$first], 'skipped')->assertOk();
+    ($this->mark)([$first], 'done', ['was' => 'open'])->assertOk();
+    expect(($this->states)()[$first])->toBe('done');
+});
+
+test('a mark that is taken off, and an undo, upon what is another by now are refused as a whole', function (): void {
     [$first, $second] = $this->keys;
     ($this->mark)([$second])->assertOk();
-    ($this->mark)([$first, $second], 'done', ['was' => 'open'])->assertConflict();
+    ($this->mark)([$first, $second], 'open', ['was' => 'skipped'])->assertConflict();
     expect(($this->states)())->toBe([$second => 'done']);
     $last = $this->getJson($this->url.'/plan')->json('lastMarked');
     ($this->mark)([$first])->assertOk();
@@ -170,4 +187,24 @@ test('a pencil is shorter by what was laid with it since it was measured, and th
     $this->travel(1)->minutes();
     $this->patchJson('/api/box/QW:5892', ['lengthMm' => 28])->assertNoContent();
     expect($entry()['leftMm'])->toEqual(28);
+});
+
+test('a photo of the drawing stands in the log once, with what it is about, and only its artist sees it', function (): void {
+    $mark = (string) Str::ulid();
+    $send = fn (string $content, string $mark) => $this->post($this->url.'/drawing/photos', ['mark' => $mark, 'turn' => 2, 'zone' => 'rope', 'note' => 'Too blue.', 'photo' => bytes('drawing.jpg', $content)], ['Accept' => 'application/json']);
+    $jpeg = PhotoRenderer::jpeg(PhotoRenderer::image(80, 60, str_repeat("\x80\x60\x40", 4800)));
+    $url = $send($jpeg, $mark)->assertSuccessful()->assertJsonPath('photo.width', 80)->json('photo.url');
+    $send($jpeg, $mark)->assertSuccessful();
+    $log = $this->getJson($this->url.'/drawing')->assertOk()->json();
+    expect($log)->toHaveCount(1)->and($log[0])->toMatchArray(['kind' => 'photo', 'turn' => 2, 'zone' => 'rope', 'note' => 'Too blue.']);
+    $this->get($url)->assertOk()->assertHeader('Content-Type', 'image/jpeg');
+    // It is no press.
+    expect($this->getJson($this->url.'/plan')->json('lastMarked'))->toBeNull();
+    $send('no picture', (string) Str::ulid())->assertUnprocessable()->assertJsonValidationErrors('photo');
+    $send(substr($jpeg, 0, 300), (string) Str::ulid())->assertUnprocessable()->assertJsonValidationErrors('photo');
+    $this->get($this->url.'/drawing/photos/'.Str::ulid())->assertNotFound();
+    $this->actingAs(artist());
+    $this->get($url)->assertNotFound();
+    $send($jpeg, (string) Str::ulid())->assertNotFound();
+    expect(DrawingEntry::query()->count())->toBe(1);
 });

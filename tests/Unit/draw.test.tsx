@@ -59,6 +59,8 @@ const put = (of: Plan, more: Parameters<typeof serve>[0] = {}) => {
                           keys: [],
                           did: null,
                           note: null,
+                          zone: null,
+                          photo: null,
                           undone: false,
                           madeAt: '2026-11-28T10:05:00Z',
                       },
@@ -226,12 +228,12 @@ describe('time', () => {
                 restedAt: Date.now() - minutes * 60_000,
             });
         localStorage.setItem('prism.session.p1', began(30));
-        const { unmount } = show(<SessionClock piece="p1" minutes={90} />);
+        const { unmount } = show(<SessionClock piece="p1" minutes={90} cautions={[]} />);
         expect(screen.getByTestId('session').textContent).toContain('Session: 30 min of 1 h 30 min');
         expect(screen.getByText(/Look far away/)).toBeTruthy();
         unmount();
         localStorage.setItem('prism.session.p1', began(95));
-        show(<SessionClock piece="p1" minutes={90} />);
+        show(<SessionClock piece="p1" minutes={90} cautions={[]} />);
         expect(screen.getByText(/This session is over/)).toBeTruthy();
     });
 
@@ -341,6 +343,8 @@ describe('the diary', () => {
         keys: ['key-1', 'key-2'],
         did: null,
         note: null,
+        zone: null,
+        photo: null,
         undone: false,
         madeAt: '2026-11-28T10:05:00Z',
         ...more,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\DrawingPhotoRequest;
 use App\Http\Requests\MarkRequest;
 use App\Http\Requests\NoteRequest;
 use App\Http\Requests\ReplanRequest;
@@ -11,16 +12,21 @@ use App\Http\Resources\DrawingEntryResource;
 use App\Http\Resources\PlanResource;
 use App\Http\Resources\ReplanResource;
 use App\Models\Piece;
+use App\Studio\Drawing\DrawingPhotos;
 use App\Studio\Drawing\Marks;
 use App\Studio\Drawing\Replans;
 use App\Studio\Pencils\Catalogue;
+use App\Studio\Photos\PhotoRefused;
 use App\Studio\Planning\PlanPages;
 use App\Studio\Planning\ZoneRecipes;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use Prism\Planning\Order\PlanStep;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 /** What is marked while one draws, and the log of it. */
 final class DrawingController
@@ -140,6 +146,7 @@ final class DrawingController
             new OA\Property(property: 'mark', type: 'string', description: 'a ULID of it: sent twice it is written down once'),
             new OA\Property(property: 'note', type: 'string'),
             new OA\Property(property: 'turn', type: 'integer', nullable: true, description: 'that it is about'),
+            new OA\Property(property: 'zone', type: 'string', nullable: true, description: 'what the zone is called that it is about'),
             new OA\Property(property: 'madeAt', type: 'string', format: 'date-time'),
         ])),
         responses: [
@@ -152,9 +159,47 @@ final class DrawingController
         Gate::authorize('update', $piece);
         $entry = $piece->drawingEntries()->firstOrCreate(
             ['mark' => $request->mark()],
-            ['kind' => 'note', 'note' => $request->validated('note'), 'turn' => $request->validated('turn'), 'made_at' => $request->madeAt()],
+            ['kind' => 'note', 'note' => $request->validated('note'), 'turn' => $request->validated('turn'), 'zone' => $request->validated('zone'), 'made_at' => $request->madeAt()],
         );
 
         return new DrawingEntryResource($entry);
+    }
+
+    #[OA\Post(
+        path: '/api/pieces/{piece}/drawing/photos',
+        operationId: 'photographDrawing',
+        parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['mark', 'photo'], properties: [
+            new OA\Property(property: 'mark', type: 'string', description: 'a ULID of it: sent twice it is kept once'),
+            new OA\Property(property: 'photo', type: 'string', format: 'binary'),
+            new OA\Property(property: 'note', type: 'string'),
+            new OA\Property(property: 'turn', type: 'integer'),
+            new OA\Property(property: 'zone', type: 'string'),
+            new OA\Property(property: 'madeAt', type: 'string', format: 'date-time'),
+        ]))),
+        responses: [
+            new OA\Response(response: 200, description: 'The photo in the log', content: new OA\JsonContent(ref: '#/components/schemas/DrawingEntry')),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function photograph(DrawingPhotoRequest $request, Piece $piece, DrawingPhotos $photos): DrawingEntryResource
+    {
+        Gate::authorize('update', $piece);
+        $upload = $request->file('photo');
+        assert($upload instanceof UploadedFile);
+        try {
+            return new DrawingEntryResource($photos->keep($piece, $request->mark(), $upload, $request->subject(), $request->madeAt()));
+        } catch (PhotoRefused $refusal) {
+            throw ValidationException::withMessages(['photo' => $refusal->getMessage()]);
+        }
+    }
+
+    /** A photo of the log. */
+    public function photo(Piece $piece, string $mark, DrawingPhotos $photos): BinaryFileResponse
+    {
+        Gate::authorize('view', $piece);
+        abort_unless($piece->drawingEntries()->where('mark', $mark)->where('kind', 'photo')->exists() && is_file($photos->path($piece, $mark)), 404);
+
+        return response()->file($photos->path($piece, $mark), ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=31536000, immutable']);
     }
 }

@@ -18,6 +18,15 @@ abstract class DrawingRequest extends StudioRequest
         ];
     }
 
+    /** @return array<string, mixed> what a note or a photo is about */
+    protected static function about(): array
+    {
+        return [
+            'turn' => ['sometimes', 'nullable', 'integer', 'min:1', 'max:65000'],
+            'zone' => ['sometimes', 'nullable', 'string', 'max:80'],
+        ];
+    }
+
     public function mark(): string
     {
         return (string) $this->validated('mark');

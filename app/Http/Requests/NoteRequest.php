@@ -11,8 +11,8 @@ final class NoteRequest extends DrawingRequest
     {
         return [
             ...parent::rules(),
+            ...self::about(),
             'note' => ['required', 'string', 'max:2000'],
-            'turn' => ['sometimes', 'nullable', 'integer', 'min:1', 'max:65000'],
         ];
     }
 }

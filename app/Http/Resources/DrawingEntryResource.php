@@ -12,9 +12,9 @@ use OpenApi\Attributes as OA;
 use Prism\Layering\Stack;
 
 /** @mixin DrawingEntry */
-#[OA\Schema(schema: 'DrawingEntry', required: ['mark', 'kind', 'turn', 'keys', 'did', 'note', 'undone', 'madeAt'], properties: [
+#[OA\Schema(schema: 'DrawingEntry', required: ['mark', 'kind', 'turn', 'keys', 'did', 'note', 'zone', 'photo', 'undone', 'madeAt'], properties: [
     new OA\Property(property: 'mark', type: 'string', description: 'given by who made it'),
-    new OA\Property(property: 'kind', type: 'string', enum: ['done', 'skipped', 'open', 'replanned', 'left', 'note'], description: 'open: a mark was taken off; replanned: a place was planned anew; left: it was not'),
+    new OA\Property(property: 'kind', type: 'string', enum: ['done', 'skipped', 'open', 'replanned', 'left', 'note', 'photo'], description: 'open: a mark was taken off; replanned: a place was planned anew; left: it was not'),
     new OA\Property(property: 'turn', nullable: true, type: 'integer', description: 'of the plan as it was then'),
     new OA\Property(property: 'keys', type: 'array', description: 'steps that it marked', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'did', nullable: true, type: 'object', description: 'what was laid instead of what, and where', required: ['laid', 'planned', 'places'], properties: [
@@ -23,6 +23,12 @@ use Prism\Layering\Stack;
         new OA\Property(property: 'places', type: 'array', items: new OA\Items(type: 'string')),
     ]),
     new OA\Property(property: 'note', nullable: true, type: 'string'),
+    new OA\Property(property: 'zone', nullable: true, type: 'string', description: 'what the zone was called that it is about'),
+    new OA\Property(property: 'photo', nullable: true, type: 'object', required: ['url', 'width', 'height'], properties: [
+        new OA\Property(property: 'url', type: 'string'),
+        new OA\Property(property: 'width', type: 'integer'),
+        new OA\Property(property: 'height', type: 'integer'),
+    ]),
     new OA\Property(property: 'undone', type: 'boolean'),
     new OA\Property(property: 'madeAt', type: 'string', format: 'date-time'),
 ])]
@@ -42,6 +48,8 @@ final class DrawingEntryResource extends JsonResource
                 'places' => $this->did['places'],
             ],
             'note' => $this->note,
+            'zone' => $this->zone,
+            'photo' => $this->kind === 'photo' ? ['url' => "/api/pieces/{$this->piece_id}/drawing/photos/{$this->mark}", 'width' => $this->photo_width, 'height' => $this->photo_height] : null,
             'undone' => $this->undone,
             'madeAt' => $this->made_at->toIso8601String(),
         ];

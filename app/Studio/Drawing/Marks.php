@@ -32,7 +32,8 @@ final class Marks
      * @param  string  $mark  of the press: what was sent before is not done again
      * @param  non-empty-list<PlanStep>  $steps
      * @param  string  $state  done, skipped, or open to take a mark off
-     * @param  ?string  $was  what all of them were seen as; else {@see ChangedMeanwhile} is thrown. Null: whatever they are
+     * @param  ?string  $was  what all of them were seen as. What was open and has been marked elsewhere meanwhile stays laid if it is;
+     *                        for all else {@see ChangedMeanwhile} is thrown. Null: whatever they are
      * @param  ?Deviation  $otherwise  what the hand did otherwise than they say, where they are done
      */
     public function mark(Piece $piece, string $mark, array $steps, string $state, ?string $was, Carbon $madeAt, ?Deviation $otherwise = null): void
@@ -48,7 +49,7 @@ final class Marks
             $before = $lies = [];
             foreach ($steps as $step) {
                 $row = $rows->get($step->key);
-                if ($was !== null && ($row === null ? 'open' : $row->state) !== $was) {
+                if ($was !== null && ! self::agrees($row === null ? 'open' : $row->state, $was, $state)) {
                     throw new ChangedMeanwhile(self::WHAT);
                 }
                 $before[$step->key] = $row === null ? null : self::rowOf($row);
@@ -60,9 +61,19 @@ final class Marks
             ];
             $entry = $piece->drawingEntries()->create(['mark' => $mark, 'kind' => $state, 'turn' => $steps[0]->turn, 'before' => $before, 'did' => $did, 'made_at' => $madeAt, ...$this->paces->noted($piece, $steps, $madeAt)]);
             foreach ($steps as $step) {
+                if ($was === 'open' && $rows->get($step->key)?->state === 'done') {
+                    // Another hand has laid it meanwhile: what lies on the paper is not laid twice, nor left out.
+                    continue;
+                }
                 self::put($piece, $step->key, $state === 'open' ? null : ['state' => $state, 'entry' => $entry->id, 'laid' => $lies[$step->key], 'mm2' => $step->zone->areaMm2]);
             }
         });
+    }
+
+    /** Whether a press upon what was seen goes together with what was marked meanwhile: what is laid stays so. */
+    private static function agrees(string $is, string $was, string $to): bool
+    {
+        return $is === $was || ($was === 'open' && $to !== 'open');
     }
 
     /** What lies from a step, as notation; null where nothing does. */
@@ -107,7 +118,7 @@ final class Marks
     public static function last(Piece $piece): ?DrawingEntry
     {
         $entries = $piece->drawingEntries();
-        $entries->where('kind', '!=', 'note')->where('undone', false)->orderByDesc('id');
+        $entries->whereNotIn('kind', ['note', 'photo'])->where('undone', false)->orderByDesc('id');
 
         return $entries->first();
     }

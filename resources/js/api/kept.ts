@@ -4,6 +4,7 @@ import { ulid } from 'ulid';
 import {
     answered,
     api,
+    formOf,
     type Colour,
     type DrawingEntry,
     type Piece,
@@ -13,7 +14,7 @@ import {
     type ZoneCorrections,
 } from './client';
 import { keys, pieceHasChanged } from './keys';
-import { entryOf, marked, unmarked, type Decision, type Mark, type Note } from './marking';
+import { entryOf, marked, unmarked, type About, type Decision, type Mark, type Note, type Photograph } from './marking';
 import type { components } from './schema';
 
 type Lab = Pick<Colour, 'L' | 'a' | 'b'>;
@@ -53,6 +54,18 @@ const KEPT = {
         answered(api.DELETE('/api/pieces/{piece}/drawing/last', { params: { path: { piece }, query: { mark } } })),
     replan: (piece: string, body: Decision) =>
         answered(api.POST('/api/pieces/{piece}/drawing/replans', { params: { path: { piece } }, body })),
+    photo: (piece: string, { turn, zone, ...body }: Photograph) =>
+        answered(
+            api.POST('/api/pieces/{piece}/drawing/photos', {
+                params: { path: { piece } },
+                body: { ...body, photo: '' },
+                bodySerializer: formOf({
+                    ...body,
+                    ...(turn !== null && { turn: String(turn) }),
+                    ...(zone !== null && { zone }),
+                }),
+            }),
+        ),
     note: (piece: string, body: Note) =>
         answered(api.POST('/api/pieces/{piece}/drawing/notes', { params: { path: { piece } }, body })),
 };
@@ -94,7 +107,8 @@ function keep<K extends Kind>(client: QueryClient, kind: K) {
             // The pencil does not wait for the network.
             if (kind === 'mark') drawn(client, pieceOf(mutationKey), (now, log) => marked(now, input as Mark, log));
             if (kind === 'unmark') drawn(client, pieceOf(mutationKey), (now, log) => unmarked(now, log, String(input)));
-            if (kind === 'note') logged(client, pieceOf(mutationKey), entryOf(input as Note, 'note'));
+            if (kind === 'note' || kind === 'photo')
+                logged(client, pieceOf(mutationKey), entryOf(input as Note | Photograph, kind));
         },
         onSuccess: (changed, _input, _result, { mutationKey }) => {
             const piece = pieceOf(mutationKey);
@@ -107,7 +121,7 @@ function keep<K extends Kind>(client: QueryClient, kind: K) {
         },
         onSettled: (_changed, error, _input, _result, { mutationKey }) => {
             const piece = pieceOf(mutationKey);
-            if (kind !== 'note' && !isDrawing(kind)) return pieceHasChanged(client, piece);
+            if (kind !== 'note' && kind !== 'photo' && !isDrawing(kind)) return pieceHasChanged(client, piece);
             if (drawingsOf(client, piece) > 1) return undefined;
 
             return Promise.all([
@@ -133,7 +147,7 @@ export const useChangeTarget = (piece: string) => useKept('target', piece);
 export const useChangePiece = (piece: string) => useKept('piece', piece);
 
 /** Presses and notes of a drawing are sent in the order in which they were made. */
-const useDrawing = <K extends 'mark' | 'unmark' | 'replan' | 'note'>(kind: K, piece: string) =>
+const useDrawing = <K extends 'mark' | 'unmark' | 'replan' | 'note' | 'photo'>(kind: K, piece: string) =>
     useMutation<OutputOf<K>, Error, InputOf<K>>({
         mutationKey: [kind, piece, 'drawing'],
         scope: { id: `drawing ${piece}` },
@@ -178,8 +192,18 @@ export function useNote(piece: string) {
     const { mutate } = useDrawing('note', piece);
 
     return useCallback(
-        (note: string, turn: number | null, told: { onError: (error: Error) => void }) =>
-            mutate({ note, turn, mark: ulid(), madeAt: new Date().toISOString() }, told),
+        (note: string, about: About, told: { onError: (error: Error) => void }) =>
+            mutate({ note, ...about, mark: ulid(), madeAt: new Date().toISOString() }, told),
+        [mutate],
+    );
+}
+
+export function usePhotograph(piece: string) {
+    const { mutate } = useDrawing('photo', piece);
+
+    return useCallback(
+        (photo: Blob, about: About, told: { onError: (error: Error) => void }) =>
+            mutate({ photo, ...about, mark: ulid(), madeAt: new Date().toISOString() }, told),
         [mutate],
     );
 }
@@ -198,7 +222,7 @@ export function useDrawingLog(piece: string) {
         queryFn: () => answered(api.GET('/api/pieces/{piece}/drawing', { params: { path: { piece } } })),
         refetchInterval: () => drawingsOf(client, piece) === 0 && FOLLOW,
     });
-    const last = log.data?.find(({ kind, undone }) => kind !== 'note' && !undone)?.mark ?? null;
+    const last = log.data?.find(({ kind, undone }) => kind !== 'note' && kind !== 'photo' && !undone)?.mark ?? null;
     const isKnown = log.data !== undefined;
     useEffect(() => {
         const plan = client.getQueryData<Plan>(keys.plan(piece));

@@ -27,10 +27,21 @@ export interface Decision {
     madeAt: string;
 }
 
-export interface Note {
+/** What a note or a photo is about: a turn, a zone by its name, or all of the piece. */
+export interface About {
+    turn: number | null;
+    zone: string | null;
+}
+
+export interface Note extends About {
     mark: string;
     note: string;
-    turn: number | null;
+    madeAt: string;
+}
+
+export interface Photograph extends About {
+    mark: string;
+    photo: Blob;
     madeAt: string;
 }
 
@@ -69,17 +80,19 @@ function withStates(plan: Plan, keys: readonly string[], state: State): Plan {
 }
 
 export const entryOf = (
-    { mark, madeAt, ...of }: Note | Mark,
+    { mark, madeAt, ...of }: Note | Mark | Photograph,
     kind: DrawingEntry['kind'],
     turn: number | null = null,
 ): DrawingEntry => ({
     mark,
     kind,
-    turn: 'note' in of ? of.turn : turn,
+    turn: 'turn' in of ? of.turn : turn,
     keys: 'keys' in of ? of.keys : [],
     // What was really laid is told by the server.
     did: null,
     note: 'note' in of ? of.note : null,
+    zone: 'zone' in of ? of.zone : null,
+    photo: null,
     undone: false,
     madeAt,
 });
@@ -99,7 +112,7 @@ export function unmarked(plan: Plan, log: DrawingEntry[], mark: string): [Plan, 
     const entry = log.find((candidate) => candidate.mark === mark);
     if (!entry) return [plan, log];
     const rest = log.map((other) => (other.mark === mark ? { ...other, undone: true } : other));
-    const holds = rest.filter(({ kind, undone }) => kind !== 'note' && !undone);
+    const holds = rest.filter(({ kind, undone }) => kind !== 'note' && kind !== 'photo' && !undone);
     const was = (key: string): State => {
         const before = holds.find(({ keys }) => keys.includes(key));
 

@@ -308,6 +308,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/pieces/{piece}/drawing/photos': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['photographDrawing'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/pieces/{piece}/look': {
         parameters: {
             query?: never;
@@ -1474,7 +1490,7 @@ export interface components {
              * @description open: a mark was taken off; replanned: a place was planned anew; left: it was not
              * @enum {string}
              */
-            kind: 'done' | 'skipped' | 'open' | 'replanned' | 'left' | 'note';
+            kind: 'done' | 'skipped' | 'open' | 'replanned' | 'left' | 'note' | 'photo';
             /** @description of the plan as it was then */
             turn: number | null;
             /** @description steps that it marked */
@@ -1487,6 +1503,13 @@ export interface components {
                 places: string[];
             } | null;
             note: string | null;
+            /** @description what the zone was called that it is about */
+            zone: string | null;
+            photo: {
+                url: string;
+                width: number;
+                height: number;
+            } | null;
             undone: boolean;
             /** Format: date-time */
             madeAt: string;
@@ -4013,6 +4036,8 @@ export interface operations {
                     note: string;
                     /** @description that it is about */
                     turn?: number | null;
+                    /** @description what the zone is called that it is about */
+                    zone?: string | null;
                     /** Format: date-time */
                     madeAt?: string;
                 };
@@ -4020,6 +4045,86 @@ export interface operations {
         };
         responses: {
             /** @description The note */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['DrawingEntry'];
+                };
+            };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    photographDrawing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'multipart/form-data': {
+                    /** @description a ULID of it: sent twice it is kept once */
+                    mark: string;
+                    /** Format: binary */
+                    photo: string;
+                    note?: string;
+                    turn?: number;
+                    zone?: string;
+                    /** Format: date-time */
+                    madeAt?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The photo in the log */
             200: {
                 headers: {
                     [name: string]: unknown;

@@ -1,14 +1,24 @@
 import { useState } from 'react';
-import { Disclosure, DisclosurePanel, Button as AriaButton, Form, TextArea, TextField } from 'react-aria-components';
+import {
+    Disclosure,
+    DisclosurePanel,
+    Button as AriaButton,
+    FileTrigger,
+    Form,
+    TextArea,
+    TextField,
+} from 'react-aria-components';
 import styled from 'styled-components';
 import { messageOf, type DrawingEntry, type Plan, type Step } from '../api/client';
-import { useDrawingLog, useNote } from '../api/kept';
+import { useDrawingLog, useNote, usePhotograph } from '../api/kept';
 import { Button, buttonLook } from '../ui/Button';
 import { FieldLabel } from '../ui/Field';
 import { notify } from '../ui/Notices';
 import { pressureText } from '../ui/Pressure';
+import { Segments } from '../ui/Segments';
 import { radius, space, type } from '../ui/theme';
 import { counted } from '../ui/words';
+import { smaller } from './smaller';
 
 const Opener = styled(AriaButton)`
     ${buttonLook}
@@ -37,6 +47,17 @@ const Writing = styled(Form)`
     }
 `;
 
+const Tools = styled.div`
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: ${space.s};
+    margin-bottom: ${space.m};
+    & button {
+        min-height: 48px;
+    }
+`;
+
 const Entries = styled.ol`
     display: grid;
     & > li {
@@ -51,6 +72,14 @@ const Entries = styled.ol`
         font-size: ${type.small};
         font-variant-numeric: tabular-nums;
         color: ${({ theme }) => theme.quiet};
+    }
+    & img {
+        display: block;
+        width: auto;
+        height: auto;
+        max-width: 100%;
+        max-height: 220px;
+        margin-top: ${space.xs};
     }
     & > li[data-undone] > span {
         text-decoration: line-through;
@@ -83,8 +112,10 @@ const LAID_BY: Record<Step['kind'], string> = { layer: '', wash: 'a wash', blend
 const notationOf = (steps: Step[]) => steps.map(({ notation }) => notation).join(' > ');
 
 /** An entry in words: what was laid, instead of what, and where; or what was written. */
-export function saidOf({ kind, keys, did, note, turn }: DrawingEntry, plan: Plan): string {
-    if (kind === 'note') return note ?? '';
+export function saidOf({ kind, keys, did, note, turn, zone }: DrawingEntry, plan: Plan): string {
+    const on = zone !== null ? `${zone}: ` : '';
+    if (kind === 'note') return on + (note ?? '');
+    if (kind === 'photo') return on + (note ?? (turn === null ? 'Photo' : `Photo at turn ${turn}`));
     const names = did?.places ?? [];
     const where = names.length > 0 && names.length <= NAMED ? names.join(', ') : counted(names.length, 'place');
     if (kind === 'left') return `Left as it was planned: ${where}`;
@@ -109,11 +140,38 @@ export function saidOf({ kind, keys, did, note, turn }: DrawingEntry, plan: Plan
     return `Turn ${turn}: ${what} ${DID[kind]}${instead} in ${where}`;
 }
 
-/** What was done and written down, read as a diary; a note for the turn at hand. */
-export function Diary({ piece, plan, turn }: { piece: string; plan: Plan; turn: number | null }) {
+interface Props {
+    piece: string;
+    plan: Plan;
+    /** At hand. */
+    turn: number | null;
+    /** The place that is shown large, by the name of its zone. */
+    zone: string | null;
+}
+
+const ABOUT = [
+    { id: 'turn', name: 'This turn' },
+    { id: 'zone', name: 'The place shown' },
+    { id: 'piece', name: 'The whole piece' },
+] as const;
+
+type Subject = (typeof ABOUT)[number]['id'];
+
+/** What was done and written down, read as a diary; notes and photos of the turn at hand, of a place or of the piece. */
+export function Diary({ piece, plan, turn, zone }: Props) {
     const log = useDrawingLog(piece);
     const write = useNote(piece);
+    const photograph = usePhotograph(piece);
     const [text, setText] = useState('');
+    const [chosen, setChosen] = useState<Subject>('turn');
+    const subjects = ABOUT.filter(({ id }) => id === 'piece' || (id === 'turn' ? turn !== null : zone !== null));
+    const subject = subjects.find(({ id }) => id === chosen)?.id ?? subjects[0]?.id ?? 'piece';
+    const about = { turn: subject === 'turn' ? turn : null, zone: subject === 'zone' ? zone : null };
+    const told = { onError: (error: Error) => notify(messageOf(error)) };
+    const take = (files: FileList | null) => {
+        const photo = files?.[0];
+        if (photo) void smaller(photo).then((small) => photograph(small, about, told));
+    };
 
     return (
         <Disclosure>
@@ -123,18 +181,35 @@ export function Diary({ piece, plan, turn }: { piece: string; plan: Plan; turn: 
                     onSubmit={(event) => {
                         event.preventDefault();
                         if (text.trim() === '') return;
-                        write(text.trim(), turn, { onError: (error) => notify(messageOf(error)) });
+                        write(text.trim(), about, told);
                         setText('');
                     }}
                 >
                     <TextField value={text} onChange={setText} maxLength={2000}>
-                        <FieldLabel>{turn === null ? 'Write something down' : `A note on turn ${turn}`}</FieldLabel>
+                        <FieldLabel>
+                            {subject === 'turn'
+                                ? `A note on turn ${turn}`
+                                : subject === 'zone'
+                                  ? `A note on ${zone}`
+                                  : 'A note on the piece'}
+                        </FieldLabel>
                         <TextArea placeholder="Sharpened twice; the rope wants less." />
                     </TextField>
                     <Button type="submit" isDisabled={text.trim() === ''}>
                         Write it down
                     </Button>
                 </Writing>
+                <Tools>
+                    {subjects.length > 1 && (
+                        <Segments label="What it is about" value={subject} options={subjects} onChange={setChosen} />
+                    )}
+                    <FileTrigger acceptedFileTypes={['image/*']} defaultCamera="environment" onSelect={take}>
+                        <Button>Take a photo</Button>
+                    </FileTrigger>
+                    <FileTrigger acceptedFileTypes={['image/jpeg', 'image/png', 'image/webp']} onSelect={take}>
+                        <Button>Choose a photo</Button>
+                    </FileTrigger>
+                </Tools>
                 {log.data?.length === 0 && <p>Nothing yet. Each press and each note stands here with its time.</p>}
                 <Entries data-testid="diary">
                     {log.data?.map((entry) => (
@@ -142,6 +217,17 @@ export function Diary({ piece, plan, turn }: { piece: string; plan: Plan; turn: 
                             <time dateTime={entry.madeAt}>{WHEN.format(new Date(entry.madeAt))}</time>
                             <span>
                                 {saidOf(entry, plan)}
+                                {entry.photo && (
+                                    <a href={entry.photo.url} target="_blank" rel="noreferrer">
+                                        <img
+                                            src={entry.photo.url}
+                                            width={entry.photo.width}
+                                            height={entry.photo.height}
+                                            alt="The drawing as it was then; opens large"
+                                            loading="lazy"
+                                        />
+                                    </a>
+                                )}
                                 {entry.undone && <span className="visually-hidden">, taken back</span>}
                             </span>
                         </li>

@@ -233,7 +233,11 @@ export function DrawStage() {
                         )}
                         , {behind} behind you
                     </span>
-                    <SessionClock piece={piece.id} minutes={piece.planning.sessionMinutes} />
+                    <SessionClock
+                        piece={piece.id}
+                        minutes={piece.planning.sessionMinutes}
+                        cautions={plan.data.cautions}
+                    />
                 </header>
                 <div aria-hidden>
                     <i style={{ width: `${(100 * behind) / turns.length}%` }} />
@@ -276,7 +280,7 @@ export function DrawStage() {
                     </p>
                 </Done>
             )}
-            <Diary piece={piece.id} plan={plan.data} turn={turn?.number ?? null} />
+            <Diary piece={piece.id} plan={plan.data} turn={turn?.number ?? null} zone={lit?.name ?? null} />
             <RestsOnLine calibration={plan.data.calibration} />
             <Actions>
                 <StrongButton isDisabled={!turn} onPress={() => finish('done')}>

@@ -14,6 +14,8 @@ const FORGOTTEN = 240;
 interface Session {
     startedAt: number;
     restedAt: number;
+    /** Whether the cautions were read. */
+    warned?: boolean;
 }
 
 const Row = styled.div`
@@ -32,14 +34,41 @@ const Row = styled.div`
     }
 `;
 
+const Cautions = styled.div`
+    flex-basis: 100%;
+    display: grid;
+    gap: ${space.s};
+    padding: ${space.m};
+    border: 2px dashed ${({ theme }) => theme.ink};
+    color: ${({ theme }) => theme.ink};
+    font-size: ${type.body};
+    & ul {
+        display: grid;
+        gap: ${space.xs};
+        padding-inline-start: 18px;
+        list-style: square;
+    }
+    & > button {
+        justify-self: start;
+    }
+`;
+
+interface Props {
+    piece: string;
+    /** That one likes a session to last. */
+    minutes: number;
+    /** Said once, as a session begins. */
+    cautions: string[];
+}
+
 /** How long one has drawn, of the length of session that one likes; and when eyes and hand should rest. */
-export function SessionClock({ piece, minutes }: { piece: string; minutes: number }) {
+export function SessionClock({ piece, minutes, cautions }: Props) {
     const [session, set] = useKeptState<Session | null>(`prism.session.${piece}`, null);
     const now = useNow(session !== null);
     // The clock may not have ticked yet since then.
     const since = (time: number) => Math.max(0, Math.floor((now - time) / MINUTE));
     const running = session !== null && since(session.startedAt) < FORGOTTEN ? session : null;
-    const begin = () => set({ startedAt: Date.now(), restedAt: Date.now() });
+    const begin = () => set({ startedAt: Date.now(), restedAt: Date.now(), warned: false });
     if (!running) {
         return (
             <Row>
@@ -65,6 +94,17 @@ export function SessionClock({ piece, minutes }: { piece: string; minutes: numbe
                 <Button onPress={() => set({ ...running, restedAt: Date.now() })}>Rested</Button>
             )}
             <Button onPress={() => set(null)}>End it</Button>
+            {cautions.length > 0 && running.warned === false && (
+                <Cautions data-testid="cautions">
+                    <b>Before you begin</b>
+                    <ul>
+                        {cautions.map((caution) => (
+                            <li key={caution}>{caution}</li>
+                        ))}
+                    </ul>
+                    <Button onPress={() => set({ ...running, warned: true })}>Understood</Button>
+                </Cautions>
+            )}
         </Row>
     );
 }

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio\Drawing;
+
+use App\Models\DrawingEntry;
+use App\Models\Piece;
+use App\Studio\Photos\PhotoReader;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\File;
+
+/** Photos that an artist takes of a drawing on the way; they stand in its log. */
+final class DrawingPhotos
+{
+    public function __construct(private readonly string $folder, private readonly PhotoReader $reader)
+    {
+    }
+
+    /**
+     * @param  string  $mark  what was sent before is not kept again
+     * @param  array{note?: ?string, turn?: ?int, zone?: ?string}  $about
+     *
+     * @throws \App\Studio\Photos\PhotoRefused
+     */
+    public function keep(Piece $piece, string $mark, UploadedFile $upload, array $about, Carbon $madeAt): DrawingEntry
+    {
+        $entries = $piece->drawingEntries();
+        $there = $entries->where('mark', $mark)->first();
+        if ($there !== null) {
+            return $there;
+        }
+        $photo = $this->reader->read($upload->getPathname());
+        File::ensureDirectoryExists($this->folder.'/'.$piece->id, 0o700);
+        // The file first: an entry never stands without its photo.
+        File::replace($this->path($piece, $mark), $photo->large);
+
+        return $piece->drawingEntries()->firstOrCreate(['mark' => $mark], ['kind' => 'photo', ...$about, 'photo_width' => $photo->width, 'photo_height' => $photo->height, 'made_at' => $madeAt]);
+    }
+
+    public function path(Piece $piece, string $mark): string
+    {
+        return $this->folder.'/'.$piece->id.'/'.basename($mark).'.jpg';
+    }
+}
