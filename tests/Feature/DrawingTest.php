@@ -44,6 +44,15 @@ test('a press that is sent twice is done once, even when it was taken back meanw
     $this->postJson($this->url.'/drawing', $mark)->assertOk()->assertJsonPath('done', 0);
 });
 
+test('an undo that is sent twice takes back one press', function (): void {
+    [$first, $second] = $this->keys;
+    ($this->mark)([$first])->assertOk();
+    ($this->mark)([$second])->assertOk();
+    $last = $this->getJson($this->url.'/plan')->json('lastMarked');
+    $this->deleteJson($this->url.'/drawing/last?mark='.$last)->assertOk()->assertJsonPath('done', 1);
+    $this->deleteJson($this->url.'/drawing/last?mark='.$last)->assertOk()->assertJsonPath('done', 1);
+});
+
 test('what a press changed is as it was before once it is taken back', function (): void {
     [$first, $second] = $this->keys;
     ($this->mark)([$first], 'skipped')->assertOk();

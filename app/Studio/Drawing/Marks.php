@@ -100,6 +100,10 @@ final class Marks
     {
         DB::transaction(static function () use ($piece, $seen): void {
             self::lock($piece);
+            if ($seen !== null && $piece->drawingEntries()->where('mark', $seen)->where('undone', true)->exists()) {
+                // Sent twice: it is taken back already.
+                return;
+            }
             $last = self::last($piece);
             if ($seen !== null && $last?->mark !== $seen) {
                 throw new ChangedMeanwhile(self::WHAT);

@@ -3,6 +3,7 @@ import { useCallback, useEffect } from 'react';
 import { ulid } from 'ulid';
 import {
     answered,
+    Refusal,
     api,
     formOf,
     type Colour,
@@ -70,6 +71,10 @@ const KEPT = {
         answered(api.POST('/api/pieces/{piece}/drawing/notes', { params: { path: { piece } }, body })),
 };
 type Kind = keyof typeof KEPT;
+
+/** What is made while one draws. */
+const DRAWN = { mark: true, unmark: true, replan: true, note: true, photo: true };
+const TRIES = 3;
 type InputOf<K extends Kind> = Parameters<(typeof KEPT)[K]>[1];
 type OutputOf<K extends Kind> = Awaited<ReturnType<(typeof KEPT)[K]>>;
 
@@ -102,6 +107,8 @@ function drawn(client: QueryClient, piece: string, change: (now: Plan, log: Draw
 function keep<K extends Kind>(client: QueryClient, kind: K) {
     const send = KEPT[kind] as (piece: string, input: InputOf<K>) => Promise<OutputOf<K>>;
     client.setMutationDefaults<OutputOf<K>, Error, InputOf<K>>([kind], {
+        // The network may go while a press is on its way. It has a name of its own: sent twice it is done once.
+        retry: (times, error) => kind in DRAWN && times < TRIES && error instanceof Refusal && error.status === 0,
         mutationFn: (input, { mutationKey }) => send(pieceOf(mutationKey), input),
         onMutate: (input, { mutationKey }) => {
             // The pencil does not wait for the network.

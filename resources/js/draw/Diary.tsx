@@ -133,7 +133,10 @@ export function saidOf({ kind, keys, did, note, turn, zone }: DrawingEntry, plan
             : `Turn ${turn ?? marked[0]?.turn}: ${what} ${DID[kind]} in ${counted(zones, 'place')}`;
     }
     const { laid, planned } = did;
-    const what = stepWords(kind === 'done' && laid.length > 0 ? laid : planned) || (marked[0]?.role ?? 'a step');
+    const role = marked[0]?.role;
+    if (laid.length === 0 && kind === 'done' && (role === 'reserve' || role === 'sparkle'))
+        return `Turn ${turn}: paper kept in ${where}`;
+    const what = stepWords(kind === 'done' && laid.length > 0 ? laid : planned) || (role ?? 'a step');
     const isOtherwise = kind === 'done' && laid.length > 0 && notationOf(laid) !== notationOf(planned);
     const instead = !isOtherwise ? '' : planned.length === 0 ? ' on bare paper' : `, instead of ${stepWords(planned)}`;
 

@@ -30,6 +30,8 @@ import { useKeptState } from './useKeptState';
 import { useWakeLock } from './useWakeLock';
 
 const Page = styled.div`
+    /* A pencil is in the hand, and a little finger presses. */
+    --least: 48px;
     display: grid;
     align-content: start;
     gap: ${space.m};
@@ -82,6 +84,7 @@ const Actions = styled.div`
     gap: ${space.s};
     padding-block: ${space.s};
     background: ${({ theme }) => theme.panel};
+    --least: ${target.draw};
     & button {
         min-height: ${target.draw};
         font-size: ${type.lead};

@@ -114,7 +114,13 @@ export function Otherwise({ plan, turn, open, onHappened }: Props) {
     };
 
     return (
-        <Disclosure isExpanded={isOpen} onExpandedChange={setOpen}>
+        <Disclosure
+            isExpanded={isOpen}
+            onExpandedChange={(next) => {
+                setOpen(next);
+                setWay('laid');
+            }}
+        >
             <Opener slot="trigger">It went otherwise ▾</Opener>
             <DisclosurePanel>
                 {isOpen && (

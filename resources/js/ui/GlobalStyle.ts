@@ -38,10 +38,10 @@ export const GlobalStyle = createGlobalStyle`
     @media (pointer: coarse) {
         button:not([data-slim]), select, input:not([type='range'], [type='checkbox'], [type='radio']),
         [role='tab'], [role='option'], [role='menuitem'], nav a {
-            min-height: ${target.touch} !important;
+            min-height: max(var(--least, 0px), ${target.touch}) !important;
             min-width: ${target.touch} !important;
         }
-        label[data-rac] { min-height: ${target.touch}; }
+        label[data-rac] { min-height: max(var(--least, 0px), ${target.touch}); }
     }
     @media (prefers-reduced-motion: reduce) { * { transition: none !important; animation: none !important; } }
 `;
