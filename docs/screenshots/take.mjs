@@ -74,7 +74,6 @@ await page.getByRole('radio', { name: 'Photo', exact: true }).click();
 await page.getByRole('tab', { name: 'Light' }).click();
 await page.getByRole('button', { name: 'Show them in the photo' }).click();
 await page.getByTestId('reserves').waitFor();
-await take('light');
 await page.getByRole('button', { name: 'Show them in the photo' }).click();
 await stage('Plan');
 await page.getByTestId('palette').waitFor({ timeout: 60_000 });
@@ -96,15 +95,31 @@ await take('drawing');
 await page.getByRole('radio', { name: 'Photo', exact: true }).click();
 await stage('Draw');
 await page.getByText(/^Turn 1 of/).waitFor();
-// The first turn leaves paper bare; the second is a pencil.
-await page.keyboard.press('d');
-await page.getByText(/^Turn 2 of/).waitFor();
-const goOn = page.getByRole('button', { name: 'Go on', exact: true });
-if (await goOn.isVisible()) await goOn.click();
+const turn = async () => Number(/Turn (\d+) of/.exec(await page.getByTestId('turn-of').innerText())?.[1]);
+const press = async (key, until) => {
+    while ((await turn()) !== until) {
+        const before = await turn();
+        const goOn = page.getByRole('button', { name: 'Go on', exact: true });
+        if (await goOn.isVisible()) await goOn.click();
+        await page.keyboard.press(key);
+        await page.waitForFunction((was) => !document.querySelector('[data-testid=turn-of]').textContent.includes(`Turn ${was} of`), before);
+    }
+};
+// Some way on, where the pencil goes along a form.
+await press('d', 15);
 await page.getByTestId('veil').waitFor({ timeout: 30_000 });
+await page.getByTestId('saved').filter({ hasText: 'Saved' }).waitFor();
 await take('draw');
-await page.keyboard.press('u');
-await page.getByText(/^Turn 1 of/).waitFor();
+await page.getByRole('button', { name: /It went otherwise/ }).click();
+const otherwise = page.getByTestId('otherwise');
+await otherwise.getByRole('combobox', { name: 'Pencil' }).fill('7432');
+await page.getByRole('option', { name: /7432/ }).click();
+await otherwise.getByRole('button', { name: 'Done like this' }).click();
+await page.getByTestId('replan').first().waitFor({ timeout: 60_000 });
+await page.getByTestId('replan').first().scrollIntoViewIfNeeded();
+await take('otherwise');
+await press('u', 1);
+await page.getByTestId('saved').filter({ hasText: 'Saved' }).waitFor();
 await page.getByRole('button', { name: 'Dim studio' }).click();
 await stage('Match');
 await page.getByRole('button', { name: /Buoy, light red, has a recipe/ }).click();

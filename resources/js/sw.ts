@@ -4,12 +4,12 @@ import { ExpirationPlugin } from 'workbox-expiration';
 import { cleanupOutdatedCaches, precacheAndRoute, type PrecacheEntry } from 'workbox-precaching';
 import { NavigationRoute, registerRoute } from 'workbox-routing';
 import { CacheFirst, NetworkFirst, type StrategyOptions } from 'workbox-strategies';
-import { PAGES, PICTURES, STUDIO } from './api/offline';
+import { PAGES, PICTURES, STUDIO } from './api/caches';
 
 declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: (PrecacheEntry | string)[] };
 
 /** After so long without an answer what was kept is shown, seconds. */
-const PATIENCE = 8;
+const PATIENCE = 20;
 
 /** Photos in their views, drawings and maps of some pieces. */
 const MOST_PICTURES = 120;

@@ -4,8 +4,9 @@ import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { useChangePiece } from '../../resources/js/api/kept';
 import { keepWaiting } from '../../resources/js/api/waiting';
+import { withWaiting, withWaitingEntries } from '../../resources/js/api/waitingMarks';
 import { Saved } from '../../resources/js/desk/Saved';
-import { newClient, piece, show } from './fixtures';
+import { newClient, piece, planOf, planStep, show } from './fixtures';
 import { Answer, serve } from './server';
 
 // jsdom has no store of its own.
@@ -100,5 +101,52 @@ describe('changes that failed', () => {
         show(<Renaming />);
         await press('Rename');
         await waitFor(() => expect(said()).toBe('Saved'));
+    });
+});
+
+describe('a drawing that is fetched while presses wait', () => {
+    const mark = (id: string, of: string[]) => ({ mark: id, keys: of, state: 'done', madeAt: '2026-11-28T10:00:00Z' });
+    const waiting = (made: [string, unknown][]) => {
+        const client = newClient();
+        onlineManager.setOnline(false);
+        for (const [kind, variables] of made) {
+            client
+                .getMutationCache()
+                .build(client, { mutationKey: [kind, 'p1', 'drawing'], mutationFn: () => Promise.resolve() })
+                .execute(variables as never)
+                .catch(() => undefined);
+        }
+
+        return client;
+    };
+    const plan = planOf([planStep(1, { turn: 1 }), planStep(2, { turn: 2 })]);
+
+    it('shows them as made, and what was taken back as open', async () => {
+        const client = waiting([
+            ['mark', mark('A', ['key-1'])],
+            ['mark', mark('B', ['key-2'])],
+            ['unmark', 'B'],
+        ]);
+        await waitFor(() => expect(client.isMutating()).toBe(3));
+        const shown = withWaiting(client, 'p1', plan);
+        expect(shown.steps.map(({ state }) => state)).toEqual(['done', 'open']);
+        expect(shown.lastMarked).toBe('A');
+        // Of another piece nothing waits.
+        expect(withWaiting(client, 'p2', plan)).toBe(plan);
+    });
+
+    it('and its log tells of them, each once', async () => {
+        const client = waiting([
+            ['mark', mark('A', ['key-1'])],
+            ['note', { mark: 'N', note: 'Less.', turn: null, zone: 'Rope', madeAt: '2026-11-28T10:01:00Z' }],
+            ['unmark', 'A'],
+        ]);
+        await waitFor(() => expect(client.isMutating()).toBe(3));
+        const log = withWaitingEntries(client, 'p1', []);
+        expect(log.map(({ mark: id, kind, undone }) => [id, kind, undone])).toEqual([
+            ['N', 'note', false],
+            ['A', 'done', true],
+        ]);
+        expect(withWaitingEntries(client, 'p1', log)).toHaveLength(2);
     });
 });

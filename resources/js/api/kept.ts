@@ -17,6 +17,7 @@ import {
 import { keys, pieceHasChanged } from './keys';
 import { entryOf, marked, unmarked, type About, type Decision, type Mark, type Note, type Photograph } from './marking';
 import type { components } from './schema';
+import { withWaitingEntries } from './waitingMarks';
 
 type Lab = Pick<Colour, 'L' | 'a' | 'b'>;
 
@@ -226,7 +227,12 @@ export function useDrawingLog(piece: string) {
     const client = useQueryClient();
     const log = useQuery({
         queryKey: keys.drawing(piece),
-        queryFn: () => answered(api.GET('/api/pieces/{piece}/drawing', { params: { path: { piece } } })),
+        queryFn: async () =>
+            withWaitingEntries(
+                client,
+                piece,
+                await answered(api.GET('/api/pieces/{piece}/drawing', { params: { path: { piece } } })),
+            ),
         refetchInterval: () => drawingsOf(client, piece) === 0 && FOLLOW,
     });
     const last = log.data?.find(({ kind, undone }) => kind !== 'note' && kind !== 'photo' && !undone)?.mark ?? null;

@@ -1,11 +1,7 @@
 import { onlineManager } from '@tanstack/react-query';
+import { PICTURES, STUDIO } from './caches';
 
-/** What is kept in the browser so that Draw goes on without the network. */
-export const PAGES = 'prism-pages';
-export const STUDIO = 'prism-studio';
-export const PICTURES = 'prism-pictures';
-
-/** Begins to keep it; where the browser cannot, the studio needs the network. */
+/** Begins to keep in the browser what Draw needs to go on without the network; where the browser cannot, the studio needs the network. */
 export function keepOffline() {
     // A page that is opened without the network is told of no change.
     onlineManager.setOnline(navigator.onLine);

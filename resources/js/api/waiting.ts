@@ -31,6 +31,7 @@ export function keepWaiting(client: QueryClient, artist: string): () => void {
                 for (const { mutationKey } of state.mutations) {
                     const piece = String(mutationKey?.[1] ?? '');
                     void client.invalidateQueries({ queryKey: keys.plan(piece), exact: true });
+                    void client.invalidateQueries({ queryKey: keys.drawing(piece), exact: true });
                 }
             }
 

@@ -2,7 +2,7 @@ import { memo } from 'react';
 import { Button, Disclosure, DisclosurePanel, Heading } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Piece, Plan } from '../api/client';
-import { space, type } from '../ui/theme';
+import { space, target, type } from '../ui/theme';
 
 const Fold = styled(Disclosure)`
     & h3 {
@@ -12,6 +12,7 @@ const Fold = styled(Disclosure)`
         padding: 0;
         border: 0;
         background: none;
+        min-height: ${target.usual};
         font: inherit;
         font-weight: 600;
         cursor: pointer;
@@ -39,6 +40,7 @@ const Zones = styled.ul`
         padding: 0;
         border: 0;
         background: none;
+        min-height: 24px;
         font-weight: 600;
         text-align: start;
         cursor: pointer;

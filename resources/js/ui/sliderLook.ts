@@ -15,9 +15,11 @@ export const sliderLook = css`
     }
     & .thumb {
         top: 50%;
-        width: 16px;
+        /* Held by more than is seen of it. */
+        width: 24px;
         height: 24px;
-        background: ${({ theme }) => theme.ink};
+        padding: 0 4px;
+        background: ${({ theme }) => theme.ink} content-box;
         border-radius: 2px;
     }
     & .thumb[data-focus-visible] {
