@@ -34,7 +34,7 @@ final class Replans
     private const KEPT = 60;
 
     /** Goes up when places are planned anew differently. */
-    private const VERSION = 1;
+    private const VERSION = 2;
 
     public function __construct(
         private readonly Engine $engine,

@@ -21,6 +21,9 @@ final readonly class Replan
     /** A plan that has come this much farther from its target than it was, dE00, is replanned; a new one is nearer by as much. */
     private const WORTH = 0.7;
 
+    /** Far off, a new plan that leaves more than the rest of its miss is not worth changing pencils for. */
+    private const WORTH_SHARE = 0.15;
+
     /** A pencil that does not lie out must bring the colour nearer than those that do by so much, dE00. */
     private const FETCHED = 1.5;
 
@@ -65,7 +68,7 @@ final readonly class Replan
             foreach ($search->correct($passed->present, $target, $limits, $only) as $correction) {
                 $new = $predictor->predict($then($correction->steps));
                 $gain = $miss - self::miss($target, $new) - $more;
-                if ($gain >= self::WORTH && ($best === null || $gain > $best[0])) {
+                if ($gain >= max(self::WORTH, self::WORTH_SHARE * $miss) && ($best === null || $gain > $best[0])) {
                     $best = [$gain, $correction->steps, $new];
                 }
             }
