@@ -333,6 +333,34 @@ describe('what went otherwise', () => {
         await userEvent.click(within(card).getByRole('button', { name: 'Leave it as it was' }));
         await waitFor(() => expect(sent(asked).map(({ take }) => take)).toEqual([true, false]));
     });
+
+    it('a new plan that was taken back is taken again by redo', async () => {
+        const replan = {
+            target: 'z1-middle',
+            zone: 'z1',
+            name: 'Float: middle',
+            wanted: colour(),
+            present: [],
+            old: { steps: [], colour: colour(), dE00: 6, words: 'too dark' },
+            new: { steps: [], colour: colour(), dE00: 1, words: 'a good match' },
+            rest: 'QW:522@40',
+            sentence: '',
+        };
+        const { asked } = put(plan(), {
+            ...box,
+            'GET /api/pieces/p1/drawing/replans': () => [replan],
+            'POST /api/pieces/p1/drawing/replans': () => plan(),
+            'DELETE /api/pieces/p1/drawing/last': () => plan(),
+        });
+        await userEvent.click(await screen.findByRole('button', { name: 'Take the new plan' }));
+        await waitFor(() => expect(screen.getByRole('button', { name: /Undo/ }).hasAttribute('disabled')).toBe(false));
+        await userEvent.keyboard('u');
+        await waitFor(() => expect(asked.some(({ method }) => method === 'DELETE')).toBe(true));
+        await userEvent.keyboard('{Control>}{Shift>}z{/Shift}{/Control}');
+        await waitFor(() => expect(sent(asked)).toHaveLength(2));
+        expect(sent(asked)[1]).toMatchObject({ target: 'z1-middle', take: true, rest: 'QW:522@40' });
+        expect(sent(asked)[1]?.mark).not.toBe(sent(asked)[0]?.mark);
+    });
 });
 
 describe('the diary', () => {

@@ -183,8 +183,12 @@ export function useDecide(piece: string) {
     const { mutate } = useDrawing('replan', piece);
 
     return useCallback(
-        (of: Pick<Decision, 'target' | 'take' | 'rest'>, told: { onError: (error: Error) => void }) =>
-            mutate({ ...of, mark: ulid(), madeAt: new Date().toISOString() }, told),
+        (of: Pick<Decision, 'target' | 'take' | 'rest'>, told: { onError: (error: Error) => void }): string => {
+            const mark = ulid();
+            mutate({ ...of, mark, madeAt: new Date().toISOString() }, told);
+
+            return mark;
+        },
         [mutate],
     );
 }
@@ -227,9 +231,9 @@ export function useDrawingLog(piece: string) {
     const client = useQueryClient();
     const log = useQuery({
         queryKey: keys.drawing(piece),
-        queryFn: async () =>
+        queryFn: async ({ client: asked }) =>
             withWaitingEntries(
-                client,
+                asked,
                 piece,
                 await answered(api.GET('/api/pieces/{piece}/drawing', { params: { path: { piece } } })),
             ),

@@ -1,14 +1,11 @@
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
-import { messageOf, type Plan, type Turn } from '../api/client';
-import { useMark, useUnmark } from '../api/kept';
-import type { Mark } from '../api/marking';
+import { messageOf, type Turn } from '../api/client';
 import { usePlan } from '../api/queries';
 import { useDeskPiece, useHands } from '../desk/DeskContext';
 import { useZoom } from '../desk/zoom';
 import { Button, StrongButton } from '../ui/Button';
-import { notify } from '../ui/Notices';
 import { pressureWord } from '../ui/Pressure';
 import { RestsOnLine } from '../ui/RestsOnLine';
 import { Empty, Loading, Problem } from '../ui/States';
@@ -17,7 +14,7 @@ import { ROLES, STAGES } from '../ui/turns';
 import { useKeys } from '../ui/useKeys';
 import { counted } from '../ui/words';
 import { Diary } from './Diary';
-import { Drying, useWet, wetUntil } from './Drying';
+import { Drying } from './Drying';
 import { Otherwise } from './Otherwise';
 import { PlaceList } from './PlaceList';
 import { ReplanCards } from './ReplanCards';
@@ -27,6 +24,7 @@ import { TurnNow } from './TurnNow';
 import { TurnSheet, useTurnedSheet } from './TurnSheet';
 import { litBy, paperBy } from './lit';
 import { useKeptState } from './useKeptState';
+import { usePresses } from './usePresses';
 import { useWakeLock } from './useWakeLock';
 
 const Page = styled.div`
@@ -96,10 +94,6 @@ const Actions = styled.div`
 
 type Place = Turn['places'][number];
 
-type Press = Pick<Mark, 'keys' | 'state' | 'otherwise'>;
-
-const keysOf = (places: Place[]) => places.flatMap(({ keys }) => keys);
-
 /** The next turn in short. */
 function shortly({ step, role, places }: Turn): string {
     const what = step?.pencil
@@ -112,64 +106,13 @@ function shortly({ step, role, places }: Turn): string {
 /** So near that the place fills about half of the picture. */
 const nearTo = (share: number) => Math.min(8, Math.max(1, 0.7 / Math.sqrt(Math.max(share, 0.002))));
 
-/** What is pressed while one draws: whole turns or single places, with a way back and forth. */
-function usePresses(piece: string, plan: Plan | undefined) {
-    const mark = useMark(piece);
-    const unmark = useUnmark(piece);
-    const [wet, setWet] = useWet(piece);
-    const [future, setFuture] = useState<Press[]>([]);
-    const [past, setPast] = useState<(Press & { mark: string })[]>([]);
-    const told = { onError: (error: Error) => notify(messageOf(error)) };
-
-    const put = (
-        turn: Turn | null,
-        places: Place[],
-        state: Mark['state'],
-        was: Mark['was'],
-        otherwise?: Mark['otherwise'],
-    ) => {
-        const press = { keys: keysOf(places), state, ...(otherwise && { otherwise }) };
-        const id = mark({ ...press, ...(was && { was }) }, told);
-        setPast([...past, { ...press, mark: id }]);
-        setFuture([]);
-        if (state === 'done' && turn && turn.dryingMinutes > 0) {
-            const until = wetUntil(turn.dryingMinutes);
-            setWet([...wet, ...places.map(({ name }) => ({ mark: id, name, until }))]);
-        }
-    };
-
-    return {
-        wet,
-        dry: (id: string, name: string) => setWet((now) => now.filter((one) => one.mark !== id || one.name !== name)),
-        put,
-        undo: () => {
-            const last = plan?.lastMarked;
-            if (!last) return;
-            unmark(last, told);
-            setWet(wet.filter((one) => one.mark !== last));
-            // What another screen pressed is taken back, but not laid again from here.
-            const press = past.find((one) => one.mark === last);
-            setPast(past.filter((one) => one.mark !== last));
-            setFuture(press ? [{ ...press }, ...future] : []);
-        },
-        redo: () => {
-            const [press, ...rest] = future;
-            if (!press) return;
-            const { keys, state, otherwise } = press;
-            const id = mark({ keys, state, ...(otherwise && { otherwise }) }, told);
-            setPast([...past, { ...press, mark: id }]);
-            setFuture(rest);
-        },
-    };
-}
-
 /** One pencil in the hand, with all the places it goes to: ticked one by one or all at once. */
 export function DrawStage() {
     const piece = useDeskPiece();
     const { light } = useHands();
     const zoom = useZoom();
     const plan = usePlan(piece.id);
-    const { wet, dry, put, undo, redo } = usePresses(piece.id, plan.data);
+    const { wet, dry, put, decide, undo, redo } = usePresses(piece.id, plan.data);
     const [seen, setSeen] = useKeptState<number>(`prism.stepped-back.${piece.id}`, 0);
     const [shown, setShown] = useState<string | null>(null);
     useWakeLock();
@@ -247,7 +190,7 @@ export function DrawStage() {
                 </div>
             </Progress>
             <Drying wet={wet} onDry={dry} />
-            <ReplanCards piece={piece.id} />
+            <ReplanCards piece={piece.id} onDecide={decide} />
             {stepsBack && before && (
                 <StepBack
                     behind={STAGES[before.stage]}

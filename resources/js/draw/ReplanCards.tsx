@@ -1,20 +1,14 @@
 import styled from 'styled-components';
-import { messageOf, type Replan } from '../api/client';
-import { useDecide, useReplans } from '../api/kept';
+import type { Replan } from '../api/client';
+import { useReplans } from '../api/kept';
+import type { Decision } from '../api/marking';
 import { Button, StrongButton } from '../ui/Button';
-import { notify } from '../ui/Notices';
 import { RecipeBuild } from '../ui/RecipeBuild';
 import { SwatchPair } from '../ui/Swatch';
 import { space, type } from '../ui/theme';
+import { Asked } from './Asked';
 
-const Card = styled.section`
-    display: grid;
-    gap: ${space.m};
-    padding: ${space.m};
-    border: 2px dashed ${({ theme }) => theme.ink};
-    & h2 {
-        font-size: ${type.title};
-    }
+const Card = styled(Asked)`
     & h3 {
         font-size: ${type.body};
         font-weight: 640;
@@ -68,27 +62,30 @@ function Ending({ title, ending, wanted }: { title: string; ending: Replan['old'
     );
 }
 
+interface Props {
+    piece: string;
+    onDecide: (decision: Pick<Decision, 'target' | 'rest' | 'take'>) => void;
+}
+
 /** Where something was laid otherwise and the plan would miss: what follows as it was, and planned anew. */
-export function ReplanCards({ piece }: { piece: string }) {
+export function ReplanCards({ piece, onDecide }: Props) {
     const replans = useReplans(piece);
-    const decide = useDecide(piece);
-    const told = { onError: (error: Error) => notify(messageOf(error)) };
 
     return replans?.map((replan) => {
         const { target, name, rest, old, wanted } = replan;
 
         return (
             <Card key={target} aria-label={`What follows in ${name}`} data-testid="replan">
-                <h2>{name}: go on otherwise?</h2>
+                <h2>Go on otherwise in {name}?</h2>
                 <Both>
                     <Ending title="As planned from here" ending={old} wanted={wanted} />
                     <Ending title="Planned anew" ending={replan.new} wanted={wanted} />
                 </Both>
                 <Row>
-                    <StrongButton onPress={() => decide({ target, rest, take: true }, told)}>
+                    <StrongButton onPress={() => onDecide({ target, rest, take: true })}>
                         Take the new plan
                     </StrongButton>
-                    <Button onPress={() => decide({ target, rest, take: false }, told)}>Leave it as it was</Button>
+                    <Button onPress={() => onDecide({ target, rest, take: false })}>Leave it as it was</Button>
                 </Row>
             </Card>
         );

@@ -2,6 +2,7 @@ import styled from 'styled-components';
 import { Button } from '../ui/Button';
 import { space, type } from '../ui/theme';
 import { spokenMinutes } from '../ui/words';
+import { Asked } from './Asked';
 import { useKeptState } from './useKeptState';
 import { useNow } from './useNow';
 
@@ -34,12 +35,8 @@ const Row = styled.div`
     }
 `;
 
-const Cautions = styled.div`
+const Cautions = styled(Asked)`
     flex-basis: 100%;
-    display: grid;
-    gap: ${space.s};
-    padding: ${space.m};
-    border: 2px dashed ${({ theme }) => theme.ink};
     color: ${({ theme }) => theme.ink};
     font-size: ${type.body};
     & ul {
@@ -95,7 +92,7 @@ export function SessionClock({ piece, minutes, cautions }: Props) {
             )}
             <Button onPress={() => set(null)}>End it</Button>
             {cautions.length > 0 && running.warned === false && (
-                <Cautions data-testid="cautions">
+                <Cautions aria-label="Before you begin" data-testid="cautions">
                     <b>Before you begin</b>
                     <ul>
                         {cautions.map((caution) => (

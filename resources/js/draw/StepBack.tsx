@@ -3,17 +3,11 @@ import { useView, useSquint } from '../desk/address';
 import { StrongButton } from '../ui/Button';
 import { space, type } from '../ui/theme';
 import { Toggle } from '../ui/Toggle';
+import { Asked } from './Asked';
 
 const SQUINTED = 12;
 
-const Card = styled.section`
-    display: grid;
-    gap: ${space.m};
-    padding: ${space.m};
-    border: 2px dashed ${({ theme }) => theme.ink};
-    & h2 {
-        font-size: ${type.title};
-    }
+const Card = styled(Asked)`
     & > p {
         font-size: ${type.lead};
         max-width: 46ch;
