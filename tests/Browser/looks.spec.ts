@@ -119,8 +119,18 @@ test('on a tablet held upright Draw has number, pressure and Done on one screen'
         now.getByText(/^\d{4}$/),
         now.getByText(/\d+ % \w+/).first(),
         page.getByRole('button', { name: /^Done/ }),
-    ])
+    ]) {
         await expect(part).toBeInViewport({ ratio: 1 });
+        // Nor does anything lie over it.
+        expect(
+            await part.evaluate((element) => {
+                const { left, width, top, bottom } = element.getBoundingClientRect();
+                const seen = (y: number) => document.elementFromPoint(left + width / 2, y);
+
+                return [top + 4, bottom - 4].every((y) => element.contains(seen(y)) || seen(y)?.contains(element));
+            }),
+        ).toBe(true);
+    }
 });
 
 test('no page of pencils and swatches has a fault or sticks out, on a tablet that lies or stands, in either light', async ({

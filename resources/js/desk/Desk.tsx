@@ -61,7 +61,7 @@ const Left = styled.section`
         --beside: 0px;
         /* In Draw the number and the pressure belong on the same screen. */
         &[data-draws] {
-            --beside: 62vh;
+            --beside: 69vh;
         }
     }
 `;

@@ -23,7 +23,18 @@ export function Veil({ parts, targets, strokes, paper }: Props) {
     const sheet = useRef<HTMLCanvasElement>(null);
     const { surround } = useTheme();
     useEffect(() => {
-        if (sheet.current) paintVeil(sheet.current, parts, { targets, strokes, paper }, surround);
+        let timer = 0;
+        // Number and pressure are read first: they stand on the screen before the picture is painted.
+        const frame = requestAnimationFrame(() => {
+            timer = window.setTimeout(() => {
+                if (sheet.current) paintVeil(sheet.current, parts, { targets, strokes, paper }, surround);
+            });
+        });
+
+        return () => {
+            cancelAnimationFrame(frame);
+            clearTimeout(timer);
+        };
     }, [parts, targets, strokes, paper, surround]);
 
     return <Sheer ref={sheet} data-testid="veil" />;

@@ -17,10 +17,12 @@ const Now = styled.section`
     }
 `;
 
+/** Pressure beside the number where there is room, as on a tablet held upright; else below it. */
 const InHand = styled.div`
     display: flex;
+    flex-wrap: wrap;
     align-items: stretch;
-    gap: ${space.m};
+    gap: ${space.s} ${space.m};
     & > i {
         flex: none;
         width: 72px;
@@ -43,6 +45,7 @@ const Force = styled.p`
         font-size: ${type.far};
         font-weight: 560;
         line-height: 1.15;
+        align-self: center;
     }
 `;
 
@@ -69,13 +72,13 @@ export function TurnNow({ turn }: { turn: Turn }) {
             <InHand>
                 {pencil && <i style={{ background: pencil.hex }} aria-hidden />}
                 <Number $word={!pencil}>{pencil?.number ?? ROLES[turn.role]}</Number>
+                {turn.step && pencil && (
+                    <Force>
+                        {turn.step.pressurePercent} % {pressureWord(turn.step.pressurePercent)}
+                        {coatsOf(turn)}
+                    </Force>
+                )}
             </InHand>
-            {turn.step && pencil && (
-                <Force>
-                    {turn.step.pressurePercent} % {pressureWord(turn.step.pressurePercent)}
-                    {coatsOf(turn)}
-                </Force>
-            )}
             {turn.point && (
                 <p data-testid="point">
                     {[`${turn.point[0]?.toUpperCase()}${turn.point.slice(1)}.`, ...turn.reminders].join(' ')}
