@@ -176,6 +176,9 @@ test('everything often done has a key', async ({ page }) => {
     }
     // The picture from the keyboard alone.
     await page.keyboard.press('1');
+    // The focus has gone on to the stage first.
+    await expect(page.getByRole('heading', { level: 1, name: 'Look' })).toBeAttached();
+    await expect(page.getByRole('group', { name: 'Look' })).toBeFocused();
     await page.keyboard.press('c');
     await page.keyboard.press('ArrowRight');
     await expect(page).toHaveURL(/at=/);

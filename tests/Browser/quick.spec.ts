@@ -189,7 +189,7 @@ const GESTURES: Record<string, Gesture> = {
             await page.waitForTimeout(150);
         },
         times: 6,
-        most: 240,
+        most: 340,
         longest: 220,
     },
     'the next zone in Plan': {
