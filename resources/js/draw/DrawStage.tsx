@@ -161,13 +161,7 @@ export function DrawStage() {
         );
     }
     const behind = turns.filter(({ state }) => state !== 'open').length;
-    const stepsBack =
-        turn &&
-        before &&
-        before.state !== 'open' &&
-        before.stage !== turn.stage &&
-        before.stage !== 'reserve' &&
-        seen < turn.number;
+    const stepsBack = turn && before && before.state !== 'open' && before.stage !== turn.stage && seen < turn.number;
     const coats = new Set(turn?.places.map((place) => place.coats));
 
     return (
