@@ -26,6 +26,7 @@ use Prism\Planning\Order\Plan;
 use Prism\Planning\Order\PlanStep;
 use Prism\Planning\Order\Replan;
 use Prism\Planning\Parcel;
+use Prism\Planning\PictureZone;
 
 /** What follows in places where something was laid otherwise: planned anew from what lies there, taken or left. */
 final class Replans
@@ -50,10 +51,11 @@ final class Replans
     {
         $plan = $this->recipes->plan($piece);
         $left = $this->left($piece);
+        $zones = array_column($this->picture->of($piece), null, 'id');
         $proposed = [];
         foreach ($this->passed($piece, $plan) as $id => $passed) {
             if ($passed->otherwise && ! isset($left[$id.' '.$passed->present])) {
-                $proposed[] = $this->replan($piece, $plan, $passed);
+                $proposed[] = $this->replan($piece, $plan, $passed, $zones[$passed->zone->zone] ?? null);
             }
         }
 
@@ -75,7 +77,7 @@ final class Replans
             }
             $plan = $this->recipes->plan($piece);
             $passed = $this->passed($piece, $plan)[$target] ?? null;
-            $replan = $passed === null ? null : $this->replan($piece, $plan, $passed);
+            $replan = $passed === null ? null : $this->replan($piece, $plan, $passed, array_column($this->picture->of($piece), null, 'id')[$passed->zone->zone] ?? null);
             $row = Recipe::query()->where('target_id', $target)->first();
             if ($replan === null || $row === null || (string) $replan->rest !== $rest) {
                 throw new ChangedMeanwhile(Marks::WHAT);
@@ -135,10 +137,10 @@ final class Replans
         return $left;
     }
 
-    private function replan(Piece $piece, Plan $plan, Passed $passed): ?Replan
+    /** @param  ?PictureZone  $zone  that the place lies in; null where it is there no more */
+    private function replan(Piece $piece, Plan $plan, Passed $passed, ?PictureZone $zone): ?Replan
     {
         $row = ZoneTarget::query()->with('zone.targets')->find($passed->zone->id);
-        $zone = array_column($this->picture->of($piece), null, 'id')[$passed->zone->zone] ?? null;
         if ($row === null || $zone === null) {
             return null;
         }
