@@ -158,7 +158,9 @@ test('a small piece is drawn from the first turn to the last, with all that goes
         await expect(otherwise).toBeVisible();
     };
     const picked = async (number: string) => {
-        await otherwise.getByRole('combobox', { name: 'Pencil' }).fill(number);
+        const field = otherwise.getByRole('combobox', { name: 'Pencil' });
+        await field.click();
+        await field.pressSequentially(number);
         await page.getByRole('option', { name: new RegExp(number) }).click();
     };
     await page.getByRole('button', { name: /Diary and notes/ }).click();

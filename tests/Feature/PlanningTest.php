@@ -89,7 +89,8 @@ it('says of each zone how it is begun, of the pencils that lie first in its colo
             ->and(array_diff($firsts, $found[1]))->toBe([])->and(array_diff($found[1], $firsts))->toBe([]);
     }
     // What the artist has laid otherwise since is not explained by what was found then.
-    expect(array_column($plan['turns'], 'round'))->each->toBeGreaterThanOrEqual(1);
+    expect(array_column($plan['turns'], 'round'))->each->toBeGreaterThanOrEqual(1)
+        ->and(array_column($plan['turns'], 'endsRound'))->each->toBeBool();
 });
 
 it('leaves recipes alone that the artist has chosen, and has their pencils in the palette', function (): void {

@@ -237,11 +237,22 @@ describe('time', () => {
         expect(screen.getByText(/This session is over/)).toBeTruthy();
     });
 
-    it('between two stages one steps back, once', async () => {
+    const endingAt = (at: number): Plan => {
         const of = plan(['done', 'done', 'open']);
-        put({ ...of, turns: of.turns.map((turn, i) => ({ ...turn, stage: i === 0 ? 'underlayer' : 'build' })) });
+
+        return { ...of, turns: of.turns.map((turn, i) => ({ ...turn, endsRound: i === at })) };
+    };
+
+    it('one does not step back where no round has ended', async () => {
+        put(endingAt(1));
+        await screen.findByTestId('turn-now');
+        expect(screen.queryByTestId('step-back')).toBeNull();
+    });
+
+    it('at the end of a round one steps back, once', async () => {
+        put(endingAt(0));
         const card = await screen.findByTestId('step-back');
-        expect(card.textContent).toContain('Underlayer is behind you, build comes next.');
+        expect(card.textContent).toContain('A round is done.');
         await userEvent.click(within(card).getByRole('button', { name: 'Go on' }));
         expect(screen.queryByTestId('step-back')).toBeNull();
     });

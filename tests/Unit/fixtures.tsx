@@ -330,6 +330,7 @@ export const turnOf = (of: PlanStep, changes: Partial<Turn> = {}): Turn => ({
     minutes: of.minutes,
     session: of.session,
     round: 1,
+    endsRound: false,
     point: of.step?.pencil ? 'sharp point' : null,
     reminders: [],
     dryingMinutes: 0,

@@ -19,7 +19,7 @@ use Prism\Planning\Order\Turn;
  *
  * @property-read Turn $resource
  */
-#[OA\Schema(schema: 'Turn', required: ['number', 'stage', 'role', 'step', 'places', 'why', 'because', 'minutes', 'session', 'round', 'point', 'reminders', 'dryingMinutes', 'state'], properties: [
+#[OA\Schema(schema: 'Turn', required: ['number', 'stage', 'role', 'step', 'places', 'why', 'because', 'minutes', 'session', 'round', 'endsRound', 'point', 'reminders', 'dryingMinutes', 'state'], properties: [
     new OA\Property(property: 'number', type: 'integer'),
     new OA\Property(property: 'stage', type: 'string', enum: ['reserve', 'map', 'underlayer', 'build', 'dark', 'finish']),
     new OA\Property(property: 'role', type: 'string', enum: ['ground', 'reserve', 'map', 'redraw', 'underlayer', 'layer', 'rub', 'wash', 'lift', 'line', 'blend', 'burnish', 'sparkle']),
@@ -52,6 +52,7 @@ use Prism\Planning\Order\Turn;
     new OA\Property(property: 'minutes', type: 'number', description: 'of the hands'),
     new OA\Property(property: 'session', type: 'integer', description: 'in which it begins'),
     new OA\Property(property: 'round', type: 'integer', description: 'how often the pencil has come to one of its places, this time counted'),
+    new OA\Property(property: 'endsRound', type: 'boolean', description: 'one steps back after it and looks at the whole'),
     new OA\Property(property: 'dryingMinutes', type: 'number', description: 'until its places can be drawn on again; 0 where nothing is wet'),
     new OA\Property(property: 'point', nullable: true, type: 'string', description: 'how it is sharpened: "needle point"; null where no pencil is in the hand'),
     new OA\Property(property: 'reminders', type: 'array', description: 'how it is handled', items: new OA\Items(type: 'string')),
@@ -82,6 +83,7 @@ final class TurnResource extends JsonResource
             'minutes' => round($turn->minutes, 1),
             'session' => $turn->session,
             'round' => $turn->round,
+            'endsRound' => $turn->endsRound,
             'dryingMinutes' => Pace::drying($turn->steps()[0]),
             'point' => $this->handling->point?->words(),
             'reminders' => $this->handling->reminders,

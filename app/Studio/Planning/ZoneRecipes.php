@@ -32,7 +32,7 @@ use Prism\Reference\LookRefused;
 final class ZoneRecipes
 {
     /** Goes up when plans are made differently from the same recipes. */
-    private const PLANS_VERSION = 3;
+    private const PLANS_VERSION = 4;
 
     /** Of one photo: as it is, and as it was before what one takes back. */
     private const KEPT_PLANS = 6;

@@ -70,6 +70,10 @@ final class Telling
             );
         }
 
+        foreach (Rounds::ends($turns) as $number) {
+            $turns[$number - 1] = $turns[$number - 1]->endingRound();
+        }
+
         return [$ordered, $turns];
     }
 

@@ -20,6 +20,7 @@ final readonly class Turn
      * @param  float  $minutes  of the hands
      * @param  int  $session  in which it begins, from 1
      * @param  int  $round  how often the pencil has come to one of these places, this time counted
+     * @param  bool  $endsRound  one steps back after it, {@see Rounds}
      */
     public function __construct(
         public int $number,
@@ -34,13 +35,19 @@ final readonly class Turn
         public float $minutes,
         public int $session,
         public int $round = 1,
+        public bool $endsRound = false,
     ) {
     }
 
     /** @param  non-empty-list<Place>  $places */
     public function with(array $places): self
     {
-        return new self($this->number, $this->stage, $this->role, $this->kind, $this->pencil, $this->pressurePercent, $places, $this->why, $this->because, $this->minutes, $this->session, $this->round);
+        return new self($this->number, $this->stage, $this->role, $this->kind, $this->pencil, $this->pressurePercent, $places, $this->why, $this->because, $this->minutes, $this->session, $this->round, $this->endsRound);
+    }
+
+    public function endingRound(): self
+    {
+        return new self($this->number, $this->stage, $this->role, $this->kind, $this->pencil, $this->pressurePercent, $this->places, $this->why, $this->because, $this->minutes, $this->session, $this->round, true);
     }
 
     /** @return list<PlanStep> */

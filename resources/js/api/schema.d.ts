@@ -2259,6 +2259,8 @@ export interface components {
             session: number;
             /** @description how often the pencil has come to one of its places, this time counted */
             round: number;
+            /** @description one steps back after it and looks at the whole */
+            endsRound: boolean;
             /** @description until its places can be drawn on again; 0 where nothing is wet */
             dryingMinutes: number;
             /** @description how it is sharpened: "needle point"; null where no pencil is in the hand */

@@ -161,7 +161,7 @@ export function DrawStage() {
         );
     }
     const behind = turns.filter(({ state }) => state !== 'open').length;
-    const stepsBack = turn && before && before.state !== 'open' && before.stage !== turn.stage && seen < turn.number;
+    const stepsBack = turn && before?.endsRound && before.state !== 'open' && seen < turn.number;
     const coats = new Set(turn?.places.map((place) => place.coats));
 
     return (
@@ -191,13 +191,7 @@ export function DrawStage() {
             </Progress>
             <Drying wet={wet} onDry={dry} />
             <ReplanCards piece={piece.id} onDecide={decide} />
-            {stepsBack && before && (
-                <StepBack
-                    behind={STAGES[before.stage]}
-                    ahead={STAGES[turn.stage]}
-                    onSeen={() => setSeen(turn.number)}
-                />
-            )}
+            {stepsBack && <StepBack ahead={STAGES[turn.stage]} onSeen={() => setSeen(turn.number)} />}
             {turn ? (
                 <>
                     <TurnNow turn={turn} />

@@ -22,8 +22,8 @@ const Card = styled(Asked)`
     }
 `;
 
-/** Between two stages of the work: look at the whole before going on, mirrored and squinted as the drawing is. */
-export function StepBack({ behind, ahead, onSeen }: { behind: string; ahead: string; onSeen: () => void }) {
+/** At the end of a round: look at the whole before going on, mirrored and squinted as the drawing is. */
+export function StepBack({ ahead, onSeen }: { ahead: string; onSeen: () => void }) {
     const view = useView();
     const [squint, setSquint] = useSquint();
 
@@ -31,9 +31,9 @@ export function StepBack({ behind, ahead, onSeen }: { behind: string; ahead: str
         <Card aria-labelledby="step-back" data-testid="step-back">
             <h2 id="step-back">Step back</h2>
             <p>
-                {behind} is behind you, {ahead.toLowerCase()} comes next. Look at the drawing from the door, in a mirror
-                and with eyes half shut, and at the photo the same way. Early layers look rough; that is no reason to
-                press harder.
+                A round is done. Look at the drawing from the door, in a mirror and with eyes half shut, and at the
+                photo the same way. Early layers look rough; that is no reason to press harder. Next:{' '}
+                {ahead.toLowerCase()}.
             </p>
             <div>
                 <Toggle isSelected={view.mirror} onChange={(on) => view.toggle('mirror', on)}>
