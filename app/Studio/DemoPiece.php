@@ -13,6 +13,7 @@ use App\Studio\Photos\PictureReadings;
 use App\Studio\Photos\References;
 use App\Studio\Planning\PicturePalettes;
 use App\Studio\Planning\PlanPages;
+use App\Studio\Zones\PictureParts;
 use App\Studio\Zones\ZoneBook;
 use Closure;
 use Illuminate\Support\Facades\DB;
@@ -51,6 +52,7 @@ final class DemoPiece
         private readonly ZoneBook $zones,
         private readonly PlanningWork $planning,
         private readonly PlanPages $pages,
+        private readonly PictureParts $parts,
     ) {
     }
 
@@ -68,8 +70,9 @@ final class DemoPiece
             $this->name($piece);
             if ($user->box()->exists()) {
                 $this->planning->do($user, ['piece' => $piece->id], static fn (string $doing, float $share) => $progress === null ? null : $progress($doing, self::READING + (1.0 - self::READING) * $share));
-                // Looked at once, so that how far it is is known.
+                // Looked at once, so that how far it is is known, and Draw opens at once.
                 $this->pages->of($piece->refresh());
+                $this->parts->all($piece);
             }
         } catch (Throwable $problem) {
             // Not in one transaction: how far it is must be seen outside, and that it is not wanted any more, in here.

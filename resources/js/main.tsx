@@ -1,44 +1,43 @@
 import '@fontsource-variable/inter';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { NuqsAdapter } from 'nuqs/adapters/react-router/v7';
-import { lazy, StrictMode, Suspense, useEffect, type ComponentType } from 'react';
+import { StrictMode, Suspense, useEffect } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Link, Navigate, Route, Routes } from 'react-router';
 import { ForgotPasswordPage, RegisterPage, ResetPasswordPage, SignInPage } from './account/AccountPages';
 import { messageOf } from './api/client';
-import { queryClient, useSession } from './api/queries';
+import { fetchAhead, queryClient, useSession } from './api/queries';
 import { knowKept } from './api/kept';
 import { keepOffline } from './api/offline';
 import { keepWaiting } from './api/waiting';
+import {
+    AuditPage,
+    BookPage,
+    CalibrationPage,
+    ChartPage,
+    ChartsPage,
+    CompareStage,
+    Desk,
+    DrawStage,
+    fetchPagesAt,
+    FilesPage,
+    InsteadPage,
+    LookStage,
+    MatchStage,
+    NewPiecePage,
+    PencilPage,
+    PencilsPage,
+    PencilsPlace,
+    PlanStage,
+    StudioPage,
+    SwatchesPlace,
+} from './pages';
 import { PiecesPage } from './pieces/PiecesPage';
 import { Shell } from './Shell';
 import { DeskLight } from './ui/DeskLight';
 import { GlobalStyle } from './ui/GlobalStyle';
 import { Notices } from './ui/Notices';
 import { Loading, Missing, Problem } from './ui/States';
-
-/** Fetched when it is gone to: nobody waits for what they do not open. */
-const page = <Name extends string>(fetched: Promise<Record<Name, ComponentType>>, name: Name) =>
-    fetched.then((module) => ({ default: module[name] }));
-const CompareStage = lazy(() => page(import('./compare/CompareStage'), 'CompareStage'));
-const Desk = lazy(() => page(import('./desk/Desk'), 'Desk'));
-const DrawStage = lazy(() => page(import('./draw/DrawStage'), 'DrawStage'));
-const LookStage = lazy(() => page(import('./look/LookStage'), 'LookStage'));
-const MatchStage = lazy(() => page(import('./match/MatchStage'), 'MatchStage'));
-const PlanStage = lazy(() => page(import('./plan/PlanStage'), 'PlanStage'));
-const AuditPage = lazy(() => page(import('./pencils/AuditPage'), 'AuditPage'));
-const FilesPage = lazy(() => page(import('./pencils/FilesPage'), 'FilesPage'));
-const InsteadPage = lazy(() => page(import('./pencils/InsteadPage'), 'InsteadPage'));
-const PencilPage = lazy(() => page(import('./pencils/PencilPage'), 'PencilPage'));
-const PencilsPage = lazy(() => page(import('./pencils/PencilsPage'), 'PencilsPage'));
-const PencilsPlace = lazy(() => page(import('./pencils/PencilsPlace'), 'PencilsPlace'));
-const BookPage = lazy(() => page(import('./swatches/BookPage'), 'BookPage'));
-const CalibrationPage = lazy(() => page(import('./swatches/CalibrationPage'), 'CalibrationPage'));
-const ChartPage = lazy(() => page(import('./swatches/ChartPage'), 'ChartPage'));
-const ChartsPage = lazy(() => page(import('./swatches/ChartsPage'), 'ChartsPage'));
-const SwatchesPlace = lazy(() => page(import('./swatches/SwatchesPlace'), 'SwatchesPlace'));
-const StudioPage = lazy(() => page(import('./studio/StudioPage'), 'StudioPage'));
-const NewPiecePage = lazy(() => page(import('./pieces/NewPiecePage'), 'NewPiecePage'));
 
 function Pages() {
     const session = useSession();
@@ -108,18 +107,22 @@ keepOffline();
 
 const root = document.getElementById('root');
 if (!root) throw new Error('The page has no place for the studio.');
-createRoot(root).render(
-    <StrictMode>
-        <QueryClientProvider client={queryClient}>
-            <DeskLight>
-                <GlobalStyle />
-                <BrowserRouter>
-                    <NuqsAdapter>
-                        <Pages />
-                    </NuqsAdapter>
-                </BrowserRouter>
-                <Notices />
-            </DeskLight>
-        </QueryClientProvider>
-    </StrictMode>,
+// What stands at this address is asked for in one go, not one after the other.
+fetchAhead(window.location.pathname);
+void fetchPagesAt(window.location.pathname).then(() =>
+    createRoot(root).render(
+        <StrictMode>
+            <QueryClientProvider client={queryClient}>
+                <DeskLight>
+                    <GlobalStyle />
+                    <BrowserRouter>
+                        <NuqsAdapter>
+                            <Pages />
+                        </NuqsAdapter>
+                    </BrowserRouter>
+                    <Notices />
+                </DeskLight>
+            </QueryClientProvider>
+        </StrictMode>,
+    ),
 );

@@ -8,13 +8,18 @@ use App\Models\User;
 use App\Models\ZoneTarget;
 use App\Studio\Calibration\Calibrations;
 use App\Studio\Calibration\Engine;
+use App\Studio\DemoStudio;
 use App\Studio\LongWork\DemoPieceWork;
 use App\Studio\LongWork\WorkCancelled;
 use App\Studio\Pencils\Catalogue;
+use App\Studio\Photos\PhotoStore;
+use App\Studio\Planning\ZoneRecipes;
 use App\Studio\Swatches\SwatchBook;
+use App\Studio\Zones\PictureParts;
 use Illuminate\Support\Facades\Mail;
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
+use Prism\Planning\Order\PlanStep;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\picture;
@@ -119,6 +124,27 @@ it('gives each who opens the demo a studio of their own, and the same when they 
     $this->travel(25)->hours();
     $again(null);
     expect(User::query()->whereKey($user->id)->exists())->toBeFalse()->and(Piece::query()->whereKey($piece->id)->exists())->toBeTrue();
+});
+
+it('takes what was worked out beside a photo along with a copy, under the ids of the copy', function (): void {
+    config(['prism.demo_copies' => true]);
+    $demo = artist();
+    $demo->update(['email' => config('prism.demo_email')]);
+    $piece = pieceOf($demo);
+    $target = spotIn($piece, 'Float', [50, 0, 0], 'QW:6858@30 > QW:4731@45');
+    $kept = static fn (Piece $of): array => array_map(basename(...), [...glob(app(PhotoStore::class)->folderOf($of->reference()).'/plan-*') ?: [], ...glob(app(PhotoStore::class)->folderOf($of->reference()).'/parts-*') ?: []]);
+    $keys = static fn (Piece $of): array => array_map(static fn (PlanStep $step): string => $step->key, app(ZoneRecipes::class)->plan($of)->steps);
+    $theirs = $keys($piece);
+    $parts = app(PictureParts::class)->all($piece);
+    expect($kept($piece))->toHaveCount(2);
+
+    $copy = app(DemoStudio::class)->copy()->pieces()->firstOrFail();
+    expect($kept($copy))->toBe($kept($piece));
+    $own = $copy->zones()->firstOrFail()->targets()->firstOrFail()->id;
+    expect($keys($copy))->toBe(str_replace($target->id, $own, $theirs))->not->toBe($theirs)
+        ->and(app(PictureParts::class)->all($copy))->toBe(['targets' => [$own], 'png' => $parts['png']])
+        // Nothing was made anew.
+        ->and($kept($copy))->toBe($kept($piece));
 });
 
 it('keeps strangers out and everything under strict headers', function (): void {

@@ -11,6 +11,7 @@ use App\Studio\Calibration\Engine;
 use App\Studio\Pencils\Catalogue;
 use App\Studio\Photos\KeptFiles;
 use App\Studio\Photos\PhotoStore;
+use App\Studio\Photos\Unnamed;
 use App\Studio\Zones\Grounds;
 use App\Studio\Zones\Targets;
 use App\Studio\Zones\ZoneTraits;
@@ -174,9 +175,11 @@ final class ZoneRecipes
     {
         $rests = [SchoolChoices::ofPiece($piece)->background(), $this->paces->forPiece($piece), $piece->user->hand];
         $engines = [$this->engine->digest($piece->paper, $piece->user, $desk), Grounds::byTarget($piece, fn (Zone $zone): string => $this->engine->digest(Grounds::paper($piece, $zone), $piece->user, $desk))];
-        $key = hash('xxh128', serialize([self::PLANS_VERSION, $zones, $rests, $engines, $desk]));
+        $unnamed = new Unnamed(array_merge(...array_map(static fn (PlannedZone $zone): array => [$zone->id, $zone->zone], $zones)));
+        $key = hash('xxh128', $unnamed->from(serialize([self::PLANS_VERSION, $zones, $rests, $engines, $desk])));
         $make = fn (): Plan => (new Planner($this->engine->predictor($piece->paper, $piece->user, $desk), $desk, ...$rests, grounds: $this->grounds->predictors($piece, $desk)))->plan($zones);
-        $plan = Parcel::unpack(KeptFiles::of($this->photos->folderOf($piece->reference()), 'plan', $key, self::KEPT_PLANS, static fn (): string => Parcel::pack($make()), 'parcel'));
+        $kept = KeptFiles::of($this->photos->folderOf($piece->reference()), 'plan', $key, self::KEPT_PLANS, static fn (): string => $unnamed->from(Parcel::pack($make())), 'parcel');
+        $plan = Parcel::unpack($unnamed->back($kept));
 
         return $plan instanceof Plan ? $plan : $make();
     }

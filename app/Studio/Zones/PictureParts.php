@@ -8,6 +8,7 @@ use App\Models\Piece;
 use App\Studio\Photos\KeptFiles;
 use App\Studio\Photos\PhotoRenderer;
 use App\Studio\Photos\PhotoStore;
+use App\Studio\Photos\Unnamed;
 use App\Studio\Planning\PictureZones;
 use Prism\Planning\PartMap;
 use Prism\Planning\PictureTarget;
@@ -46,13 +47,14 @@ final class PictureParts
     public function all(Piece $piece): array
     {
         $zones = $this->picture->of($piece);
-        $key = hash('xxh128', json_encode([$zones, base64_encode((string) $piece->zone_map), $piece->reference()->picture], JSON_THROW_ON_ERROR));
+        $targets = array_merge(...array_map(static fn (PictureZone $zone): array => array_map(static fn (PictureTarget $target): string => $target->id, $zone->targets), $zones));
+        $unnamed = new Unnamed([...$targets, ...array_map(static fn (PictureZone $zone): string => $zone->id, $zones)]);
+        $key = hash('xxh128', $unnamed->from(json_encode($zones, JSON_THROW_ON_ERROR)).$piece->zone_map.$piece->reference()->picture);
         $png = KeptFiles::of($this->photos->folderOf($piece->reference()), 'parts', $key, self::KEPT, function () use ($piece): string {
             [$field, $parts] = $this->parts($piece, self::EDGE);
 
             return PhotoRenderer::png($field->width, $field->height, $parts->bytes());
         });
-        $targets = array_merge(...array_map(static fn (PictureZone $zone): array => array_map(static fn (PictureTarget $target): string => $target->id, $zone->targets), $zones));
 
         return ['targets' => $targets, 'png' => $png];
     }

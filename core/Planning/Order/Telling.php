@@ -70,11 +70,9 @@ final class Telling
             );
         }
 
-        foreach (Rounds::ends($turns) as $number) {
-            $turns[$number - 1] = $turns[$number - 1]->endingRound();
-        }
+        $ends = Rounds::ends($turns);
 
-        return [$ordered, $turns];
+        return [$ordered, array_map(static fn (Turn $turn): Turn => in_array($turn->number, $ends, true) ? $turn->endingRound() : $turn, $turns)];
     }
 
     /**

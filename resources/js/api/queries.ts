@@ -4,6 +4,7 @@ import {
     MutationCache,
     QueryCache,
     QueryClient,
+    queryOptions,
     skipToken,
     useMutation,
     useQuery,
@@ -43,8 +44,13 @@ export const queryClient: QueryClient = new QueryClient({
 type Lab = Pick<Colour, 'L' | 'a' | 'b'>;
 const lab = ({ L, a, b }: Lab): Lab => ({ L, a, b });
 
-export const useSession = () =>
-    useQuery({ queryKey: keys.session, queryFn: () => answered(api.GET('/api/session')), staleTime: Infinity });
+const ofSession = queryOptions({
+    queryKey: keys.session,
+    queryFn: () => answered(api.GET('/api/session')),
+    staleTime: Infinity,
+});
+
+export const useSession = () => useQuery(ofSession);
 
 export const usePapers = () => useQuery({ queryKey: keys.papers, queryFn: () => answered(api.GET('/api/papers')) });
 
@@ -65,16 +71,17 @@ export const useBox = () =>
 
 export const usePieces = () => useQuery({ queryKey: keys.pieces, queryFn: () => answered(api.GET('/api/pieces')) });
 
-export const usePiece = (id: string) =>
-    useQuery({
+const ofPiece = (id: string) =>
+    queryOptions({
         queryKey: keys.piece(id),
         queryFn: () => answered(api.GET('/api/pieces/{piece}', { params: { path: { piece: id } } })),
     });
 
-export const usePlan = (id: string, wanted = true) =>
-    useQuery({
+export const usePiece = (id: string) => useQuery(ofPiece(id));
+
+const ofPlan = (id: string) =>
+    queryOptions({
         queryKey: keys.plan(id),
-        enabled: wanted,
         queryFn: async ({ client }) =>
             withWaiting(
                 client,
@@ -82,6 +89,17 @@ export const usePlan = (id: string, wanted = true) =>
                 await answered(api.GET('/api/pieces/{piece}/plan', { params: { path: { piece: id } } })),
             ),
     });
+
+export const usePlan = (id: string, wanted = true) => useQuery({ ...ofPlan(id), enabled: wanted });
+
+/** Asks at once for what an address shows, before its parts ask one after the other. */
+export function fetchAhead(pathname: string) {
+    void queryClient.prefetchQuery(ofSession);
+    const [, piece, stage] = /^\/pieces\/([0-9a-z]{26})(?:\/(\w+))?/.exec(pathname) ?? [];
+    if (piece === undefined) return;
+    void queryClient.prefetchQuery(ofPiece(piece));
+    if (stage === 'plan' || stage === 'draw') void queryClient.prefetchQuery(ofPlan(piece));
+}
 
 export interface Spot {
     x: number;

@@ -3,6 +3,7 @@ import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'reac
 import styled from 'styled-components';
 import { messageOf, Refusal } from '../api/client';
 import { usePiece } from '../api/queries';
+import { fetchPagesAt } from '../pages';
 import { Boundary } from '../ui/Boundary';
 import { Button } from '../ui/Button';
 import { Loading, Missing } from '../ui/States';
@@ -25,15 +26,6 @@ export const STAGES = [
     { path: 'draw', name: 'Draw' },
     { path: 'compare', name: 'Compare' },
 ] as const;
-
-const fetchStages = () =>
-    Promise.allSettled([
-        import('../look/LookStage'),
-        import('../match/MatchStage'),
-        import('../plan/PlanStage'),
-        import('../draw/DrawStage'),
-        import('../compare/CompareStage'),
-    ]);
 
 const Layout = styled.div`
     display: grid;
@@ -265,8 +257,8 @@ export function Desk() {
     const [zoom] = useState(() => new Zoom());
     // The other stages come along: they open at once, and without a network too.
     useEffect(() => {
-        void fetchStages();
-    }, []);
+        void fetchPagesAt(`/pieces/${id}`);
+    }, [id]);
 
     const gone = piece.error instanceof Refusal && piece.error.status === 404;
     if (piece.isError && (gone || !piece.data)) {
