@@ -22,7 +22,7 @@ missing_packages() {
     command -v mariadbd >/dev/null || [ -x /usr/sbin/mariadbd ] || need+=(mariadb-server)
     command -v composer >/dev/null || need+=(composer)
     command -v node >/dev/null || need+=(nodejs npm)
-    [ "${1:-}" = with-browser ] && { command -v chromium >/dev/null || need+=(chromium); }
+    [ "${1:-}" = with-browser ] && { command -v chromium-headless-shell >/dev/null || need+=(chromium-headless-shell); }
     echo "${need[@]}"
 }
 

@@ -6,7 +6,7 @@ import { fileURLToPath } from 'node:url';
 
 const base = process.argv[2] ?? 'http://127.0.0.1:8020';
 const folder = dirname(fileURLToPath(import.meta.url));
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell', args: ['--no-sandbox', '--disable-gpu'] });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 const take = async (name) => {
     await page.waitForLoadState('networkidle');
