@@ -81,6 +81,36 @@ final class ChartPhoto
     }
 
     /**
+     * What is drawn all over a rectangle.
+     *
+     * @param  Closure(float, float): array{float, float, float}  $light  linear, by place within, mm
+     */
+    public function picture(float $x, float $y, float $width, float $height, Closure $light): void
+    {
+        $this->paint($x, $y, $width, $height, $light);
+    }
+
+    /**
+     * Where places of the sheet are seen in a picture that is taken so.
+     *
+     * @param  list<array{float, float}>  $places  mm from its upper left corner
+     * @return list<array{float, float}> pixels
+     */
+    public function seenAt(array $places, float $slant = 0.1, float $turn = 4.0): array
+    {
+        [$cos, $sin] = [cos(deg2rad($turn)), sin(deg2rad($turn))];
+        [$left, $top, $right, $bottom] = $this->extent($slant, $cos, $sin);
+        $height = (int) round($this->pixels * $this->height / $this->width);
+        $scale = 0.94 * min($this->pixels / ($right - $left), $height / ($bottom - $top));
+
+        return array_map(function (array $place) use ($cos, $sin, $slant, $left, $right, $top, $bottom, $scale, $height): array {
+            [$px, $py] = $this->projected($place[0] - $this->width / 2.0, $place[1] - $this->height / 2.0, $slant, $cos, $sin);
+
+            return [($px - ($left + $right) / 2.0) * $scale + $this->pixels / 2.0, ($py - ($top + $bottom) / 2.0) * $scale + $height / 2.0];
+        }, $places);
+    }
+
+    /**
      * The picture taken of it.
      *
      * @param  float  $slant  how far the far edge is foreshortened, 0-0.3
@@ -99,16 +129,7 @@ final class ChartPhoto
         $cos = cos(deg2rad($turn));
         $sin = sin(deg2rad($turn));
         // So near that the whole sheet is just in the picture.
-        $left = $top = INF;
-        $right = $bottom = -INF;
-        foreach ([[-1, -1], [1, -1], [1, 1], [-1, 1]] as [$i, $j]) {
-            $qx = 0.5 * ($cos * $i * $this->width - $sin * $j * $this->height);
-            $qy = 0.5 * ($sin * $i * $this->width + $cos * $j * $this->height);
-            $py = $qy / (1.0 - $slant * $qy / ($this->height / 2.0));
-            $px = $qx * (1.0 + $slant * $py / ($this->height / 2.0));
-            [$left, $right] = [min($left, $px), max($right, $px)];
-            [$top, $bottom] = [min($top, $py), max($bottom, $py)];
-        }
+        [$left, $top, $right, $bottom] = $this->extent($slant, $cos, $sin);
         $scale = 0.94 * min($width / ($right - $left), $height / ($bottom - $top));
         $lamp = [1.02, 0.94, 0.82];
         $bytes = '';
@@ -158,6 +179,30 @@ final class ChartPhoto
         }
 
         return [$width, $height, $bytes];
+    }
+
+    /** @return array{float, float, float, float} left, top, right and bottom of the sheet as it is seen, in its own measure */
+    private function extent(float $slant, float $cos, float $sin): array
+    {
+        $left = $top = INF;
+        $right = $bottom = -INF;
+        foreach ([[-0.5, -0.5], [0.5, -0.5], [0.5, 0.5], [-0.5, 0.5]] as [$i, $j]) {
+            [$px, $py] = $this->projected($i * $this->width, $j * $this->height, $slant, $cos, $sin);
+            [$left, $right] = [min($left, $px), max($right, $px)];
+            [$top, $bottom] = [min($top, $py), max($bottom, $py)];
+        }
+
+        return [$left, $top, $right, $bottom];
+    }
+
+    /** @return array{float, float} of a place from the middle of the sheet, mm */
+    private function projected(float $x, float $y, float $slant, float $cos, float $sin): array
+    {
+        $qx = $cos * $x - $sin * $y;
+        $qy = $sin * $x + $cos * $y;
+        $py = $qy / (1.0 - $slant * $qy / ($this->height / 2.0));
+
+        return [$qx * (1.0 + $slant * $py / ($this->height / 2.0)), $py];
     }
 
     /** @return list<string> the sRGB byte of each level: three powers for each pixel would take most of the time */

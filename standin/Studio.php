@@ -15,6 +15,9 @@ final class Studio
     /** Depth of the valleys and what they hold, for papers of the sample studio. */
     private const TOOTH = ['harbour-cartridge' => [1.0, 1.0], 'slipway-smooth' => [0.74, 0.8], 'breakwater-sanded' => [1.25, 1.8], 'fog-toned' => [0.95, 1.0]];
 
+    /** Points of drawn paper are so far apart, mm. */
+    private const GRAIN_MM = 0.25;
+
     /** @var array<string, Sheet> */
     private array $sheets = [];
 
@@ -73,6 +76,33 @@ final class Studio
         }
 
         return $photo;
+    }
+
+    /**
+     * Draws a whole picture on a sheet with a margin round it.
+     *
+     * @param  float  $width  of the drawing, mm
+     * @param  float  $margin  of bare paper round it, mm
+     * @param  string  $lies  which colours lie where, three bytes a pixel: the two that it lies between, counted from 1 (0: none), and how far it
+     *                        is on the way from the first to the second, of 255
+     * @param  array<int, Stack>  $stacks  by number of the colour, from 1; what has none stays paper
+     */
+    public function picture(string $paper, Lab $white, float $width, float $height, float $margin, int $columns, int $rows, string $lies, array $stacks, string $seed, int $pixels = 1400): ChartPhoto
+    {
+        $sheet = new ChartPhoto($width + 2.0 * $margin, $height + 2.0 * $margin, $white, $pixels);
+        $bare = array_fill(0, Sheet::SIZE ** 2, Srgb::linear($white));
+        $textures = array_map(fn (Stack $stack): array => count($stack) === 0 ? $bare : Drawing::texture($stack, $this->sheets[$paper], $this->leads, $seed.$stack, $this->weight, $this->shake), $stacks);
+        $sheet->picture($margin, $margin, $width, $height, static function (float $x, float $y) use ($width, $height, $columns, $rows, $lies, $textures, $bare): array {
+            $at = 3 * (min($rows - 1, (int) ($y / $height * $rows)) * $columns + min($columns - 1, (int) ($x / $width * $columns)));
+            $point = (((int) ($y / self::GRAIN_MM)) % Sheet::SIZE) * Sheet::SIZE + ((int) ($x / self::GRAIN_MM)) % Sheet::SIZE;
+            $one = ($textures[ord($lies[$at])] ?? $bare)[$point];
+            $other = ($textures[ord($lies[$at + 1])] ?? $bare)[$point];
+            $share = ord($lies[$at + 2]) / 255.0;
+
+            return [$one[0] + $share * ($other[0] - $one[0]), $one[1] + $share * ($other[1] - $one[1]), $one[2] + $share * ($other[2] - $one[2])];
+        });
+
+        return $sheet;
     }
 
     /** How uneven a drawn stack is, point by point: the spread of L*, one standard deviation. */

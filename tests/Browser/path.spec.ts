@@ -1,4 +1,4 @@
-import { expect, openHarbour, sampleAt, test } from './studio';
+import { dragged, expect, openHarbour, sampleAt, test } from './studio';
 
 test('from a spot in the photo to a drawn step, and all of it survives a reload', async ({ page }) => {
     await openHarbour(page);
@@ -98,25 +98,13 @@ test('steps are put in another order by dragging, from the keyboard too', async 
     await expect(notation).not.toHaveValue('QW:6858@30 > QW:4731@40 > QW:5925@50');
     expect((await notation.inputValue()).split(' > ').sort()).toEqual(['QW:4731@40', 'QW:5925@50', 'QW:6858@30']);
 
-    // On a machine that stalls, the browser may take a drag for a click; then it is dragged again.
-    await expect(async () => {
-        const from = await editor.getByRole('button', { name: 'Move step 1', exact: true }).boundingBox();
-        const to = await editor.getByRole('row').nth(2).boundingBox();
-        if (!from || !to) throw new Error('There are no rows.');
-        const first = (await notation.inputValue()).split(' > ')[0];
-        await page.mouse.move(from.x + 8, from.y + 12);
-        await page.mouse.down();
-        // The browser must have begun to drag before the hand lets go, or it drags for ever.
-        await page.mouse.move(from.x + 16, from.y + 22, { steps: 4 });
-        await page.waitForTimeout(250);
-        await page.mouse.move(to.x + 30, to.y + to.height - 4, { steps: 8 });
-        await page.mouse.move(to.x + 30, to.y + to.height - 2, { steps: 2 });
-        await page.waitForTimeout(250);
-        await page.mouse.up();
-        await expect
-            .poll(async () => (await notation.inputValue()).split(' > ').at(-1), { timeout: 5_000 })
-            .toBe(first);
-    }).toPass({ timeout: 40_000 });
+    const first = (await notation.inputValue()).split(' > ')[0];
+    await dragged(
+        page,
+        editor.getByRole('button', { name: 'Move step 1', exact: true }),
+        editor.getByRole('row').nth(2),
+    );
+    await expect.poll(async () => (await notation.inputValue()).split(' > ').at(-1)).toBe(first);
     expect(words).not.toBeNull();
 
     // Another pencil, by number.

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test as base, type Page } from '@playwright/test';
+import { expect, test as base, type Locator, type Page } from '@playwright/test';
 
 /** A test fails on any error in the browser's console: a refused style or script would be one. */
 export const test = base.extend<{ quiet: undefined }>({
@@ -101,6 +101,41 @@ export async function sampleAt(page: Page, x: number, y: number) {
     const spots = page.getByRole('radio', { name: 'Spot' });
     if ((await spots.isEnabled()) && !(await spots.isChecked())) await spots.click();
     await clickAt(page, x, y);
+}
+
+/**
+ * Drags a part to the lower edge of another, as a mouse does, by the events that the browser tells the page. Those that it makes of moves of
+ * the mouse come apart on a machine that stalls, and a drag that never ends swallows all that comes after.
+ */
+export async function dragged(page: Page, from: Locator, to: Locator) {
+    const start = await from.boundingBox();
+    const end = await to.boundingBox();
+    if (!start || !end) throw new Error('There is nothing to drag, or nowhere to drag it to.');
+    const data = await page.evaluateHandle(() => {
+        const moved = new DataTransfer();
+        // Only a browser's own may be told what is allowed.
+        for (const name of ['effectAllowed', 'dropEffect'])
+            Object.defineProperty(moved, name, { value: 'all', writable: true });
+
+        return moved;
+    });
+    const at = ({ x, y }: { x: number; y: number }) => ({
+        bubbles: true,
+        cancelable: true,
+        composed: true,
+        dataTransfer: data,
+        clientX: x,
+        clientY: y,
+    });
+    const held = at({ x: start.x + 8, y: start.y + 12 });
+    const there = at({ x: end.x + 30, y: end.y + end.height - 2 });
+    await from.dispatchEvent('dragstart', held);
+    // The page shows what is dragged a frame later.
+    await page.evaluate(() => new Promise((then) => requestAnimationFrame(() => requestAnimationFrame(then))));
+    await to.dispatchEvent('dragenter', there);
+    await to.dispatchEvent('dragover', there);
+    await to.dispatchEvent('drop', there);
+    await from.dispatchEvent('dragend', there);
 }
 
 /** Of a list of things of one kind so many are looked at: what is wrong with one is wrong with all. */

@@ -17,6 +17,7 @@ const FLOORS = [
     'Prism\Box' => 6,
     'Prism\Planning' => 6,
     'Prism\Exchange' => 7,
+    'Prism\Review' => 7,
 ];
 
 // Rooms of Matching: what a stack costs and how it is looked for know nothing of how it is told.

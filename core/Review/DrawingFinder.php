@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Review;
+
+use Prism\Charts\Homography;
+use Prism\Colour\Lab;
+use Prism\Reference\Image\Field;
+use Prism\Reference\Image\Raster;
+
+/** Finds the drawing in a picture of it: the sheet, the drawing within its margin, and what of it goes together with the reference. */
+final class DrawingFinder
+{
+    /** Light of the lightest paper, linear, below which nothing can be read. */
+    private const TOO_DARK = 0.05;
+
+    /** What goes together with the reference less than this is another picture. */
+    private const ANOTHER = 0.2;
+
+    /** From here on nobody needs to look at the corners. */
+    private const SURE = 0.55;
+
+    private const SURE_SHARE = 0.2;
+
+    /** Bare paper is looked for this far from the drawing, and from the edge of the sheet, as a share of it. */
+    private const CLEAR = 0.015;
+
+    /**
+     * @param  Field  $reference  the picture that is drawn, as it is cropped
+     * @param  Lab  $paper  what the bare paper is known to look like
+     * @param  ?Corners  $given  as the artist has set them, in pixels of the picture; null: looked for
+     *
+     * @throws ReviewRefused
+     */
+    public static function find(Raster $picture, Field $reference, Lab $paper, ?Corners $given = null): FoundDrawing
+    {
+        $small = LinearPicture::of($picture);
+        $levels = $small->luminance();
+        sort($levels);
+        if ($levels[(int) (0.9 * (count($levels) - 1))] < self::TOO_DARK) {
+            throw new ReviewRefused('The picture is too dark: even the bare paper is nearly black. Take it anew in more light.');
+        }
+        $sheet = SheetFinder::find($small) ?? Corners::of([[0.0, 0.0], [(float) $small->width, 0.0], [(float) $small->width, (float) $small->height], [0.0, (float) $small->height]]);
+        if ($given !== null) {
+            $corners = $given->scaled(1.0 / $small->scale);
+            $light = PaperLight::of($small, self::round($sheet, $corners), $paper);
+
+            return new FoundDrawing($small, $corners, $light, 1.0, 1.0, true);
+        }
+        $light = PaperLight::of($small, self::rim($sheet), $paper);
+        [$corners, $score] = FirstGuess::of($small, $sheet, $light, $reference);
+        if ($score < self::ANOTHER) {
+            throw new ReviewRefused('Nothing in this picture goes together with the reference. Is it the drawing of this piece, whole and sharp? If it is only begun, set its corners by hand.');
+        }
+        $light = PaperLight::of($small, self::round($sheet, $corners), $paper);
+        [$corners, $fit, $share] = Registration::of($small, $corners, $light, $reference);
+        $light = PaperLight::of($small, self::round($sheet, $corners), $paper);
+
+        return new FoundDrawing($small, $corners, $light, $fit, $share, $fit >= self::SURE && $share >= self::SURE_SHARE);
+    }
+
+    /**
+     * Places along the edge of a sheet.
+     *
+     * @return list<array{float, float}>
+     */
+    private static function rim(Corners $sheet): array
+    {
+        $view = $sheet->view(1.0, 1.0);
+        $places = [];
+        foreach ([0.015, 0.025, 0.035, 0.045] as $in) {
+            for ($i = 0; $i <= 40; $i++) {
+                $along = 0.02 + 0.96 * $i / 40.0;
+                array_push($places, $view->map($along, $in), $view->map($along, 1.0 - $in), $view->map($in, $along), $view->map(1.0 - $in, $along));
+            }
+        }
+
+        return $places;
+    }
+
+    /**
+     * Places between the drawing and the edge of the sheet.
+     *
+     * @return list<array{float, float}>
+     */
+    private static function round(Corners $sheet, Corners $drawing): array
+    {
+        $view = $sheet->view(1.0, 1.0);
+        $within = Homography::of($drawing->points, [[0.0, 0.0], [1.0, 0.0], [1.0, 1.0], [0.0, 1.0]]);
+        $places = [];
+        for ($j = 0; $j <= 70; $j++) {
+            for ($i = 0; $i <= 70; $i++) {
+                $place = $view->map(self::CLEAR + (1.0 - 2.0 * self::CLEAR) * $i / 70.0, self::CLEAR + (1.0 - 2.0 * self::CLEAR) * $j / 70.0);
+                [$x, $y] = $within->map(...$place);
+                if ($x < -self::CLEAR || $y < -self::CLEAR || $x > 1.0 + self::CLEAR || $y > 1.0 + self::CLEAR) {
+                    $places[] = $place;
+                }
+            }
+        }
+
+        return $places;
+    }
+}

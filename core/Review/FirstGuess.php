@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Review;
+
+use Prism\Reference\Image\Field;
+
+/**
+ * Where on the sheet the drawing lies, and which way up: the outlines of the reference are laid over those of the sheet in many sizes and
+ * places, and where most of them go the same way it is (normalised correlation of gradients).
+ */
+final class FirstGuess
+{
+    /** Long edge of the sheet in which is looked, pixels. */
+    private const EDGE = 100;
+
+    /** So many of the strongest outlines stand for the reference. */
+    private const OUTLINES = 260;
+
+    /** Widths of the drawing, as shares of the sheet's, and how much narrower or wider than the reference it may seem. */
+    private const SIZES = [0.56, 0.6, 0.64, 0.68, 0.72, 0.76, 0.8, 0.84, 0.88, 0.92, 0.96, 1.0];
+
+    private const SHAPES = [0.93, 1.0, 1.07];
+
+    /**
+     * @return array{Corners, float} and how well it fits, -1 to 1
+     */
+    public static function of(LinearPicture $picture, Corners $sheet, PaperLight $light, Field $reference): array
+    {
+        $best = [$sheet, -1.0];
+        for ($quarters = 0; $quarters < 4; $quarters++) {
+            $found = self::upright($picture, $sheet->turned($quarters), $light, $reference);
+            if ($found[1] > $best[1]) {
+                $best = $found;
+            }
+        }
+
+        return $best;
+    }
+
+    /** @return array{Corners, float} */
+    private static function upright(LinearPicture $picture, Corners $sheet, PaperLight $light, Field $reference): array
+    {
+        [$across, $down] = $sheet->size();
+        $scale = self::EDGE / max($across, $down);
+        $width = max(8, (int) round($scale * $across));
+        $height = max(8, (int) round($scale * $down));
+        $seen = Structure::ofField(Straightened::field($picture, $sheet, $light, $width, $height));
+        $sums = self::sums($seen);
+        $best = -1.0;
+        $at = [0, 0, $width, $height];
+        foreach (self::SIZES as $size) {
+            foreach (self::SHAPES as $shape) {
+                $w = (int) round($size * $width);
+                $h = (int) round($w * $shape * $reference->height / $reference->width);
+                if ($w > $width || $h > $height || $w < 16 || $h < 16) {
+                    continue;
+                }
+                [$points, $strength] = self::outlines(Structure::of($w, $h, Straightened::resized($reference->L, $reference->width, $reference->height, $w, $h)), $width);
+                if ($strength <= 0.0) {
+                    continue;
+                }
+                for ($top = 0; $top <= $height - $h; $top++) {
+                    for ($left = 0; $left <= $width - $w; $left++) {
+                        $from = $top * $width + $left;
+                        $dot = 0.0;
+                        foreach ($points as [$offset, $dx, $dy]) {
+                            $dot += $dx * $seen->across[$from + $offset] + $dy * $seen->down[$from + $offset];
+                        }
+                        if ($dot <= 0.0) {
+                            continue;
+                        }
+                        $energy = $sums[($top + $h) * ($width + 1) + $left + $w] - $sums[$top * ($width + 1) + $left + $w] - $sums[($top + $h) * ($width + 1) + $left] + $sums[$top * ($width + 1) + $left];
+                        $score = $dot / sqrt($strength * max(1e-6, $energy));
+                        if ($score > $best) {
+                            $best = $score;
+                            $at = [$left, $top, $w, $h];
+                        }
+                    }
+                }
+            }
+        }
+        $view = $sheet->view((float) $width, (float) $height);
+        [$left, $top, $w, $h] = $at;
+
+        return [Corners::of([$view->map($left, $top), $view->map($left + $w, $top), $view->map($left + $w, $top + $h), $view->map($left, $top + $h)]), $best];
+    }
+
+    /**
+     * The strongest outlines of a reference, by where they lie in a frame so wide.
+     *
+     * @return array{list<array{int, float, float}>, float} and their strength together
+     */
+    private static function outlines(Structure $of, int $frame): array
+    {
+        $strengths = [];
+        $margin = 2;
+        for ($y = $margin; $y < $of->height - $margin; $y++) {
+            for ($x = $margin; $x < $of->width - $margin; $x++) {
+                $i = $y * $of->width + $x;
+                $strengths[$i] = $of->across[$i] ** 2 + $of->down[$i] ** 2;
+            }
+        }
+        arsort($strengths);
+        $points = [];
+        $all = 0.0;
+        foreach (array_slice($strengths, 0, self::OUTLINES, true) as $i => $strength) {
+            $points[] = [intdiv($i, $of->width) * $frame + $i % $of->width, $of->across[$i], $of->down[$i]];
+            $all += $strength;
+        }
+
+        return [$points, $all];
+    }
+
+    /** @return list<float> of all outlines above and left of a place, squared; one more column and row than the frame */
+    private static function sums(Structure $of): array
+    {
+        $stride = $of->width + 1;
+        $sums = array_fill(0, $stride * ($of->height + 1), 0.0);
+        for ($y = 0; $y < $of->height; $y++) {
+            $row = 0.0;
+            for ($x = 0; $x < $of->width; $x++) {
+                $i = $y * $of->width + $x;
+                $row += $of->across[$i] ** 2 + $of->down[$i] ** 2;
+                $sums[($y + 1) * $stride + $x + 1] = $sums[$y * $stride + $x + 1] + $row;
+            }
+        }
+
+        return array_values($sums);
+    }
+}

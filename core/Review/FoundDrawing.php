@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Review;
+
+/** The drawing in a picture of it. */
+final readonly class FoundDrawing
+{
+    /**
+     * @param  LinearPicture  $picture  in which it was looked for
+     * @param  Corners  $corners  in pixels of that
+     * @param  float  $fit  how well what is drawn goes together with the reference, 0-1
+     * @param  float  $share  of the reference that goes together with it
+     * @param  bool  $isSure  false: the corners are to be confirmed
+     */
+    public function __construct(public LinearPicture $picture, public Corners $corners, public PaperLight $light, public float $fit, public float $share, public bool $isSure)
+    {
+    }
+
+    /** In pixels of the picture as it was taken. */
+    public function cornersInPicture(): Corners
+    {
+        return $this->corners->scaled($this->picture->scale);
+    }
+
+    /** How many times lighter the lightest bare paper round the drawing is than the darkest. */
+    public function unevenness(): float
+    {
+        $levels = array_map(fn (array $point): float => $this->light->on(...$point)[1], $this->corners->points);
+
+        return max($levels) / max(1e-6, min($levels));
+    }
+
+    /** The lamp's cast in words: what white paper looks like in the picture. */
+    public function cast(): string
+    {
+        $view = $this->corners->view(1.0, 1.0);
+        [$red, $green, $blue] = $this->light->on(...$view->map(0.5, 0.5));
+
+        return match (true) {
+            $red > 1.12 * $blue => 'warm',
+            $blue > 1.12 * $red => 'cool',
+            $green > 1.08 * max($red, $blue) => 'green',
+            default => 'neutral',
+        };
+    }
+}

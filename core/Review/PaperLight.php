@@ -1,0 +1,153 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Review;
+
+use Prism\Colour\Lab;
+use Prism\Colour\Srgb;
+use Prism\Maths\LinearSystem;
+
+/**
+ * The light that lies on a sheet, as bare paper shows it: for each channel the logarithm of the light is a curved surface of second
+ * degree over the picture, fitted by reweighted least squares that what is drawn on, glares or lies in a hard shadow does not pull.
+ */
+final readonly class PaperLight
+{
+    /** Bare paper lies within this of the surface, natural logarithm. */
+    public const NEAR = 0.06;
+
+    /** Darker than the surface counts so much less than lighter, at first: what is drawn is darker than paper, hardly anything lighter. */
+    private const DARKER = 0.08;
+
+    private const LEAST = 1e-4;
+
+    /** Paper this light, linear, is at the end of what the sensor tells. */
+    private const GLARE = 0.985;
+
+    /** Fewer places of bare paper tell nothing. */
+    private const LEAST_PLACES = 24;
+
+    /**
+     * @param  array{list<float>, list<float>, list<float>}  $surfaces  coefficients of 1, x, y, xx, xy, yy, by channel
+     * @param  array{float, float, float}  $paper  what the paper reflects, linear
+     * @param  float  $shaded  share of the bare paper that lies in a shadow with an edge
+     */
+    private function __construct(private array $surfaces, private array $paper, private float $width, private float $height, public float $shaded)
+    {
+    }
+
+    /**
+     * @param  list<array{float, float}>  $places  where bare paper may be seen, in pixels
+     * @param  Lab  $paper  what it is known to look like
+     *
+     * @throws ReviewRefused if hardly any paper is seen
+     */
+    public static function of(LinearPicture $picture, array $places, Lab $paper): self
+    {
+        $seen = [];
+        foreach ($places as [$x, $y]) {
+            $light = $picture->at($x, $y);
+            if (max($light) < self::GLARE && min($light) > self::LEAST) {
+                $seen[] = [self::terms($x / $picture->width, $y / $picture->height), array_map(log(...), $light)];
+            }
+        }
+        if (count($seen) < self::LEAST_PLACES) {
+            throw new ReviewRefused('No bare paper is seen round the drawing. Take the picture so that the white margin is in it on all sides.');
+        }
+        $weights = array_fill(0, count($seen), 1.0);
+        $surfaces = [];
+        for ($round = 0; $round < 8; $round++) {
+            $surfaces = self::fitted($seen, $weights);
+            foreach ($seen as $i => [$terms, $light]) {
+                // By green: it is most of what one sees.
+                $off = $light[1] - self::value($surfaces[1], $terms);
+                $weights[$i] = match (true) {
+                    $round < 4 => $off < 0.0 ? self::DARKER : 1.0,
+                    default => 1.0 / (1.0 + ($off / self::NEAR) ** 4),
+                };
+            }
+        }
+        $shaded = 0;
+        foreach ($seen as [$terms, $light]) {
+            $off = array_map(static fn (int $channel): float => $light[$channel] - self::value($surfaces[$channel], $terms), [0, 1, 2]);
+            // Darker, and of no other colour: no pencil does that over a whole margin.
+            if ($off[1] < -0.2 && max($off) - min($off) < 0.1) {
+                $shaded++;
+            }
+        }
+
+        return new self($surfaces, Srgb::linear($paper), $picture->width, $picture->height, $shaded / count($seen));
+    }
+
+    /**
+     * What reflects so much light there, the paper's own white being what it is known to be.
+     *
+     * @param  array{float, float, float}  $light
+     * @return array{float, float, float} linear, 0 and more
+     */
+    public function reflected(array $light, float $x, float $y): array
+    {
+        $terms = self::terms($x / $this->width, $y / $this->height);
+
+        return [
+            $light[0] / exp(self::value($this->surfaces[0], $terms)) * $this->paper[0],
+            $light[1] / exp(self::value($this->surfaces[1], $terms)) * $this->paper[1],
+            $light[2] / exp(self::value($this->surfaces[2], $terms)) * $this->paper[2],
+        ];
+    }
+
+    /** The light on bare paper there. @return array{float, float, float} */
+    public function on(float $x, float $y): array
+    {
+        $terms = self::terms($x / $this->width, $y / $this->height);
+
+        return [exp(self::value($this->surfaces[0], $terms)), exp(self::value($this->surfaces[1], $terms)), exp(self::value($this->surfaces[2], $terms))];
+    }
+
+    /**
+     * @param  list<array{array<int, float>, array<int, float>}>  $seen
+     * @param  list<float>  $weights
+     * @return array{list<float>, list<float>, list<float>}
+     */
+    private static function fitted(array $seen, array $weights): array
+    {
+        $normal = array_fill(0, 6, array_fill(0, 6, 0.0));
+        $rights = array_fill(0, 3, array_fill(0, 6, 0.0));
+        foreach ($seen as $n => [$terms, $light]) {
+            for ($i = 0; $i < 6; $i++) {
+                for ($j = 0; $j < 6; $j++) {
+                    $normal[$i][$j] += $weights[$n] * $terms[$i] * $terms[$j];
+                }
+                for ($channel = 0; $channel < 3; $channel++) {
+                    $rights[$channel][$i] += $weights[$n] * $terms[$i] * $light[$channel];
+                }
+            }
+        }
+        // Paper on one side only tells nothing of a curve across: then it is none.
+        for ($i = 1; $i < 6; $i++) {
+            $normal[$i][$i] += ($i < 3 ? 1e-4 : 1e-2) * $normal[0][0];
+        }
+        [$red, $green, $blue] = LinearSystem::solveAll($normal, $rights);
+
+        return [array_values($red), array_values($green), array_values($blue)];
+    }
+
+    /** @return array<int, float> of a place in shares of the picture, its middle 0 */
+    private static function terms(float $x, float $y): array
+    {
+        $x -= 0.5;
+        $y -= 0.5;
+
+        return [1.0, $x, $y, $x * $x, $x * $y, $y * $y];
+    }
+
+    /**
+     * @param  list<float>  $surface
+     * @param  array<int, float>  $terms
+     */
+    private static function value(array $surface, array $terms): float
+    {
+        return $surface[0] + $surface[1] * $terms[1] + $surface[2] * $terms[2] + $surface[3] * $terms[3] + $surface[4] * $terms[4] + $surface[5] * $terms[5];
+    }
+}

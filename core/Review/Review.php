@@ -1,0 +1,172 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Review;
+
+use Prism\Colour\Lab;
+use Prism\Colour\Srgb;
+use Prism\Planning\PartMap;
+use Prism\Planning\PictureTarget;
+use Prism\Planning\PictureZone;
+use Prism\Reference\Image\Field;
+use Prism\Reference\Zones\TargetRole;
+use Prism\Reference\Zones\ZoneMap;
+
+/** A drawing, set straight and in even light, beside what it is drawn from. */
+final readonly class Review
+{
+    /** Long edge of the frame in which they are compared, pixels. */
+    public const EDGE = 480;
+
+    /** Values are compared over squares of so many pixels: about five millimetres of a drawing a hand wide and two long. */
+    private const SQUARE = 8;
+
+    private const SPECKS = 0.01;
+
+    /** Pixels so near to another zone may be that one's: the picture was laid over by eye of a program. */
+    private const BORDER = 2;
+
+    /** A colour that is seen in fewer pixels is not judged. */
+    private const LEAST_PIXELS = 30;
+
+    /** How far a pixel may be on the way to a colour's neighbour and still speak for it. */
+    private const OWN = 0.3;
+
+    /**
+     * @param  Field  $seen  the drawing in the reference's frame
+     * @param  list<ZoneReview>  $zones  the one that hurts most first
+     * @param  array{reference: array{float, float}, drawing: array{float, float}}  $range  darkest and lightest, L*
+     */
+    private function __construct(public Field $reference, public Field $seen, public array $zones, public array $range)
+    {
+    }
+
+    /**
+     * @param  Field  $reference  of which the long edge is {@see self::EDGE}
+     * @param  list<PictureZone>  $zones  by what their colours are to become
+     */
+    public static function of(FoundDrawing $found, Field $reference, ZoneMap $map, array $zones, Lab $paper): self
+    {
+        [$width, $height] = [$reference->width, $reference->height];
+        [$red, $green, $blue] = Straightened::planes($found->picture, $found->corners, $found->light, $width, $height);
+        $seen = Field::ofPlanes($width, $height, ...Srgb::planesToLab($red, $green, $blue));
+        $map = $map->scaled($width, $height);
+        $parts = new PartMap($reference, $map, $zones);
+        $wanted = array_map(static fn (PictureTarget $target): array => Srgb::linear($target->drawn), $parts->targets);
+        $inner = $rim = array_map(static fn (): ColourSum => new ColourSum, $wanted);
+        for ($at = 0, $count = $width * $height; $at < $count; $at++) {
+            $lies = $parts->at($at);
+            if ($lies === null) {
+                continue;
+            }
+            [$low, $high, $share] = $lies;
+            $of = $share <= self::OWN ? $low : ($share >= 1.0 - self::OWN ? $high : null);
+            if ($of === null) {
+                continue;
+            }
+            [$one, $other] = [$wanted[$low], $wanted[$high]];
+            $sum = self::isAtBorder($map, $at) ? $rim[$of] : $inner[$of];
+            $sum->add(
+                [$red[$at], $green[$at], $blue[$at]],
+                [$one[0] + $share * ($other[0] - $one[0]), $one[1] + $share * ($other[1] - $one[1]), $one[2] + $share * ($other[2] - $one[2])],
+            );
+        }
+        $reviewed = [];
+        $n = 0;
+        foreach ($zones as $zone) {
+            $of = [];
+            $weight = 0.0;
+            foreach ($zone->targets as $target) {
+                $weight += $zone->weight($target);
+                // Within the zone if there is enough of it; else with its borders.
+                $sum = $inner[$n]->pixels >= self::LEAST_PIXELS ? $inner[$n] : $inner[$n]->with($rim[$n]);
+                $n++;
+                if ($sum->pixels >= self::LEAST_PIXELS && $target->role !== TargetRole::Line) {
+                    $of[] = PartReview::of($target->id, $target->role, $sum->seen(), $sum->wanted(), $paper, $sum->pixels);
+                }
+            }
+            if ($of !== []) {
+                $reviewed[] = ZoneReview::of($zone->id, $zone->name, [$zone->across, $zone->down], $of, $paper, $weight);
+            }
+        }
+        usort($reviewed, static fn (ZoneReview $one, ZoneReview $other): int => $other->harm <=> $one->harm);
+
+        return new self($reference, $seen, $reviewed, ['reference' => self::rangeOf($reference), 'drawing' => self::rangeOf($seen)]);
+    }
+
+    /** Where and how far the values are off: a byte a pixel, 128 + 2 (L* of the drawing - L* of the reference), in the reference's frame. */
+    public function map(): string
+    {
+        $bytes = '';
+        foreach ($this->errors() as $error) {
+            $bytes .= chr((int) round(max(0.0, min(255.0, 128.0 + 2.0 * $error))));
+        }
+
+        return $bytes;
+    }
+
+    /** @return list<float> L* of the drawing less that of the reference, over squares of five millimetres about each pixel */
+    public function errors(): array
+    {
+        $seen = self::smoothed($this->seen->width, $this->seen->height, $this->seen->L);
+        $reference = self::smoothed($this->reference->width, $this->reference->height, $this->reference->L);
+
+        return array_map(static fn (float $one, float $other): float => $one - $other, $seen, $reference);
+    }
+
+    private static function isAtBorder(ZoneMap $map, int $at): bool
+    {
+        $x = $at % $map->width;
+        $y = intdiv($at, $map->width);
+        $label = $map->labels[$at];
+        $left = max(0, $x - self::BORDER) - $x;
+        $right = min($map->width - 1, $x + self::BORDER) - $x;
+        $up = (max(0, $y - self::BORDER) - $y) * $map->width;
+        $down = (min($map->height - 1, $y + self::BORDER) - $y) * $map->width;
+
+        return $map->labels[$at + $left] !== $label || $map->labels[$at + $right] !== $label || $map->labels[$at + $up] !== $label || $map->labels[$at + $down] !== $label;
+    }
+
+    /**
+     * Means over squares, by sums of all above and left.
+     *
+     * @param  list<float>  $values
+     * @return list<float>
+     */
+    private static function smoothed(int $width, int $height, array $values): array
+    {
+        $stride = $width + 1;
+        $sums = array_fill(0, $stride * ($height + 1), 0.0);
+        for ($y = 0; $y < $height; $y++) {
+            $row = 0.0;
+            for ($x = 0; $x < $width; $x++) {
+                $row += $values[$y * $width + $x];
+                $sums[($y + 1) * $stride + $x + 1] = $sums[$y * $stride + $x + 1] + $row;
+            }
+        }
+        $half = intdiv(self::SQUARE, 2);
+        $smooth = [];
+        for ($y = 0; $y < $height; $y++) {
+            $top = max(0, $y - $half);
+            $bottom = min($height, $y + $half);
+            for ($x = 0; $x < $width; $x++) {
+                $left = max(0, $x - $half);
+                $right = min($width, $x + $half);
+                $smooth[] = ($sums[$bottom * $stride + $right] - $sums[$top * $stride + $right] - $sums[$bottom * $stride + $left] + $sums[$top * $stride + $left]) / max(1, ($bottom - $top) * ($right - $left));
+            }
+        }
+
+        return $smooth;
+    }
+
+    /** @return array{float, float} */
+    private static function rangeOf(Field $field): array
+    {
+        $values = self::smoothed($field->width, $field->height, $field->L);
+        sort($values);
+        $last = count($values) - 1;
+
+        return [$values[(int) (self::SPECKS * $last)], $values[(int) ((1.0 - self::SPECKS) * $last)]];
+    }
+}

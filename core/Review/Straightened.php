@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Review;
+
+use Prism\Colour\Srgb;
+use Prism\Reference\Image\Field;
+
+/** A surface of a picture as it is seen from straight above, in even light. */
+final class Straightened
+{
+    /** Light below this, linear, is nothing that a sensor tells. */
+    private const LEAST = 1e-4;
+
+    /** @return array{list<float>, list<float>, list<float>} what it reflects, linear, row by row */
+    public static function planes(LinearPicture $picture, Corners $corners, ?PaperLight $light, int $width, int $height): array
+    {
+        $view = $corners->view((float) $width, (float) $height);
+        $red = $green = $blue = [];
+        for ($y = 0; $y < $height; $y++) {
+            for ($x = 0; $x < $width; $x++) {
+                [$u, $v] = $view->map($x + 0.5, $y + 0.5);
+                $seen = $picture->at($u, $v);
+                if ($light !== null) {
+                    $seen = $light->reflected($seen, $u, $v);
+                }
+                $red[] = max(self::LEAST, $seen[0]);
+                $green[] = max(self::LEAST, $seen[1]);
+                $blue[] = max(self::LEAST, $seen[2]);
+            }
+        }
+
+        return [$red, $green, $blue];
+    }
+
+    public static function field(LinearPicture $picture, Corners $corners, ?PaperLight $light, int $width, int $height): Field
+    {
+        return Field::ofPlanes($width, $height, ...Srgb::planesToLab(...self::planes($picture, $corners, $light, $width, $height)));
+    }
+
+    /**
+     * A plane of values in another size: means of what lies in each new pixel, or the nearest.
+     *
+     * @param  array<int, float>  $values  row by row
+     * @return list<float>
+     */
+    public static function resized(array $values, int $width, int $height, int $newWidth, int $newHeight): array
+    {
+        $resized = [];
+        for ($y = 0; $y < $newHeight; $y++) {
+            $top = intdiv($y * $height, $newHeight);
+            $bottom = max($top + 1, intdiv(($y + 1) * $height, $newHeight));
+            for ($x = 0; $x < $newWidth; $x++) {
+                $left = intdiv($x * $width, $newWidth);
+                $right = max($left + 1, intdiv(($x + 1) * $width, $newWidth));
+                $sum = 0.0;
+                for ($row = $top; $row < $bottom; $row++) {
+                    for ($column = $left; $column < $right; $column++) {
+                        $sum += $values[$row * $width + $column];
+                    }
+                }
+                $resized[] = $sum / (($bottom - $top) * ($right - $left));
+            }
+        }
+
+        return $resized;
+    }
+}

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Review;
+
+use Prism\Colour\Lab;
+use Prism\Colour\Words\Difference;
+
+/** A zone of the drawing beside what it is to become. */
+final readonly class ZoneReview
+{
+    /** Light and dark that lie apart by less than this share of what they should are flat; and what they should at least, L*. */
+    private const FLAT = 0.55;
+
+    private const FORM = 10.0;
+
+    /**
+     * @param  array{float, float}  $at  where it lies, shares of the reference's width and height
+     * @param  non-empty-list<PartReview>  $parts  the largest first
+     * @param  float  $dE00  mean over its parts
+     * @param  float  $harm  how much it hurts the picture: by value, by area and by how much it draws the eye
+     */
+    private function __construct(public string $id, public string $name, public array $at, public array $parts, public Difference $difference, public float $dE00, public PartState $state, public float $harm)
+    {
+    }
+
+    /**
+     * @param  array{float, float}  $at
+     * @param  non-empty-list<PartReview>  $parts
+     * @param  float  $weight  of the zone in the picture
+     */
+    public static function of(string $id, string $name, array $at, array $parts, Lab $paper, float $weight): self
+    {
+        usort($parts, static fn (PartReview $one, PartReview $other): int => $other->pixels <=> $one->pixels);
+        $all = array_sum(array_map(static fn (PartReview $part): int => $part->pixels, $parts));
+        $mean = static function (string $of) use ($parts, $all): Lab {
+            $sum = [0.0, 0.0, 0.0];
+            foreach ($parts as $part) {
+                $lab = $of === 'seen' ? $part->seen : $part->wanted;
+                foreach ([$lab->L, $lab->a, $lab->b] as $i => $value) {
+                    $sum[$i] += $value * $part->pixels / $all;
+                }
+            }
+
+            return Lab::of(...$sum);
+        };
+        $difference = Difference::between($mean('seen'), $mean('wanted'));
+        $dE00 = array_sum(array_map(static fn (PartReview $part): float => $part->difference->dE00 * $part->pixels / $all, $parts));
+        $of = [];
+        foreach ($parts as $part) {
+            $of[$part->state->value] = ($of[$part->state->value] ?? 0.0) + $part->pixels / $all;
+        }
+        arsort($of);
+        $state = PartState::from((string) array_key_first($of));
+        // What is off in a part of it is off; what is begun or bare in most of it is so.
+        if ($state === PartState::Near && ($of[PartState::Off->value] ?? 0.0) > 0.3) {
+            $state = PartState::Off;
+        }
+
+        return new self($id, $name, $at, $parts, $difference, $dE00, $state, $weight * (abs($difference->dL) + 0.5 * $dE00));
+    }
+
+    /** What is wrong with it, as one says it over the easel. */
+    public function words(): string
+    {
+        $said = [match ($this->state) {
+            PartState::Bare => 'not begun',
+            PartState::Begun => sprintf('begun; still %s', $this->difference->words),
+            PartState::Near => 'leave it: the eye sees no difference',
+            PartState::Spoiled => sprintf('colour lies where paper was to stay; %s', $this->difference->words),
+            PartState::Off => $this->difference->words,
+        }];
+        if ($this->state !== PartState::Bare) {
+            foreach ($this->parts as $part) {
+                if ($part->state === PartState::Bare && $part->role->isOfForm() && count($this->parts) > 1) {
+                    $said[] = sprintf('its %s part is not begun', $part->role->label());
+                }
+            }
+            if ($this->state !== PartState::Near && $this->isFlat()) {
+                $said[] = 'flat: light and dark lie too near together';
+            }
+        }
+
+        return implode('; ', $said);
+    }
+
+    private function isFlat(): bool
+    {
+        $form = array_values(array_filter($this->parts, static fn (PartReview $part): bool => $part->role->isOfForm()));
+        if (count($form) < 2) {
+            return false;
+        }
+        $wanted = array_map(static fn (PartReview $part): float => $part->wanted->L, $form);
+        $seen = array_map(static fn (PartReview $part): float => $part->seen->L, $form);
+        $should = max($wanted) - min($wanted);
+
+        return $should >= self::FORM && max($seen) - min($seen) < self::FLAT * $should;
+    }
+}
