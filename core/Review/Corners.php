@@ -53,7 +53,11 @@ final readonly class Corners
         return new self(array_map(static fn (array $point): array => [$by * $point[0], $by * $point[1]], $this->points));
     }
 
-    /** Width and height as they are seen, means of opposite sides. @return array{float, float} */
+    /**
+     * Width and height as they are seen, means of opposite sides.
+     *
+     * @return array{float, float}
+     */
     public function size(): array
     {
         $side = fn (int $i, int $j): float => hypot($this->points[$i][0] - $this->points[$j][0], $this->points[$i][1] - $this->points[$j][1]);

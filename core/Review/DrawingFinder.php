@@ -15,13 +15,13 @@ final class DrawingFinder
     /** Light of the lightest paper, linear, below which nothing can be read. */
     private const TOO_DARK = 0.05;
 
-    /** What goes together with the reference less than this is another picture. */
-    private const ANOTHER = 0.2;
+    /** What is less like the reference than this is another picture ({@see Straightened::likeness}); half-done drawings have come to 0.5 and more. */
+    private const ANOTHER = 0.3;
 
-    /** From here on nobody needs to look at the corners. */
-    private const SURE = 0.55;
+    /** From here on nobody needs to look at the corners: likeness, and how well outlines fit. */
+    private const SURE = 0.45;
 
-    private const SURE_SHARE = 0.2;
+    private const SURE_FIT = 0.56;
 
     /** Bare paper is looked for this far from the drawing, and from the edge of the sheet, as a share of it. */
     private const CLEAR = 0.015;
@@ -49,15 +49,24 @@ final class DrawingFinder
             return new FoundDrawing($small, $corners, $light, 1.0, 1.0, true);
         }
         $light = PaperLight::of($small, self::rim($sheet), $paper);
-        [$corners, $score] = FirstGuess::of($small, $sheet, $light, $reference);
-        if ($score < self::ANOTHER) {
-            throw new ReviewRefused('Nothing in this picture goes together with the reference. Is it the drawing of this piece, whole and sharp? If it is only begun, set its corners by hand.');
+        $best = -1.0;
+        $corners = $sheet;
+        foreach (FirstGuess::of($small, $sheet, $light, $reference) as [$guess, $score]) {
+            [$moved, $fit, $share] = Registration::roughly($small, $guess, $light, $reference);
+            if ($score * $fit * sqrt($share) > $best) {
+                $best = $score * $fit * sqrt($share);
+                $corners = $moved;
+            }
         }
         $light = PaperLight::of($small, self::round($sheet, $corners), $paper);
-        [$corners, $fit, $share] = Registration::of($small, $corners, $light, $reference);
+        [$corners, $fit] = Registration::of($small, $corners, $light, $reference);
         $light = PaperLight::of($small, self::round($sheet, $corners), $paper);
+        $likeness = Straightened::likeness(Straightened::field($small, $corners, $light, $reference->width, $reference->height), $reference, $paper);
+        if ($likeness < self::ANOTHER) {
+            throw new ReviewRefused('Nothing in this picture goes together with the reference. Is it the drawing of this piece, whole and sharp? If it is only begun, set its corners by hand.');
+        }
 
-        return new FoundDrawing($small, $corners, $light, $fit, $share, $fit >= self::SURE && $share >= self::SURE_SHARE);
+        return new FoundDrawing($small, $corners, $light, $fit, $likeness, $likeness >= self::SURE && $fit >= self::SURE_FIT);
     }
 
     /**

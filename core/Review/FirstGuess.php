@@ -23,20 +23,20 @@ final class FirstGuess
 
     private const SHAPES = [0.93, 1.0, 1.07];
 
+    /** A drawing lies about in the middle of its sheet: so far from it, as a share of the sheet, it is half as likely. */
+    private const ASIDE = 0.06;
+
+    /** All that is drawn lies in the drawing: a place with a share of it counts by this power of that. */
+    private const DRAWN = 2;
+
     /**
-     * @return array{Corners, float} and how well it fits, -1 to 1
+     * The best place for each of the four sides that may be up.
+     *
+     * @return non-empty-list<array{Corners, float}> and how well it fits, -1 to 1
      */
     public static function of(LinearPicture $picture, Corners $sheet, PaperLight $light, Field $reference): array
     {
-        $best = [$sheet, -1.0];
-        for ($quarters = 0; $quarters < 4; $quarters++) {
-            $found = self::upright($picture, $sheet->turned($quarters), $light, $reference);
-            if ($found[1] > $best[1]) {
-                $best = $found;
-            }
-        }
-
-        return $best;
+        return array_map(static fn (int $quarters): array => self::upright($picture, $sheet->turned($quarters), $light, $reference), [0, 1, 2, 3]);
     }
 
     /** @return array{Corners, float} */
@@ -46,8 +46,9 @@ final class FirstGuess
         $scale = self::EDGE / max($across, $down);
         $width = max(8, (int) round($scale * $across));
         $height = max(8, (int) round($scale * $down));
-        $seen = Structure::ofField(Straightened::field($picture, $sheet, $light, $width, $height));
+        $seen = Structure::ofField(Straightened::field($picture, $sheet, $light, $width, $height))->eitherWay();
         $sums = self::sums($seen);
+        $drawn = max(1e-6, end($sums));
         $best = -1.0;
         $at = [0, 0, $width, $height];
         foreach (self::SIZES as $size) {
@@ -57,7 +58,7 @@ final class FirstGuess
                 if ($w > $width || $h > $height || $w < 16 || $h < 16) {
                     continue;
                 }
-                [$points, $strength] = self::outlines(Structure::of($w, $h, Straightened::resized($reference->L, $reference->width, $reference->height, $w, $h)), $width);
+                [$points, $strength] = self::outlines(Structure::of($w, $h, Straightened::resized($reference->L, $reference->width, $reference->height, $w, $h))->eitherWay(), $width);
                 if ($strength <= 0.0) {
                     continue;
                 }
@@ -72,7 +73,8 @@ final class FirstGuess
                             continue;
                         }
                         $energy = $sums[($top + $h) * ($width + 1) + $left + $w] - $sums[$top * ($width + 1) + $left + $w] - $sums[($top + $h) * ($width + 1) + $left] + $sums[$top * ($width + 1) + $left];
-                        $score = $dot / sqrt($strength * max(1e-6, $energy));
+                        $aside = (($left + $w / 2.0) / $width - 0.5) ** 2 + (($top + $h / 2.0) / $height - 0.5) ** 2;
+                        $score = $dot / sqrt($strength * $drawn) * min(1.0, $energy / $drawn) ** self::DRAWN * 2.0 ** (-$aside / self::ASIDE ** 2);
                         if ($score > $best) {
                             $best = $score;
                             $at = [$left, $top, $w, $h];
@@ -122,7 +124,9 @@ final class FirstGuess
             $row = 0.0;
             for ($x = 0; $x < $of->width; $x++) {
                 $i = $y * $of->width + $x;
-                $row += $of->across[$i] ** 2 + $of->down[$i] ** 2;
+                // The sheet's own edge is none of the drawing's.
+                $isRim = min($x, $y, $of->width - 1 - $x, $of->height - 1 - $y) < 3;
+                $row += $isRim ? 0.0 : $of->across[$i] ** 2 + $of->down[$i] ** 2;
                 $sums[($y + 1) * $stride + $x + 1] = $sums[$y * $stride + $x + 1] + $row;
             }
         }

@@ -10,11 +10,11 @@ final readonly class FoundDrawing
     /**
      * @param  LinearPicture  $picture  in which it was looked for
      * @param  Corners  $corners  in pixels of that
-     * @param  float  $fit  how well what is drawn goes together with the reference, 0-1
-     * @param  float  $share  of the reference that goes together with it
+     * @param  float  $fit  how well outlines go together with those of the reference, 0-1
+     * @param  float  $likeness  how far what is drawn has the reference's colours, -1 to 1
      * @param  bool  $isSure  false: the corners are to be confirmed
      */
-    public function __construct(public LinearPicture $picture, public Corners $corners, public PaperLight $light, public float $fit, public float $share, public bool $isSure)
+    public function __construct(public LinearPicture $picture, public Corners $corners, public PaperLight $light, public float $fit, public float $likeness, public bool $isSure)
     {
     }
 

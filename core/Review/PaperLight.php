@@ -59,14 +59,12 @@ final readonly class PaperLight
         $surfaces = [];
         for ($round = 0; $round < 8; $round++) {
             $surfaces = self::fitted($seen, $weights);
-            foreach ($seen as $i => [$terms, $light]) {
+            $weights = array_map(static function (array $one) use ($surfaces, $round): float {
                 // By green: it is most of what one sees.
-                $off = $light[1] - self::value($surfaces[1], $terms);
-                $weights[$i] = match (true) {
-                    $round < 4 => $off < 0.0 ? self::DARKER : 1.0,
-                    default => 1.0 / (1.0 + ($off / self::NEAR) ** 4),
-                };
-            }
+                $off = $one[1][1] - self::value($surfaces[1], $one[0]);
+
+                return $round < 4 ? ($off < 0.0 ? self::DARKER : 1.0) : 1.0 / (1.0 + ($off / self::NEAR) ** 4);
+            }, $seen);
         }
         $shaded = 0;
         foreach ($seen as [$terms, $light]) {
@@ -97,7 +95,11 @@ final readonly class PaperLight
         ];
     }
 
-    /** The light on bare paper there. @return array{float, float, float} */
+    /**
+     * The light on bare paper there.
+     *
+     * @return array{float, float, float}
+     */
     public function on(float $x, float $y): array
     {
         $terms = self::terms($x / $this->width, $y / $this->height);

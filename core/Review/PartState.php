@@ -20,9 +20,9 @@ enum PartState: string
     case Spoiled = 'spoiled';
 
     /** A picture tells no more than this: value, L*, and all of it, dE00. */
-    public const VALUE_TOLD = 3.0;
+    public const VALUE_TOLD = 4.0;
 
-    public const COLOUR_TOLD = 4.5;
+    public const COLOUR_TOLD = 6.0;
 
     /** A colour this near to the paper is left as paper, dE76. */
     private const PAPER = 5.0;

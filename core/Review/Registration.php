@@ -42,7 +42,7 @@ final class Registration
     /** Long edges of the frame, and how far is looked in it, pixels. */
     private const ROUNDS = [[160, 10], [160, 6], [256, 5], [256, 4], [384, 4], [384, 3]];
 
-    /** @return array{Corners, float, float} the corners; how well what was found fits, 0-1; share of the squares that were found */
+    /** @return array{Corners, float, float} the corners; how well the squares that were found fit, 0-1; and how many of all that is */
     public static function of(LinearPicture $picture, Corners $corners, PaperLight $light, Field $reference): array
     {
         $fit = $share = 0.0;
@@ -53,6 +53,16 @@ final class Registration
         return [$corners, $fit, $share];
     }
 
+    /**
+     * A first look at whether they go together at all.
+     *
+     * @return array{Corners, float, float} as {@see self::of()}
+     */
+    public static function roughly(LinearPicture $picture, Corners $corners, PaperLight $light, Field $reference): array
+    {
+        return self::step($picture, $corners, $light, $reference, ...self::ROUNDS[0]);
+    }
+
     /** @return array{Corners, float, float} */
     private static function step(LinearPicture $picture, Corners $corners, PaperLight $light, Field $reference, int $edge, int $reach): array
     {
@@ -61,6 +71,9 @@ final class Registration
         $height = (int) round($scale * $reference->height);
         $wanted = Structure::of($width, $height, Straightened::resized($reference->L, $reference->width, $reference->height, $width, $height));
         $seen = Structure::ofField(Straightened::field($picture, $corners, $light, $width, $height));
+        if ($edge === self::ROUNDS[0][0]) {
+            [$wanted, $seen] = [$wanted->eitherWay(), $seen->eitherWay()];
+        }
         $rows = [];
         $squares = $found = 0;
         $fit = 0.0;
@@ -195,7 +208,7 @@ final class Registration
     }
 
     /**
-     * @param  non-empty-list<float>  $marks  how far what lies along a line is from bare paper, from inside to outside
+     * @param  list<float>  $marks  at least three: how far what lies along a line is from bare paper, from inside to outside
      * @return ?float where it ends; null where there is no one such place
      */
     private static function edge(array $marks): ?float

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Prism\Review;
 
+use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
 use Prism\Reference\Image\Field;
 
@@ -12,6 +13,9 @@ final class Straightened
 {
     /** Light below this, linear, is nothing that a sensor tells. */
     private const LEAST = 1e-4;
+
+    /** What is so far from the paper is drawn on, sum of |dL*| and the distance in a*, b*. */
+    private const DRAWN = 10.0;
 
     /** @return array{list<float>, list<float>, list<float>} what it reflects, linear, row by row */
     public static function planes(LinearPicture $picture, Corners $corners, ?PaperLight $light, int $width, int $height): array
@@ -65,5 +69,38 @@ final class Straightened
         }
 
         return $resized;
+    }
+
+    /**
+     * How far the colours of what is drawn go with those of the reference, 1 if they rise and fall alike: correlation over L*, a* and b* of what is
+     * no bare paper, in squares in which the grain closes.
+     *
+     * @param  Field  $seen  of the size of the reference
+     */
+    public static function likeness(Field $seen, Field $reference, Lab $paper, int $square = 6): float
+    {
+        $columns = intdiv($seen->width, $square);
+        $rows = intdiv($seen->height, $square);
+        $small = static fn (array $values): array => self::resized($values, $seen->width, $seen->height, $columns, $rows);
+        [$L, $a, $b] = [$small($seen->L), $small($seen->a), $small($seen->b)];
+        $pairs = [];
+        foreach ([[$L, $small($reference->L)], [$a, $small($reference->a)], [$b, $small($reference->b)]] as $channel => [$one, $other]) {
+            foreach ($one as $i => $value) {
+                if (abs($L[$i] - $paper->L) + hypot($a[$i] - $paper->a, $b[$i] - $paper->b) > self::DRAWN) {
+                    $pairs[$channel][] = [$value, $other[$i]];
+                }
+            }
+        }
+        $cross = $first = $second = 0.0;
+        foreach ($pairs as $of) {
+            $means = [array_sum(array_column($of, 0)) / count($of), array_sum(array_column($of, 1)) / count($of)];
+            foreach ($of as [$one, $other]) {
+                $cross += ($one - $means[0]) * ($other - $means[1]);
+                $first += ($one - $means[0]) ** 2;
+                $second += ($other - $means[1]) ** 2;
+            }
+        }
+
+        return $cross / max(1e-9, sqrt($first * $second));
     }
 }

@@ -40,6 +40,23 @@ final readonly class Structure
         return new self($width, $height, $across, $down);
     }
 
+    /**
+     * Which way outlines run, whichever of their sides is darker: as twice the angle tells it. Beside paper that is not drawn on yet, the
+     * dark side of an outline may be the light one.
+     */
+    public function eitherWay(): self
+    {
+        $across = $down = [];
+        foreach ($this->across as $i => $dx) {
+            $dy = $this->down[$i];
+            $much = sqrt($dx * $dx + $dy * $dy);
+            $across[] = $much < 1e-9 ? 0.0 : ($dx * $dx - $dy * $dy) / $much;
+            $down[] = $much < 1e-9 ? 0.0 : 2.0 * $dx * $dy / $much;
+        }
+
+        return new self($this->width, $this->height, $across, $down);
+    }
+
     public static function ofField(Field $field): self
     {
         return self::of($field->width, $field->height, $field->L);
