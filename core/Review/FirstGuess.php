@@ -13,13 +13,13 @@ use Prism\Reference\Image\Field;
 final class FirstGuess
 {
     /** Long edge of the sheet in which is looked, pixels. */
-    private const EDGE = 100;
+    private const EDGE = 80;
 
     /** So many of the strongest outlines stand for the reference. */
-    private const OUTLINES = 260;
+    private const OUTLINES = 180;
 
     /** Widths of the drawing, as shares of the sheet's, and how much narrower or wider than the reference it may seem. */
-    private const SIZES = [0.56, 0.6, 0.64, 0.68, 0.72, 0.76, 0.8, 0.84, 0.88, 0.92, 0.96, 1.0];
+    private const SIZES = [0.56, 0.61, 0.66, 0.71, 0.76, 0.81, 0.86, 0.91, 0.96, 1.0];
 
     private const SHAPES = [0.93, 1.0, 1.07];
 

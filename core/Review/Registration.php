@@ -40,7 +40,7 @@ final class Registration
     private const COLOUR = 0.16;
 
     /** Long edges of the frame, and how far is looked in it, pixels. */
-    private const ROUNDS = [[160, 10], [160, 6], [256, 5], [256, 4], [384, 4], [384, 3]];
+    private const ROUNDS = [[160, 10], [160, 6], [256, 4], [384, 4], [384, 3]];
 
     /** @return array{Corners, float, float} the corners; how well the squares that were found fit, 0-1; and how many of all that is */
     public static function of(LinearPicture $picture, Corners $corners, PaperLight $light, Field $reference): array

@@ -54,7 +54,8 @@ final readonly class Review
         $map = $map->scaled($width, $height);
         $parts = new PartMap($reference, $map, $zones);
         $wanted = array_map(static fn (PictureTarget $target): array => Srgb::linear($target->drawn), $parts->targets);
-        $inner = $rim = array_map(static fn (): ColourSum => new ColourSum, $wanted);
+        $inner = array_map(static fn (): ColourSum => new ColourSum, $wanted);
+        $rim = array_map(static fn (): ColourSum => new ColourSum, $wanted);
         for ($at = 0, $count = $width * $height; $at < $count; $at++) {
             $lies = $parts->at($at);
             if ($lies === null) {

@@ -15,6 +15,8 @@ final readonly class ZoneReview
 
     private const FORM = 10.0;
 
+    private const GOOD_PART = 0.3;
+
     /**
      * @param  array{float, float}  $at  where it lies, shares of the reference's width and height
      * @param  non-empty-list<PartReview>  $parts  the largest first
@@ -53,9 +55,12 @@ final readonly class ZoneReview
         }
         arsort($of);
         $state = PartState::from((string) array_key_first($of));
-        // What is off in a part of it is off; what is begun or bare in most of it is so.
-        if ($state === PartState::Near && ($of[PartState::Off->value] ?? 0.0) > 0.3) {
+        // What is off in a good part of it is off; parts that miss by little, this way and that, are not.
+        $isOff = abs($difference->dL) > PartState::VALUE_TOLD - 1.0 || $difference->dE00 > PartState::COLOUR_TOLD - 1.5;
+        if ($state === PartState::Near && ($of[PartState::Off->value] ?? 0.0) > self::GOOD_PART) {
             $state = PartState::Off;
+        } elseif ($state === PartState::Off && ! $isOff) {
+            $state = PartState::Near;
         }
 
         return new self($id, $name, $at, $parts, $difference, $dE00, $state, $weight * (abs($difference->dL) + 0.5 * $dE00));

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Studio\Photos\PhotoReader;
-use App\Studio\Photos\PhotoRefused;
 use App\Studio\Photos\PhotoRenderer;
 use Prism\Colour\Lab;
 use Prism\Layering\Prediction;
@@ -66,7 +65,7 @@ final class PlanCommand extends StudioFiles
     protected function perform(): void
     {
         $count = $this->between('zones', MergeTree::FEWEST, MergeTree::MOST);
-        $photo = $this->photo();
+        $photo = $this->picture($this->reader, 'photo');
         $reading = PictureReading::of($photo, fn (string $doing, float $share) => $this->progress(sprintf('%s: %d %%', $doing, (int) (100 * $share))));
         $map = $reading->tree->cut($count);
         $field = Field::of($photo, PictureReading::EDGE);
@@ -97,21 +96,6 @@ final class PlanCommand extends StudioFiles
             $this->write('preview', self::preview($photo, $map, $zones, $plan->laid(), new Simulation($predictor->model)));
         }
         $this->progress(sprintf('%d turns planned, %d places', count($plan->turns), count($plan->steps)));
-    }
-
-    private function photo(): Raster
-    {
-        $path = $this->argument('photo');
-        if (! is_string($path) || ! is_file($path)) {
-            throw new FileRefused(sprintf('The photo "%s" cannot be read.', is_string($path) ? $path : ''));
-        }
-        try {
-            $photo = $this->reader->read($path);
-        } catch (PhotoRefused $refusal) {
-            throw new FileRefused($refusal->getMessage());
-        }
-
-        return Raster::of($photo->width, $photo->height, $photo->rgb);
     }
 
     private function between(string $option, int $low, int $high): int

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Studio\Photos\PhotoReader;
+use App\Studio\Photos\PhotoRefused;
 use Illuminate\Console\Command;
 use Prism\Calibration\Calibration;
 use Prism\Calibration\Calibrator;
@@ -15,6 +17,7 @@ use Prism\Matching\Search;
 use Prism\Matching\Search\PairLibrary;
 use Prism\Materials\Kit;
 use Prism\Materials\Paper;
+use Prism\Reference\Image\Raster;
 use Prism\Schools\Surface;
 
 /**
@@ -65,6 +68,22 @@ abstract class StudioFiles extends Command
             @unlink($partial);
             throw new FileRefused(sprintf('--%s: "%s" cannot be written.', $option, $path));
         }
+    }
+
+    /** @throws FileRefused if the argument names no picture that can be read */
+    protected function picture(PhotoReader $reader, string $argument): Raster
+    {
+        $path = $this->argument($argument);
+        if (! is_string($path) || ! is_file($path)) {
+            throw new FileRefused(sprintf('The %s "%s" cannot be read.', $argument, is_string($path) ? $path : ''));
+        }
+        try {
+            $photo = $reader->read($path);
+        } catch (PhotoRefused $refusal) {
+            throw new FileRefused($refusal->getMessage());
+        }
+
+        return Raster::of($photo->width, $photo->height, $photo->rgb);
     }
 
     protected function text(string $option): string

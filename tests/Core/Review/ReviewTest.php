@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+use Prism\Colour\Lab;
+use Prism\Maths\FloodFill;
+use Prism\Reference\Image\Raster;
+use Prism\Review\Corners;
+use Prism\Review\DrawingFinder;
+use Prism\Review\LinearPicture;
+use Prism\Review\PaperLight;
+use Prism\Review\PartState;
+use Prism\Review\Review;
+use Prism\Review\ReviewRefused;
+use Standin\ChartPhoto;
+use Tests\Core\Review\Scene;
+
+require_once __DIR__.'/scene.php';
+
+$asItIs = static fn (int $zone): Lab => Scene::colour($zone);
+
+/** By how much the farthest corner is off, share of the long edge. */
+function offBy(ChartPhoto $sheet, Corners $found, float $slant, float $turn): float
+{
+    $true = Corners::of($sheet->seenAt(Scene::corners(), $slant, $turn));
+
+    return $found->distanceTo($true) / $true->longEdge();
+}
+
+it('finds a drawing that was taken askew in warm light from one side', function (float $slant, float $turn, float $falloff) use ($asItIs): void {
+    $sheet = Scene::sheet($asItIs);
+    $found = DrawingFinder::find(Raster::of(...$sheet->taken('a', $slant, $turn, $falloff)), Scene::reference(), Scene::paper());
+    expect(offBy($sheet, $found->cornersInPicture(), $slant, $turn))->toBeLessThan(0.006)
+        ->and($found->isSure)->toBeTrue()->and($found->cast())->toBe('warm')->and($found->unevenness())->toBeGreaterThan(1.1);
+})->with(['slanted' => [0.16, -3.0, 0.35], 'turned' => [0.08, 9.0, 0.5]]);
+
+it('finds a drawing of which only some zones are drawn', function (array $done): void {
+    $sheet = Scene::sheet(static fn (int $zone): ?Lab => in_array($zone, $done, true) ? Scene::colour($zone) : null);
+    $found = DrawingFinder::find(Raster::of(...$sheet->taken('b')), Scene::reference(), Scene::paper());
+    expect(offBy($sheet, $found->cornersInPicture(), 0.1, 4.0))->toBeLessThan(0.012);
+})->with(['the things, no ground' => [[3, 4, 5, 6, 7, 8]], 'the left ones and the table' => [[2, 3, 6]]]);
+
+it('turns a picture that was taken upside down', function () use ($asItIs): void {
+    $sheet = Scene::sheet($asItIs);
+    [$width, $height, $bytes] = $sheet->taken('c');
+    $found = DrawingFinder::find(Raster::of($width, $height, implode('', array_reverse(str_split($bytes, 3)))), Scene::reference(), Scene::paper());
+    $true = array_map(static fn (array $point): array => [$width - $point[0], $height - $point[1]], $sheet->seenAt(Scene::corners()));
+    expect($found->cornersInPicture()->distanceTo(Corners::of($true)) / Corners::of($true)->longEdge())->toBeLessThan(0.006);
+});
+
+it('tells zones that are too dark or too light by how much, in words and on a map, and leaves the others', function (): void {
+    $by = [1 => 0.0, 2 => 9.0, 3 => -10.0, 4 => 0.0, 5 => 0.0, 6 => 0.0, 7 => 8.0, 8 => 0.0];
+    $reference = Scene::reference();
+    $picture = Raster::of(...Scene::sheet(static fn (int $zone): Lab => Scene::colour($zone)->withLightness(Scene::colour($zone)->L + $by[$zone]))->taken('d'));
+    $review = Review::of(DrawingFinder::find($picture, $reference, Scene::paper()), $reference, ...[...Scene::zones(), Scene::paper()]);
+    $zones = array_column($review->zones, null, 'id');
+    foreach ($by as $zone => $dL) {
+        expect(abs($zones[(string) $zone]->difference->dL - $dL))->toBeLessThan(0.5)
+            ->and($zones[(string) $zone]->state)->toBe($dL === 0.0 ? PartState::Near : PartState::Off);
+    }
+    expect($zones['3']->words())->toContain('too dark')->and($zones['2']->words())->toContain('too light')->and($zones['1']->words())->toBe('leave it: the eye sees no difference');
+    $map = $review->map();
+    $at = static fn (float $x, float $y): int => ord($map[(int) ($y * $reference->height) * $reference->width + (int) ($x * $reference->width)]);
+    expect(strlen($map))->toBe($reference->count())
+        ->and(abs($at(0.26, 0.5) - 108))->toBeLessThanOrEqual(4)
+        ->and(abs($at(0.4, 0.2) - 128))->toBeLessThanOrEqual(4);
+});
+
+it('tells what is not begun, what is begun, and colour on paper that was to stay', function (): void {
+    $paper = Scene::paper();
+    expect(PartState::of($paper, Lab::of(40, 10, 10), $paper))->toBe(PartState::Bare)
+        ->and(PartState::of(Lab::of(70, 4, 5), Lab::of(40, 10, 10), $paper))->toBe(PartState::Begun)
+        ->and(PartState::of(Lab::of(41, 9, 10), Lab::of(40, 10, 10), $paper))->toBe(PartState::Near)
+        ->and(PartState::of(Lab::of(30, 10, 10), Lab::of(40, 10, 10), $paper))->toBe(PartState::Off)
+        ->and(PartState::of(Lab::of(84, 2, 4), Lab::of(95, -0.6, 1.6), $paper))->toBe(PartState::Spoiled);
+});
+
+it('goes by corners that are given', function () use ($asItIs): void {
+    $sheet = Scene::sheet($asItIs);
+    $given = Corners::of($sheet->seenAt(Scene::corners()));
+    $found = DrawingFinder::find(Raster::of(...$sheet->taken('f')), Scene::reference(), Scene::paper(), $given);
+    expect($found->cornersInPicture()->distanceTo($given))->toBeLessThan(0.01);
+});
+
+it('refuses corners that lie round nothing', function (array $points): void {
+    Corners::of($points);
+})->with(['crossed' => [[[0.0, 0.0], [10.0, 10.0], [10.0, 0.0], [0.0, 10.0]]], 'on a line' => [[[0.0, 0.0], [10.0, 0.0], [20.0, 0.0], [30.0, 0.0]]], 'three' => [[[0.0, 0.0], [10.0, 0.0], [10.0, 10.0]]]])->throws(ReviewRefused::class, 'corners');
+
+it('refuses another picture, and one in the dark, in words', function (): void {
+    $other = Scene::sheet(static fn (int $zone, float $x, float $y): Lab => Lab::of(35 + 40 * (((int) (7 * $x) + (int) (5 * $y)) % 2), 20 * sin(9 * $y), 20 * cos(7 * $x)));
+    $dark = Raster::of(300, 200, str_repeat("\x12\x10\x0e", 300 * 200));
+    expect(static fn () => DrawingFinder::find(Raster::of(...$other->taken('g')), Scene::reference(), Scene::paper()))->toThrow(ReviewRefused::class, 'Nothing in this picture')
+        ->and(static fn () => DrawingFinder::find($dark, Scene::reference(), Scene::paper()))->toThrow(ReviewRefused::class, 'too dark');
+});
+
+it('takes the lamp off by bare paper, whatever dark marks lie between', function (): void {
+    // A warm lamp that falls off to the right; every fifth place is drawn on.
+    $bytes = '';
+    for ($y = 0; $y < 120; $y++) {
+        for ($x = 0; $x < 160; $x++) {
+            $light = (1.0 - 0.4 * $x / 160) * (($x + 3 * $y) % 5 === 0 ? 0.3 : 0.8);
+            foreach ([1.0, 0.9, 0.7] as $lamp) {
+                $bytes .= chr(Prism\Colour\Srgb::encode($light * $lamp));
+            }
+        }
+    }
+    $picture = LinearPicture::of(Raster::of(160, 120, $bytes));
+    $places = [];
+    for ($i = 0; $i < 400; $i++) {
+        $places[] = [4.5 + $i % 150, 3.5 + ($i * 7) % 110];
+    }
+    $light = PaperLight::of($picture, $places, Lab::of(95, 0, 0));
+    foreach ([[11.5, 20.5], [81.5, 60.5], [151.5, 100.5]] as [$x, $y]) {
+        $white = Prism\Colour\Srgb::linearToLab(...$light->reflected($picture->at($x, $y), $x, $y));
+        expect(abs($white->L - 95.0))->toBeLessThan(1.5)->and(hypot($white->a, $white->b))->toBeLessThan(1.5);
+    }
+});
+
+it('finds surfaces that hang together', function (): void {
+    expect(array_map(count(...), FloodFill::regions(4, 3, "\1\1\0\1\0\0\0\1\1\0\0\0")))->toBe([2, 2, 1]);
+});
