@@ -2,8 +2,12 @@
 
 declare(strict_types=1);
 
+use App\Studio\Photos\PhotoReader;
 use Illuminate\Support\Facades\File;
+use Prism\Colour\Lab;
 use Prism\Exchange\Csv;
+use Prism\Reference\Image\Raster;
+use Standin\ChartPhoto;
 
 beforeEach(function (): void {
     $this->folder = sys_get_temp_dir().'/prism-'.bin2hex(random_bytes(5));
@@ -232,4 +236,79 @@ it('takes surface and role of a target from its row: an accent may be pressed, a
         $this->artisan('prism:match', ['--pencils' => $this->pencils, '--swatches' => '', '--targets' => $targets, '--out' => "$this->folder/no.csv", ...$wrong])->assertFailed();
     }
     expect(File::exists("$this->folder/no.csv"))->toBeFalse();
+});
+
+describe('a picture of a drawing', function (): void {
+    beforeEach(function (): void {
+        // The jugs as a perfect hand would draw them, but that the left third is laid too lightly, on a sheet photographed askew.
+        $photo = app(PhotoReader::class)->read(database_path('demo/jugs.jpg'));
+        $raster = Raster::of($photo->width, $photo->height, $photo->rgb);
+        [$width, $height] = [160.0, 160.0 * $photo->height / $photo->width];
+        $sheet = new ChartPhoto($width + 30.0, $height + 30.0, Lab::of(95.4, -0.6, 1.5), 900);
+        $sheet->picture(15.0, 15.0, $width, $height, static function (float $x, float $y) use ($raster, $width, $height): array {
+            [$r, $g, $b] = $raster->linear($x / $width * $raster->width, $y / $height * $raster->height);
+
+            return $x < $width / 3.0 ? [0.7 * $r + 0.26, 0.7 * $g + 0.26, 0.7 * $b + 0.25] : [$r, $g, $b];
+        });
+        [$columns, $rows, $bytes] = $sheet->taken('jugs');
+        $this->corners = $sheet->seenAt([[15.0, 15.0], [15.0 + $width, 15.0], [15.0 + $width, 15.0 + $height], [15.0, 15.0 + $height]]);
+        $image = new Imagick;
+        $image->readImageBlob("P6 $columns $rows 255\n".$bytes);
+        $image->setImageFormat('png');
+        $this->drawing = "$this->folder/drawing.png";
+        $image->writeImage($this->drawing);
+        $this->review = fn (array $options): array => ['reference' => database_path('demo/jugs.jpg'), 'drawing' => $this->drawing, '--out' => $this->out, ...$options];
+    });
+
+    it('is found and compared: too light where it was laid too lightly', function (): void {
+        $map = "$this->folder/errors.png";
+        $this->artisan('prism:review', ($this->review)(['--map' => $map]))->assertSuccessful();
+        $review = json_decode(File::get($this->out), true);
+        foreach ($this->corners as $i => [$x, $y]) {
+            expect(hypot($review['corners'][$i][0] - $x, $review['corners'][$i][1] - $y))->toBeLessThan(5.0);
+        }
+        expect($review['found'])->toBeTrue()->and($review['light']['cast'])->toBe('warm')->and($review['warnings'])->toBe([])->and($review['corrections'])->toBe([])
+            ->and($review['range']['drawing'][1])->toBeGreaterThan($review['range']['drawing'][0]);
+        foreach ($review['zones'] as $zone) {
+            expect($zone)->toHaveKeys(['id', 'name', 'at', 'dL', 'dE00', 'state', 'words']);
+        }
+        [$image, $reference] = [new Imagick($map), getimagesize(database_path('demo/jugs.jpg'))];
+        $grey = fn (float $x, float $y): float => $image->getImagePixelColor((int) ($x * $reference[0]), (int) ($y * $reference[1]))->getColor()['r'];
+        expect([$image->getImageWidth(), $image->getImageHeight()])->toBe([$reference[0], $reference[1]])
+            ->and($grey(0.15, 0.2))->toBeGreaterThan(136.0)
+            ->and(abs($grey(0.7, 0.15) - 128.0))->toBeLessThan(6.0);
+    });
+
+    it('takes a plan along: its names, what its colours are to become, and what to lay next', function (): void {
+        $plan = "$this->folder/plan.json";
+        $box = ($this->write)('box.csv', implode('', array_slice(file(database_path('demo/pencils.csv')), 0, 25)));
+        $this->artisan('prism:plan', ['photo' => database_path('demo/jugs.jpg'), '--pencils' => $box, '--swatches' => '', '--zones' => '6', '--palette-size' => '6', '--out' => $plan])->assertSuccessful();
+        $this->artisan('prism:review', ($this->review)(['--plan' => $plan, '--pencils' => $box, '--swatches' => '']))->assertSuccessful();
+        $review = json_decode(File::get($this->out), true);
+        $planned = array_column(json_decode(File::get($plan), true)['zones'], 'name', 'id');
+        expect(array_column($review['zones'], 'name', 'id'))->toEqual(array_intersect_key($planned, array_column($review['zones'], 'name', 'id')))
+            ->and($review['corrections'])->not->toBe([]);
+        foreach ($review['corrections'] as $correction) {
+            expect($correction)->toHaveKeys(['zone', 'target', 'steps', 'before', 'after', 'words'])->and($planned)->toHaveKey($correction['zone']);
+        }
+    });
+
+    it('goes by corners that are given', function (): void {
+        $corners = implode(',', array_map(static fn (array $point): string => sprintf('%.1f,%.1f', ...$point), $this->corners));
+        $this->artisan('prism:review', ($this->review)(['--corners' => $corners]))->assertSuccessful();
+        expect(json_decode(File::get($this->out), true)['corners'])->toEqual(array_map(static fn (array $point): array => [round($point[0], 1), round($point[1], 1)], $this->corners));
+    });
+
+    it('is refused where it cannot be compared, and nothing is written', function (array $options): void {
+        $options = array_map(fn (string $value): string => strtr($value, ['HERE' => $this->folder, 'DEMO' => database_path('demo')]), $options);
+        File::put("$this->folder/wrong.json", '{"format": "prism-plan-1", "zones": []}');
+        $this->artisan('prism:review', ($this->review)($options))->assertFailed();
+        expect(File::exists($this->out))->toBeFalse();
+    })->with([
+        'no picture' => [['drawing' => 'HERE/none.jpg']],
+        'another picture' => [['reference' => 'DEMO/harbour.jpg']],
+        'seven numbers' => [['--corners' => '1,2,3,4,5,6,7']],
+        'corners round nothing' => [['--corners' => '0,0,10,10,10,0,0,10']],
+        'no plan of today' => [['--plan' => 'HERE/wrong.json']],
+    ]);
 });

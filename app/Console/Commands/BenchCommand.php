@@ -13,6 +13,7 @@ use App\Console\Bench\KernelFigures;
 use App\Console\Bench\LookFigures;
 use App\Console\Bench\PlanFigures;
 use App\Console\Bench\ReplanFigures;
+use App\Console\Bench\ReviewFigures;
 use App\Console\Bench\SearchFigures;
 use App\Console\Bench\StudioFigures;
 use App\Studio\Photos\PhotoReader;
@@ -41,7 +42,7 @@ final class BenchCommand extends Command
 {
     protected $signature = 'prism:bench {--url= : address of a running studio with the demo, for the figures over HTTP}
         {--studio= : folder with pencils.csv, train.csv, heldout.csv and targets.csv of a studio to calibrate on}
-        {--only= : predictions, search, look, plan, craft, correct, replan, box, studio, http, or ablation}';
+        {--only= : predictions, search, look, plan, craft, correct, replan, review, box, studio, http, or ablation}';
 
     protected $description = 'Measures predictions, search, palettes, the box and its charts, calibration and live prediction over HTTP';
 
@@ -103,6 +104,11 @@ final class BenchCommand extends Command
             $kit = $pencils->only(self::demoBox());
             $swatches = SwatchTable::read((string) file_get_contents(database_path('demo/swatches.csv')), $kit);
             $this->table(['mishap, drawn and corrected', 'places', 'dE00 before', 'after', 'made worse', 'left alone'], (new CorrectionFigures($kit, $swatches, $reader, self::DEMO_PAPER))->rows());
+        }
+        if ($wanted('review')) {
+            $kit = $pencils->only(self::demoBox());
+            $swatches = SwatchTable::read((string) file_get_contents(database_path('demo/swatches.csv')), $kit);
+            $this->table(ReviewFigures::COLUMNS, (new ReviewFigures($kit, $swatches, $reader, $photos, self::DEMO_PAPER))->rows(['harbour', 'lantern', 'jugs']));
         }
         if ($wanted('replan')) {
             $kit = $pencils->only(self::demoBox());

@@ -14,6 +14,7 @@ use Prism\Exchange\Csv;
 use Prism\Exchange\PencilEntry;
 use Prism\Layering\Stack;
 use Prism\Materials\Binder;
+use Prism\Reference\Image\Raster;
 use Standin\Studio;
 
 /** The simulated studio that ships, for trying the engine without devices. Nothing else in the application knows of it. */
@@ -31,8 +32,7 @@ final class SimulatedReader implements SwatchReader
     public function photograph(string $paper, ChartSheet $sheet, string $seed, ?Closure $progress = null): string
     {
         $share = static fn (float $from, float $to): ?Closure => $progress === null ? null : static fn (float $done) => $progress($from + ($to - $from) * $done);
-        [$L, $a, $b] = self::PAPERS[$paper] ?? throw new \InvalidArgumentException(sprintf('The simulated studio has no paper "%s".', $paper));
-        $photo = $this->studio()->fill($paper, Lab::of($L, $a, $b), $sheet->width, $sheet->height, $sheet->blacks(), $sheet->cells, $seed, $share(0.0, 0.5));
+        $photo = $this->studio()->fill($paper, $this->white($paper), $sheet->width, $sheet->height, $sheet->blacks(), $sheet->cells, $seed, $share(0.0, 0.5));
         [$width, $height, $bytes] = $photo->taken($seed, progress: $share(0.5, 1.0));
         $image = new Imagick;
         $image->setSize($width, $height);
@@ -44,6 +44,13 @@ final class SimulatedReader implements SwatchReader
         return $image->getImageBlob();
     }
 
+    public function photographDrawing(DrawnPicture $drawn, string $seed, float $slant = 0.1, float $turn = 4.0): array
+    {
+        $sheet = $this->studio()->picture($drawn->paper, $this->white($drawn->paper), $drawn->widthMm, $drawn->heightMm(), $drawn->marginMm, $drawn->columns, $drawn->rows, $drawn->lies, $drawn->stacks, $seed);
+
+        return [Raster::of(...$sheet->taken($seed, $slant, $turn)), $sheet->seenAt($drawn->corners(), $slant, $turn)];
+    }
+
     public function take(PencilEntry ...$pencils): void
     {
         foreach ($pencils as $entry) {
@@ -53,6 +60,11 @@ final class SimulatedReader implements SwatchReader
                 $this->studio()->meet((string) $pencil->id, $coat, $pencil->binder === Binder::Wax, $pencil->opacity->value);
             }
         }
+    }
+
+    private function white(string $paper): Lab
+    {
+        return Lab::of(...self::PAPERS[$paper] ?? throw new \InvalidArgumentException(sprintf('The simulated studio has no paper "%s".', $paper)));
     }
 
     private function studio(): Studio

@@ -1,0 +1,242 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Bench;
+
+use App\Studio\Photos\PhotoReader;
+use App\Studio\Swatches\DrawnPicture;
+use App\Studio\Swatches\SwatchReader;
+use Prism\Calibration\Calibrator;
+use Prism\Calibration\Swatch;
+use Prism\Colour\Lab;
+use Prism\Colour\Srgb;
+use Prism\Layering\Predictor;
+use Prism\Layering\Pressure;
+use Prism\Layering\Stack;
+use Prism\Layering\Step;
+use Prism\Matching\Gamut;
+use Prism\Matching\Limits;
+use Prism\Matching\Search;
+use Prism\Matching\Search\PairLibrary;
+use Prism\Matching\Target;
+use Prism\Materials\Kit;
+use Prism\Materials\Paper;
+use Prism\Planning\Fitting;
+use Prism\Planning\Order\Planner;
+use Prism\Planning\Palette\PaletteFinder;
+use Prism\Planning\PartMap;
+use Prism\Planning\PictureColours;
+use Prism\Planning\PictureTarget;
+use Prism\Planning\PictureZone;
+use Prism\Reference\Image\Field;
+use Prism\Reference\Image\Raster;
+use Prism\Reference\PictureReading;
+use Prism\Reference\Zones\ZoneMap;
+use Prism\Reference\Zones\ZoneReader;
+use Prism\Review\Corners;
+use Prism\Review\DrawingFinder;
+use Prism\Review\PartReview;
+use Prism\Review\PartState;
+use Prism\Review\Review;
+use Prism\Review\Straightened;
+use Prism\Schools\Progress;
+use Prism\Schools\SchoolSet;
+
+/** Drawings of planned pictures by a simulated hand, photographed askew in warm light from one side: what is read in them, and whether it is true. */
+final class ReviewFigures
+{
+    public const COLUMNS = ['drawing', 'corners off %', 'value map off, median', 'parts off, L* median', 'errors found', 'false alarms', 'seconds', 'corrected', 'dE00 before', 'after', 'made worse'];
+
+    private const ZONES = 24;
+
+    private const PENCILS = 12;
+
+    private const WIDTH_MM = 240.0;
+
+    private const MARGIN_MM = 22.0;
+
+    /** Share of the plan's steps that are laid; and how the picture is taken: slant, turn. */
+    private const STATES = ['a third' => [0.33, 0.06, 3.0], 'two thirds' => [0.67, 0.12, -5.0], 'finished' => [1.0, 0.1, 7.0], 'finished badly' => [1.0, 0.16, -2.0]];
+
+    /** A hand that errs presses one zone in three so much harder, and one so much less. */
+    private const MISHAPS = [1.5, 0.55, 1.0];
+
+    /** An error of value, L*, that must be found; and what is none. */
+    private const ERROR = 6.0;
+
+    private const NONE = 2.0;
+
+    /** What is told as an error where there is none. */
+    private const TOLD = 4.0;
+
+    private readonly Predictor $predictor;
+
+    private readonly PairLibrary $library;
+
+    private readonly Search $search;
+
+    /** @param  list<Swatch>  $swatches */
+    public function __construct(private readonly Kit $kit, array $swatches, private readonly SwatchReader $reader, private readonly PhotoReader $photos, private readonly string $paper)
+    {
+        $this->predictor = Calibrator::fit($kit, $swatches)->predictor(Paper::cartridge($paper));
+        $this->library = PairLibrary::build($this->predictor->model, $kit->ids());
+        $this->search = new Search($this->predictor, $kit, $this->library);
+    }
+
+    /**
+     * @param  list<string>  $names  of demo references
+     * @return list<list<string>>
+     */
+    public function rows(array $names): array
+    {
+        $rows = [];
+        foreach ($names as $name) {
+            $photo = $this->photos->read(database_path("demo/$name.jpg"));
+            $raster = Raster::of($photo->width, $photo->height, $photo->rgb);
+            $reading = PictureReading::of($raster);
+            $map = $reading->tree->cut(self::ZONES);
+            $zones = array_values(array_map(PictureZone::read(...), (new ZoneReader(Field::of($raster, PictureReading::EDGE), $map, $reading->light))->read()));
+            $read = array_merge(...array_map(static fn (PictureZone $zone): array => array_map(static fn (PictureTarget $target): Lab => $target->read, $zone->targets), $zones));
+            $fitting = Fitting::of($read, $this->search, Gamut::permitted($this->library, $this->kit, new SchoolSet), $this->predictor->model->bare()->lab()->L);
+            $zones = array_map(static fn (PictureZone $zone): PictureZone => $zone->by(new SchoolSet, $fitting), $zones);
+            $colours = PictureColours::of($zones);
+            $palette = (new PaletteFinder($this->search, $this->kit))->curve($colours->wish([self::PENCILS]))[self::PENCILS];
+            $plan = (new Planner($this->predictor, $this->kit, Progress::ZoneByZone))->plan($colours->planned($palette->recipes, self::WIDTH_MM ** 2 * 0.75));
+            foreach (self::STATES as $state => [$share, $slant, $turn]) {
+                $planned = $plan->laid((int) round($share * count($plan->steps)));
+                $laid = $state === 'finished badly' ? self::erring($zones, $planned) : $planned;
+                $rows[] = ["$name, $state", ...$this->reviewed($raster, $map, $zones, $planned, $laid, "$name $state", $slant, $turn)];
+            }
+        }
+
+        return $rows;
+    }
+
+    /**
+     * @param  list<PictureZone>  $zones
+     * @param  array<string, Stack>  $planned
+     * @param  array<string, Stack>  $laid
+     * @return list<string>
+     */
+    private function reviewed(Raster $photo, ZoneMap $map, array $zones, array $planned, array $laid, string $seed, float $slant, float $turn): array
+    {
+        $fine = Field::of($photo, 800);
+        $parts = new PartMap($fine, $map->scaled($fine->width, $fine->height), $zones);
+        $stacks = [];
+        foreach ($parts->targets as $i => $target) {
+            $stacks[$i + 1] = $laid[$target->id] ?? Stack::of();
+        }
+        [$picture, $corners] = $this->reader->photographDrawing(new DrawnPicture($this->paper, self::WIDTH_MM, self::MARGIN_MM, $fine->width, $fine->height, $parts->bytes(), $stacks), $seed, $slant, $turn);
+        $true = Corners::of($corners);
+        $paper = $this->reader->read($this->paper, Stack::of(), 'white');
+        $reference = Field::of($photo, Review::EDGE);
+        $began = microtime(true);
+        $found = DrawingFinder::find($picture, $reference, $paper);
+        $review = Review::of($found, $reference, $map, $zones, $paper);
+        $took = microtime(true) - $began;
+        $drawn = array_map(fn (PictureTarget $target): Lab => $this->reader->read($this->paper, $laid[$target->id] ?? Stack::of(), 'true'), array_column($parts->targets, null, 'id'));
+        $off = $errors = [];
+        $hits = $all = $false = $quiet = 0;
+        foreach ($review->zones as $zone) {
+            $dL = $pixels = 0.0;
+            foreach ($zone->parts as $part) {
+                $off[] = abs($part->seen->L - $drawn[$part->target]->L);
+                $dL += $part->pixels * ($drawn[$part->target]->L - $part->wanted->L);
+                $pixels += $part->pixels;
+                if (in_array($part->state, [PartState::Off, PartState::Begun], true)) {
+                    $errors[] = $part;
+                }
+            }
+            $dL /= $pixels;
+            $told = abs($zone->difference->dL) > self::TOLD || in_array($zone->state, [PartState::Bare, PartState::Begun, PartState::Spoiled], true);
+            if (abs($dL) >= self::ERROR) {
+                $all++;
+                $hits += $told ? 1 : 0;
+            } elseif (abs($dL) <= self::NONE) {
+                $quiet++;
+                $false += $told ? 1 : 0;
+            }
+        }
+
+        return [
+            sprintf('%.2f', 100.0 * $found->cornersInPicture()->distanceTo($true) / $true->longEdge()),
+            sprintf('%.2f', self::mapOff($review, $map, $zones, $drawn)),
+            sprintf('%.2f', Clock::quantile($off, 0.5)),
+            "$hits of $all", "$false of $quiet", sprintf('%.1f', $took),
+            ...(str_ends_with($seed, 'badly') ? $this->corrected($errors, $planned, $laid, $drawn) : ['', '', '', '']),
+        ];
+    }
+
+    /**
+     * L* over squares of five millimetres, as it is seen against as it was drawn.
+     *
+     * @param  list<PictureZone>  $zones
+     * @param  array<string, Lab>  $drawn
+     */
+    private static function mapOff(Review $review, ZoneMap $map, array $zones, array $drawn): float
+    {
+        [$width, $height] = [$review->reference->width, $review->reference->height];
+        $parts = new PartMap($review->reference, $map->scaled($width, $height), $zones);
+        $light = array_map(static fn (PictureTarget $target): float => Srgb::xyz(Srgb::linear($drawn[$target->id]))[1], $parts->targets);
+        $L = [];
+        for ($at = 0; $at < $width * $height; $at++) {
+            [$low, $high, $share] = $parts->at($at) ?? [0, 0, 0.0];
+            $Y = $light[$low] + $share * ($light[$high] - $light[$low]);
+            $L[] = Lab::fromRelativeXyz($Y, $Y, $Y)->L;
+        }
+        [$columns, $rows] = [intdiv($width, 10), intdiv($height, 10)];
+        $true = Straightened::resized($L, $width, $height, $columns, $rows);
+        $seen = Straightened::resized($review->seen->L, $width, $height, $columns, $rows);
+
+        return Clock::quantile(array_map(static fn (float $one, float $other): float => abs($one - $other), $true, $seen), 0.5);
+    }
+
+    /**
+     * @param  list<PartReview>  $parts
+     * @param  array<string, Stack>  $planned
+     * @param  array<string, Stack>  $laid
+     * @param  array<string, Lab>  $drawn
+     * @return array{string, string, string, string}
+     */
+    private function corrected(array $parts, array $planned, array $laid, array $drawn): array
+    {
+        $before = $after = [];
+        $worse = 0;
+        foreach ($parts as $part) {
+            $correction = $this->search->correct($planned[$part->target] ?? Stack::of(), Target::colour($part->wanted), new Limits(top: 1, maxLayers: 3), seen: $part->seen)[0];
+            if ($correction->isLeave()) {
+                continue;
+            }
+            $was = $drawn[$part->target]->differenceTo($part->wanted);
+            $is = $this->reader->read($this->paper, Stack::of(...($laid[$part->target] ?? Stack::of())->steps, ...$correction->steps->steps), 'true')->differenceTo($part->wanted);
+            $before[] = $was;
+            $after[] = $is;
+            $worse += $is > $was + 1.0 ? 1 : 0;
+        }
+
+        return [(string) count($before), sprintf('%.2f', Clock::quantile($before, 0.5)), sprintf('%.2f', Clock::quantile($after, 0.5)), (string) $worse];
+    }
+
+    /**
+     * @param  list<PictureZone>  $zones
+     * @param  array<string, Stack>  $laid
+     * @return array<string, Stack>
+     */
+    private static function erring(array $zones, array $laid): array
+    {
+        foreach ($zones as $i => $zone) {
+            $by = self::MISHAPS[$i % count(self::MISHAPS)];
+            foreach ($zone->targets as $target) {
+                if (isset($laid[$target->id])) {
+                    $laid[$target->id] = Stack::of(...array_map(
+                        static fn (Step $step): Step => $step->isLayer() ? $step->withPressure(max(Pressure::MIN_PERCENT, min(Pressure::MAX_PERCENT, $by * $step->pressurePercent))) : $step,
+                        $laid[$target->id]->steps,
+                    ));
+                }
+            }
+        }
+
+        return $laid;
+    }
+}
