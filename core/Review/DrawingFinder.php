@@ -23,6 +23,9 @@ final class DrawingFinder
 
     private const SURE_FIT = 0.56;
 
+    /** A drawing that reaches so far beyond the picture is cut off, as a share of it. */
+    private const CUT_OFF = 0.01;
+
     /** Bare paper is looked for this far from the drawing, and from the edge of the sheet, as a share of it. */
     private const CLEAR = 0.015;
 
@@ -66,7 +69,23 @@ final class DrawingFinder
             throw new ReviewRefused('Nothing in this picture goes together with the reference. Is it the drawing of this piece, whole and sharp? If it is only begun, set its corners by hand.');
         }
 
+        self::wantAllOf($corners, $small);
+
         return new FoundDrawing($small, $corners, $light, $fit, $likeness, $likeness >= self::SURE && $fit >= self::SURE_FIT);
+    }
+
+    /** @throws ReviewRefused if the drawing goes on beyond the picture */
+    private static function wantAllOf(Corners $corners, LinearPicture $picture): void
+    {
+        $beyond = self::CUT_OFF * $corners->longEdge();
+        [$across, $down] = [array_column($corners->points, 0), array_column($corners->points, 1)];
+        $sides = array_keys(array_filter([
+            'left' => min($across) < -$beyond, 'right' => max($across) > $picture->width + $beyond,
+            'upper' => min($down) < -$beyond, 'lower' => max($down) > $picture->height + $beyond,
+        ]));
+        if ($sides !== []) {
+            throw new ReviewRefused(sprintf('The drawing is cut off at the %s edge of the picture. Take it anew with white paper all round.', implode(' and the ', $sides)));
+        }
     }
 
     /**

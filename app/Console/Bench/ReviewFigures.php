@@ -29,6 +29,7 @@ use Prism\Planning\PartMap;
 use Prism\Planning\PictureColours;
 use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
+use Prism\Planning\Simulation;
 use Prism\Reference\Image\Field;
 use Prism\Reference\Image\Raster;
 use Prism\Reference\PictureReading;
@@ -46,6 +47,11 @@ use Prism\Schools\SchoolSet;
 /** Drawings of planned pictures by a simulated hand, photographed askew in warm light from one side: what is read in them, and whether it is true. */
 final class ReviewFigures
 {
+    public const PREVIEW_COLUMNS = ['preview against the drawing', 'dE00 over 5 mm, median', 'p90', 'pairs of zones in another order'];
+
+    /** Zones that lie so far apart, L*, have an order. */
+    private const APART = 2.0;
+
     public const COLUMNS = ['drawing', 'corners off %', 'value map off, median', 'parts off, L* median', 'errors found', 'false alarms', 'seconds', 'corrected', 'dE00 before', 'after', 'made worse'];
 
     private const ZONES = 24;
@@ -84,6 +90,9 @@ final class ReviewFigures
         $this->search = new Search($this->predictor, $kit, $this->library);
     }
 
+    /** @var list<list<string>> of what was drawn last, {@see PREVIEW_COLUMNS} */
+    public array $previews = [];
+
     /**
      * @param  list<string>  $names  of demo references
      * @return list<list<string>>
@@ -91,6 +100,7 @@ final class ReviewFigures
     public function rows(array $names): array
     {
         $rows = [];
+        $this->previews = [];
         foreach ($names as $name) {
             $photo = $this->photos->read(database_path("demo/$name.jpg"));
             $raster = Raster::of($photo->width, $photo->height, $photo->rgb);
@@ -103,6 +113,7 @@ final class ReviewFigures
             $colours = PictureColours::of($zones);
             $palette = (new PaletteFinder($this->search, $this->kit))->curve($colours->wish([self::PENCILS]))[self::PENCILS];
             $plan = (new Planner($this->predictor, $this->kit, Progress::ZoneByZone))->plan($colours->planned($palette->recipes, self::WIDTH_MM ** 2 * 0.75));
+            $this->previews[] = [$name, ...$this->preview(Field::of($raster, Review::EDGE), $map, $zones, $plan->laid())];
             foreach (self::STATES as $state => [$share, $slant, $turn]) {
                 $planned = $plan->laid((int) round($share * count($plan->steps)));
                 $laid = $state === 'finished badly' ? self::erring($zones, $planned) : $planned;
@@ -111,6 +122,55 @@ final class ReviewFigures
         }
 
         return $rows;
+    }
+
+    /**
+     * The simulated drawing of the plan beside what a true hand draws by it.
+     *
+     * @param  list<PictureZone>  $zones
+     * @param  array<string, Stack>  $laid
+     * @return array{string, string, string}
+     */
+    private function preview(Field $photo, ZoneMap $map, array $zones, array $laid): array
+    {
+        $map = $map->scaled($photo->width, $photo->height);
+        $rgb = (new Simulation($this->predictor->model))->draw($photo, $map, $zones, $laid, self::WIDTH_MM / $photo->width);
+        $decode = Srgb::decodeTable();
+        $parts = new PartMap($photo, $map, $zones);
+        $light = array_map(fn (PictureTarget $target): array => Srgb::linear($this->reader->read($this->paper, $laid[$target->id] ?? Stack::of(), 'true')), $parts->targets);
+        $bare = Srgb::linear($this->reader->read($this->paper, Stack::of(), 'white'));
+        $drawn = $shown = [[], [], []];
+        for ($at = 0, $count = $photo->count(); $at < $count; $at++) {
+            $lies = $parts->at($at);
+            for ($i = 0; $i < 3; $i++) {
+                $shown[$i][] = $decode[ord($rgb[3 * $at + $i])];
+                $drawn[$i][] = $lies === null ? $bare[$i] : $light[$lies[0]][$i] + $lies[2] * ($light[$lies[1]][$i] - $light[$lies[0]][$i]);
+            }
+        }
+        [$columns, $rows] = [intdiv($photo->width, 10), intdiv($photo->height, 10)];
+        $small = static fn (array $planes): array => array_map(static fn (array $plane): array => Straightened::resized($plane, $photo->width, $photo->height, $columns, $rows), $planes);
+        [$drawn, $shown] = [$small($drawn), $small($shown)];
+        $off = [];
+        $of = [];
+        for ($i = 0; $i < $columns * $rows; $i++) {
+            $one = Srgb::linearToLab($drawn[0][$i], $drawn[1][$i], $drawn[2][$i]);
+            $other = Srgb::linearToLab($shown[0][$i], $shown[1][$i], $shown[2][$i]);
+            $off[] = $one->differenceTo($other);
+            $zone = $map->at(($i % $columns + 0.5) / $columns, (intdiv($i, $columns) + 0.5) / $rows);
+            $of[$zone][] = [$one->L, $other->L];
+        }
+        $means = array_map(static fn (array $pairs): array => [Clock::mean(array_column($pairs, 0)), Clock::mean(array_column($pairs, 1))], array_values($of));
+        $turned = $all = 0;
+        foreach ($means as $i => [$one, $shownOne]) {
+            foreach (array_slice($means, $i + 1) as [$other, $shownOther]) {
+                if (abs($one - $other) > self::APART) {
+                    $all++;
+                    $turned += ($one - $other) * ($shownOne - $shownOther) < 0.0 ? 1 : 0;
+                }
+            }
+        }
+
+        return [sprintf('%.2f', Clock::quantile($off, 0.5)), sprintf('%.2f', Clock::quantile($off, 0.9)), "$turned of $all"];
     }
 
     /**

@@ -108,7 +108,9 @@ final class BenchCommand extends Command
         if ($wanted('review')) {
             $kit = $pencils->only(self::demoBox());
             $swatches = SwatchTable::read((string) file_get_contents(database_path('demo/swatches.csv')), $kit);
-            $this->table(ReviewFigures::COLUMNS, (new ReviewFigures($kit, $swatches, $reader, $photos, self::DEMO_PAPER))->rows(['harbour', 'lantern', 'jugs']));
+            $figures = new ReviewFigures($kit, $swatches, $reader, $photos, self::DEMO_PAPER);
+            $this->table(ReviewFigures::COLUMNS, $figures->rows(['harbour', 'lantern', 'jugs']));
+            $this->table(ReviewFigures::PREVIEW_COLUMNS, $figures->previews);
         }
         if ($wanted('replan')) {
             $kit = $pencils->only(self::demoBox());

@@ -93,6 +93,14 @@ it('refuses another picture, and one in the dark, in words', function (): void {
         ->and(static fn () => DrawingFinder::find($dark, Scene::reference(), Scene::paper()))->toThrow(ReviewRefused::class, 'too dark');
 });
 
+it('refuses a drawing that is cut off, and says where', function () use ($asItIs): void {
+    [$width, $height, $bytes] = Scene::sheet($asItIs)->taken('h', 0.02, 1.0);
+    // All but the left seventh of the picture: some of the drawing goes with it.
+    $cut = (int) ($width / 7);
+    $rest = implode('', array_map(static fn (string $row): string => substr($row, 3 * $cut), str_split($bytes, 3 * $width)));
+    DrawingFinder::find(Raster::of($width - $cut, $height, $rest), Scene::reference(), Scene::paper());
+})->throws(ReviewRefused::class, 'cut off at the left edge');
+
 it('takes the lamp off by bare paper, whatever dark marks lie between', function (): void {
     // A warm lamp that falls off to the right; every fifth place is drawn on.
     $bytes = '';
