@@ -14,6 +14,7 @@ use App\Http\Controllers\PencilController;
 use App\Http\Controllers\PieceController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\ReferenceController;
+use App\Http\Controllers\ReviewController;
 use App\Http\Controllers\SchoolController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SubstituteController;
@@ -141,6 +142,8 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('pieces/{piece}/drawing/replans', [DrawingController::class, 'replan'])->middleware('throttle:heavy');
     Route::post('pieces/{piece}/drawing/photos', [DrawingController::class, 'photograph'])->middleware('throttle:heavy');
     Route::get('pieces/{piece}/drawing/photos/{mark}', [DrawingController::class, 'photo']);
+    Route::get('pieces/{piece}/reviews', [ReviewController::class, 'index']);
+    Route::get('pieces/{piece}/reviews/{mark}/{view}', [ReviewController::class, 'picture'])->whereIn('view', ['straight', 'errors']);
     Route::post('pieces/{piece}/drawing', [DrawingController::class, 'mark']);
     Route::delete('pieces/{piece}/drawing/last', [DrawingController::class, 'undo']);
     Route::post('pieces/{piece}/drawing/notes', [DrawingController::class, 'note']);

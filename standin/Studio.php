@@ -94,7 +94,10 @@ final class Studio
         $textures = array_map(fn (Stack $stack): array => count($stack) === 0 ? $bare : Drawing::texture($stack, $this->sheets[$paper], $this->leads, $seed.$stack, $this->weight, $this->shake), $stacks);
         $sheet->picture($margin, $margin, $width, $height, static function (float $x, float $y) use ($width, $height, $columns, $rows, $lies, $textures, $bare): array {
             $at = 3 * (min($rows - 1, (int) ($y / $height * $rows)) * $columns + min($columns - 1, (int) ($x / $width * $columns)));
-            $point = (((int) ($y / self::GRAIN_MM)) % Sheet::SIZE) * Sheet::SIZE + ((int) ($x / self::GRAIN_MM)) % Sheet::SIZE;
+            [$u, $v] = [(int) ($x / self::GRAIN_MM), (int) ($y / self::GRAIN_MM)];
+            // Each patch of the sheet is turned to another side, or one would see where they begin.
+            $by = (intdiv($u, Sheet::SIZE) * 7919 + intdiv($v, Sheet::SIZE) * 104729) % 1009;
+            $point = (($v + 5 * $by) % Sheet::SIZE) * Sheet::SIZE + ($u + 11 * $by) % Sheet::SIZE;
             $one = ($textures[ord($lies[$at])] ?? $bare)[$point];
             $other = ($textures[ord($lies[$at + 1])] ?? $bare)[$point];
             $share = ord($lies[$at + 2]) / 255.0;

@@ -7,6 +7,12 @@ namespace Prism\Review;
 /** The drawing in a picture of it. */
 final readonly class FoundDrawing
 {
+    /** Lighter at one side than at the other by so much is said. */
+    private const UNEVEN = 1.6;
+
+    /** Share of the bare paper in a hard shadow from which it is said. */
+    private const SHADED = 0.05;
+
     /**
      * @param  LinearPicture  $picture  in which it was looked for
      * @param  Corners  $corners  in pixels of that
@@ -44,5 +50,19 @@ final readonly class FoundDrawing
             $green > 1.08 * max($red, $blue) => 'green',
             default => 'neutral',
         };
+    }
+
+    /**
+     * What makes the picture less than trustworthy, and what would be better.
+     *
+     * @return list<string>
+     */
+    public function warnings(): array
+    {
+        return array_values(array_filter([
+            $this->isSure ? null : 'The drawing was not found for certain: look at its corners, and set them by hand.',
+            $this->unevenness() > self::UNEVEN ? sprintf('One side lies in %.1f times as much light as the other; take the picture in more even light.', $this->unevenness()) : null,
+            $this->light->shaded > self::SHADED ? 'A shadow with an edge lies over the paper; what it covers cannot be trusted.' : null,
+        ]));
     }
 }

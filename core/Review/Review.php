@@ -6,6 +6,7 @@ namespace Prism\Review;
 
 use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
+use Prism\Colour\ValueScale;
 use Prism\Planning\PartMap;
 use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
@@ -20,7 +21,7 @@ final readonly class Review
     public const EDGE = 480;
 
     /** Values are compared over squares of so many pixels: about five millimetres of a drawing a hand wide and two long. */
-    private const SQUARE = 8;
+    private const SQUARE = 10;
 
     private const SPECKS = 0.01;
 
@@ -94,6 +95,28 @@ final readonly class Review
         usort($reviewed, static fn (ZoneReview $one, ZoneReview $other): int => $other->harm <=> $one->harm);
 
         return new self($reference, $seen, $reviewed, ['reference' => self::rangeOf($reference), 'drawing' => self::rangeOf($seen)]);
+    }
+
+    /** How far the values are off on average, L*. */
+    public function meanError(): float
+    {
+        $errors = $this->errors();
+
+        return array_sum(array_map(abs(...), $errors)) / max(1, count($errors));
+    }
+
+    /** What of the reference's range of values the drawing has, in steps of the ladder. */
+    public function rangeWords(): string
+    {
+        $steps = array_map(static fn (array $range): array => array_map(ValueScale::step(...), $range), $this->range);
+        [$darkest, $lightest] = $steps['drawing'];
+        [$dark, $light] = $steps['reference'];
+
+        return match (true) {
+            $darkest > $dark => sprintf('Your darkest is step %d, the photo’s is %d.', $darkest, $dark),
+            $lightest < $light => sprintf('Your lightest is step %d, the photo’s is %d.', $lightest, $light),
+            default => 'The drawing has the photo’s whole range of values.',
+        };
     }
 
     /** Where and how far the values are off: a byte a pixel, 128 + 2 (L* of the drawing - L* of the reference), in the reference's frame. */

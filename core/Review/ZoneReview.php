@@ -15,7 +15,10 @@ final readonly class ZoneReview
 
     private const FORM = 10.0;
 
-    private const GOOD_PART = 0.3;
+    /** Shares of a zone: what is true of it, and of all of it. */
+    private const GOOD_PART = 0.25;
+
+    private const ALL = 0.85;
 
     /**
      * @param  array{float, float}  $at  where it lies, shares of the reference's width and height
@@ -53,15 +56,16 @@ final readonly class ZoneReview
         foreach ($parts as $part) {
             $of[$part->state->value] = ($of[$part->state->value] ?? 0.0) + $part->pixels / $all;
         }
-        arsort($of);
-        $state = PartState::from((string) array_key_first($of));
-        // What is off in a good part of it is off; parts that miss by little, this way and that, are not.
+        $share = static fn (PartState ...$states): float => array_sum(array_map(static fn (PartState $state): float => $of[$state->value] ?? 0.0, $states));
+        // Parts that miss by little, this way and that, are no error of the zone.
         $isOff = abs($difference->dL) > PartState::VALUE_TOLD - 1.0 || $difference->dE00 > PartState::COLOUR_TOLD - 1.5;
-        if ($state === PartState::Near && ($of[PartState::Off->value] ?? 0.0) > self::GOOD_PART) {
-            $state = PartState::Off;
-        } elseif ($state === PartState::Off && ! $isOff) {
-            $state = PartState::Near;
-        }
+        $state = match (true) {
+            $share(PartState::Bare) > self::ALL => PartState::Bare,
+            $share(PartState::Bare, PartState::Begun) > self::GOOD_PART => PartState::Begun,
+            $share(PartState::Spoiled) > self::GOOD_PART => PartState::Spoiled,
+            $share(PartState::Off) > self::GOOD_PART && $isOff => PartState::Off,
+            default => PartState::Near,
+        };
 
         return new self($id, $name, $at, $parts, $difference, $dE00, $state, $weight * (abs($difference->dL) + 0.5 * $dE00));
     }
@@ -71,14 +75,15 @@ final readonly class ZoneReview
     {
         $said = [match ($this->state) {
             PartState::Bare => 'not begun',
-            PartState::Begun => sprintf('begun; still %s', $this->difference->words),
+            // The paper that still shows has a hue and no chroma of its own: only the value is to be spoken of.
+            PartState::Begun => sprintf('begun; still %s', Difference::between(Lab::of(50.0 + max(-50.0, min(50.0, $this->difference->dL)), 0.0, 0.0), Lab::of(50.0, 0.0, 0.0))->words),
             PartState::Near => 'leave it: the eye sees no difference',
             PartState::Spoiled => sprintf('colour lies where paper was to stay; %s', $this->difference->words),
             PartState::Off => $this->difference->words,
         }];
         if ($this->state !== PartState::Bare) {
             foreach ($this->parts as $part) {
-                if ($part->state === PartState::Bare && $part->role->isOfForm() && count($this->parts) > 1) {
+                if ($this->state !== PartState::Near && $part->state === PartState::Bare && $part->role->isOfForm() && count($this->parts) > 1) {
                     $said[] = sprintf('its %s part is not begun', $part->role->label());
                 }
             }

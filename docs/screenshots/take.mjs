@@ -120,8 +120,11 @@ await page.getByTestId('replan').first().scrollIntoViewIfNeeded();
 await take('otherwise');
 await press('u', 1);
 await page.getByTestId('saved').filter({ hasText: 'Saved' }).waitFor();
+// In the dim studio, so that one picture shows it.
 await page.getByRole('button', { name: 'Dim studio' }).click();
-await stage('Match');
-await page.getByRole('button', { name: /Buoy, light red, has a recipe/ }).click();
-await take('dim');
+await stage('Compare');
+const checks = page.getByTestId('checks');
+await checks.locator('input[type=file]').nth(1).setInputFiles(`${folder}/../../tests/Browser/harbour-two-thirds.jpg`);
+await checks.getByRole('heading', { name: 'Three places that need the hand' }).waitFor({ timeout: 60_000 });
+await take('compare');
 await browser.close();

@@ -20,7 +20,6 @@ use Prism\Reference\Zones\MergeTree;
 use Prism\Reference\Zones\ZoneReader;
 use Prism\Review\Corners;
 use Prism\Review\DrawingFinder;
-use Prism\Review\FoundDrawing;
 use Prism\Review\PartReview;
 use Prism\Review\PartState;
 use Prism\Review\Review;
@@ -39,11 +38,6 @@ final class ReviewCommand extends StudioFiles
 
     /** A zone takes no more corrections than this at once. */
     private const MOST_FOR_A_ZONE = 3;
-
-    /** Lighter at one side than at the other by so much is said. */
-    private const UNEVEN = 1.6;
-
-    private const SHADED = 0.05;
 
     private PhotoReader $reader;
 
@@ -87,7 +81,7 @@ final class ReviewCommand extends StudioFiles
                 'dL' => round($zone->difference->dL, 2), 'dE00' => round($zone->dE00, 2), 'state' => $zone->state->value, 'words' => $zone->words(),
             ], $review->zones),
             'corrections' => $plan === null || $search === null ? [] : self::corrections($review, $plan, $search),
-            'warnings' => self::warnings($found),
+            'warnings' => $found->warnings(),
         ], JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)."\n");
         if ($this->text('map') !== '') {
             $this->write('map', self::greys($reference->width, $reference->height, $review->map(), $photo->width, $photo->height));
@@ -125,16 +119,6 @@ final class ReviewCommand extends StudioFiles
         }
 
         return $corrections;
-    }
-
-    /** @return list<string> */
-    private static function warnings(FoundDrawing $found): array
-    {
-        return array_values(array_filter([
-            $found->isSure ? null : 'The drawing was not found for certain: look at the corners and give them by hand.',
-            $found->unevenness() > self::UNEVEN ? sprintf('One side lies in %.1f times as much light as the other; take the picture in more even light.', $found->unevenness()) : null,
-            $found->light->shaded > self::SHADED ? 'A shadow with an edge lies over the paper; what it covers cannot be trusted.' : null,
-        ]));
     }
 
     private function corners(): ?Corners

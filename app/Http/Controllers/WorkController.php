@@ -25,12 +25,14 @@ final class WorkController
     }
 
     #[OA\Post(path: '/api/works', operationId: 'startWork', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['kind'], properties: [
-        new OA\Property(property: 'kind', type: 'string', enum: ['calibration', 'audit', 'filling', 'search-again', 'look', 'planning', 'reserves', 'demo-piece']),
+        new OA\Property(property: 'kind', type: 'string', enum: ['calibration', 'audit', 'filling', 'search-again', 'look', 'planning', 'reserves', 'demo-piece', 'review']),
         new OA\Property(property: 'paper', type: 'string', description: 'for an audit'),
         new OA\Property(property: 'chart', type: 'string', description: 'for a filling'),
         new OA\Property(property: 'sheet', type: 'integer', description: 'for a filling: which sheet of the chart'),
         new OA\Property(property: 'targets', type: 'array', items: new OA\Items(type: 'string'), description: 'for a search again'),
-        new OA\Property(property: 'piece', type: 'string', description: 'for a look, for planning and for reserves'),
+        new OA\Property(property: 'piece', type: 'string', description: 'for a look, for planning, for reserves and for a review'),
+        new OA\Property(property: 'photo', type: 'string', description: 'for a review: mark of a photo in the log'),
+        new OA\Property(property: 'corners', type: 'array', description: 'for a review: upper left, upper right, lower right, lower left, shares of the photo’s width and height; found where they are left out', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
         new OA\Property(property: 'anew', type: 'boolean', description: 'for planning: exchange recipes that were chosen by hand too'),
         new OA\Property(property: 'onlyNew', type: 'boolean', description: 'for a calibration: only take in the swatches that are new to the one in use'),
     ])), responses: [

@@ -17,6 +17,7 @@ enum WorkKind: string
     case DemoPiece = 'demo-piece';
     case Photo = 'photo';
     case Reading = 'reading';
+    case Review = 'review';
 
     /** Asked for with a file. */
     public const UPLOADS = [self::Photo, self::Reading];
@@ -24,7 +25,7 @@ enum WorkKind: string
     /** Whether its wish names a piece. */
     public function isAboutPiece(): bool
     {
-        return in_array($this, [self::Look, self::Planning, self::Balance, self::Reserves], true);
+        return in_array($this, [self::Look, self::Planning, self::Balance, self::Reserves, self::Review], true);
     }
 
     /** Whether each wish is another work. Of all others one is open at a time, of those about a piece one for each piece. */
@@ -53,6 +54,7 @@ enum WorkKind: string
             self::DemoPiece => DemoPieceWork::class,
             self::Photo => PhotoWork::class,
             self::Reading => ReadingWork::class,
+            self::Review => ReviewWork::class,
         };
     }
 }

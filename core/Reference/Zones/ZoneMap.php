@@ -137,6 +137,18 @@ final readonly class ZoneMap
         return new self($this->width, $this->height, $labels);
     }
 
+    /** What lies in a rectangle, in shares of width and height, as a map of its own. */
+    public function clipped(float $x, float $y, float $width, float $height): self
+    {
+        [$left, $top, $columns, $rows] = Field::box($this->width, $this->height, $x, $y, $width, $height);
+        $labels = '';
+        for ($row = $top; $row < $top + $rows; $row++) {
+            $labels .= substr($this->labels, $row * $this->width + $left, $columns);
+        }
+
+        return new self($columns, $rows, $labels);
+    }
+
     /** No zones but in a rectangle, in shares of width and height. */
     public function within(float $x, float $y, float $width, float $height): self
     {

@@ -13,6 +13,7 @@ export type Plan = Schemas['Plan'];
 export type PlanStep = Schemas['PlanStep'];
 export type Turn = Schemas['Turn'];
 export type DrawingEntry = Schemas['DrawingEntry'];
+export type Review = Schemas['Review'];
 export type Replan = Schemas['Replan'];
 export type Recipe = Schemas['Recipe'];
 export type Sample = Schemas['Sample'];

@@ -214,8 +214,12 @@ export function usePhotograph(piece: string) {
     const { mutate } = useDrawing('photo', piece);
 
     return useCallback(
-        (photo: Blob, about: About, told: { onError: (error: Error) => void }) =>
-            mutate({ photo, ...about, mark: ulid(), madeAt: new Date().toISOString() }, told),
+        (photo: Blob, about: About, told: { onError: (error: Error) => void; onSuccess?: () => void }): string => {
+            const mark = ulid();
+            mutate({ photo, ...about, mark, madeAt: new Date().toISOString() }, told);
+
+            return mark;
+        },
         [mutate],
     );
 }

@@ -10,6 +10,7 @@ export const keys = {
     plan: (id: string) => ['piece', id, 'plan'] as const,
     parts: (id: string) => ['piece', id, 'plan', 'parts'] as const,
     drawing: (id: string) => ['piece', id, 'drawing'] as const,
+    reviews: (id: string) => ['piece', id, 'drawing', 'reviews'] as const,
     replans: (id: string) => ['piece', id, 'drawing', 'replans'] as const,
     look: (id: string) => ['piece', id, 'look'] as const,
     reserves: (id: string) => ['piece', id, 'look', 'reserves'] as const,

@@ -900,6 +900,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/pieces/{piece}/reviews': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['reviews'];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/schools': {
         parameters: {
             query?: never;
@@ -1330,6 +1346,39 @@ export interface components {
              */
             binder?: 'wax' | 'oil';
             intoBox?: boolean;
+        };
+        Review: {
+            /** @description its mark in the log */
+            photo: string;
+            /** Format: date-time */
+            madeAt: string;
+            /** @description address of the drawing as it is seen from above, in even light */
+            straight: string;
+            /** @description address of the value error: grey, 128 + 2 (L* of the drawing - L* of the reference) */
+            errors: string;
+            /** @description false: the corners are to be looked at */
+            found: boolean;
+            /** @description whether the corners were set by hand */
+            given: boolean;
+            /** @description upper left, upper right, lower right, lower left, shares of the photo’s width and height */
+            corners: number[][];
+            width: number;
+            height: number;
+            /** @description what of the photo’s range of values the drawing has, in words */
+            range: string;
+            /** @description of value, L* */
+            meanError: number;
+            warnings: string[];
+            /** @description the one that hurts most first */
+            zones: {
+                id: string;
+                name: string;
+                /** @enum {string} */
+                state: 'bare' | 'begun' | 'near' | 'off' | 'spoiled';
+                words: string;
+                dL: number;
+                dE00: number;
+            }[];
         };
         /** @description school by question */
         SchoolAnswers: {
@@ -2297,7 +2346,8 @@ export interface components {
                 | 'demo-piece'
                 | 'balance'
                 | 'photo'
-                | 'reading';
+                | 'reading'
+                | 'review';
             /** @enum {string} */
             state: 'waiting' | 'running' | 'done' | 'failed' | 'cancelled';
             doing: string;
@@ -7162,6 +7212,63 @@ export interface operations {
             };
         };
     };
+    reviews: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The latest photo first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Review'][];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     schools: {
         parameters: {
             query?: never;
@@ -8328,7 +8435,8 @@ export interface operations {
                         | 'look'
                         | 'planning'
                         | 'reserves'
-                        | 'demo-piece';
+                        | 'demo-piece'
+                        | 'review';
                     /** @description for an audit */
                     paper?: string;
                     /** @description for a filling */
@@ -8337,8 +8445,12 @@ export interface operations {
                     sheet?: number;
                     /** @description for a search again */
                     targets?: string[];
-                    /** @description for a look, for planning and for reserves */
+                    /** @description for a look, for planning, for reserves and for a review */
                     piece?: string;
+                    /** @description for a review: mark of a photo in the log */
+                    photo?: string;
+                    /** @description for a review: upper left, upper right, lower right, lower left, shares of the photo’s width and height; found where they are left out */
+                    corners?: number[][];
                     /** @description for planning: exchange recipes that were chosen by hand too */
                     anew?: boolean;
                     /** @description for a calibration: only take in the swatches that are new to the one in use */

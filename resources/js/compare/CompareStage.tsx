@@ -6,6 +6,7 @@ import { RestsOnLine } from '../ui/RestsOnLine';
 import { Empty } from '../ui/States';
 import { SwatchPair } from '../ui/Swatch';
 import { space, type } from '../ui/theme';
+import { DrawingChecks } from './DrawingChecks';
 
 const Page = styled.div`
     display: grid;
@@ -40,7 +41,7 @@ const Rows = styled.ul`
     }
 `;
 
-/** Where the recipes will miss the photo, the largest error of value first. */
+/** The drawing beside the photo; and where the recipes will miss it anyway, the largest error of value first. */
 export function CompareStage() {
     const piece = useDeskPiece();
     const { selectZone } = useHands();
@@ -62,11 +63,9 @@ export function CompareStage() {
     return (
         <Page>
             <h1 className="visually-hidden">Compare</h1>
+            <DrawingChecks />
             <h2>Where the plan misses</h2>
-            <p>
-                What the recipes give, zone by zone, the largest error of value first. Photos of the drawing itself
-                cannot be read in yet.
-            </p>
+            <p>What the recipes give, zone by zone, the largest error of value first.</p>
             <Rows>
                 {rows.map(({ zone, target, recipe }) => (
                     <li key={target.id}>

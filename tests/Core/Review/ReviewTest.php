@@ -5,13 +5,16 @@ declare(strict_types=1);
 use Prism\Colour\Lab;
 use Prism\Maths\FloodFill;
 use Prism\Reference\Image\Raster;
+use Prism\Reference\Zones\TargetRole;
 use Prism\Review\Corners;
 use Prism\Review\DrawingFinder;
 use Prism\Review\LinearPicture;
 use Prism\Review\PaperLight;
+use Prism\Review\PartReview;
 use Prism\Review\PartState;
 use Prism\Review\Review;
 use Prism\Review\ReviewRefused;
+use Prism\Review\ZoneReview;
 use Standin\ChartPhoto;
 use Tests\Core\Review\Scene;
 
@@ -74,6 +77,22 @@ it('tells what is not begun, what is begun, and colour on paper that was to stay
         ->and(PartState::of(Lab::of(30, 10, 10), Lab::of(40, 10, 10), $paper))->toBe(PartState::Off)
         ->and(PartState::of(Lab::of(84, 2, 4), Lab::of(95, -0.6, 1.6), $paper))->toBe(PartState::Spoiled);
 });
+
+it('says of a zone what is true of a good part of it', function (array $parts, PartState $state, string $words): void {
+    $paper = Scene::paper();
+    $wanted = ['light' => Lab::of(70, 5, 5), 'middle' => Lab::of(55, 8, 8), 'dark' => Lab::of(35, 8, 8)];
+    $of = [];
+    foreach ($parts as $role => [$pixels, $L]) {
+        $of[] = PartReview::of($role, TargetRole::from($role), $L === null ? $paper : $wanted[$role]->withLightness($wanted[$role]->L + $L), $wanted[$role], $paper, $pixels);
+    }
+    $zone = ZoneReview::of('z', 'float', [0.5, 0.5], $of, $paper, 1.0);
+    expect($zone->state)->toBe($state)->and($zone->words())->toBe($words);
+})->with([
+    'all as it should be' => [['light' => [500, 1], 'middle' => [300, -1], 'dark' => [200, 1]], PartState::Near, 'leave it: the eye sees no difference'],
+    'nothing yet' => [['light' => [500, null], 'middle' => [300, null], 'dark' => [200, null]], PartState::Bare, 'not begun'],
+    'its dark not begun' => [['light' => [500, 0], 'middle' => [200, 0], 'dark' => [300, null]], PartState::Begun, 'begun; still one and a half steps too light; its dark part is not begun'],
+    'too dark' => [['light' => [500, -8], 'middle' => [300, -8], 'dark' => [200, -8]], PartState::Off, 'half a step too dark'],
+]);
 
 it('goes by corners that are given', function () use ($asItIs): void {
     $sheet = Scene::sheet($asItIs);

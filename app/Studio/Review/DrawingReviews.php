@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio\Review;
+
+use App\Models\DrawingEntry;
+use App\Models\Piece;
+use App\Studio\Calibration\Engine;
+use App\Studio\Drawing\DrawingPhotos;
+use App\Studio\LongWork\WorkRefused;
+use App\Studio\Pencils\Catalogue;
+use App\Studio\Photos\PhotoReader;
+use App\Studio\Photos\PhotoRenderer;
+use App\Studio\Photos\PhotoStore;
+use App\Studio\Planning\PictureZones;
+use App\Studio\Zones\ZoneBook;
+use Closure;
+use Illuminate\Support\Facades\File;
+use Prism\Colour\Lab;
+use Prism\Colour\Srgb;
+use Prism\Reference\Image\Field;
+use Prism\Reference\Image\Raster;
+use Prism\Reference\Zones\ZoneMap;
+use Prism\Review\Corners;
+use Prism\Review\DrawingFinder;
+use Prism\Review\FoundDrawing;
+use Prism\Review\Review;
+use Prism\Review\ZoneReview;
+
+/** Photos of a drawing, out of its log, compared with the reference; kept beside them until they are compared anew. */
+final class DrawingReviews
+{
+    public function __construct(
+        private readonly DrawingPhotos $photos,
+        private readonly PhotoStore $references,
+        private readonly PhotoReader $reader,
+        private readonly ZoneBook $zones,
+        private readonly PictureZones $picture,
+        private readonly Engine $engine,
+        private readonly Catalogue $catalogue,
+    ) {
+    }
+
+    /**
+     * @param  string  $mark  of the photo in the log
+     * @param  ?list<array{float, float}>  $corners  as the artist has set them, shares of the photo's width and height; null: looked for
+     * @param  Closure(string, float): void  $progress
+     *
+     * @throws WorkRefused if there is no such photo, or no zones to compare
+     * @throws \Prism\Review\ReviewRefused if no drawing can be read in it
+     */
+    public function make(Piece $piece, string $mark, ?array $corners, Closure $progress): void
+    {
+        if (! $this->entry($piece, $mark) instanceof DrawingEntry) {
+            throw new WorkRefused('This photo is not in the log of the piece; take it anew.');
+        }
+        $zones = $this->picture->of($piece);
+        $map = $this->zones->map($piece);
+        if ($zones === [] || $map === null) {
+            throw new WorkRefused('The piece has no zones yet. Read the photo in Look first; then the drawing can be compared with it zone by zone.');
+        }
+        $progress('Reading the photo of the drawing', 0.05);
+        $photo = $this->reader->read($this->photos->path($piece, $mark));
+        $drawing = Raster::of($photo->width, $photo->height, $photo->rgb);
+        $paper = $this->engine->predictor($piece->paper, $piece->user, $this->catalogue->box($piece->user))->model->bare()->lab();
+        [$reference, $map] = self::cropped($piece, Field::of($this->references->raster($piece->reference()), Review::EDGE), $map);
+        $progress('Finding the drawing', 0.2);
+        $given = $corners === null ? null : Corners::of(array_map(static fn (array $point): array => [$point[0] * $drawing->width, $point[1] * $drawing->height], $corners));
+        $found = DrawingFinder::find($drawing, $reference, $paper, $given);
+        $progress('Comparing zone by zone', 0.8);
+        $review = Review::of($found, $reference, $map, $zones, $paper);
+        // The pictures first: what is told of a review never stands without them.
+        File::replace($this->path($piece, $mark, 'straight'), self::picture($review->seen));
+        File::replace($this->path($piece, $mark, 'errors'), PhotoRenderer::png($reference->width, $reference->height, implode('', array_map(static fn (string $byte): string => str_repeat($byte, 3), str_split($review->map())))));
+        File::replace($this->path($piece, $mark, 'told'), json_encode(self::told($review, $found, [$drawing->width, $drawing->height], $corners !== null), JSON_THROW_ON_ERROR));
+    }
+
+    /** @return list<array<string, mixed>> what was compared, the latest photo first */
+    public function of(Piece $piece): array
+    {
+        $reviews = [];
+        foreach ($piece->drawingEntries()->where('kind', 'photo')->orderByDesc('id')->get() as $entry) {
+            $path = $this->path($piece, $entry->mark, 'told');
+            if (is_file($path)) {
+                $reviews[] = [
+                    'photo' => $entry->mark, 'madeAt' => $entry->made_at->toIso8601ZuluString(),
+                    'straight' => "/api/pieces/$piece->id/reviews/$entry->mark/straight?v=".filemtime($path), 'errors' => "/api/pieces/$piece->id/reviews/$entry->mark/errors?v=".filemtime($path),
+                    ...json_decode((string) file_get_contents($path), true, flags: JSON_THROW_ON_ERROR),
+                ];
+            }
+        }
+
+        return $reviews;
+    }
+
+    /** Where a picture of a review lies; null if there is none. */
+    public function pictureOf(Piece $piece, string $mark, string $view): ?string
+    {
+        $path = $this->path($piece, $mark, $view);
+
+        return $this->entry($piece, $mark) instanceof DrawingEntry && is_file($path) ? $path : null;
+    }
+
+    private function entry(Piece $piece, string $mark): ?DrawingEntry
+    {
+        return $piece->drawingEntries()->where('mark', $mark)->where('kind', 'photo')->first();
+    }
+
+    private function path(Piece $piece, string $mark, string $what): string
+    {
+        return sprintf('%s.%s', $this->photos->path($piece, $mark), $what === 'told' ? 'review.json' : "$what.png");
+    }
+
+    /** @return array{Field, ZoneMap} what of the photo is drawn */
+    private static function cropped(Piece $piece, Field $reference, ZoneMap $map): array
+    {
+        $crop = $piece->crop;
+        if ($crop === null) {
+            return [$reference, $map];
+        }
+
+        return [$reference->within($crop['x'], $crop['y'], $crop['width'], $crop['height']), $map->clipped($crop['x'], $crop['y'], $crop['width'], $crop['height'])];
+    }
+
+    private static function picture(Field $seen): string
+    {
+        $rgb = '';
+        foreach ($seen->L as $i => $L) {
+            foreach (Srgb::linear(Lab::of($L, $seen->a[$i], $seen->b[$i])) as $value) {
+                $rgb .= chr(Srgb::encode($value));
+            }
+        }
+
+        return PhotoRenderer::png($seen->width, $seen->height, $rgb);
+    }
+
+    /**
+     * @param  array{int, int}  $size  of the photo
+     * @return array<string, mixed>
+     */
+    private static function told(Review $review, FoundDrawing $found, array $size, bool $given): array
+    {
+        return [
+            'found' => $found->isSure, 'given' => $given,
+            'corners' => array_map(static fn (array $point): array => [round($point[0] / $size[0], 5), round($point[1] / $size[1], 5)], $found->cornersInPicture()->points),
+            'width' => $review->seen->width, 'height' => $review->seen->height,
+            'range' => $review->rangeWords(), 'meanError' => round($review->meanError(), 2), 'warnings' => $found->warnings(),
+            'zones' => array_map(static fn (ZoneReview $zone): array => [
+                'id' => $zone->id, 'name' => $zone->name, 'state' => $zone->state->value, 'words' => $zone->words(),
+                'dL' => round($zone->difference->dL, 2), 'dE00' => round($zone->dE00, 2),
+            ], $review->zones),
+        ];
+    }
+}

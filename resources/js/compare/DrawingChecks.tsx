@@ -1,0 +1,187 @@
+import { useState } from 'react';
+import { Disclosure, DisclosurePanel, FileTrigger, Button as AriaButton } from 'react-aria-components';
+import styled from 'styled-components';
+import { messageOf, type Review } from '../api/client';
+import { useDrawingLog } from '../api/kept';
+import { useDeskPiece, useHands } from '../desk/DeskContext';
+import { Button, buttonLook, StrongButton } from '../ui/Button';
+import { Choice } from '../ui/Choice';
+import { Problem } from '../ui/States';
+import { space, type } from '../ui/theme';
+import { Toggle } from '../ui/Toggle';
+import { WorkProgress } from '../ui/WorkProgress';
+import { CornersFrame } from './CornersFrame';
+import { ReviewedPicture } from './ReviewedPicture';
+import { useReviewing, useReviews, type Corner } from './reviewQueries';
+
+const Section = styled.section`
+    display: grid;
+    gap: ${space.m};
+    & h3 {
+        font-size: ${type.lead};
+    }
+`;
+
+const Tools = styled.div`
+    display: flex;
+    flex-wrap: wrap;
+    align-items: end;
+    gap: ${space.s};
+`;
+
+const Row = styled.div`
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: ${space.s};
+`;
+
+const Places = styled.ol`
+    display: grid;
+    gap: ${space.s};
+    & button {
+        padding: 0;
+        border: 0;
+        background: none;
+        font-weight: 600;
+        cursor: pointer;
+        text-align: start;
+        min-height: 24px;
+    }
+`;
+
+const Opener = styled(AriaButton)`
+    ${buttonLook}
+`;
+
+/** Places that are said at once; the rest is folded. */
+const FIRST = 3;
+const WHEN = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+const PICTURES = ['image/jpeg', 'image/png', 'image/webp'];
+
+type Zone = Review['zones'][number];
+
+function ZoneWords({ zones }: { zones: Zone[] }) {
+    const piece = useDeskPiece();
+    const { selectZone } = useHands();
+
+    return (
+        <Places>
+            {zones.map(({ id, name, words }) => (
+                <li key={id}>
+                    {piece.zones.some((zone) => zone.id === id) ? (
+                        <button type="button" onClick={() => selectZone(id)}>
+                            {name}
+                        </button>
+                    ) : (
+                        <b>{name}</b>
+                    )}
+                    : {words}
+                </li>
+            ))}
+        </Places>
+    );
+}
+
+/** Photos of the drawing beside the reference: where it is off, value first. */
+export function DrawingChecks() {
+    const piece = useDeskPiece();
+    const reviews = useReviews(piece.id);
+    const log = useDrawingLog(piece.id);
+    const { take, again, problem, work, open, cancel } = useReviewing(piece.id);
+    const [chosen, setChosen] = useState<string | null>(null);
+    const [hatches, setHatches] = useState(true);
+    const review = reviews.data?.find(({ photo }) => photo === chosen) ?? reviews.data?.[0];
+    const photo = log.data?.find(({ mark }) => mark === review?.photo)?.photo?.url;
+    const off = review?.zones.filter(({ state }) => state !== 'near') ?? [];
+    const choose = (files: FileList | null) => {
+        const file = files?.[0];
+        if (!file) return;
+        setChosen(null);
+        take(file);
+    };
+
+    return (
+        <Section aria-labelledby="drawing-checks" data-testid="checks">
+            <h2 id="drawing-checks">Your drawing beside the photo</h2>
+            {!review && !open && (
+                <p>
+                    Photograph the drawing from above, with white paper all round it, in even light. It is set straight,
+                    freed of the lamp’s colour and compared zone by zone.
+                </p>
+            )}
+            <Tools>
+                <FileTrigger acceptedFileTypes={['image/*']} defaultCamera="environment" onSelect={choose}>
+                    <StrongButton isDisabled={open}>Take a photo of the drawing</StrongButton>
+                </FileTrigger>
+                <FileTrigger acceptedFileTypes={PICTURES} onSelect={choose}>
+                    <Button isDisabled={open}>Choose a photo</Button>
+                </FileTrigger>
+                {reviews.data && reviews.data.length > 1 && review && (
+                    <Choice
+                        label="Checks"
+                        value={review.photo}
+                        options={reviews.data.map(({ photo: id, madeAt }) => ({
+                            id,
+                            name: WHEN.format(new Date(madeAt)),
+                        }))}
+                        onChange={setChosen}
+                    />
+                )}
+            </Tools>
+            {work && open && <WorkProgress work={work} onCancel={() => cancel.mutate(work.id)} />}
+            {problem && <Problem message={messageOf(problem)} />}
+            {work?.state === 'failed' && (
+                <p role="alert">
+                    <b>!</b> {work.problem}
+                </p>
+            )}
+            {review && (
+                <>
+                    <ReviewedPicture review={review} hatches={hatches} />
+                    <Row>
+                        <Toggle isSelected={hatches} onChange={setHatches}>
+                            Where values are off
+                        </Toggle>
+                        {hatches && <span>Rising lines: too light. Falling lines: too dark.</span>}
+                    </Row>
+                    {review.warnings.map((warning) => (
+                        <p key={warning}>
+                            <b>!</b> {warning}
+                        </p>
+                    ))}
+                    <p>
+                        {review.range} Values are off by {(review.meanError / 12.5).toFixed(1)} steps on average.
+                    </p>
+                    {off.length === 0 ? (
+                        <p>Leave it: nothing is off by more than the eye sees.</p>
+                    ) : (
+                        <>
+                            <h3>{off.length > FIRST ? 'Three places that need the hand' : 'What needs the hand'}</h3>
+                            <ZoneWords zones={off.slice(0, FIRST)} />
+                        </>
+                    )}
+                    <Disclosure key={review.photo}>
+                        <Opener slot="trigger">All zones ▾</Opener>
+                        <DisclosurePanel>
+                            <ZoneWords zones={review.zones} />
+                        </DisclosurePanel>
+                    </Disclosure>
+                    {photo && (
+                        <Disclosure key={`corners ${review.photo} ${review.straight}`}>
+                            <Opener slot="trigger">Corners of the drawing ▾</Opener>
+                            <DisclosurePanel>
+                                <CornersFrame
+                                    photo={photo}
+                                    corners={review.corners as Corner[]}
+                                    isDisabled={open}
+                                    onSet={(corners) => again(review.photo, corners)}
+                                />
+                            </DisclosurePanel>
+                        </Disclosure>
+                    )}
+                </>
+            )}
+        </Section>
+    );
+}

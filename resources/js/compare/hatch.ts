@@ -1,0 +1,33 @@
+/** Errors of value from here on are shown, and from here on are strong; L*. */
+const SHOWN = 4;
+const STRONG = 10;
+/** How far the lines of hatching lie apart, and how wide each is with its light edge, pixels. */
+const APART = 10;
+const CLOSE = 5;
+const LINE = 1.5;
+const EDGED = 3;
+
+/**
+ * Hatching over errors of value, without any hue: lines rise where the drawing is too light, fall where it is too dark, and lie closer where it is
+ * much. Each line is dark with a light edge, so that it is seen on whatever lies below.
+ *
+ * @param grey four bytes a pixel, of which the first is 128 + 2 (L* of the drawing - L* of the photo)
+ * @returns four bytes a pixel, red, green, blue and how much they cover
+ */
+export function hatched(grey: Uint8ClampedArray, width: number, height: number): Uint8ClampedArray {
+    const shown = new Uint8ClampedArray(4 * width * height);
+    for (let y = 0, at = 0; y < height; y++) {
+        for (let x = 0; x < width; x++, at += 4) {
+            const error = ((grey[at] ?? 128) - 128) / 2;
+            if (Math.abs(error) < SHOWN) continue;
+            const apart = Math.abs(error) >= STRONG ? CLOSE : APART;
+            const along = (((error > 0 ? x + y : x - y) % apart) + apart) % apart;
+            if (along >= EDGED) continue;
+            const tone = along < LINE ? 20 : 240;
+            shown[at] = shown[at + 1] = shown[at + 2] = tone;
+            shown[at + 3] = along < LINE ? 235 : 150;
+        }
+    }
+
+    return shown;
+}
