@@ -105,6 +105,14 @@ final readonly class Review
         return array_sum(array_map(abs(...), $errors)) / max(1, count($errors));
     }
 
+    /** The same in words. */
+    public function meanErrorWords(): string
+    {
+        $steps = $this->meanError() / ValueScale::stepSize();
+
+        return $steps < 0.05 ? 'Its values are those of the photo.' : sprintf('Values are off by %.1f %s on average.', $steps, abs($steps - 1.0) < 0.05 ? 'step' : 'steps');
+    }
+
     /** What of the reference's range of values the drawing has, in steps of the ladder. */
     public function rangeWords(): string
     {

@@ -10,6 +10,7 @@ use App\Studio\LongWork\WorkRefused;
 use App\Studio\Photos\References;
 use Illuminate\Http\UploadedFile;
 use Prism\Colour\Lab;
+use Prism\Colour\ValueScale;
 use Prism\Reference\Image\Raster;
 use Standin\ChartPhoto;
 
@@ -55,7 +56,8 @@ it('compares a photo of the drawing with the reference, zone by zone, and keeps 
     $this->postJson('/api/works', ['kind' => 'review', 'piece' => $this->piece->id, 'photo' => $this->mark])->assertStatus(202);
     $review = $this->getJson("/api/pieces/{$this->piece->id}/reviews")->assertOk()->json(0);
     expect($review['photo'])->toBe($this->mark)->and($review['found'])->toBeTrue()->and($review['given'])->toBeFalse()->and($review['warnings'])->toBe([])
-        ->and($review['meanError'])->toBeGreaterThan(2.0);
+        ->and($review['meanError'])->toBeGreaterThan(2.0)
+        ->and($review['meanErrorWords'])->toBe(sprintf('Values are off by %.1f steps on average.', $review['meanError'] / ValueScale::stepSize()));
     $zones = Piece::query()->findOrFail($this->piece->id)->zones()->get()->keyBy('id');
     $left = array_filter($review['zones'], static fn (array $zone): bool => $zones[$zone['id']]->x < 0.25 && $zones[$zone['id']]->share < 0.2);
     expect($left)->not->toBe([])->and(array_column($left, 'dL'))->each->toBeGreaterThan(2.0)

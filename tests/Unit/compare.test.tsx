@@ -63,6 +63,7 @@ describe('the drawing beside the photo', () => {
         height: 36,
         range: 'Your darkest is step 3, the photo’s is 1.',
         meanError: 6.25,
+        meanErrorWords: 'Values are off by 0.6 steps on average.',
         warnings: [],
         zones,
     });
@@ -114,7 +115,7 @@ describe('the drawing beside the photo', () => {
             'Zone z3: begun; still 2 steps too light',
             'Zone z4: not begun',
         ]);
-        expect(screen.getByText(/Your darkest is step 3/).textContent).toContain('off by 0.5 steps on average');
+        expect(screen.getByText(/Your darkest is step 3/).textContent).toContain('off by 0.6 steps on average');
         // One that is still in the piece is chosen at a press; one that is not is only named.
         expect(within(list).getAllByRole('button')).toHaveLength(1);
     });

@@ -12,7 +12,7 @@ use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 /** Photos of the drawing, compared with the reference. They are compared by long work of the kind "review". */
-#[OA\Schema(schema: 'Review', required: ['photo', 'madeAt', 'straight', 'errors', 'found', 'given', 'corners', 'width', 'height', 'range', 'meanError', 'warnings', 'zones'], properties: [
+#[OA\Schema(schema: 'Review', required: ['photo', 'madeAt', 'straight', 'errors', 'found', 'given', 'corners', 'width', 'height', 'range', 'meanError', 'meanErrorWords', 'warnings', 'zones'], properties: [
     new OA\Property(property: 'photo', type: 'string', description: 'its mark in the log'),
     new OA\Property(property: 'madeAt', type: 'string', format: 'date-time'),
     new OA\Property(property: 'straight', type: 'string', description: 'address of the drawing as it is seen from above, in even light'),
@@ -24,6 +24,7 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
     new OA\Property(property: 'height', type: 'integer'),
     new OA\Property(property: 'range', type: 'string', description: 'what of the photo’s range of values the drawing has, in words'),
     new OA\Property(property: 'meanError', type: 'number', description: 'of value, L*'),
+    new OA\Property(property: 'meanErrorWords', type: 'string', description: 'the same in steps of the ladder, as it is said'),
     new OA\Property(property: 'warnings', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'zones', type: 'array', description: 'the one that hurts most first', items: new OA\Items(required: ['id', 'name', 'state', 'words', 'dL', 'dE00'], properties: [
         new OA\Property(property: 'id', type: 'string'),

@@ -145,7 +145,7 @@ final class DrawingReviews
             'found' => $found->isSure, 'given' => $given,
             'corners' => array_map(static fn (array $point): array => [round($point[0] / $size[0], 5), round($point[1] / $size[1], 5)], $found->cornersInPicture()->points),
             'width' => $review->seen->width, 'height' => $review->seen->height,
-            'range' => $review->rangeWords(), 'meanError' => round($review->meanError(), 2), 'warnings' => $found->warnings(),
+            'range' => $review->rangeWords(), 'meanError' => round($review->meanError(), 2), 'meanErrorWords' => $review->meanErrorWords(), 'warnings' => $found->warnings(),
             'zones' => array_map(static fn (ZoneReview $zone): array => [
                 'id' => $zone->id, 'name' => $zone->name, 'state' => $zone->state->value, 'words' => $zone->words(),
                 'dL' => round($zone->difference->dL, 2), 'dE00' => round($zone->dE00, 2),

@@ -1368,6 +1368,8 @@ export interface components {
             range: string;
             /** @description of value, L* */
             meanError: number;
+            /** @description the same in steps of the ladder, as it is said */
+            meanErrorWords: string;
             warnings: string[];
             /** @description the one that hurts most first */
             zones: {

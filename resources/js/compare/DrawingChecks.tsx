@@ -151,7 +151,7 @@ export function DrawingChecks() {
                         </p>
                     ))}
                     <p>
-                        {review.range} Values are off by {(review.meanError / 12.5).toFixed(1)} steps on average.
+                        {review.range} {review.meanErrorWords}
                     </p>
                     {off.length === 0 ? (
                         <p>Leave it: nothing is off by more than the eye sees.</p>
