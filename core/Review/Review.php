@@ -38,8 +38,9 @@ final readonly class Review
      * @param  Field  $seen  the drawing in the reference's frame
      * @param  list<ZoneReview>  $zones  the one that hurts most first
      * @param  array{reference: array{float, float}, drawing: array{float, float}}  $range  darkest and lightest, L*
+     * @param  list<float>  $errors  L* of the drawing less that of the reference, over squares about each pixel
      */
-    private function __construct(public Field $reference, public Field $seen, public array $zones, public array $range)
+    private function __construct(public Field $reference, public Field $seen, public array $zones, public array $range, private array $errors)
     {
     }
 
@@ -94,15 +95,19 @@ final readonly class Review
         }
         usort($reviewed, static fn (ZoneReview $one, ZoneReview $other): int => $other->harm <=> $one->harm);
 
-        return new self($reference, $seen, $reviewed, ['reference' => self::rangeOf($reference), 'drawing' => self::rangeOf($seen)]);
+        $values = self::smoothed($reference->width, $reference->height, $reference->L);
+        $drawn = self::smoothed($width, $height, $seen->L);
+
+        return new self(
+            $reference, $seen, $reviewed, ['reference' => self::rangeOf($values), 'drawing' => self::rangeOf($drawn)],
+            array_map(static fn (float $one, float $other): float => $one - $other, $drawn, $values),
+        );
     }
 
     /** How far the values are off on average, L*. */
     public function meanError(): float
     {
-        $errors = $this->errors();
-
-        return array_sum(array_map(abs(...), $errors)) / max(1, count($errors));
+        return array_sum(array_map(abs(...), $this->errors)) / max(1, count($this->errors));
     }
 
     /** The same in words. */
@@ -131,20 +136,11 @@ final readonly class Review
     public function map(): string
     {
         $bytes = '';
-        foreach ($this->errors() as $error) {
+        foreach ($this->errors as $error) {
             $bytes .= chr((int) round(max(0.0, min(255.0, 128.0 + 2.0 * $error))));
         }
 
         return $bytes;
-    }
-
-    /** @return list<float> L* of the drawing less that of the reference, over squares of five millimetres about each pixel */
-    public function errors(): array
-    {
-        $seen = self::smoothed($this->seen->width, $this->seen->height, $this->seen->L);
-        $reference = self::smoothed($this->reference->width, $this->reference->height, $this->reference->L);
-
-        return array_map(static fn (float $one, float $other): float => $one - $other, $seen, $reference);
     }
 
     private static function isAtBorder(ZoneMap $map, int $at): bool
@@ -192,10 +188,12 @@ final readonly class Review
         return $smooth;
     }
 
-    /** @return array{float, float} */
-    private static function rangeOf(Field $field): array
+    /**
+     * @param  list<float>  $values
+     * @return array{float, float}
+     */
+    private static function rangeOf(array $values): array
     {
-        $values = self::smoothed($field->width, $field->height, $field->L);
         sort($values);
         $last = count($values) - 1;
 

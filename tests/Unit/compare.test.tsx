@@ -67,7 +67,7 @@ describe('the drawing beside the photo', () => {
         warnings: [],
         zones,
     });
-    const put = (reviews: Review[]) => {
+    const put = (reviews: Review[], work: object | null = null) => {
         const asked = serve({
             'GET /api/pieces/p1/reviews': () => reviews,
             'GET /api/pieces/p1/drawing': () => [
@@ -79,7 +79,7 @@ describe('the drawing beside the photo', () => {
                 },
             ],
             'GET /api/pieces/p1/plan': () => planOf([]),
-            'GET /api/works': () => ({ work: null }),
+            'GET /api/works': () => ({ work }),
             'POST /api/works': () => ({ id: 'w', kind: 'review', state: 'waiting', doing: '', progress: 0 }),
         });
         const of = piece([zone('z1', 'Zone z1', { recipe: recipe() })]);
@@ -118,6 +118,15 @@ describe('the drawing beside the photo', () => {
         expect(screen.getByText(/Your darkest is step 3/).textContent).toContain('off by 0.6 steps on average');
         // One that is still in the piece is chosen at a press; one that is not is only named.
         expect(within(list).getAllByRole('button')).toHaveLength(1);
+    });
+
+    it('lets corners be set on a photo in which no drawing was found', async () => {
+        const { asked } = put([], { id: 'w', kind: 'review', state: 'failed', problem: 'Nothing here.', progress: 0 });
+        await userEvent.click(await screen.findByRole('button', { name: /Set its corners by hand/ }));
+        await userEvent.click(screen.getByRole('button', { name: 'Compare by these corners' }));
+        await waitFor(() =>
+            expect(asked.find(({ method }) => method === 'POST')?.body).toMatchObject({ piece: 'p1', photo: 'm1' }),
+        );
     });
 
     it('compares anew by corners that are moved with the keys', async () => {

@@ -57,6 +57,13 @@ const Opener = styled(AriaButton)`
 /** Places that are said at once; the rest is folded. */
 const FIRST = 3;
 const WHEN = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+/** Where corners are looked for first, before anything is known. */
+const ABOUT: Corner[] = [
+    [0.1, 0.1],
+    [0.9, 0.1],
+    [0.9, 0.9],
+    [0.1, 0.9],
+];
 const PICTURES = ['image/jpeg', 'image/png', 'image/webp'];
 
 type Zone = Review['zones'][number];
@@ -93,6 +100,10 @@ export function DrawingChecks() {
     const [hatches, setHatches] = useState(true);
     const review = reviews.data?.find(({ photo }) => photo === chosen) ?? reviews.data?.[0];
     const photo = log.data?.find(({ mark }) => mark === review?.photo)?.photo?.url;
+    // What could not be found can be shown.
+    const latest = log.data?.find((entry) => entry.photo !== null);
+    const refused =
+        work?.state === 'failed' && !reviews.data?.some(({ photo: of }) => of === latest?.mark) ? latest : undefined;
     const off = review?.zones.filter(({ state }) => state !== 'near') ?? [];
     const choose = (files: FileList | null) => {
         const file = files?.[0];
@@ -135,6 +146,19 @@ export function DrawingChecks() {
                 <p role="alert">
                     <b>!</b> {work.problem}
                 </p>
+            )}
+            {refused?.photo && (
+                <Disclosure key={refused.mark}>
+                    <Opener slot="trigger">Set its corners by hand ▾</Opener>
+                    <DisclosurePanel>
+                        <CornersFrame
+                            photo={refused.photo.url}
+                            corners={ABOUT}
+                            isDisabled={open}
+                            onSet={(corners) => again(refused.mark, corners)}
+                        />
+                    </DisclosurePanel>
+                </Disclosure>
             )}
             {review && (
                 <>
