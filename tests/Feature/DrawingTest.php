@@ -14,6 +14,7 @@ use Prism\Planning\Order\Pace;
 use function Tests\Feature\artist;
 use function Tests\Feature\backTo;
 use function Tests\Feature\bytes;
+use function Tests\Feature\picture;
 use function Tests\Feature\pieceOf;
 
 beforeEach(function (): void {
@@ -113,6 +114,20 @@ test('a note is written down once, with its turn, and what was taken back stays 
         ->and(collect($log)->firstWhere('kind', 'done')['undone'])->toBeTrue();
 });
 
+test('a note and a photo are taken back each at one undo, and the press before them at the next', function (): void {
+    ($this->mark)([$this->keys[0]])->assertOk();
+    $note = (string) Str::ulid();
+    $this->postJson($this->url.'/drawing/notes', ['mark' => $note, 'note' => 'Less on the rope.'])->assertSuccessful();
+    $photo = (string) Str::ulid();
+    $this->post($this->url.'/drawing/photos', ['mark' => $photo, 'photo' => picture()])->assertSuccessful();
+
+    expect($this->getJson($this->url.'/plan')->json('lastMarked'))->toBe($photo);
+    $this->deleteJson($this->url.'/drawing/last?mark='.$photo)->assertOk()->assertJsonPath('lastMarked', $note)->assertJsonPath('done', 1);
+    $this->deleteJson($this->url.'/drawing/last?mark='.$note)->assertOk()->assertJsonPath('done', 1);
+    expect(collect($this->getJson($this->url.'/drawing')->json())->where('undone', false)->pluck('kind')->all())->toBe(['done']);
+    $this->deleteJson($this->url.'/drawing/last')->assertOk()->assertJsonPath('done', 0)->assertJsonPath('lastMarked', null);
+});
+
 test('what is no press is refused in words, and nothing is marked', function (): void {
     $key = $this->keys[0];
     foreach ([
@@ -207,8 +222,8 @@ test('a photo of the drawing stands in the log once, with what it is about, and 
     $log = $this->getJson($this->url.'/drawing')->assertOk()->json();
     expect($log)->toHaveCount(1)->and($log[0])->toMatchArray(['kind' => 'photo', 'turn' => 2, 'zone' => 'rope', 'note' => 'Too blue.']);
     $this->get($url)->assertOk()->assertHeader('Content-Type', 'image/jpeg');
-    // It is no press.
-    expect($this->getJson($this->url.'/plan')->json('lastMarked'))->toBeNull();
+    // It is no press, but can be taken back as one.
+    expect($this->getJson($this->url.'/plan')->json())->toMatchArray(['lastMarked' => $mark, 'done' => 0]);
     $send('no picture', (string) Str::ulid())->assertUnprocessable()->assertJsonValidationErrors('photo');
     $send(substr($jpeg, 0, 300), (string) Str::ulid())->assertUnprocessable()->assertJsonValidationErrors('photo');
     $this->get($this->url.'/drawing/photos/'.Str::ulid())->assertNotFound();

@@ -435,6 +435,38 @@ describe('the diary', () => {
         await waitFor(() => expect(sent(asked)[0]).toMatchObject({ note: 'Less on the rope.', turn: 1 }));
         expect(await within(screen.getByTestId('diary')).findByText('Less on the rope.')).toBeTruthy();
     });
+
+    it('a note that was taken back is said to be, struck out, and written again by redo', async () => {
+        let log: DrawingEntry[] = [];
+        const { asked } = put(plan(), {
+            'GET /api/pieces/p1/drawing': () => log,
+            'POST /api/pieces/p1/drawing/notes': ({ body }) => {
+                const { mark, note } = body as { mark: string; note: string };
+                log = [entry({ mark, kind: 'note', note }), ...log];
+
+                return log[0];
+            },
+            'DELETE /api/pieces/p1/drawing/last': () => {
+                log = log.map((one) => ({ ...one, undone: true }));
+
+                return { ...plan(), lastMarked: null };
+            },
+        });
+        await userEvent.click(await screen.findByRole('button', { name: /Diary/ }));
+        expect(screen.getByRole('button', { name: 'Redo' }).hasAttribute('disabled')).toBe(true);
+        await userEvent.type(screen.getByLabelText('A note on turn 1'), 'Less on the rope.');
+        await userEvent.click(screen.getByRole('button', { name: 'Write it down' }));
+        await waitFor(() => expect(log).toHaveLength(1));
+        await userEvent.click(screen.getByRole('button', { name: /Undo/ }));
+        expect(await screen.findByText('The note is taken back.')).toBeTruthy();
+        await waitFor(() =>
+            expect(asked.find(({ method }) => method === 'DELETE')?.query).toBe(`?mark=${String(log[0]?.mark)}`),
+        );
+        expect(within(screen.getByTestId('diary')).getByText(', taken back')).toBeTruthy();
+        await userEvent.click(screen.getByRole('button', { name: 'Redo' }));
+        await waitFor(() => expect(log).toHaveLength(2));
+        expect(log[0]).toMatchObject({ note: 'Less on the rope.', undone: false });
+    });
 });
 
 describe('marks before the answer', () => {

@@ -88,9 +88,9 @@ final class DrawingController
         return new PlanResource($this->pages->of($piece));
     }
 
-    #[OA\Delete(path: '/api/pieces/{piece}/drawing/last', operationId: 'undoMark', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'mark', description: 'of the press that was seen as the last: refused if it is another by now', schema: new OA\Schema(type: 'string'))], responses: [
+    #[OA\Delete(path: '/api/pieces/{piece}/drawing/last', operationId: 'undoMark', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'mark', description: 'of the press, note or photo that was seen as the last: refused if it is another by now', schema: new OA\Schema(type: 'string'))], responses: [
         new OA\Response(response: 409, description: 'Changed meanwhile elsewhere', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
-        new OA\Response(response: 200, description: 'The plan with all that the last press marked as it was before', content: new OA\JsonContent(ref: '#/components/schemas/Plan')),
+        new OA\Response(response: 200, description: 'The plan with all that the last press marked as it was before; a note or a photo is out of the log', content: new OA\JsonContent(ref: '#/components/schemas/Plan')),
     ])]
     public function undo(Request $request, Piece $piece): PlanResource
     {

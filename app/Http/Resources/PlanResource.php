@@ -48,7 +48,7 @@ use Prism\Planning\Prep;
     new OA\Property(property: 'apartMinutes', type: 'number', description: 'what finishing one zone after the other would take'),
     new OA\Property(property: 'sessions', type: 'integer'),
     new OA\Property(property: 'currentKey', type: 'string', nullable: true, description: 'the first step neither done nor skipped'),
-    new OA\Property(property: 'lastMarked', type: 'string', nullable: true, description: 'the press that marked last: what undo takes back'),
+    new OA\Property(property: 'lastMarked', type: 'string', nullable: true, description: 'the press, note or photo that was made last: what undo takes back'),
     new OA\Property(property: 'done', type: 'integer'),
     new OA\Property(property: 'total', type: 'integer'),
     new OA\Property(property: 'zonesWithoutRecipe', type: 'array', items: new OA\Items(type: 'string')),

@@ -95,7 +95,7 @@ final class Marks
         return ['state' => $row->state, 'entry' => $row->entry_id, 'laid' => $row->laid, 'mm2' => $row->mm2];
     }
 
-    /** @param  ?string  $seen  the press that was seen as the last; else {@see ChangedMeanwhile} is thrown. Null: whichever it is */
+    /** @param  ?string  $seen  the entry that was seen as the last, a press, a note or a photo; else {@see ChangedMeanwhile} is thrown. Null: whichever it is */
     public function undo(Piece $piece, ?string $seen): void
     {
         DB::transaction(static function () use ($piece, $seen): void {
@@ -118,11 +118,11 @@ final class Marks
         });
     }
 
-    /** The last press that holds. */
+    /** What was pressed, written down or photographed last, and holds. */
     public static function last(Piece $piece): ?DrawingEntry
     {
         $entries = $piece->drawingEntries();
-        $entries->whereNotIn('kind', ['note', 'photo'])->where('undone', false)->orderByDesc('id');
+        $entries->where('undone', false)->orderByDesc('id');
 
         return $entries->first();
     }

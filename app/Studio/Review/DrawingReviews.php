@@ -80,7 +80,7 @@ final class DrawingReviews
     public function of(Piece $piece): array
     {
         $reviews = [];
-        foreach ($piece->drawingEntries()->where('kind', 'photo')->orderByDesc('id')->get() as $entry) {
+        foreach ($piece->drawingEntries()->where('kind', 'photo')->where('undone', false)->orderByDesc('id')->get() as $entry) {
             $path = $this->path($piece, $entry->mark, 'told');
             if (is_file($path)) {
                 $reviews[] = [
@@ -104,7 +104,7 @@ final class DrawingReviews
 
     private function entry(Piece $piece, string $mark): ?DrawingEntry
     {
-        return $piece->drawingEntries()->where('mark', $mark)->where('kind', 'photo')->first();
+        return $piece->drawingEntries()->where('mark', $mark)->where('kind', 'photo')->where('undone', false)->first();
     }
 
     private function path(Piece $piece, string $mark, string $what): string

@@ -15,7 +15,17 @@ import {
     type ZoneCorrections,
 } from './client';
 import { keys, pieceHasChanged } from './keys';
-import { entryOf, marked, unmarked, type About, type Decision, type Mark, type Note, type Photograph } from './marking';
+import {
+    entryOf,
+    marked,
+    noted,
+    unmarked,
+    type About,
+    type Decision,
+    type Mark,
+    type Note,
+    type Photograph,
+} from './marking';
 import type { components } from './schema';
 import { withWaitingEntries } from './waitingMarks';
 
@@ -89,10 +99,6 @@ const drawingsOf = (client: QueryClient, piece: string) =>
         predicate: ({ options: { mutationKey } }) => mutationKey?.[2] === 'drawing' && mutationKey[1] === piece,
     });
 
-function logged(client: QueryClient, piece: string, entry: DrawingEntry) {
-    client.setQueryData<DrawingEntry[]>(keys.drawing(piece), (now) => now && [entry, ...now]);
-}
-
 /** The plan and the log as they will be. */
 function drawn(client: QueryClient, piece: string, change: (now: Plan, log: DrawingEntry[]) => [Plan, DrawingEntry[]]) {
     const plan = client.getQueryData<Plan>(keys.plan(piece));
@@ -116,7 +122,9 @@ function keep<K extends Kind>(client: QueryClient, kind: K) {
             if (kind === 'mark') drawn(client, pieceOf(mutationKey), (now, log) => marked(now, input as Mark, log));
             if (kind === 'unmark') drawn(client, pieceOf(mutationKey), (now, log) => unmarked(now, log, String(input)));
             if (kind === 'note' || kind === 'photo')
-                logged(client, pieceOf(mutationKey), entryOf(input as Note | Photograph, kind));
+                drawn(client, pieceOf(mutationKey), (now, log) =>
+                    noted(now, entryOf(input as Note | Photograph, kind), log),
+                );
         },
         onSuccess: (changed, _input, _result, { mutationKey }) => {
             const piece = pieceOf(mutationKey);
@@ -204,8 +212,12 @@ export function useNote(piece: string) {
     const { mutate } = useDrawing('note', piece);
 
     return useCallback(
-        (note: string, about: About, told: { onError: (error: Error) => void }) =>
-            mutate({ note, ...about, mark: ulid(), madeAt: new Date().toISOString() }, told),
+        (note: string, about: About, told: { onError: (error: Error) => void }): string => {
+            const mark = ulid();
+            mutate({ note, ...about, mark, madeAt: new Date().toISOString() }, told);
+
+            return mark;
+        },
         [mutate],
     );
 }
@@ -243,7 +255,7 @@ export function useDrawingLog(piece: string) {
             ),
         refetchInterval: () => drawingsOf(client, piece) === 0 && FOLLOW,
     });
-    const last = log.data?.find(({ kind, undone }) => kind !== 'note' && kind !== 'photo' && !undone)?.mark ?? null;
+    const last = log.data?.find(({ undone }) => !undone)?.mark ?? null;
     const isKnown = log.data !== undefined;
     useEffect(() => {
         const plan = client.getQueryData<Plan>(keys.plan(piece));

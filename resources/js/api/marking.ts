@@ -107,12 +107,18 @@ export function marked(plan: Plan, press: Mark, log: DrawingEntry[] = []): [Plan
     ];
 }
 
-/** After the last press was taken back. What it marked is open again, unless the log tells of a press before it. */
+/** After something was written down or photographed. */
+export const noted = (plan: Plan, entry: DrawingEntry, log: DrawingEntry[]): [Plan, DrawingEntry[]] => [
+    { ...plan, lastMarked: entry.mark },
+    [entry, ...log],
+];
+
+/** After the last press, note or photo was taken back. What it marked is open again, unless the log tells of a press before it. */
 export function unmarked(plan: Plan, log: DrawingEntry[], mark: string): [Plan, DrawingEntry[]] {
     const entry = log.find((candidate) => candidate.mark === mark);
     if (!entry) return [plan, log];
     const rest = log.map((other) => (other.mark === mark ? { ...other, undone: true } : other));
-    const holds = rest.filter(({ kind, undone }) => kind !== 'note' && kind !== 'photo' && !undone);
+    const holds = rest.filter(({ undone }) => !undone);
     const was = (key: string): State => {
         const before = holds.find(({ keys }) => keys.includes(key));
 

@@ -1863,7 +1863,7 @@ export interface components {
             sessions: number;
             /** @description the first step neither done nor skipped */
             currentKey: string | null;
-            /** @description the press that marked last: what undo takes back */
+            /** @description the press, note or photo that was made last: what undo takes back */
             lastMarked: string | null;
             done: number;
             total: number;
@@ -3861,7 +3861,7 @@ export interface operations {
     undoMark: {
         parameters: {
             query?: {
-                /** @description of the press that was seen as the last: refused if it is another by now */
+                /** @description of the press, note or photo that was seen as the last: refused if it is another by now */
                 mark?: string;
             };
             header?: never;
@@ -3872,7 +3872,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The plan with all that the last press marked as it was before */
+            /** @description The plan with all that the last press marked as it was before; a note or a photo is out of the log */
             200: {
                 headers: {
                     [name: string]: unknown;

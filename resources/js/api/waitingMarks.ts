@@ -1,6 +1,6 @@
 import type { QueryClient } from '@tanstack/react-query';
 import type { DrawingEntry, Plan } from './client';
-import { entryOf, marked, unmarked, type Mark, type Note, type Photograph } from './marking';
+import { entryOf, marked, noted, unmarked, type Mark, type Note, type Photograph } from './marking';
 
 /** What was made in a drawing and is not sent yet, first made first. */
 function waitingOf(client: QueryClient, piece: string) {
@@ -20,6 +20,7 @@ export function withWaiting(client: QueryClient, piece: string, plan: Plan): Pla
     let log: DrawingEntry[] = [];
     for (const { kind, made } of waitingOf(client, piece)) {
         if (kind === 'mark') [now, log] = marked(now, made as Mark, log);
+        if (kind === 'note' || kind === 'photo') [now, log] = noted(now, entryOf(made as Note | Photograph, kind), log);
         if (kind === 'unmark') [now, log] = unmarked(now, log, String(made));
     }
 

@@ -9,11 +9,11 @@ import {
     TextField,
 } from 'react-aria-components';
 import styled from 'styled-components';
-import { messageOf, type DrawingEntry, type Plan, type Step } from '../api/client';
-import { useDrawingLog, useNote, usePhotograph } from '../api/kept';
+import type { DrawingEntry, Plan, Step } from '../api/client';
+import { useDrawingLog } from '../api/kept';
+import type { About } from '../api/marking';
 import { Button, buttonLook } from '../ui/Button';
 import { FieldLabel } from '../ui/Field';
-import { notify } from '../ui/Notices';
 import { pressureText } from '../ui/Pressure';
 import { Segments } from '../ui/Segments';
 import { radius, space, type } from '../ui/theme';
@@ -150,6 +150,8 @@ interface Props {
     turn: number | null;
     /** The place that is shown large, by the name of its zone. */
     zone: string | null;
+    onWrite: (note: string, about: About) => void;
+    onPhotograph: (photo: Blob, about: About) => void;
 }
 
 const ABOUT = [
@@ -161,19 +163,16 @@ const ABOUT = [
 type Subject = (typeof ABOUT)[number]['id'];
 
 /** What was done and written down, read as a diary; notes and photos of the turn at hand, of a place or of the piece. */
-export function Diary({ piece, plan, turn, zone }: Props) {
+export function Diary({ piece, plan, turn, zone, onWrite, onPhotograph }: Props) {
     const log = useDrawingLog(piece);
-    const write = useNote(piece);
-    const photograph = usePhotograph(piece);
     const [text, setText] = useState('');
     const [chosen, setChosen] = useState<Subject>('turn');
     const subjects = ABOUT.filter(({ id }) => id === 'piece' || (id === 'turn' ? turn !== null : zone !== null));
     const subject = subjects.find(({ id }) => id === chosen)?.id ?? subjects[0]?.id ?? 'piece';
     const about = { turn: subject === 'turn' ? turn : null, zone: subject === 'zone' ? zone : null };
-    const told = { onError: (error: Error) => notify(messageOf(error)) };
     const take = (files: FileList | null) => {
         const photo = files?.[0];
-        if (photo) void smaller(photo).then((small) => photograph(small, about, told));
+        if (photo) void smaller(photo).then((small) => onPhotograph(small, about));
     };
 
     return (
@@ -184,7 +183,7 @@ export function Diary({ piece, plan, turn, zone }: Props) {
                     onSubmit={(event) => {
                         event.preventDefault();
                         if (text.trim() === '') return;
-                        write(text.trim(), about, told);
+                        onWrite(text.trim(), about);
                         setText('');
                     }}
                 >
@@ -220,7 +219,7 @@ export function Diary({ piece, plan, turn, zone }: Props) {
                             <time dateTime={entry.madeAt}>{WHEN.format(new Date(entry.madeAt))}</time>
                             <span>
                                 {saidOf(entry, plan)}
-                                {entry.photo && (
+                                {entry.photo && !entry.undone && (
                                     <a href={entry.photo.url} target="_blank" rel="noreferrer">
                                         <img
                                             src={entry.photo.url}

@@ -78,7 +78,7 @@ const Actions = styled.div`
     z-index: 3;
     bottom: 0;
     display: grid;
-    grid-template-columns: 2fr 1fr 1fr;
+    grid-template-columns: 2fr repeat(3, 1fr);
     gap: ${space.s};
     padding-block: ${space.s};
     background: ${({ theme }) => theme.panel};
@@ -112,7 +112,7 @@ export function DrawStage() {
     const { light } = useHands();
     const zoom = useZoom();
     const plan = usePlan(piece.id);
-    const { wet, dry, put, decide, undo, redo } = usePresses(piece.id, plan.data);
+    const { wet, dry, put, decide, write, photograph, undo, redo, canRedo } = usePresses(piece.id, plan.data);
     const [seen, setSeen] = useKeptState<number>(`prism.stepped-back.${piece.id}`, 0);
     const [shown, setShown] = useState<string | null>(null);
     useWakeLock();
@@ -220,7 +220,14 @@ export function DrawStage() {
                     </p>
                 </Done>
             )}
-            <Diary piece={piece.id} plan={plan.data} turn={turn?.number ?? null} zone={lit?.name ?? null} />
+            <Diary
+                piece={piece.id}
+                plan={plan.data}
+                turn={turn?.number ?? null}
+                zone={lit?.name ?? null}
+                onWrite={write}
+                onPhotograph={photograph}
+            />
             <RestsOnLine calibration={plan.data.calibration} />
             <Actions>
                 <StrongButton isDisabled={!turn} onPress={() => finish('done')}>
@@ -231,6 +238,9 @@ export function DrawStage() {
                 </Button>
                 <Button isDisabled={lastMarked === null} onPress={undo}>
                     Undo <small>U</small>
+                </Button>
+                <Button isDisabled={!canRedo} onPress={redo}>
+                    Redo
                 </Button>
             </Actions>
         </Page>
