@@ -183,8 +183,8 @@ serve() {
 
 # One for what someone waits for, one for what can wait. A worker ends itself after a timed-out job or an hour; the loop starts the next.
 queue_workers() {
-    in_group storage/logs/queue.log bash -c 'while :; do php artisan queue:work --queue=soon --sleep=0.1 --max-time=3600; sleep 0.2; done'
-    PRISM_WARM_UP=false in_group storage/logs/queue.log bash -c 'while :; do php artisan queue:work --queue=later --sleep=0.5 --max-time=3600; sleep 0.2; done'
+    in_group storage/logs/queue.log bash -c 'while :; do php artisan queue:work --queue=soon --sleep=0.3 --max-time=3600; sleep 0.2; done'
+    PRISM_WARM_UP=false in_group storage/logs/queue.log bash -c 'while :; do php artisan queue:work --queue=later --sleep=1.5 --max-time=3600; sleep 0.2; done'
 }
 
 stop_groups() {

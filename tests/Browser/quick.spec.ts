@@ -55,6 +55,9 @@ async function countRenders(page: Page) {
     });
 }
 
+/** What is drawn after a gesture, ms. */
+const SETTLES = 250;
+
 async function watched(page: Page, gesture: () => Promise<void>): Promise<Seen> {
     await page.evaluate(() => {
         const seen = { rendered: 0, long: [] as number[], frames: [] as number[], ended: false };
@@ -73,7 +76,7 @@ async function watched(page: Page, gesture: () => Promise<void>): Promise<Seen> 
         requestAnimationFrame(frame);
     });
     await gesture();
-    await page.waitForTimeout(400);
+    await page.waitForTimeout(SETTLES);
     const seen = await page.evaluate(() => {
         const now = window.seen ?? { rendered: 0, long: [], frames: [], ended: false };
         now.ended = true;
@@ -86,8 +89,23 @@ async function watched(page: Page, gesture: () => Promise<void>): Promise<Seen> 
     return { rendered: seen.rendered, long: seen.long, late };
 }
 
-/** What was asked for because of a step is there, so that the count is the same on a busy machine: one step, one answer. */
-const answered = (page: Page) => page.waitForLoadState('networkidle');
+/** How long nothing must be under way to be answered, ms. */
+const QUIET = 200;
+
+/** Waits until nothing is asked of the studio, so that the count is the same on a busy machine: one step, one answer. */
+function answers(page: Page) {
+    let open = 0;
+    let since = Date.now();
+    const count = (by: number) => () => {
+        open += by;
+        since = Date.now();
+    };
+    page.on('request', count(1));
+    page.on('requestfinished', count(-1));
+    page.on('requestfailed', count(-1));
+
+    return () => expect.poll(() => open <= 0 && Date.now() - since > QUIET, { intervals: [QUIET / 4] }).toBe(true);
+}
 
 interface Gesture {
     stage: string;
@@ -113,7 +131,7 @@ const GESTURES: Record<string, Gesture> = {
             await page.waitForTimeout(60);
         },
         times: 6,
-        most: 24,
+        most: 18,
     },
     'a move of the picture': {
         stage: 'match',
@@ -140,7 +158,7 @@ const GESTURES: Record<string, Gesture> = {
             await page.waitForTimeout(80);
         },
         times: 5,
-        most: 60,
+        most: 50,
     },
     'a step of the zones': {
         stage: 'look',
@@ -168,7 +186,7 @@ const GESTURES: Record<string, Gesture> = {
         },
         asks: true,
         times: 6,
-        most: 260,
+        most: 420,
     },
     'the next zone in Plan': {
         stage: 'plan',
@@ -188,35 +206,37 @@ const GESTURES: Record<string, Gesture> = {
         },
         asks: true,
         times: 4,
-        most: 340,
+        most: 390,
     },
 };
 
-/** Steps of one kind, as they are made in a row. */
-async function made(page: Page, { prepare, once, times, asks = false }: Gesture, waits: boolean) {
+const begun = async (page: Page, { stage, prepare }: Gesture, piece: string, settled: () => Promise<void>) => {
+    await page.goto(`${piece}/${stage}`);
     await expect(page.getByTestId('picture')).toBeVisible();
-    await answered(page);
+    await settled();
     await prepare?.(page);
-    if (asks) await answered(page);
-
-    return watched(page, async () => {
-        for (let n = 0; n < times; n++) {
-            await once(page);
-            if (waits && asks) await answered(page);
-        }
-    });
-}
+    await settled();
+};
 
 test('what the hand moves draws few parts anew', async ({ page }, info) => {
     await countRenders(page);
     await openHarbour(page);
     const piece = page.url().replace(/\/match.*/, '');
+    const answered = answers(page);
     for (const [name, gesture] of Object.entries(GESTURES)) {
-        await page.goto(`${piece}/${gesture.stage}`);
-        const { rendered } = await made(page, gesture, true);
+        await begun(page, gesture, piece, answered);
+        const counts: number[] = [];
+        for (let n = 0; n < gesture.times; n++) {
+            const { rendered } = await watched(page, async () => {
+                await gesture.once(page);
+                if (gesture.asks) await answered();
+            });
+            counts.push(rendered);
+        }
         await page.mouse.up();
-        const each = Math.round(rendered / gesture.times);
-        info.annotations.push({ type: name, description: `${each} components` });
+        // What comes by itself, once in a while, is not of the gesture.
+        const each = counts.sort((one, other) => one - other)[Math.floor((counts.length - 1) / 2)] ?? 0;
+        info.annotations.push({ type: name, description: `${each} components of ${counts.join(', ')}` });
         expect.soft(each, `components for ${name}`).toBeLessThanOrEqual(gesture.most);
     }
 });
@@ -226,12 +246,14 @@ test('how smooth it is on a slow machine', async ({ page }) => {
     test.skip(!process.env.PRISM_FRAMES);
     await openHarbour(page);
     const piece = page.url().replace(/\/match.*/, '');
+    const answered = answers(page);
     const hand = await page.context().newCDPSession(page);
     for (const [name, gesture] of Object.entries(GESTURES)) {
-        await page.goto(`${piece}/${gesture.stage}`);
-        await expect(page.getByTestId('picture')).toBeVisible();
+        await begun(page, gesture, piece, answered);
         await hand.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
-        const { late, long } = await made(page, gesture, false);
+        const { late, long } = await watched(page, async () => {
+            for (let n = 0; n < gesture.times; n++) await gesture.once(page);
+        });
         await hand.send('Emulation.setCPUThrottlingRate', { rate: 1 });
         await page.mouse.up();
         console.log(

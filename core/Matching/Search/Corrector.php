@@ -44,7 +44,7 @@ final readonly class Corrector
     public function of(Stack $present, ?Lab $seen, Closure $asked): array
     {
         $model = $this->predictor->model;
-        $ground = PresentState::of($this->predictor, $present, $seen);
+        $ground = PresentState::of($this->predictor, $present, $seen)->passage;
         $before = $seen ?? $ground->lab();
         $query = $asked($ground);
         $target = $query->target;

@@ -16,7 +16,7 @@ use Prism\Layering\Step;
  * and of one coat left out or laid twice, what makes the two agree best, weighed against how rare each mishap is. What still
  * differs is put into the passage as it is seen, so that all that follows starts from there.
  */
-final class PresentState
+final readonly class PresentState
 {
     /** How far a hand's weight lies from its own, one standard deviation, logarithm; and how far it is looked for. */
     private const HAND = 0.12;
@@ -29,62 +29,82 @@ final class PresentState
     /** What reading adds to the doubt of a prediction, dE00. */
     private const READING = 0.8;
 
+    /** @param  list<?Step>  $laid  for each step that was believed what was most likely laid; null: it was left out */
+    private function __construct(public Passage $passage, public array $laid)
+    {
+    }
+
     /**
      * @throws \Prism\Layering\UnknownPencil
      */
-    public static function of(Predictor $predictor, Stack $believed, ?Lab $seen): Passage
+    public static function of(Predictor $predictor, Stack $believed, ?Lab $seen): self
     {
         $model = $predictor->model;
         if ($seen === null) {
-            return $model->draw($believed);
+            return new self($model->draw($believed), $believed->steps);
         }
         $sigma = hypot($predictor->predict($believed)->sigma * 0.7, self::READING);
         $best = null;
         $least = INF;
-        foreach (self::mishaps($believed) as [$stack, $rare]) {
+        foreach (self::mishaps($believed) as [$mishap, $rare]) {
             foreach (self::HANDS as $hand) {
-                $passage = $model->draw(self::pressed($stack, exp($hand)));
+                $laid = self::pressed($mishap, exp($hand));
+                $passage = $model->draw(Stack::of(...self::steps($laid)));
                 $cost = 0.5 * ($passage->lab()->differenceTo($seen) / $sigma) ** 2 + 0.5 * ($hand / self::HAND) ** 2 + $rare;
                 if ($cost < $least) {
                     $least = $cost;
-                    $best = $passage;
+                    $best = new self($passage->seenAs($seen), $laid);
                 }
             }
         }
 
-        return ($best ?? $model->bare())->seenAs($seen);
+        return $best ?? new self($model->bare()->seenAs($seen), $believed->steps);
     }
 
-    /** @return list<array{Stack, float}> what may have been laid, and how rare that is */
+    /** @return list<array{list<?Step>, float}> what may have been laid for each step, and how rare that is */
     private static function mishaps(Stack $believed): array
     {
-        $found = [[$believed, 0.0]];
+        $found = [[$believed->steps, 0.0]];
+        $instead = static fn (int $at, ?Step $step): array => array_values(array_replace($believed->steps, [$at => $step]));
         foreach ($believed->steps as $at => $step) {
             if (! $step->isLayer()) {
                 continue;
             }
-            $found[] = [$step->passes > 1 ? $believed->with($at, $step->withPasses($step->passes - 1)) : $believed->without($at), self::COAT];
+            $found[] = [$instead($at, $step->passes > 1 ? $step->withPasses($step->passes - 1) : null), self::COAT];
             if ($step->passes > 2) {
                 // The whole layer, not a coat of it.
-                $found[] = [$believed->without($at), self::COAT];
+                $found[] = [$instead($at, null), self::COAT];
             }
             $more = min(Step::MAX_PASSES, 2 * $step->passes);
             if ($more > $step->passes) {
-                $found[] = [$believed->with($at, $step->withPasses($more)), self::COAT];
+                $found[] = [$instead($at, $step->withPasses($more)), self::COAT];
             }
             if ($step->passes > 1 && $step->passes < Step::MAX_PASSES) {
-                $found[] = [$believed->with($at, $step->withPasses($step->passes + 1)), self::COAT];
+                $found[] = [$instead($at, $step->withPasses($step->passes + 1)), self::COAT];
             }
         }
 
         return $found;
     }
 
-    private static function pressed(Stack $stack, float $by): Stack
+    /**
+     * @param  list<?Step>  $steps
+     * @return list<?Step>
+     */
+    private static function pressed(array $steps, float $by): array
     {
-        return Stack::of(...array_map(
-            static fn (Step $step): Step => $step->isLayer() ? $step->withPressure(max(Pressure::MIN_PERCENT, min(Pressure::MAX_PERCENT, $step->pressurePercent * $by))) : $step,
-            $stack->steps,
-        ));
+        return array_map(
+            static fn (?Step $step): ?Step => $step?->isLayer() === true ? $step->withPressure(max(Pressure::MIN_PERCENT, min(Pressure::MAX_PERCENT, $step->pressurePercent * $by))) : $step,
+            $steps,
+        );
+    }
+
+    /**
+     * @param  list<?Step>  $steps
+     * @return list<Step>
+     */
+    private static function steps(array $steps): array
+    {
+        return array_values(array_filter($steps, static fn (?Step $step): bool => $step !== null));
     }
 }

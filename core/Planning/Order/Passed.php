@@ -13,12 +13,13 @@ final readonly class Passed
     /**
      * @param  Stack  $present  what lies there, lines that were mapped too
      * @param  Stack  $own  of that, what stands for its recipe's steps
+     * @param  list<bool>  $isOwn  which of what lies there does, bottom to top
      * @param  Stack  $rest  that is still to come
      * @param  Stack  $restOwn  of that, what belongs to its recipe
      * @param  Stack  $planned  all of it, had it been laid as planned
      * @param  bool  $otherwise  whether something was laid otherwise, or left out
      */
-    private function __construct(public PlannedZone $zone, public Stack $present, public Stack $own, public Stack $rest, public Stack $restOwn, public Stack $planned, public bool $otherwise)
+    private function __construct(public PlannedZone $zone, public Stack $present, public Stack $own, public array $isOwn, public Stack $rest, public Stack $restOwn, public Stack $planned, public bool $otherwise)
     {
     }
 
@@ -42,7 +43,7 @@ final readonly class Passed
      */
     private static function of(array $chain, array $states): self
     {
-        $present = $own = $rest = $restOwn = $planned = [];
+        $present = $own = $ownAt = $rest = $restOwn = $planned = [];
         $otherwise = false;
         foreach ($chain as $step) {
             $isOwn = $step->isOfRecipe();
@@ -50,6 +51,7 @@ final readonly class Passed
             if (isset($states[$step->key])) {
                 $present = [...$present, ...$step->lies()];
                 $own = [...$own, ...($isOwn ? $step->lies() : [])];
+                $ownAt = [...$ownAt, ...array_fill(0, count($step->lies()), $isOwn)];
                 $otherwise = $otherwise || $step->laid !== null;
             } else {
                 $rest = [...$rest, ...$step->lies()];
@@ -58,6 +60,6 @@ final readonly class Passed
         }
         $of = static fn (array $steps): Stack => Stack::of(...array_filter($steps, static fn (mixed $step): bool => $step instanceof Step));
 
-        return new self($chain[0]->zone, $of($present), $of($own), $of($rest), $of($restOwn), $of($planned), $otherwise);
+        return new self($chain[0]->zone, $of($present), $of($own), $ownAt, $of($rest), $of($restOwn), $of($planned), $otherwise);
     }
 }

@@ -64,7 +64,7 @@ it('goes on from a stack as long as any', function (): void {
 
 it('reconciles what is believed with what is seen: a light hand, a coat left out or laid twice', function (string $believed, string $really): void {
     $seen = seen($really);
-    $state = PresentState::of(new Predictor(model()), Stack::parse($believed), $seen);
+    $state = PresentState::of(new Predictor(model()), Stack::parse($believed), $seen)->passage;
     expect($state->lab()->differenceTo($seen))->toBeLessThan(0.1);
     // What is laid next comes out as it would over what really lies there.
     $next = model()->apply($state, Stack::parse('QW:7432@45x2')->steps[0])->lab();
