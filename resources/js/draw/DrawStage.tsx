@@ -44,8 +44,11 @@ const Progress = styled.div`
         display: flex;
         flex-wrap: wrap;
         align-items: center;
-        justify-content: space-between;
         gap: 0 ${space.m};
+        /* What is said may take two lines beside the button; nothing below moves for it. */
+        & > span {
+            flex: 1 1 24ch;
+        }
     }
     & > div {
         height: 6px;
