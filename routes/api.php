@@ -143,6 +143,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('pieces/{piece}/drawing/photos', [DrawingController::class, 'photograph'])->middleware('throttle:heavy');
     Route::get('pieces/{piece}/drawing/photos/{mark}', [DrawingController::class, 'photo']);
     Route::get('pieces/{piece}/reviews', [ReviewController::class, 'index']);
+    Route::post('pieces/{piece}/reviews/{photo}/corrections', [ReviewController::class, 'correct'])->middleware('throttle:heavy');
     Route::get('pieces/{piece}/reviews/{mark}/{view}', [ReviewController::class, 'picture'])->whereIn('view', ['straight', 'errors']);
     Route::post('pieces/{piece}/drawing', [DrawingController::class, 'mark']);
     Route::delete('pieces/{piece}/drawing/last', [DrawingController::class, 'undo']);

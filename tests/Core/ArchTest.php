@@ -119,4 +119,5 @@ arch('nothing is left from debugging')->expect(['dd', 'dump', 'var_dump', 'ray',
 arch('the simulated studio knows of the core only colour and notation')->expect('Standin')
     ->not->toUse(['Prism\Calibration', 'Prism\Matching', 'Prism\Planning', 'Prism\Materials', 'Prism\Layering\ToothModel', 'Prism\Layering\KubelkaMunk', 'Prism\Layering\Hand', 'Illuminate', 'App']);
 
-arch('only the reader brings in the simulated studio')->expect('Standin')->toOnlyBeUsedIn(['App\Studio\Swatches\SimulatedReader', 'Standin']);
+arch('only the reader, and who has it draw a picture, brings in the simulated studio')->expect('Standin')
+    ->toOnlyBeUsedIn(['App\Studio\Swatches\SimulatedReader', 'App\Studio\Review\SimulatedDrawings', 'App\Studio\LongWork\SimulatedDrawingWork', 'App\Http\Requests\WorkRequest', 'App\Console\Bench\ReviewFigures', 'Standin']);

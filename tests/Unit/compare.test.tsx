@@ -66,6 +66,8 @@ describe('the drawing beside the photo', () => {
         meanErrorWords: 'Values are off by 0.6 steps on average.',
         warnings: [],
         zones,
+        corrections: [],
+        goneOn: false,
     });
     const put = (reviews: Review[], work: object | null = null) => {
         const asked = serve({

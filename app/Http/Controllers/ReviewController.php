@@ -4,37 +4,19 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\CorrectionsRequest;
+use App\Http\Resources\PlanResource;
+use App\Http\Resources\ReviewResource;
 use App\Models\Piece;
+use App\Studio\Planning\PlanPages;
+use App\Studio\Review\Corrections;
 use App\Studio\Review\DrawingReviews;
-use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 /** Photos of the drawing, compared with the reference. They are compared by long work of the kind "review". */
-#[OA\Schema(schema: 'Review', required: ['photo', 'madeAt', 'straight', 'errors', 'found', 'given', 'corners', 'width', 'height', 'range', 'meanError', 'meanErrorWords', 'warnings', 'zones'], properties: [
-    new OA\Property(property: 'photo', type: 'string', description: 'its mark in the log'),
-    new OA\Property(property: 'madeAt', type: 'string', format: 'date-time'),
-    new OA\Property(property: 'straight', type: 'string', description: 'address of the drawing as it is seen from above, in even light'),
-    new OA\Property(property: 'errors', type: 'string', description: 'address of the value error: grey, 128 + 2 (L* of the drawing - L* of the reference)'),
-    new OA\Property(property: 'found', type: 'boolean', description: 'false: the corners are to be looked at'),
-    new OA\Property(property: 'given', type: 'boolean', description: 'whether the corners were set by hand'),
-    new OA\Property(property: 'corners', type: 'array', description: 'upper left, upper right, lower right, lower left, shares of the photo’s width and height', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
-    new OA\Property(property: 'width', type: 'integer'),
-    new OA\Property(property: 'height', type: 'integer'),
-    new OA\Property(property: 'range', type: 'string', description: 'what of the photo’s range of values the drawing has, in words'),
-    new OA\Property(property: 'meanError', type: 'number', description: 'of value, L*'),
-    new OA\Property(property: 'meanErrorWords', type: 'string', description: 'the same in steps of the ladder, as it is said'),
-    new OA\Property(property: 'warnings', type: 'array', items: new OA\Items(type: 'string')),
-    new OA\Property(property: 'zones', type: 'array', description: 'the one that hurts most first', items: new OA\Items(required: ['id', 'name', 'state', 'words', 'dL', 'dE00'], properties: [
-        new OA\Property(property: 'id', type: 'string'),
-        new OA\Property(property: 'name', type: 'string'),
-        new OA\Property(property: 'state', type: 'string', enum: ['bare', 'begun', 'near', 'off', 'spoiled']),
-        new OA\Property(property: 'words', type: 'string'),
-        new OA\Property(property: 'dL', type: 'number'),
-        new OA\Property(property: 'dE00', type: 'number'),
-    ])),
-])]
 final class ReviewController
 {
     public function __construct(private readonly DrawingReviews $reviews)
@@ -44,11 +26,11 @@ final class ReviewController
     #[OA\Get(path: '/api/pieces/{piece}/reviews', operationId: 'reviews', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [
         new OA\Response(response: 200, description: 'The latest photo first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Review'))),
     ])]
-    public function index(Piece $piece): JsonResponse
+    public function index(Piece $piece): AnonymousResourceCollection
     {
         Gate::authorize('view', $piece);
 
-        return new JsonResponse($this->reviews->of($piece));
+        return ReviewResource::collection($this->reviews->of($piece));
     }
 
     /** A picture of a review. */
@@ -57,5 +39,28 @@ final class ReviewController
         Gate::authorize('view', $piece);
 
         return response()->file($this->reviews->pictureOf($piece, $mark, $view) ?? abort(404), ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=31536000, immutable']);
+    }
+
+    #[OA\Post(
+        path: '/api/pieces/{piece}/reviews/{photo}/corrections',
+        operationId: 'takeCorrections',
+        parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string')), new OA\PathParameter(name: 'photo', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['mark', 'targets'], properties: [
+            new OA\Property(property: 'mark', type: 'string', description: 'a ULID of this press: sent twice it is done once'),
+            new OA\Property(property: 'targets', type: 'array', description: 'colours for which they are taken over into Draw', items: new OA\Items(type: 'string')),
+            new OA\Property(property: 'madeAt', type: 'string', format: 'date-time'),
+        ])),
+        responses: [
+            new OA\Response(response: 200, description: 'The plan as it goes on', content: new OA\JsonContent(ref: '#/components/schemas/Plan')),
+            new OA\Response(response: 409, description: 'Drawn on since, or compared anew', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function correct(CorrectionsRequest $request, Piece $piece, string $photo, Corrections $corrections, PlanPages $pages): PlanResource
+    {
+        Gate::authorize('update', $piece);
+        $corrections->take($piece, $request->mark(), $photo, $request->targets(), $request->madeAt());
+
+        return new PlanResource($pages->of($piece));
     }
 }

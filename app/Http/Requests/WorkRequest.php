@@ -6,6 +6,7 @@ namespace App\Http\Requests;
 
 use App\Studio\LongWork\WorkKind;
 use Illuminate\Validation\Rule;
+use Standin\ErringHand;
 
 final class WorkRequest extends StudioRequest
 {
@@ -17,8 +18,9 @@ final class WorkRequest extends StudioRequest
             'paper' => ['required_if:kind,audit', 'string', 'exists:papers,slug'],
             'chart' => ['required_if:kind,filling', 'string', 'max:30'],
             'sheet' => ['integer', 'between:1,60'],
-            'piece' => ['required_if:kind,look,planning,reserves,review', 'string', 'max:30'],
+            'piece' => ['required_if:kind,look,planning,reserves,review,simulated-drawing', 'string', 'max:30'],
             'photo' => ['required_if:kind,review', 'string', 'max:30'],
+            'hand' => ['required_if:kind,simulated-drawing', Rule::enum(ErringHand::class)],
             'corners' => ['array', 'size:4'],
             'corners.*' => ['array', 'size:2'],
             'corners.*.*' => ['numeric', 'between:-0.5,1.5'],

@@ -14,7 +14,7 @@ use Prism\Layering\Stack;
 /** @mixin DrawingEntry */
 #[OA\Schema(schema: 'DrawingEntry', required: ['mark', 'kind', 'turn', 'keys', 'did', 'note', 'zone', 'photo', 'undone', 'madeAt'], properties: [
     new OA\Property(property: 'mark', type: 'string', description: 'given by who made it'),
-    new OA\Property(property: 'kind', type: 'string', enum: ['done', 'skipped', 'open', 'replanned', 'left', 'note', 'photo'], description: 'open: a mark was taken off; replanned: a place was planned anew; left: it was not'),
+    new OA\Property(property: 'kind', type: 'string', enum: ['done', 'skipped', 'open', 'replanned', 'left', 'corrected', 'note', 'photo'], description: 'open: a mark was taken off; replanned: a place was planned anew; left: it was not; corrected: layers that a photo of the drawing asked for were taken over'),
     new OA\Property(property: 'turn', nullable: true, type: 'integer', description: 'of the plan as it was then'),
     new OA\Property(property: 'keys', type: 'array', description: 'steps that it marked', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'did', nullable: true, type: 'object', description: 'what was laid instead of what, and where', required: ['laid', 'planned', 'places'], properties: [

@@ -13,7 +13,7 @@ use OpenApi\Attributes as OA;
 /** @mixin Work */
 #[OA\Schema(schema: 'Work', required: ['id', 'kind', 'state', 'doing', 'progress', 'problem', 'startedAt', 'result'], properties: [
     new OA\Property(property: 'id', type: 'string'),
-    new OA\Property(property: 'kind', type: 'string', enum: ['calibration', 'audit', 'filling', 'search-again', 'look', 'planning', 'reserves', 'demo-piece', 'balance', 'photo', 'reading', 'review']),
+    new OA\Property(property: 'kind', type: 'string', enum: ['calibration', 'audit', 'filling', 'search-again', 'look', 'planning', 'reserves', 'demo-piece', 'balance', 'photo', 'reading', 'review', 'simulated-drawing']),
     new OA\Property(property: 'state', type: 'string', enum: ['waiting', 'running', 'done', 'failed', 'cancelled']),
     new OA\Property(property: 'doing', type: 'string'),
     new OA\Property(property: 'progress', type: 'number', description: '0-1'),

@@ -26,12 +26,24 @@ final class DrawingPhotos
      */
     public function keep(Piece $piece, string $mark, UploadedFile $upload, array $about, Carbon $madeAt): DrawingEntry
     {
+        return $this->keepFile($piece, $mark, $upload->getPathname(), $about, $madeAt);
+    }
+
+    /**
+     * The same from a file that lies there.
+     *
+     * @param  array{note?: ?string, turn?: ?int, zone?: ?string}  $about
+     *
+     * @throws \App\Studio\Photos\PhotoRefused
+     */
+    public function keepFile(Piece $piece, string $mark, string $file, array $about, Carbon $madeAt): DrawingEntry
+    {
         $entries = $piece->drawingEntries();
         $there = $entries->where('mark', $mark)->first();
         if ($there !== null) {
             return $there;
         }
-        $photo = $this->reader->read($upload->getPathname());
+        $photo = $this->reader->read($file);
         File::ensureDirectoryExists($this->folder.'/'.$piece->id, 0o700);
         // The file first: an entry never stands without its photo.
         File::replace($this->path($piece, $mark), $photo->large);

@@ -111,8 +111,8 @@ final class Marks
             foreach ($last->before ?? [] as $key => $was) {
                 self::put($piece, (string) $key, $was);
             }
-            if ($last?->recipe_before !== null) {
-                self::recipe($last->recipe_before['target'], ['stack' => $last->recipe_before['stack'], 'by_hand' => $last->recipe_before['by_hand']]);
+            foreach ($last->recipe_before ?? [] as ['target' => $target, 'stack' => $stack, 'by_hand' => $byHand]) {
+                self::recipe($target, ['stack' => $stack, 'by_hand' => $byHand]);
             }
             $last?->update(['undone' => true]);
         });

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Studio\Drawing;
 
 use App\Models\Piece;
-use App\Models\Recipe;
 use App\Models\ZoneTarget;
 use App\Studio\Calibration\Engine;
 use App\Studio\ChangedMeanwhile;
@@ -13,17 +12,13 @@ use App\Studio\Pencils\Catalogue;
 use App\Studio\Photos\KeptFiles;
 use App\Studio\Photos\PhotoStore;
 use App\Studio\Planning\PictureZones;
+use App\Studio\Planning\PlaceDesk;
 use App\Studio\Planning\ZoneRecipes;
-use App\Studio\Zones\Grounds;
-use App\Studio\Zones\Targets;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
-use Prism\Layering\Stack;
-use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use Prism\Planning\Order\Passed;
 use Prism\Planning\Order\Plan;
-use Prism\Planning\Order\PlanStep;
 use Prism\Planning\Order\Replan;
 use Prism\Planning\Parcel;
 use Prism\Planning\PictureZone;
@@ -35,7 +30,7 @@ final class Replans
     private const KEPT = 60;
 
     /** Goes up when places are planned anew differently. */
-    private const VERSION = 2;
+    private const VERSION = 3;
 
     public function __construct(
         private readonly Engine $engine,
@@ -43,6 +38,7 @@ final class Replans
         private readonly ZoneRecipes $recipes,
         private readonly PictureZones $picture,
         private readonly PhotoStore $photos,
+        private readonly OtherRecipes $others,
     ) {
     }
 
@@ -78,34 +74,14 @@ final class Replans
             $plan = $this->recipes->plan($piece);
             $passed = $this->passed($piece, $plan)[$target] ?? null;
             $replan = $passed === null ? null : $this->replan($piece, $plan, $passed, array_column($this->picture->of($piece), null, 'id')[$passed->zone->zone] ?? null);
-            $row = Recipe::query()->where('target_id', $target)->first();
-            if ($replan === null || $row === null || (string) $replan->rest !== $rest) {
+            if ($replan === null || (string) $replan->rest !== $rest) {
                 throw new ChangedMeanwhile(Marks::WHAT);
             }
-            $own = $replan->passed->own;
-            $was = ['target' => $target, 'stack' => $row->stack, 'by_hand' => $row->by_hand];
-            $before = [];
-            $kept = array_flip(array_map(static fn (PlanStep $step): string => $step->key, array_filter($plan->steps, static fn (PlanStep $step): bool => $step->zone->id === $target && ! $step->isOfRecipe())));
-            foreach ($piece->drawnSteps()->get() as $drawn) {
-                if (PlanStep::targetOf($drawn->step_key) === $target && ! isset($kept[$drawn->step_key])) {
-                    $before[$drawn->step_key] = Marks::rowOf($drawn);
-                }
-            }
             $entry = $piece->drawingEntries()->create([
-                'mark' => $mark, 'kind' => 'replanned', 'recipe_before' => $was, 'made_at' => $madeAt,
+                'mark' => $mark, 'kind' => 'replanned', 'made_at' => $madeAt,
                 'did' => ['target' => $target, 'present' => (string) $replan->passed->present, 'rest' => $rest, 'places' => [$replan->passed->zone->name]],
             ]);
-            foreach (array_keys($before) as $key) {
-                Marks::put($piece, $key, null);
-            }
-            Marks::recipe($target, ['stack' => (string) Stack::of(...$own->steps, ...$replan->rest->steps), 'by_hand' => true]);
-            foreach ($this->recipes->plan($piece)->steps as $step) {
-                if ($step->zone->id === $target && $step->layer >= 1 && $step->layer <= count($own) && ! isset($kept[$step->key])) {
-                    $before[$step->key] ??= null;
-                    Marks::put($piece, $step->key, ['state' => 'done', 'entry' => $entry->id, 'laid' => $step->isOfRecipe() ? (string) $own->steps[$step->layer - 1] : null, 'mm2' => $step->zone->areaMm2]);
-                }
-            }
-            $entry->update(['before' => $before]);
+            $this->others->take($piece, $entry, $plan, [$target => [$replan->passed->own->steps, $replan->rest]]);
         });
     }
 
@@ -144,15 +120,11 @@ final class Replans
         if ($row === null || $zone === null) {
             return null;
         }
-        $row->zone->setRelation('piece', $piece);
-        $wanted = $piece->value_only ? Target::value(Targets::drawn($row)) : Targets::wanted($row);
-        $paper = Grounds::paper($piece, $row->zone);
-        $box = $this->catalogue->box($piece->user);
-        $desk = $this->catalogue->desk($piece->user, $passed->present, $passed->rest);
-        $key = hash('xxh128', serialize([self::VERSION, $passed, $wanted, $zone, $piece->palette['pencils'] ?? [], $this->engine->digest($paper, $piece->user, $desk), $box]));
-        $make = fn (): ?Replan => Replan::of(
-            $passed, $wanted, $this->engine->predictor($paper, $piece->user, $desk), $this->engine->search($paper, $piece->user, $desk),
-            $zone->limits(max(1, $passed->rest->layerCount()), $wanted), Kit::of(array_column($plan->pullList, 'pencil')),
+        $desk = PlaceDesk::of($this->engine, $this->catalogue, $piece, $row, $passed->present, $passed->rest);
+        $key = hash('xxh128', serialize([self::VERSION, $passed, $desk->wanted, $zone, $piece->palette['pencils'] ?? [], $desk->digest(), $this->catalogue->box($piece->user)]));
+        $make = static fn (): ?Replan => Replan::of(
+            $passed, $desk->wanted, $desk->predictor(), $desk->search(),
+            $zone->limits(max(1, $passed->rest->layerCount()), $desk->wanted), Kit::of(array_column($plan->pullList, 'pencil')),
         );
 
         return Parcel::unpack(KeptFiles::of($this->photos->folderOf($piece->reference()), 'replan', $key, self::KEPT, static fn (): string => Parcel::pack($make()), 'parcel'));

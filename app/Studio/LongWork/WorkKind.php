@@ -18,6 +18,7 @@ enum WorkKind: string
     case Photo = 'photo';
     case Reading = 'reading';
     case Review = 'review';
+    case SimulatedDrawing = 'simulated-drawing';
 
     /** Asked for with a file. */
     public const UPLOADS = [self::Photo, self::Reading];
@@ -25,7 +26,7 @@ enum WorkKind: string
     /** Whether its wish names a piece. */
     public function isAboutPiece(): bool
     {
-        return in_array($this, [self::Look, self::Planning, self::Balance, self::Reserves, self::Review], true);
+        return in_array($this, [self::Look, self::Planning, self::Balance, self::Reserves, self::Review, self::SimulatedDrawing], true);
     }
 
     /** Whether each wish is another work. Of all others one is open at a time, of those about a piece one for each piece. */
@@ -55,6 +56,7 @@ enum WorkKind: string
             self::Photo => PhotoWork::class,
             self::Reading => ReadingWork::class,
             self::Review => ReviewWork::class,
+            self::SimulatedDrawing => SimulatedDrawingWork::class,
         };
     }
 }

@@ -55,7 +55,7 @@ final class Paces
     public function noted(Piece $piece, array $steps, Carbon $madeAt): array
     {
         $before = $piece->drawingEntries();
-        $before->whereNotIn('kind', ['note', 'photo', 'left', 'replanned'])->where('made_at', '<=', $madeAt);
+        $before->whereNotIn('kind', ['note', 'photo', 'left', 'replanned', 'corrected'])->where('made_at', '<=', $madeAt);
         $last = $before->max('made_at');
         $minutes = $last === null ? null : $madeAt->diffInSeconds($last, true) / 60.0 - Pace::CHANGE_MINUTES;
         $tells = $minutes !== null && $minutes >= self::CATCHING_UP_MINUTES && $minutes <= self::BREAK_MINUTES;

@@ -14,6 +14,7 @@ use App\Studio\Photos\PhotoReader;
 use App\Studio\Photos\PhotoRenderer;
 use App\Studio\Photos\PhotoStore;
 use App\Studio\Planning\PictureZones;
+use App\Studio\Zones\DrawnPart;
 use App\Studio\Zones\ZoneBook;
 use Closure;
 use Illuminate\Support\Facades\File;
@@ -21,11 +22,12 @@ use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
 use Prism\Reference\Image\Field;
 use Prism\Reference\Image\Raster;
-use Prism\Reference\Zones\ZoneMap;
 use Prism\Review\Corners;
 use Prism\Review\DrawingFinder;
 use Prism\Review\FoundDrawing;
+use Prism\Review\NextLayers;
 use Prism\Review\Review;
+use Prism\Review\ZoneLog;
 use Prism\Review\ZoneReview;
 
 /** Photos of a drawing, out of its log, compared with the reference; kept beside them until they are compared anew. */
@@ -39,6 +41,7 @@ final class DrawingReviews
         private readonly PictureZones $picture,
         private readonly Engine $engine,
         private readonly Catalogue $catalogue,
+        private readonly CorrectionSearch $corrections,
     ) {
     }
 
@@ -64,27 +67,39 @@ final class DrawingReviews
         $photo = $this->reader->read($this->photos->path($piece, $mark));
         $drawing = Raster::of($photo->width, $photo->height, $photo->rgb);
         $paper = $this->engine->predictor($piece->paper, $piece->user, $this->catalogue->box($piece->user))->model->bare()->lab();
-        [$reference, $map] = self::cropped($piece, Field::of($this->references->raster($piece->reference()), Review::EDGE), $map);
+        [$reference, $map] = DrawnPart::of($piece, Field::of($this->references->raster($piece->reference()), Review::EDGE), $map);
         $progress('Finding the drawing', 0.2);
         $given = $corners === null ? null : Corners::of(array_map(static fn (array $point): array => [$point[0] * $drawing->width, $point[1] * $drawing->height], $corners));
         $found = DrawingFinder::find($drawing, $reference, $paper, $given);
         $progress('Comparing zone by zone', 0.8);
         $review = Review::of($found, $reference, $map, $zones, $paper);
+        $progress('Looking for what to lay next', 0.85);
+        $next = $this->corrections->of($piece, $review, static fn (float $share) => $progress('Looking for what to lay next', 0.85 + 0.14 * $share));
         // The pictures first: what is told of a review never stands without them.
         File::replace($this->path($piece, $mark, 'straight'), self::picture($review->seen));
         File::replace($this->path($piece, $mark, 'errors'), PhotoRenderer::png($reference->width, $reference->height, implode('', array_map(static fn (string $byte): string => str_repeat($byte, 3), str_split($review->map())))));
-        File::replace($this->path($piece, $mark, 'told'), json_encode(self::told($review, $found, [$drawing->width, $drawing->height], $corners !== null), JSON_THROW_ON_ERROR));
+        File::replace($this->path($piece, $mark, 'told'), json_encode(self::told($review, $next, $found, [$drawing->width, $drawing->height], $corners !== null), JSON_THROW_ON_ERROR));
     }
 
     /** @return list<array<string, mixed>> what was compared, the latest photo first */
     public function of(Piece $piece): array
     {
         $reviews = [];
-        foreach ($piece->drawingEntries()->where('kind', 'photo')->where('undone', false)->orderByDesc('id')->get() as $entry) {
+        $goneOn = false;
+        $taken = [];
+        foreach ($piece->drawingEntries()->where('undone', false)->orderByDesc('id')->get() as $entry) {
+            $goneOn = $goneOn || in_array($entry->kind, ['done', 'skipped', 'open', 'replanned'], true);
+            if ($entry->kind === 'corrected') {
+                $photo = (string) ($entry->did['photo'] ?? '');
+                $taken[$photo] = [...$taken[$photo] ?? [], ...$entry->did['targets'] ?? []];
+            }
+            if ($entry->kind !== 'photo') {
+                continue;
+            }
             $path = $this->path($piece, $entry->mark, 'told');
             if (is_file($path)) {
                 $reviews[] = [
-                    'photo' => $entry->mark, 'madeAt' => $entry->made_at->toIso8601ZuluString(),
+                    'photo' => $entry->mark, 'madeAt' => $entry->made_at->toIso8601ZuluString(), 'goneOn' => $goneOn, 'taken' => $taken[$entry->mark] ?? [],
                     'straight' => "/api/pieces/$piece->id/reviews/$entry->mark/straight?v=".filemtime($path), 'errors' => "/api/pieces/$piece->id/reviews/$entry->mark/errors?v=".filemtime($path),
                     ...json_decode((string) file_get_contents($path), true, flags: JSON_THROW_ON_ERROR),
                 ];
@@ -92,6 +107,18 @@ final class DrawingReviews
         }
 
         return $reviews;
+    }
+
+    /**
+     * What a review of a photo would lay next.
+     *
+     * @return list<array{target: string, zone: string, name: string, steps: string, laid: string, present: string, rest: string, stands: int, ...}>
+     */
+    public function corrections(Piece $piece, string $mark): array
+    {
+        $path = $this->path($piece, $mark, 'told');
+
+        return is_file($path) ? json_decode((string) file_get_contents($path), true, flags: JSON_THROW_ON_ERROR)['corrections'] ?? [] : [];
     }
 
     /** Where a picture of a review lies; null if there is none. */
@@ -112,17 +139,6 @@ final class DrawingReviews
         return sprintf('%s.%s', $this->photos->path($piece, $mark), $what === 'told' ? 'review.json' : "$what.png");
     }
 
-    /** @return array{Field, ZoneMap} what of the photo is drawn */
-    private static function cropped(Piece $piece, Field $reference, ZoneMap $map): array
-    {
-        $crop = $piece->crop;
-        if ($crop === null) {
-            return [$reference, $map];
-        }
-
-        return [$reference->within($crop['x'], $crop['y'], $crop['width'], $crop['height']), $map->clipped($crop['x'], $crop['y'], $crop['width'], $crop['height'])];
-    }
-
     private static function picture(Field $seen): string
     {
         $rgb = '';
@@ -136,10 +152,11 @@ final class DrawingReviews
     }
 
     /**
+     * @param  array{logs: array<string, ZoneLog>, next: list<NextLayers>}  $next
      * @param  array{int, int}  $size  of the photo
      * @return array<string, mixed>
      */
-    private static function told(Review $review, FoundDrawing $found, array $size, bool $given): array
+    private static function told(Review $review, array $next, FoundDrawing $found, array $size, bool $given): array
     {
         return [
             'found' => $found->isSure, 'given' => $given,
@@ -147,9 +164,10 @@ final class DrawingReviews
             'width' => $review->seen->width, 'height' => $review->seen->height,
             'range' => $review->rangeWords(), 'meanError' => round($review->meanError(), 2), 'meanErrorWords' => $review->meanErrorWords(), 'warnings' => $found->warnings(),
             'zones' => array_map(static fn (ZoneReview $zone): array => [
-                'id' => $zone->id, 'name' => $zone->name, 'state' => $zone->state->value, 'words' => $zone->words(),
+                'id' => $zone->id, 'name' => $zone->name, 'state' => $zone->state->value, 'words' => implode('; ', array_filter([$zone->words(), ($next['logs'][$zone->id] ?? null)?->words()])),
                 'dL' => round($zone->difference->dL, 2), 'dE00' => round($zone->dE00, 2),
             ], $review->zones),
+            'corrections' => array_map(CorrectionSearch::told(...), $next['next']),
         ];
     }
 }

@@ -24,6 +24,12 @@ final readonly class Raster
         return new self($width, $height, $rgb);
     }
 
+    /** @return string three bytes a pixel, sRGB, row by row */
+    public function rgb(): string
+    {
+        return $this->rgb;
+    }
+
     /**
      * The colour of a round patch.
      *

@@ -21,6 +21,7 @@ import {
     noted,
     unmarked,
     type About,
+    type Corrected,
     type Decision,
     type Mark,
     type Note,
@@ -66,6 +67,10 @@ const KEPT = {
         answered(api.DELETE('/api/pieces/{piece}/drawing/last', { params: { path: { piece }, query: { mark } } })),
     replan: (piece: string, body: Decision) =>
         answered(api.POST('/api/pieces/{piece}/drawing/replans', { params: { path: { piece } }, body })),
+    correct: (piece: string, { photo, ...body }: Corrected) =>
+        answered(
+            api.POST('/api/pieces/{piece}/reviews/{photo}/corrections', { params: { path: { piece, photo } }, body }),
+        ),
     photo: (piece: string, { turn, zone, ...body }: Photograph) =>
         answered(
             api.POST('/api/pieces/{piece}/drawing/photos', {
@@ -84,14 +89,14 @@ const KEPT = {
 type Kind = keyof typeof KEPT;
 
 /** What is made while one draws. */
-const DRAWN = { mark: true, unmark: true, replan: true, note: true, photo: true };
+const DRAWN = { mark: true, unmark: true, replan: true, correct: true, note: true, photo: true };
 const TRIES = 3;
 type InputOf<K extends Kind> = Parameters<(typeof KEPT)[K]>[1];
 type OutputOf<K extends Kind> = Awaited<ReturnType<(typeof KEPT)[K]>>;
 
 const pieceOf = (key: readonly unknown[] | undefined) => String(key?.[1] ?? '');
 
-const isDrawing = (kind: Kind) => kind === 'mark' || kind === 'unmark' || kind === 'replan';
+const isDrawing = (kind: Kind) => kind === 'mark' || kind === 'unmark' || kind === 'replan' || kind === 'correct';
 
 /** Presses and notes of a drawing that are not sent yet. */
 const drawingsOf = (client: QueryClient, piece: string) =>
@@ -163,7 +168,7 @@ export const useChangeTarget = (piece: string) => useKept('target', piece);
 export const useChangePiece = (piece: string) => useKept('piece', piece);
 
 /** Presses and notes of a drawing are sent in the order in which they were made. */
-const useDrawing = <K extends 'mark' | 'unmark' | 'replan' | 'note' | 'photo'>(kind: K, piece: string) =>
+const useDrawing = <K extends 'mark' | 'unmark' | 'replan' | 'correct' | 'note' | 'photo'>(kind: K, piece: string) =>
     useMutation<OutputOf<K>, Error, InputOf<K>>({
         mutationKey: [kind, piece, 'drawing'],
         scope: { id: `drawing ${piece}` },
@@ -194,6 +199,21 @@ export function useDecide(piece: string) {
         (of: Pick<Decision, 'target' | 'take' | 'rest'>, told: { onError: (error: Error) => void }): string => {
             const mark = ulid();
             mutate({ ...of, mark, madeAt: new Date().toISOString() }, told);
+
+            return mark;
+        },
+        [mutate],
+    );
+}
+
+/** Takes over into Draw what a photo of the drawing asked for. */
+export function useCorrect(piece: string) {
+    const { mutate } = useDrawing('correct', piece);
+
+    return useCallback(
+        (photo: string, targets: string[], told: { onError: (error: Error) => void }): string => {
+            const mark = ulid();
+            mutate({ photo, targets, mark, madeAt: new Date().toISOString() }, told);
 
             return mark;
         },

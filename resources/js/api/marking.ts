@@ -27,6 +27,14 @@ export interface Decision {
     madeAt: string;
 }
 
+/** Layers that a photo of the drawing asked for, taken over for these colours. */
+export interface Corrected {
+    mark: string;
+    photo: string;
+    targets: string[];
+    madeAt: string;
+}
+
 /** What a note or a photo is about: a turn, a zone by its name, or all of the piece. */
 export interface About {
     turn: number | null;
@@ -124,7 +132,7 @@ export function unmarked(plan: Plan, log: DrawingEntry[], mark: string): [Plan, 
 
         return before?.kind === 'done' || before?.kind === 'skipped'
             ? before.kind
-            : before?.kind === 'replanned'
+            : before?.kind === 'replanned' || before?.kind === 'corrected'
               ? 'done'
               : 'open';
     };

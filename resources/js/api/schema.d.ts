@@ -916,6 +916,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/pieces/{piece}/reviews/{photo}/corrections': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['takeCorrections'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/schools': {
         parameters: {
             query?: never;
@@ -1347,41 +1363,6 @@ export interface components {
             binder?: 'wax' | 'oil';
             intoBox?: boolean;
         };
-        Review: {
-            /** @description its mark in the log */
-            photo: string;
-            /** Format: date-time */
-            madeAt: string;
-            /** @description address of the drawing as it is seen from above, in even light */
-            straight: string;
-            /** @description address of the value error: grey, 128 + 2 (L* of the drawing - L* of the reference) */
-            errors: string;
-            /** @description false: the corners are to be looked at */
-            found: boolean;
-            /** @description whether the corners were set by hand */
-            given: boolean;
-            /** @description upper left, upper right, lower right, lower left, shares of the photo’s width and height */
-            corners: number[][];
-            width: number;
-            height: number;
-            /** @description what of the photo’s range of values the drawing has, in words */
-            range: string;
-            /** @description of value, L* */
-            meanError: number;
-            /** @description the same in steps of the ladder, as it is said */
-            meanErrorWords: string;
-            warnings: string[];
-            /** @description the one that hurts most first */
-            zones: {
-                id: string;
-                name: string;
-                /** @enum {string} */
-                state: 'bare' | 'begun' | 'near' | 'off' | 'spoiled';
-                words: string;
-                dL: number;
-                dE00: number;
-            }[];
-        };
         /** @description school by question */
         SchoolAnswers: {
             [key: string]: string | null;
@@ -1538,10 +1519,10 @@ export interface components {
             /** @description given by who made it */
             mark: string;
             /**
-             * @description open: a mark was taken off; replanned: a place was planned anew; left: it was not
+             * @description open: a mark was taken off; replanned: a place was planned anew; left: it was not; corrected: layers that a photo of the drawing asked for were taken over
              * @enum {string}
              */
-            kind: 'done' | 'skipped' | 'open' | 'replanned' | 'left' | 'note' | 'photo';
+            kind: 'done' | 'skipped' | 'open' | 'replanned' | 'left' | 'corrected' | 'note' | 'photo';
             /** @description of the plan as it was then */
             turn: number | null;
             /** @description steps that it marked */
@@ -2143,6 +2124,58 @@ export interface components {
             /** Format: date-time */
             madeAt: string;
         };
+        Review: {
+            /** @description its mark in the log */
+            photo: string;
+            /** Format: date-time */
+            madeAt: string;
+            /** @description address of the drawing as it is seen from above, in even light */
+            straight: string;
+            /** @description address of the value error: grey, 128 + 2 (L* of the drawing - L* of the reference) */
+            errors: string;
+            /** @description false: the corners are to be looked at */
+            found: boolean;
+            /** @description whether the corners were set by hand */
+            given: boolean;
+            /** @description upper left, upper right, lower right, lower left, shares of the photo’s width and height */
+            corners: number[][];
+            width: number;
+            height: number;
+            /** @description what of the photo’s range of values the drawing has, in words */
+            range: string;
+            /** @description of value, L* */
+            meanError: number;
+            /** @description the same in steps of the ladder, as it is said */
+            meanErrorWords: string;
+            warnings: string[];
+            /** @description the one that hurts most first */
+            zones: {
+                id: string;
+                name: string;
+                /** @enum {string} */
+                state: 'bare' | 'begun' | 'near' | 'off' | 'spoiled';
+                words: string;
+                dL: number;
+                dE00: number;
+            }[];
+            /** @description what to lay next where it is off, by the log */
+            corrections: components['schemas']['NextLayers'][];
+            /** @description something was marked in Draw since the photo was taken */
+            goneOn: boolean;
+        };
+        NextLayers: {
+            /** @description the colour */
+            target: string;
+            zone: string;
+            name: string;
+            steps: components['schemas']['Step'][];
+            before: components['schemas']['Colour'];
+            after: components['schemas']['Colour'];
+            wanted: components['schemas']['Colour'];
+            sentence: string;
+            /** @description taken over into Draw */
+            isTaken: boolean;
+        };
         Sample: {
             colour: components['schemas']['Colour'];
             spread: number;
@@ -2349,7 +2382,8 @@ export interface components {
                 | 'balance'
                 | 'photo'
                 | 'reading'
-                | 'review';
+                | 'review'
+                | 'simulated-drawing';
             /** @enum {string} */
             state: 'waiting' | 'running' | 'done' | 'failed' | 'cancelled';
             doing: string;
@@ -7271,6 +7305,93 @@ export interface operations {
             };
         };
     };
+    takeCorrections: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+                photo: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    /** @description a ULID of this press: sent twice it is done once */
+                    mark: string;
+                    /** @description colours for which they are taken over into Draw */
+                    targets: string[];
+                    /** Format: date-time */
+                    madeAt?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The plan as it goes on */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Plan'];
+                };
+            };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Drawn on since, or compared anew */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     schools: {
         parameters: {
             query?: never;
@@ -8451,6 +8572,11 @@ export interface operations {
                     piece?: string;
                     /** @description for a review: mark of a photo in the log */
                     photo?: string;
+                    /**
+                     * @description for a simulated drawing: how it errs
+                     * @enum {string}
+                     */
+                    hand?: 'true' | 'heavy' | 'light' | 'drifting' | 'careless';
                     /** @description for a review: upper left, upper right, lower right, lower left, shares of the photo’s width and height; found where they are left out */
                     corners?: number[][];
                     /** @description for planning: exchange recipes that were chosen by hand too */

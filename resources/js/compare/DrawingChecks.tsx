@@ -11,6 +11,7 @@ import { space, type } from '../ui/theme';
 import { Toggle } from '../ui/Toggle';
 import { WorkProgress } from '../ui/WorkProgress';
 import { CornersFrame } from './CornersFrame';
+import { NextTurns } from './NextTurns';
 import { ReviewedPicture } from './ReviewedPicture';
 import { useReviewing, useReviews, type Corner } from './reviewQueries';
 
@@ -185,6 +186,7 @@ export function DrawingChecks() {
                             <ZoneWords zones={off.slice(0, FIRST)} />
                         </>
                     )}
+                    <NextTurns review={review} />
                     <Disclosure key={review.photo}>
                         <Opener slot="trigger">All zones ▾</Opener>
                         <DisclosurePanel>

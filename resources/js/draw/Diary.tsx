@@ -118,6 +118,7 @@ export function saidOf({ kind, keys, did, note, turn, zone }: DrawingEntry, plan
     if (kind === 'photo') return on + (note ?? (turn === null ? 'Photo' : `Photo at turn ${turn}`));
     const names = did?.places ?? [];
     const where = names.length > 0 && names.length <= NAMED ? names.join(', ') : counted(names.length, 'place');
+    if (kind === 'corrected') return `Corrections taken over from a photo: ${where}`;
     if (kind === 'left') return `Left as it was planned: ${where}`;
     if (kind === 'replanned')
         return `Planned anew: ${where}; from here ${stepWords(did?.laid ?? []) || 'nothing more'}`;

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Review;
+
+use Prism\Colour\Lab;
+use Prism\Colour\Words\Difference;
+use Prism\Layering\Passage;
+use Prism\Layering\Predictor;
+use Prism\Layering\Stack;
+use Prism\Layering\Step;
+use Prism\Matching\EmptyBox;
+use Prism\Matching\Limits;
+use Prism\Matching\Search;
+use Prism\Matching\Search\Correction;
+use Prism\Matching\Search\PresentState;
+use Prism\Matching\Target;
+use Prism\Materials\Kit;
+
+/**
+ * What to lay next in a part of the drawing, where what is seen there takes the plan too far from its colour: searched from the
+ * passage that the log and the picture together tell of. Where the plan's own turns still come to the colour there is none.
+ */
+final readonly class NextLayers
+{
+    /** So much nearer, dE00, and by such a share of the miss, it must come to be worth other turns. */
+    private const WORTH = 1.0;
+
+    private const WORTH_SHARE = 0.2;
+
+    /** A pencil that does not lie out must bring the colour nearer than those that do by so much, dE00. */
+    private const FETCHED = 1.5;
+
+    /** @param  list<Step>  $laid  what most likely lies there of the colour's own layers, bottom to top */
+    private function __construct(public LoggedPart $logged, public array $laid, public Stack $steps, public Lab $after, public Difference $difference)
+    {
+    }
+
+    /**
+     * @param  Predictor  $predictor  for what the place stands on
+     * @param  Kit  $out  pencils that lie out
+     *
+     * @throws EmptyBox
+     * @throws \Prism\Layering\UnknownPencil
+     */
+    public static function of(LoggedPart $logged, Target $target, Predictor $predictor, Search $search, Limits $limits, Kit $out): ?self
+    {
+        [$part, $passed] = [$logged->part, $logged->passed];
+        $isRight = $logged->isFinished() ? $part->state === PartState::Near : $logged->course === Course::AsExpected;
+        if (! $logged->isKnown() || $isRight) {
+            return null;
+        }
+        $present = PresentState::of($predictor, $passed->present, $part->seen);
+        $miss = self::miss($target, $predictor->model->draw($passed->rest, $present->passage)->lab());
+        $planned = self::miss($target, $predictor->predict($passed->planned)->colour);
+        if ($miss < max($planned + self::WORTH, Correction::EYE)) {
+            return null;
+        }
+        $best = null;
+        foreach ([[$out, 0.0], [null, self::FETCHED]] as [$only, $more]) {
+            foreach ($search->correct($passed->present, $target, $limits, $only, $part->seen) as $correction) {
+                $gain = $miss - self::miss($target, $correction->after->colour) - $more;
+                if (! $correction->isLeave() && $gain >= max(self::WORTH, self::WORTH_SHARE * $miss) && ($best === null || $gain > $best[0])) {
+                    $best = [$gain, $correction];
+                }
+            }
+        }
+        if ($best === null) {
+            return null;
+        }
+        $laid = [];
+        foreach ($present->laid as $i => $step) {
+            if ($step !== null && $passed->isOwn[$i]) {
+                $laid[] = $step->isLayer() ? $step->withPressure(round($step->pressurePercent)) : $step;
+            }
+        }
+
+        return new self($logged, $laid, $best[1]->steps, $best[1]->after->colour, $best[1]->difference);
+    }
+
+    /** So many turns it takes. */
+    public function turns(): int
+    {
+        return count($this->steps);
+    }
+
+    /** What it does and what comes of it, in one sentence. */
+    public function sentence(): string
+    {
+        $instead = count($this->logged->passed->rest) === 0 ? '' : 'Instead of what is still planned here. ';
+
+        return sprintf('%sNow %s; after it %s.', $instead, $this->logged->part->difference->words, $this->difference->words);
+    }
+
+    private static function miss(Target $target, Lab $colour): float
+    {
+        return $target->miss($colour->L, $colour->a, $colour->b);
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Prism\Review;
+
+/** What the log says of a zone that is seen in a drawing. */
+final readonly class ZoneLog
+{
+    /** Shares of what is seen: true of it by and large, and in a part that counts. */
+    private const LARGELY = 0.6;
+
+    private const PARTLY = 0.3;
+
+    /**
+     * @param  array<string, float>  $shares  of its pixels, by course
+     * @param  float  $dL  how much lighter than expected it is on average where something is ticked, L*
+     */
+    private function __construct(private array $shares, public float $dL)
+    {
+    }
+
+    /** @param  list<LoggedPart>  $parts */
+    public static function of(array $parts): self
+    {
+        $all = array_sum(array_map(static fn (LoggedPart $logged): int => $logged->part->pixels, $parts));
+        $shares = [];
+        $dL = $known = 0.0;
+        foreach ($parts as $logged) {
+            $share = $logged->part->pixels / $all;
+            $shares[$logged->course->value] = ($shares[$logged->course->value] ?? 0.0) + $share;
+            if ($logged->isKnown()) {
+                $dL += $share * ($logged->part->seen->L - $logged->expected->L);
+                $known += $share;
+            }
+        }
+
+        return new self($shares, $known > 0.0 ? $dL / $known : 0.0);
+    }
+
+    public function share(Course $course): float
+    {
+        return $this->shares[$course->value] ?? 0.0;
+    }
+
+    /** As one says it; null where nothing was ticked and nothing lies. */
+    public function words(): ?string
+    {
+        return match (true) {
+            $this->shares === [] || $this->share(Course::Open) > self::LARGELY => null,
+            $this->share(Course::Unticked) > self::PARTLY => 'more lies there than is ticked in Draw',
+            $this->share(Course::Missing) > self::PARTLY => 'ticked in Draw, and hardly anything lies there',
+            $this->share(Course::Heavier) > self::PARTLY => 'laid more heavily than the plan expects by now',
+            $this->share(Course::Lighter) > self::PARTLY => 'laid more lightly than the plan expects by now',
+            $this->share(Course::OtherColour) > self::PARTLY => 'another colour than the plan expects by now',
+            $this->share(Course::AsExpected) > self::LARGELY => 'as the plan expects by now',
+            default => null,
+        };
+    }
+}

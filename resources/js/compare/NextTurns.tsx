@@ -1,0 +1,147 @@
+import { Link } from 'react-router';
+import styled from 'styled-components';
+import { messageOf, type Review } from '../api/client';
+import { useCorrect } from '../api/kept';
+import { useDeskPiece, useHands } from '../desk/DeskContext';
+import { Button, StrongButton } from '../ui/Button';
+import { notify } from '../ui/Notices';
+import { RecipeBuild } from '../ui/RecipeBuild';
+import { Swatch } from '../ui/Swatch';
+import { space, type } from '../ui/theme';
+import { counted } from '../ui/words';
+
+const Head = styled.div`
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    justify-content: space-between;
+    gap: ${space.s} ${space.m};
+`;
+
+const List = styled.ol`
+    display: grid;
+    & > li {
+        display: grid;
+        grid-template-columns: minmax(0, 1fr) 168px;
+        gap: ${space.s} ${space.m};
+        align-items: start;
+        padding: ${space.m} 0;
+        border-top: 1px solid ${({ theme }) => theme.line};
+    }
+    & h4 button {
+        padding: 0;
+        border: 0;
+        background: none;
+        font: inherit;
+        font-weight: 640;
+        cursor: pointer;
+        text-align: start;
+        min-height: 24px;
+    }
+    & p {
+        margin-top: ${space.xs};
+    }
+`;
+
+const Looks = styled.div`
+    display: grid;
+    grid-template-columns: repeat(3, 1fr);
+    & small {
+        font-size: ${type.small};
+        color: ${({ theme }) => theme.quiet};
+    }
+    & + div {
+        margin-top: ${space.s};
+    }
+`;
+
+const NAMES = { before: 'now', after: 'then', wanted: 'wanted' } as const;
+const WHICH = ['before', 'after', 'wanted'] as const;
+
+/** What to lay next where the drawing is off: taken over into Draw one by one, or all at once. */
+export function NextTurns({ review }: { review: Review }) {
+    const piece = useDeskPiece();
+    const { selectZone } = useHands();
+    const correct = useCorrect(piece.id);
+    const { corrections, goneOn } = review;
+    const open = corrections.filter(({ isTaken }) => !isTaken);
+    const take = (targets: string[]) =>
+        correct(review.photo, targets, {
+            onError: (error) => notify(messageOf(error)),
+        });
+
+    if (corrections.length === 0) return null;
+    if (goneOn && open.length === corrections.length)
+        return <p>You have drawn on since this photo. Photograph the drawing again to see what to lay next.</p>;
+
+    return (
+        <section aria-labelledby="next-turns" data-testid="next-turns">
+            <Head>
+                <h3 id="next-turns">What to lay next</h3>
+                {open.length === 0 ? (
+                    <Link to={`/pieces/${piece.id}/draw`}>Taken over; draw on</Link>
+                ) : (
+                    !goneOn && (
+                        <StrongButton onPress={() => take(open.map(({ target }) => target))}>
+                            {open.length === 1 ? 'Take it into Draw' : `Take all ${open.length} into Draw`}
+                        </StrongButton>
+                    )
+                )}
+            </Head>
+            <p>
+                From what the log says lies there and what the photo shows, within the tooth that is left;{' '}
+                {counted(corrections.length, 'place')}.
+            </p>
+            <List>
+                {corrections.map((next) => (
+                    <li key={next.target}>
+                        <div>
+                            <h4>
+                                <button type="button" onClick={() => selectZone(next.zone, next.target)}>
+                                    {next.name}
+                                </button>
+                            </h4>
+                            <RecipeBuild
+                                recipe={{
+                                    steps: next.steps,
+                                    rounds: next.steps.map((_, from) => ({ times: 1, from, steps: 1 })),
+                                    underlayer: null,
+                                }}
+                            />
+                            <p>{next.sentence}</p>
+                        </div>
+                        <div>
+                            <Looks>
+                                {WHICH.map((which) => (
+                                    <div key={which}>
+                                        <small>{NAMES[which]}</small>
+                                        <Swatch
+                                            colour={next[which]}
+                                            label={`${next.name}, ${NAMES[which]}`}
+                                            width="56px"
+                                            height="56px"
+                                        />
+                                    </div>
+                                ))}
+                            </Looks>
+                            <div>
+                                {next.isTaken ? (
+                                    <span>✓ Taken over</span>
+                                ) : (
+                                    !goneOn && (
+                                        <Button
+                                            aria-label={`Take what is next in ${next.name}`}
+                                            onPress={() => take([next.target])}
+                                        >
+                                            Take it
+                                        </Button>
+                                    )
+                                )}
+                            </div>
+                        </div>
+                    </li>
+                ))}
+            </List>
+        </section>
+    );
+}
