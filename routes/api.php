@@ -22,6 +22,7 @@ use App\Http\Controllers\SwatchController;
 use App\Http\Controllers\TargetController;
 use App\Http\Controllers\WorkController;
 use App\Http\Controllers\ZoneController;
+use App\Studio\Review\DrawingReviews;
 use Illuminate\Support\Facades\Route;
 
 Route::get('session', [SessionController::class, 'show']);
@@ -144,7 +145,8 @@ Route::middleware('auth')->group(static function (): void {
     Route::get('pieces/{piece}/drawing/photos/{mark}', [DrawingController::class, 'photo']);
     Route::get('pieces/{piece}/reviews', [ReviewController::class, 'index']);
     Route::post('pieces/{piece}/reviews/{photo}/corrections', [ReviewController::class, 'correct'])->middleware('throttle:heavy');
-    Route::get('pieces/{piece}/reviews/{mark}/{view}', [ReviewController::class, 'picture'])->whereIn('view', ['straight', 'errors']);
+    Route::get('pieces/{piece}/reviews/{mark}/{view}', [ReviewController::class, 'picture'])->whereIn('view', DrawingReviews::VIEWS);
+    Route::post('pieces/{piece}/reviews/{photo}/samples', [ReviewController::class, 'sample']);
     Route::post('pieces/{piece}/drawing', [DrawingController::class, 'mark']);
     Route::delete('pieces/{piece}/drawing/last', [DrawingController::class, 'undo']);
     Route::post('pieces/{piece}/drawing/notes', [DrawingController::class, 'note']);

@@ -7,7 +7,7 @@ namespace Prism\Review;
 use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
 
-/** Light of some pixels of a drawing, and of what they are to become, added up: a mean of light is what the eye sees from afar. */
+/** Light of some pixels of a drawing, of what they are to become and of what the log says they are, added up: a mean of light is what the eye sees from afar. */
 final class ColourSum
 {
     public int $pixels = 0;
@@ -18,16 +18,21 @@ final class ColourSum
     /** @var array{float, float, float} */
     private array $wanted = [0.0, 0.0, 0.0];
 
+    /** @var array{float, float, float} */
+    private array $expected = [0.0, 0.0, 0.0];
+
     /**
      * @param  array{float, float, float}  $seen  linear
      * @param  array{float, float, float}  $wanted
+     * @param  array{float, float, float}  $expected
      */
-    public function add(array $seen, array $wanted): void
+    public function add(array $seen, array $wanted, array $expected): void
     {
         $this->pixels++;
         for ($i = 0; $i < 3; $i++) {
             $this->seen[$i] += $seen[$i];
             $this->wanted[$i] += $wanted[$i];
+            $this->expected[$i] += $expected[$i];
         }
     }
 
@@ -38,6 +43,7 @@ final class ColourSum
         for ($i = 0; $i < 3; $i++) {
             $both->seen[$i] += $other->seen[$i];
             $both->wanted[$i] += $other->wanted[$i];
+            $both->expected[$i] += $other->expected[$i];
         }
 
         return $both;
@@ -51,6 +57,11 @@ final class ColourSum
     public function wanted(): Lab
     {
         return $this->mean($this->wanted);
+    }
+
+    public function expected(): Lab
+    {
+        return $this->mean($this->expected);
     }
 
     /** @param  array{float, float, float}  $sum */

@@ -6,14 +6,16 @@ namespace Prism\Review;
 
 use Prism\Colour\Lab;
 use Prism\Layering\Predictor;
-use Prism\Layering\Stack;
 use Prism\Planning\Order\Passed;
 
 /** A part of a drawing as it is seen, beside what the log says lies there. */
 final readonly class LoggedPart
 {
-    /** @param  Lab  $expected  what that should look like */
-    private function __construct(public PartReview $part, public Passed $passed, public Lab $expected, public Course $course)
+    /**
+     * @param  Lab  $seen  the part alone, without what its neighbours add to it
+     * @param  Lab  $expected  what lies there by the log should look like
+     */
+    private function __construct(public PartReview $part, public Passed $passed, public Lab $seen, public Lab $expected, public Course $course)
     {
     }
 
@@ -28,7 +30,11 @@ final readonly class LoggedPart
         $isTicked = count($passed->present) > 0;
         $expected = $isTicked ? $predictor->predict($passed->present)->colour : $bare;
 
-        return new self($part, $passed, $expected, Course::of($isTicked, $part->seen, $expected, $bare));
+        // What neighbours add is the same in what is seen and in what was expected among them.
+        $among = $part->expected;
+        $seen = Lab::of($part->seen->L - $among->L + $expected->L, $part->seen->a - $among->a + $expected->a, $part->seen->b - $among->b + $expected->b);
+
+        return new self($part, $passed, $seen, $expected, Course::of($isTicked, $seen, $expected, $bare));
     }
 
     /** Whether the plan has nothing more to lay there. */
@@ -41,11 +47,5 @@ final readonly class LoggedPart
     public function isKnown(): bool
     {
         return count($this->passed->present) > 0 && $this->course !== Course::Missing;
-    }
-
-    /** What lies there by the log. */
-    public function stack(): Stack
-    {
-        return $this->passed->present;
     }
 }

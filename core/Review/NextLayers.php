@@ -33,25 +33,26 @@ final readonly class NextLayers
     private const FETCHED = 1.5;
 
     /** @param  list<Step>  $laid  what most likely lies there of the colour's own layers, bottom to top */
-    private function __construct(public LoggedPart $logged, public array $laid, public Stack $steps, public Lab $after, public Difference $difference)
+    private function __construct(public LoggedPart $logged, public array $laid, public Stack $steps, public Lab $wanted, public Lab $after, public Difference $difference)
     {
     }
 
     /**
      * @param  Predictor  $predictor  for what the place stands on
      * @param  Kit  $out  pencils that lie out
+     * @param  int  $turns  so many it may take at most; lifting is one, however many dabs
      *
      * @throws EmptyBox
      * @throws \Prism\Layering\UnknownPencil
      */
-    public static function of(LoggedPart $logged, Target $target, Predictor $predictor, Search $search, Limits $limits, Kit $out): ?self
+    public static function of(LoggedPart $logged, Target $target, Predictor $predictor, Search $search, Limits $limits, Kit $out, int $turns): ?self
     {
         [$part, $passed] = [$logged->part, $logged->passed];
         $isRight = $logged->isFinished() ? $part->state === PartState::Near : $logged->course === Course::AsExpected;
         if (! $logged->isKnown() || $isRight) {
             return null;
         }
-        $present = PresentState::of($predictor, $passed->present, $part->seen);
+        $present = PresentState::of($predictor, $passed->present, $logged->seen);
         $miss = self::miss($target, $predictor->model->draw($passed->rest, $present->passage)->lab());
         $planned = self::miss($target, $predictor->predict($passed->planned)->colour);
         if ($miss < max($planned + self::WORTH, Correction::EYE)) {
@@ -59,9 +60,9 @@ final readonly class NextLayers
         }
         $best = null;
         foreach ([[$out, 0.0], [null, self::FETCHED]] as [$only, $more]) {
-            foreach ($search->correct($passed->present, $target, $limits, $only, $part->seen) as $correction) {
+            foreach ($search->correct($passed->present, $target, $limits, $only, $logged->seen) as $correction) {
                 $gain = $miss - self::miss($target, $correction->after->colour) - $more;
-                if (! $correction->isLeave() && $gain >= max(self::WORTH, self::WORTH_SHARE * $miss) && ($best === null || $gain > $best[0])) {
+                if (! $correction->isLeave() && self::turnsOf($correction->steps) <= $turns && $gain >= max(self::WORTH, self::WORTH_SHARE * $miss) && ($best === null || $gain > $best[0])) {
                     $best = [$gain, $correction];
                 }
             }
@@ -76,13 +77,13 @@ final readonly class NextLayers
             }
         }
 
-        return new self($logged, $laid, $best[1]->steps, $best[1]->after->colour, $best[1]->difference);
+        return new self($logged, $laid, $best[1]->steps, $target->colour, $best[1]->after->colour, $best[1]->difference);
     }
 
     /** So many turns it takes. */
     public function turns(): int
     {
-        return count($this->steps);
+        return self::turnsOf($this->steps);
     }
 
     /** What it does and what comes of it, in one sentence. */
@@ -90,7 +91,18 @@ final readonly class NextLayers
     {
         $instead = count($this->logged->passed->rest) === 0 ? '' : 'Instead of what is still planned here. ';
 
-        return sprintf('%sNow %s; after it %s.', $instead, $this->logged->part->difference->words, $this->difference->words);
+        return sprintf('%sNow %s; after it %s.', $instead, $this->before()->words, $this->difference->words);
+    }
+
+    /** How it differs from what it is to become, now. */
+    private function before(): Difference
+    {
+        return Difference::between($this->logged->seen, $this->wanted);
+    }
+
+    private static function turnsOf(Stack $steps): int
+    {
+        return $steps->layerCount() + ($steps->layerCount() < count($steps) ? 1 : 0);
     }
 
     private static function miss(Target $target, Lab $colour): float

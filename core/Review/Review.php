@@ -47,8 +47,9 @@ final readonly class Review
     /**
      * @param  Field  $reference  of which the long edge is {@see self::EDGE}
      * @param  list<PictureZone>  $zones  by what their colours are to become
+     * @param  array<string, Lab>  $expected  by colour what its place should look like by now, as far as there is a log: without any, bare
      */
-    public static function of(FoundDrawing $found, Field $reference, ZoneMap $map, array $zones, Lab $paper): self
+    public static function of(FoundDrawing $found, Field $reference, ZoneMap $map, array $zones, Lab $paper, array $expected = []): self
     {
         [$width, $height] = [$reference->width, $reference->height];
         [$red, $green, $blue] = Straightened::planes($found->picture, $found->corners, $found->light, $width, $height);
@@ -56,6 +57,7 @@ final readonly class Review
         $map = $map->scaled($width, $height);
         $parts = new PartMap($reference, $map, $zones);
         $wanted = array_map(static fn (PictureTarget $target): array => Srgb::linear($target->drawn), $parts->targets);
+        $by = array_map(static fn (PictureTarget $target): array => Srgb::linear($expected[$target->id] ?? $paper), $parts->targets);
         $inner = array_map(static fn (): ColourSum => new ColourSum, $wanted);
         $rim = array_map(static fn (): ColourSum => new ColourSum, $wanted);
         for ($at = 0, $count = $width * $height; $at < $count; $at++) {
@@ -68,11 +70,11 @@ final readonly class Review
             if ($of === null) {
                 continue;
             }
-            [$one, $other] = [$wanted[$low], $wanted[$high]];
             $sum = self::isAtBorder($map, $at) ? $rim[$of] : $inner[$of];
             $sum->add(
                 [$red[$at], $green[$at], $blue[$at]],
-                [$one[0] + $share * ($other[0] - $one[0]), $one[1] + $share * ($other[1] - $one[1]), $one[2] + $share * ($other[2] - $one[2])],
+                self::between($wanted[$low], $wanted[$high], $share),
+                self::between($by[$low], $by[$high], $share),
             );
         }
         $reviewed = [];
@@ -86,7 +88,7 @@ final readonly class Review
                 $sum = $inner[$n]->pixels >= self::LEAST_PIXELS ? $inner[$n] : $inner[$n]->with($rim[$n]);
                 $n++;
                 if ($sum->pixels >= self::LEAST_PIXELS && $target->role !== TargetRole::Line) {
-                    $of[] = PartReview::of($target->id, $target->role, $sum->seen(), $sum->wanted(), $paper, $sum->pixels);
+                    $of[] = PartReview::of($target->id, $target->role, $sum->seen(), $sum->wanted(), $paper, $sum->pixels, $sum->expected());
                 }
             }
             if ($of !== []) {
@@ -141,6 +143,16 @@ final readonly class Review
         }
 
         return $bytes;
+    }
+
+    /**
+     * @param  array{float, float, float}  $one
+     * @param  array{float, float, float}  $other
+     * @return array{float, float, float}
+     */
+    private static function between(array $one, array $other, float $share): array
+    {
+        return [$one[0] + $share * ($other[0] - $one[0]), $one[1] + $share * ($other[1] - $one[1]), $one[2] + $share * ($other[2] - $one[2])];
     }
 
     private static function isAtBorder(ZoneMap $map, int $at): bool

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Prism\Review;
 
+use Prism\Colour\ValueScale;
+
 /** What the log says of a zone that is seen in a drawing. */
 final readonly class ZoneLog
 {
@@ -12,11 +14,15 @@ final readonly class ZoneLog
 
     private const PARTLY = 0.3;
 
+    /** A mean of so many steps of value is told. */
+    private const TOLD = 0.15;
+
     /**
      * @param  array<string, float>  $shares  of its pixels, by course
      * @param  float  $dL  how much lighter than expected it is on average where something is ticked, L*
+     * @param  float  $known  pixels of that
      */
-    private function __construct(private array $shares, public float $dL)
+    private function __construct(private array $shares, private float $dL, private float $known)
     {
     }
 
@@ -30,12 +36,30 @@ final readonly class ZoneLog
             $share = $logged->part->pixels / $all;
             $shares[$logged->course->value] = ($shares[$logged->course->value] ?? 0.0) + $share;
             if ($logged->isKnown()) {
-                $dL += $share * ($logged->part->seen->L - $logged->expected->L);
+                $dL += $share * ($logged->seen->L - $logged->expected->L);
                 $known += $share;
             }
         }
 
-        return new self($shares, $known > 0.0 ? $dL / $known : 0.0);
+        return new self($shares, $known > 0.0 ? $dL / $known : 0.0, $known * $all);
+    }
+
+    /**
+     * How the drawing as a whole stands to what the plan expects by now; null where nothing is ticked.
+     *
+     * @param  list<self>  $zones
+     */
+    public static function together(array $zones): ?string
+    {
+        $known = array_sum(array_map(static fn (self $zone): float => $zone->known, $zones));
+        if ($known <= 0.0) {
+            return null;
+        }
+        $steps = array_sum(array_map(static fn (self $zone): float => $zone->known * $zone->dL, $zones)) / $known / ValueScale::stepSize();
+
+        return abs($steps) < self::TOLD
+            ? 'What is laid is as light and dark as the plan expects by now.'
+            : sprintf('What is laid is %s than the plan expects by now, by %.1f steps on average: %s.', $steps < 0.0 ? 'darker' : 'lighter', abs($steps), $steps < 0.0 ? 'a heavy hand' : 'a light hand');
     }
 
     public function share(Course $course): float

@@ -76,7 +76,7 @@ final readonly class ZoneReview
         $said = [match ($this->state) {
             PartState::Bare => 'not begun',
             // The paper that still shows has a hue and no chroma of its own: only the value is to be spoken of.
-            PartState::Begun => sprintf('begun; still %s', Difference::between(Lab::of(50.0 + max(-50.0, min(50.0, $this->difference->dL)), 0.0, 0.0), Lab::of(50.0, 0.0, 0.0))->words),
+            PartState::Begun => $this->difference->dL < PartState::VALUE_TOLD ? 'begun' : sprintf('begun; still %s', Difference::between(Lab::of(50.0 + max(-50.0, min(50.0, $this->difference->dL)), 0.0, 0.0), Lab::of(50.0, 0.0, 0.0))->words),
             PartState::Near => 'leave it: the eye sees no difference',
             PartState::Spoiled => sprintf('colour lies where paper was to stay; %s', $this->difference->words),
             PartState::Off => $this->difference->words,

@@ -44,12 +44,14 @@ describe('the drawing beside the photo', () => {
         state,
         words: said,
         dL: 0,
+        stepsOff: 0,
         dE00: 0,
     });
     const review = (zones: Review['zones']): Review => ({
         photo: 'm1',
         madeAt: '2026-11-01T10:00:00Z',
         straight: '/straight',
+        values: '/values',
         errors: '/errors',
         found: true,
         given: false,
@@ -63,9 +65,11 @@ describe('the drawing beside the photo', () => {
         height: 36,
         range: 'Your darkest is step 3, the photo’s is 1.',
         meanError: 6.25,
+        meanSteps: 0.6,
         meanErrorWords: 'Values are off by 0.6 steps on average.',
         warnings: [],
         zones,
+        course: null,
         corrections: [],
         goneOn: false,
     });

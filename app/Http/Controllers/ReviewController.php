@@ -5,15 +5,20 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Requests\CorrectionsRequest;
+use App\Http\Requests\SampleRequest;
+use App\Http\Resources\ColourResource;
 use App\Http\Resources\PlanResource;
 use App\Http\Resources\ReviewResource;
 use App\Models\Piece;
+use App\Studio\Photos\PhotoStore;
 use App\Studio\Planning\PlanPages;
 use App\Studio\Review\Corrections;
 use App\Studio\Review\DrawingReviews;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
+use Prism\Colour\Words\Difference;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 /** Photos of the drawing, compared with the reference. They are compared by long work of the kind "review". */
@@ -39,6 +44,33 @@ final class ReviewController
         Gate::authorize('view', $piece);
 
         return response()->file($this->reviews->pictureOf($piece, $mark, $view) ?? abort(404), ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=31536000, immutable']);
+    }
+
+    #[OA\Post(path: '/api/pieces/{piece}/reviews/{photo}/samples', operationId: 'sampleInBoth', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string')), new OA\PathParameter(name: 'photo', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['x', 'y', 'radius'], properties: [
+            new OA\Property(property: 'x', type: 'number'),
+            new OA\Property(property: 'y', type: 'number'),
+            new OA\Property(property: 'radius', type: 'number'),
+        ])),
+        responses: [
+            new OA\Response(response: 200, description: 'The same spot in both', content: new OA\JsonContent(required: ['reference', 'drawing', 'words', 'dE00'], properties: [
+                new OA\Property(property: 'reference', ref: '#/components/schemas/Colour'),
+                new OA\Property(property: 'drawing', ref: '#/components/schemas/Colour'),
+                new OA\Property(property: 'words', type: 'string', description: 'how the drawing differs'),
+                new OA\Property(property: 'dE00', type: 'number'),
+            ])),
+            new OA\Response(response: 404, description: 'Not compared, or beyond the crop', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function sample(SampleRequest $request, Piece $piece, string $photo, PhotoStore $photos): JsonResponse
+    {
+        Gate::authorize('view', $piece);
+        $spot = [$request->float('x'), $request->float('y'), $request->float('radius')];
+        $reference = $photos->sample($piece->reference(), ...$spot)->colour;
+        $drawing = $this->reviews->sample($piece, $photo, ...$spot) ?? abort(404, 'The drawing does not reach this spot.');
+        $difference = Difference::between($drawing, $reference);
+
+        return new JsonResponse(['reference' => ColourResource::make($reference), 'drawing' => ColourResource::make($drawing), 'words' => $difference->words, 'dE00' => round($difference->dE00, 1)]);
     }
 
     #[OA\Post(

@@ -25,7 +25,7 @@ final class WorkController
     }
 
     #[OA\Post(path: '/api/works', operationId: 'startWork', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['kind'], properties: [
-        new OA\Property(property: 'kind', type: 'string', enum: ['calibration', 'audit', 'filling', 'search-again', 'look', 'planning', 'reserves', 'demo-piece', 'review']),
+        new OA\Property(property: 'kind', type: 'string', enum: ['calibration', 'audit', 'filling', 'search-again', 'look', 'planning', 'reserves', 'demo-piece', 'review', 'simulated-drawing']),
         new OA\Property(property: 'paper', type: 'string', description: 'for an audit'),
         new OA\Property(property: 'chart', type: 'string', description: 'for a filling'),
         new OA\Property(property: 'sheet', type: 'integer', description: 'for a filling: which sheet of the chart'),

@@ -11,10 +11,11 @@ use Prism\Colour\Lab;
 use Prism\Layering\Stack;
 
 /** @property-read array<string, mixed> $resource */
-#[OA\Schema(schema: 'Review', required: ['photo', 'madeAt', 'straight', 'errors', 'found', 'given', 'corners', 'width', 'height', 'range', 'meanError', 'meanErrorWords', 'warnings', 'zones', 'corrections', 'goneOn'], properties: [
+#[OA\Schema(schema: 'Review', required: ['photo', 'madeAt', 'straight', 'values', 'errors', 'found', 'given', 'corners', 'width', 'height', 'range', 'meanError', 'meanSteps', 'meanErrorWords', 'warnings', 'zones', 'course', 'corrections', 'goneOn'], properties: [
     new OA\Property(property: 'photo', type: 'string', description: 'its mark in the log'),
     new OA\Property(property: 'madeAt', type: 'string', format: 'date-time'),
     new OA\Property(property: 'straight', type: 'string', description: 'address of the drawing as it is seen from above, in even light'),
+    new OA\Property(property: 'values', type: 'string', description: 'address of the same in greys of its values'),
     new OA\Property(property: 'errors', type: 'string', description: 'address of the value error: grey, 128 + 2 (L* of the drawing - L* of the reference)'),
     new OA\Property(property: 'found', type: 'boolean', description: 'false: the corners are to be looked at'),
     new OA\Property(property: 'given', type: 'boolean', description: 'whether the corners were set by hand'),
@@ -23,16 +24,19 @@ use Prism\Layering\Stack;
     new OA\Property(property: 'height', type: 'integer'),
     new OA\Property(property: 'range', type: 'string', description: 'what of the photo’s range of values the drawing has, in words'),
     new OA\Property(property: 'meanError', type: 'number', description: 'of value, L*'),
+    new OA\Property(property: 'meanSteps', type: 'number', description: 'the same in steps of the ladder'),
     new OA\Property(property: 'meanErrorWords', type: 'string', description: 'the same in steps of the ladder, as it is said'),
     new OA\Property(property: 'warnings', type: 'array', items: new OA\Items(type: 'string')),
-    new OA\Property(property: 'zones', type: 'array', description: 'the one that hurts most first', items: new OA\Items(required: ['id', 'name', 'state', 'words', 'dL', 'dE00'], properties: [
+    new OA\Property(property: 'zones', type: 'array', description: 'the one that hurts most first', items: new OA\Items(required: ['id', 'name', 'state', 'words', 'dL', 'stepsOff', 'dE00'], properties: [
         new OA\Property(property: 'id', type: 'string'),
         new OA\Property(property: 'name', type: 'string'),
         new OA\Property(property: 'state', type: 'string', enum: ['bare', 'begun', 'near', 'off', 'spoiled']),
         new OA\Property(property: 'words', type: 'string'),
         new OA\Property(property: 'dL', type: 'number'),
+        new OA\Property(property: 'stepsOff', type: 'number', description: 'the same in steps of the ladder: positive is too light'),
         new OA\Property(property: 'dE00', type: 'number'),
     ])),
+    new OA\Property(property: 'course', type: 'string', nullable: true, description: 'how it stands to what the plan expects by now, in words'),
     new OA\Property(property: 'corrections', type: 'array', description: 'what to lay next where it is off, by the log', items: new OA\Items(ref: '#/components/schemas/NextLayers')),
     new OA\Property(property: 'goneOn', type: 'boolean', description: 'something was marked in Draw since the photo was taken'),
 ])]
@@ -57,7 +61,7 @@ final class ReviewResource extends JsonResource
         unset($review['taken']);
         $colour = static fn (array $lab): ColourResource => ColourResource::make(Lab::of(...$lab));
 
-        return [...$review, 'corrections' => array_map(static fn (array $next): array => [
+        return [...$review, 'course' => $review['course'] ?? null, 'corrections' => array_map(static fn (array $next): array => [
             'target' => $next['target'], 'zone' => $next['zone'], 'name' => $next['name'], 'steps' => StepResource::collection(Stack::parse($next['steps'])->steps),
             'before' => $colour($next['before']), 'after' => $colour($next['after']), 'wanted' => $colour($next['wanted']),
             'sentence' => $next['sentence'], 'isTaken' => in_array($next['target'], $taken, true),

@@ -33,41 +33,49 @@ final class CorrectionSearch
     {
     }
 
+    public function log(Piece $piece): PictureLog
+    {
+        $plan = $this->recipes->plan($piece);
+        $passed = Passed::through($plan, $piece->drawnSteps()->pluck('state', 'step_key')->all());
+        $targets = ZoneTarget::query()->with('zone.targets');
+        $targets->whereIn('id', array_keys($passed));
+        $desks = $expected = [];
+        foreach ($targets->get() as $row) {
+            $way = $passed[$row->id];
+            $desks[$row->id] = PlaceDesk::of($this->engine, $this->catalogue, $piece, $row, $way->present, $way->rest);
+            $expected[$row->id] = $desks[$row->id]->predictor()->predict($way->present)->colour;
+        }
+
+        return new PictureLog($plan, $passed, $desks, $expected);
+    }
+
     /**
      * @param  Closure(float): void  $progress  share of it done
      * @return array{logs: array<string, ZoneLog>, next: list<NextLayers>} by zone what its log says; and layers, those of the zone that hurts most first
      */
-    public function of(Piece $piece, Review $review, Closure $progress): array
+    public function of(Piece $piece, PictureLog $log, Review $review, Closure $progress): array
     {
-        $plan = $this->recipes->plan($piece);
-        $out = Kit::of(array_column($plan->pullList, 'pencil'));
-        $passed = Passed::through($plan, $piece->drawnSteps()->pluck('state', 'step_key')->all());
-        $targets = ZoneTarget::query()->with('zone.targets');
-        $targets->whereIn('id', array_keys($passed));
-        $rows = $targets->get()->keyBy('id');
+        $out = Kit::of(array_column($log->plan->pullList, 'pencil'));
         $zones = array_column($this->picture->of($piece), null, 'id');
         $logs = $next = [];
         foreach ($review->zones as $i => $zone) {
             $parts = [];
             foreach ($zone->parts as $part) {
-                $way = $passed[$part->target] ?? null;
-                $row = $rows->get($part->target);
-                if ($way === null || $row === null) {
-                    continue;
+                $desk = $log->desks[$part->target] ?? null;
+                if ($desk !== null) {
+                    $parts[] = [LoggedPart::of($part, $log->passed[$part->target], $desk->predictor()), $desk];
                 }
-                $desk = PlaceDesk::of($this->engine, $this->catalogue, $piece, $row, $way->present, $way->rest);
-                $parts[] = [LoggedPart::of($part, $way, $desk->predictor()), $desk];
             }
             $logs[$zone->id] = ZoneLog::of(array_column($parts, 0));
-            $turns = 0;
+            $turns = self::MOST_TURNS;
             foreach ($parts as [$logged, $desk]) {
-                if (count($next) >= self::MOST_PLACES || $turns >= self::MOST_TURNS) {
+                if (count($next) >= self::MOST_PLACES || $turns < 1) {
                     break;
                 }
-                $layers = NextLayers::of($logged, $desk->wanted, $desk->predictor(), $desk->search(), $zones[$zone->id]->limits(self::MOST_TURNS - $turns, $desk->wanted), $out);
+                $layers = NextLayers::of($logged, $desk->wanted, $desk->predictor(), $desk->search(), $zones[$zone->id]->limits($turns, $desk->wanted), $out, $turns);
                 if ($layers !== null) {
                     $next[] = $layers;
-                    $turns += count($layers->steps);
+                    $turns -= $layers->turns();
                 }
             }
             $progress(($i + 1) / count($review->zones));
@@ -90,7 +98,7 @@ final class CorrectionSearch
             'target' => $part->target, 'zone' => $passed->zone->zone, 'name' => $passed->zone->name,
             'steps' => (string) $next->steps, 'laid' => (string) Stack::of(...$next->laid), 'present' => (string) $passed->present, 'rest' => (string) $passed->rest,
             'stands' => count($passed->present) - count($passed->own) + count($next->laid),
-            'before' => $lab($part->seen), 'after' => $lab($next->after), 'wanted' => $lab($part->wanted), 'sentence' => $next->sentence(),
+            'before' => $lab($next->logged->seen), 'after' => $lab($next->after), 'wanted' => $lab($next->wanted), 'sentence' => $next->sentence(),
         ];
     }
 }

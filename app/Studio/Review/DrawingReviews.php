@@ -20,6 +20,7 @@ use Closure;
 use Illuminate\Support\Facades\File;
 use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
+use Prism\Colour\ValueScale;
 use Prism\Reference\Image\Field;
 use Prism\Reference\Image\Raster;
 use Prism\Review\Corners;
@@ -33,6 +34,12 @@ use Prism\Review\ZoneReview;
 /** Photos of a drawing, out of its log, compared with the reference; kept beside them until they are compared anew. */
 final class DrawingReviews
 {
+    /** Pictures of a review. */
+    public const VIEWS = ['straight', 'values', 'errors'];
+
+    /** Greys that are told apart. */
+    private const GREYS = 1000;
+
     public function __construct(
         private readonly DrawingPhotos $photos,
         private readonly PhotoStore $references,
@@ -72,11 +79,13 @@ final class DrawingReviews
         $given = $corners === null ? null : Corners::of(array_map(static fn (array $point): array => [$point[0] * $drawing->width, $point[1] * $drawing->height], $corners));
         $found = DrawingFinder::find($drawing, $reference, $paper, $given);
         $progress('Comparing zone by zone', 0.8);
-        $review = Review::of($found, $reference, $map, $zones, $paper);
+        $log = $this->corrections->log($piece);
+        $review = Review::of($found, $reference, $map, $zones, $paper, $log->expected);
         $progress('Looking for what to lay next', 0.85);
-        $next = $this->corrections->of($piece, $review, static fn (float $share) => $progress('Looking for what to lay next', 0.85 + 0.14 * $share));
+        $next = $this->corrections->of($piece, $log, $review, static fn (float $share) => $progress('Looking for what to lay next', 0.85 + 0.14 * $share));
         // The pictures first: what is told of a review never stands without them.
         File::replace($this->path($piece, $mark, 'straight'), self::picture($review->seen));
+        File::replace($this->path($piece, $mark, 'values'), self::values($review->seen));
         File::replace($this->path($piece, $mark, 'errors'), PhotoRenderer::png($reference->width, $reference->height, implode('', array_map(static fn (string $byte): string => str_repeat($byte, 3), str_split($review->map())))));
         File::replace($this->path($piece, $mark, 'told'), json_encode(self::told($review, $next, $found, [$drawing->width, $drawing->height], $corners !== null), JSON_THROW_ON_ERROR));
     }
@@ -100,7 +109,7 @@ final class DrawingReviews
             if (is_file($path)) {
                 $reviews[] = [
                     'photo' => $entry->mark, 'madeAt' => $entry->made_at->toIso8601ZuluString(), 'goneOn' => $goneOn, 'taken' => $taken[$entry->mark] ?? [],
-                    'straight' => "/api/pieces/$piece->id/reviews/$entry->mark/straight?v=".filemtime($path), 'errors' => "/api/pieces/$piece->id/reviews/$entry->mark/errors?v=".filemtime($path),
+                    ...array_combine(self::VIEWS, array_map(static fn (string $view): string => "/api/pieces/$piece->id/reviews/$entry->mark/$view?v=".filemtime($path), self::VIEWS)),
                     ...json_decode((string) file_get_contents($path), true, flags: JSON_THROW_ON_ERROR),
                 ];
             }
@@ -129,6 +138,20 @@ final class DrawingReviews
         return $this->entry($piece, $mark) instanceof DrawingEntry && is_file($path) ? $path : null;
     }
 
+    /** The colour of a spot of the drawing, as large as it is asked for in the whole photo of the piece; null if there is none, or it lies beyond the crop. */
+    public function sample(Piece $piece, string $mark, float $x, float $y, float $radius): ?Lab
+    {
+        $path = $this->pictureOf($piece, $mark, 'straight');
+        $crop = $piece->crop ?? ['x' => 0.0, 'y' => 0.0, 'width' => 1.0, 'height' => 1.0];
+        [$x, $y] = [($x - $crop['x']) / $crop['width'], ($y - $crop['y']) / $crop['height']];
+        if ($path === null || min($x, $y) < 0.0 || max($x, $y) > 1.0) {
+            return null;
+        }
+        $picture = $this->reader->read($path);
+
+        return Raster::of($picture->width, $picture->height, $picture->rgb)->sample($x, $y, $radius / $crop['width'])->colour;
+    }
+
     private function entry(Piece $piece, string $mark): ?DrawingEntry
     {
         return $piece->drawingEntries()->where('mark', $mark)->where('kind', 'photo')->where('undone', false)->first();
@@ -151,6 +174,17 @@ final class DrawingReviews
         return PhotoRenderer::png($seen->width, $seen->height, $rgb);
     }
 
+    /** The drawing in greys of its values. */
+    private static function values(Field $seen): string
+    {
+        $greys = [];
+        for ($step = 0; $step <= self::GREYS; $step++) {
+            $greys[] = str_repeat(chr(Srgb::encode(Srgb::linear(Lab::of(100.0 * $step / self::GREYS, 0.0, 0.0))[1])), 3);
+        }
+
+        return PhotoRenderer::png($seen->width, $seen->height, implode('', array_map(static fn (float $L): string => $greys[(int) round(max(0.0, min(100.0, $L)) / 100.0 * self::GREYS)], $seen->L)));
+    }
+
     /**
      * @param  array{logs: array<string, ZoneLog>, next: list<NextLayers>}  $next
      * @param  array{int, int}  $size  of the photo
@@ -162,11 +196,12 @@ final class DrawingReviews
             'found' => $found->isSure, 'given' => $given,
             'corners' => array_map(static fn (array $point): array => [round($point[0] / $size[0], 5), round($point[1] / $size[1], 5)], $found->cornersInPicture()->points),
             'width' => $review->seen->width, 'height' => $review->seen->height,
-            'range' => $review->rangeWords(), 'meanError' => round($review->meanError(), 2), 'meanErrorWords' => $review->meanErrorWords(), 'warnings' => $found->warnings(),
+            'range' => $review->rangeWords(), 'meanError' => round($review->meanError(), 2), 'meanSteps' => round($review->meanError() / ValueScale::stepSize(), 2), 'meanErrorWords' => $review->meanErrorWords(), 'warnings' => $found->warnings(),
             'zones' => array_map(static fn (ZoneReview $zone): array => [
                 'id' => $zone->id, 'name' => $zone->name, 'state' => $zone->state->value, 'words' => implode('; ', array_filter([$zone->words(), ($next['logs'][$zone->id] ?? null)?->words()])),
-                'dL' => round($zone->difference->dL, 2), 'dE00' => round($zone->dE00, 2),
+                'dL' => round($zone->difference->dL, 2), 'stepsOff' => round($zone->difference->dL / ValueScale::stepSize(), 2), 'dE00' => round($zone->dE00, 2),
             ], $review->zones),
+            'course' => ZoneLog::together(array_values($next['logs'])),
             'corrections' => array_map(CorrectionSearch::told(...), $next['next']),
         ];
     }

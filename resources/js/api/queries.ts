@@ -295,3 +295,12 @@ export function useChangeAccount() {
         },
     });
 }
+
+/** Photos of the drawing that were compared, the latest first. */
+export const useReviews = (piece: string, isWanted = true) =>
+    useQuery({
+        queryKey: keys.reviews(piece),
+        queryFn: isWanted
+            ? () => answered(api.GET('/api/pieces/{piece}/reviews', { params: { path: { piece } } }))
+            : skipToken,
+    });

@@ -916,6 +916,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/pieces/{piece}/reviews/{photo}/samples': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['sampleInBoth'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/pieces/{piece}/reviews/{photo}/corrections': {
         parameters: {
             query?: never;
@@ -2131,6 +2147,8 @@ export interface components {
             madeAt: string;
             /** @description address of the drawing as it is seen from above, in even light */
             straight: string;
+            /** @description address of the same in greys of its values */
+            values: string;
             /** @description address of the value error: grey, 128 + 2 (L* of the drawing - L* of the reference) */
             errors: string;
             /** @description false: the corners are to be looked at */
@@ -2145,6 +2163,8 @@ export interface components {
             range: string;
             /** @description of value, L* */
             meanError: number;
+            /** @description the same in steps of the ladder */
+            meanSteps: number;
             /** @description the same in steps of the ladder, as it is said */
             meanErrorWords: string;
             warnings: string[];
@@ -2156,8 +2176,12 @@ export interface components {
                 state: 'bare' | 'begun' | 'near' | 'off' | 'spoiled';
                 words: string;
                 dL: number;
+                /** @description the same in steps of the ladder: positive is too light */
+                stepsOff: number;
                 dE00: number;
             }[];
+            /** @description how it stands to what the plan expects by now, in words */
+            course: string | null;
             /** @description what to lay next where it is off, by the log */
             corrections: components['schemas']['NextLayers'][];
             /** @description something was marked in Draw since the photo was taken */
@@ -7305,6 +7329,87 @@ export interface operations {
             };
         };
     };
+    sampleInBoth: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+                photo: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    x: number;
+                    y: number;
+                    radius: number;
+                };
+            };
+        };
+        responses: {
+            /** @description The same spot in both */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        reference: components['schemas']['Colour'];
+                        drawing: components['schemas']['Colour'];
+                        /** @description how the drawing differs */
+                        words: string;
+                        dE00: number;
+                    };
+                };
+            };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not compared, or beyond the crop */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     takeCorrections: {
         parameters: {
             query?: never;
@@ -8559,7 +8664,8 @@ export interface operations {
                         | 'planning'
                         | 'reserves'
                         | 'demo-piece'
-                        | 'review';
+                        | 'review'
+                        | 'simulated-drawing';
                     /** @description for an audit */
                     paper?: string;
                     /** @description for a filling */

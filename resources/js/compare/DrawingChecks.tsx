@@ -3,17 +3,22 @@ import { Disclosure, DisclosurePanel, FileTrigger, Button as AriaButton } from '
 import styled from 'styled-components';
 import { messageOf, type Review } from '../api/client';
 import { useDrawingLog } from '../api/kept';
-import { useDeskPiece, useHands } from '../desk/DeskContext';
+import { useReviews } from '../api/queries';
+import { useView } from '../desk/address';
+import { useChosen, useDeskPiece, useHands } from '../desk/DeskContext';
 import { Button, buttonLook, StrongButton } from '../ui/Button';
-import { Choice } from '../ui/Choice';
 import { Problem } from '../ui/States';
 import { space, type } from '../ui/theme';
 import { Toggle } from '../ui/Toggle';
 import { WorkProgress } from '../ui/WorkProgress';
+import { BothTools } from './BothTools';
 import { CornersFrame } from './CornersFrame';
+import { History } from './History';
 import { NextTurns } from './NextTurns';
 import { ReviewedPicture } from './ReviewedPicture';
-import { useReviewing, useReviews, type Corner } from './reviewQueries';
+import { useReviewing, type Corner } from './reviewQueries';
+import { Simulated } from './Simulated';
+import { SpotInBoth } from './SpotInBoth';
 
 const Section = styled.section`
     display: grid;
@@ -57,7 +62,6 @@ const Opener = styled(AriaButton)`
 
 /** Places that are said at once; the rest is folded. */
 const FIRST = 3;
-const WHEN = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 /** Where corners are looked for first, before anything is known. */
 const ABOUT: Corner[] = [
     [0.1, 0.1],
@@ -96,8 +100,9 @@ export function DrawingChecks() {
     const piece = useDeskPiece();
     const reviews = useReviews(piece.id);
     const log = useDrawingLog(piece.id);
-    const { take, again, problem, work, open, cancel } = useReviewing(piece.id);
-    const [chosen, setChosen] = useState<string | null>(null);
+    const { take, again, simulate, problem, work, open, cancel } = useReviewing(piece.id);
+    const { check: chosen, chooseCheck } = useView();
+    const { selected } = useChosen();
     const [hatches, setHatches] = useState(true);
     const review = reviews.data?.find(({ photo }) => photo === chosen) ?? reviews.data?.[0];
     const photo = log.data?.find(({ mark }) => mark === review?.photo)?.photo?.url;
@@ -105,11 +110,12 @@ export function DrawingChecks() {
     const latest = log.data?.find((entry) => entry.photo !== null);
     const refused =
         work?.state === 'failed' && !reviews.data?.some(({ photo: of }) => of === latest?.mark) ? latest : undefined;
+    const ofChosen = review?.zones.find(({ id }) => id === selected?.zone?.id);
     const off = review?.zones.filter(({ state }) => state !== 'near') ?? [];
     const choose = (files: FileList | null) => {
         const file = files?.[0];
         if (!file) return;
-        setChosen(null);
+        chooseCheck(null);
         take(file);
     };
 
@@ -129,18 +135,8 @@ export function DrawingChecks() {
                 <FileTrigger acceptedFileTypes={PICTURES} onSelect={choose}>
                     <Button isDisabled={open}>Choose a photo</Button>
                 </FileTrigger>
-                {reviews.data && reviews.data.length > 1 && review && (
-                    <Choice
-                        label="Checks"
-                        value={review.photo}
-                        options={reviews.data.map(({ photo: id, madeAt }) => ({
-                            id,
-                            name: WHEN.format(new Date(madeAt)),
-                        }))}
-                        onChange={setChosen}
-                    />
-                )}
             </Tools>
+            <Simulated isDisabled={open} onSimulate={simulate} />
             {work && open && <WorkProgress work={work} onCancel={() => cancel.mutate(work.id)} />}
             {problem && <Problem message={messageOf(problem)} />}
             {work?.state === 'failed' && (
@@ -170,13 +166,20 @@ export function DrawingChecks() {
                         </Toggle>
                         {hatches && <span>Rising lines: too light. Falling lines: too dark.</span>}
                     </Row>
+                    <BothTools />
+                    <SpotInBoth photo={review.photo} />
+                    {ofChosen && (
+                        <p aria-live="polite">
+                            <b>{ofChosen.name}</b>: {ofChosen.words}
+                        </p>
+                    )}
                     {review.warnings.map((warning) => (
                         <p key={warning}>
                             <b>!</b> {warning}
                         </p>
                     ))}
                     <p>
-                        {review.range} {review.meanErrorWords}
+                        {review.range} {review.meanErrorWords} {review.course}
                     </p>
                     {off.length === 0 ? (
                         <p>Leave it: nothing is off by more than the eye sees.</p>
@@ -187,6 +190,9 @@ export function DrawingChecks() {
                         </>
                     )}
                     <NextTurns review={review} />
+                    {reviews.data && reviews.data.length > 1 && (
+                        <History reviews={reviews.data} chosen={review.photo} onChoose={chooseCheck} />
+                    )}
                     <Disclosure key={review.photo}>
                         <Opener slot="trigger">All zones ▾</Opener>
                         <DisclosurePanel>

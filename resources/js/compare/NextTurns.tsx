@@ -5,7 +5,7 @@ import { useCorrect } from '../api/kept';
 import { useDeskPiece, useHands } from '../desk/DeskContext';
 import { Button, StrongButton } from '../ui/Button';
 import { notify } from '../ui/Notices';
-import { RecipeBuild } from '../ui/RecipeBuild';
+import { StepsOnTop } from '../ui/RecipeBuild';
 import { Swatch } from '../ui/Swatch';
 import { space, type } from '../ui/theme';
 import { counted } from '../ui/words';
@@ -101,13 +101,7 @@ export function NextTurns({ review }: { review: Review }) {
                                     {next.name}
                                 </button>
                             </h4>
-                            <RecipeBuild
-                                recipe={{
-                                    steps: next.steps,
-                                    rounds: next.steps.map((_, from) => ({ times: 1, from, steps: 1 })),
-                                    underlayer: null,
-                                }}
-                            />
+                            <StepsOnTop steps={next.steps} />
                             <p>{next.sentence}</p>
                         </div>
                         <div>

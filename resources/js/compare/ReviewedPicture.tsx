@@ -1,6 +1,8 @@
 import { useEffect, useRef } from 'react';
 import styled from 'styled-components';
 import type { Review } from '../api/client';
+import { useSquint, useView } from '../desk/address';
+import { useChosen, useDeskPiece } from '../desk/DeskContext';
 import { useHatching } from './reviewQueries';
 
 const Frame = styled.div`
@@ -10,6 +12,17 @@ const Frame = styled.div`
     padding: 12px;
     & > div {
         position: relative;
+        overflow: hidden;
+        container-type: inline-size;
+    }
+    & i {
+        position: absolute;
+        width: 14px;
+        height: 14px;
+        margin: -7px;
+        border: 2px solid #fff;
+        border-radius: 50%;
+        outline: 2px solid #000;
     }
     & img,
     & canvas {
@@ -26,6 +39,10 @@ const Frame = styled.div`
 /** The drawing, set straight and in even light; over it, if wanted, hatching where its values are off. */
 export function ReviewedPicture({ review, hatches }: { review: Review; hatches: boolean }) {
     const hatching = useHatching(review);
+    const { mirror, turn } = useView();
+    const [squint] = useSquint();
+    const { spot } = useChosen();
+    const crop = useDeskPiece().format.crop ?? { x: 0, y: 0, width: 1, height: 1 };
     const canvas = useRef<HTMLCanvasElement>(null);
     useEffect(() => {
         const context = canvas.current?.getContext('2d');
@@ -37,14 +54,27 @@ export function ReviewedPicture({ review, hatches }: { review: Review; hatches: 
 
     return (
         <Frame>
-            <div>
+            <div
+                style={{
+                    transform: mirror || turn ? `scale(${mirror !== turn ? -1 : 1}, ${turn ? -1 : 1})` : undefined,
+                }}
+            >
                 <img
                     src={review.straight}
                     width={review.width}
                     height={review.height}
                     alt="Your drawing, seen from straight above and in even light"
+                    style={squint > 0 ? { filter: `blur(calc(${squint / 1000} * 100cqw))` } : undefined}
                 />
                 {hatches && <canvas ref={canvas} width={review.width} height={review.height} aria-hidden />}
+                {spot && (
+                    <i
+                        style={{
+                            left: `${(100 * (spot.x - crop.x)) / crop.width}%`,
+                            top: `${(100 * (spot.y - crop.y)) / crop.height}%`,
+                        }}
+                    />
+                )}
             </div>
         </Frame>
     );

@@ -1,24 +1,24 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { skipToken, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answered, api, type Review } from '../api/client';
+import { answered, api, type Review, type WorkWish } from '../api/client';
 import { usePhotograph } from '../api/kept';
+import type { Spot } from '../api/queries';
 import { keys } from '../api/keys';
 import { useWork } from '../api/works';
 import { smaller } from '../draw/smaller';
 import { hatched } from './hatch';
 
-export const useReviews = (piece: string) =>
-    useQuery({
-        queryKey: keys.reviews(piece),
-        queryFn: () => answered(api.GET('/api/pieces/{piece}/reviews', { params: { path: { piece } } })),
-    });
-
 export type Corner = [number, number];
+export type Hand = NonNullable<WorkWish['hand']>;
 
 /** A photo of the drawing goes into the log, and is compared from there: as it is found, or by corners that are set. */
 export function useReviewing(piece: string) {
     const client = useQueryClient();
-    const review = useWork('review', () => void client.invalidateQueries({ queryKey: keys.reviews(piece) }), piece);
+    const done = () => void client.invalidateQueries({ queryKey: keys.drawing(piece) });
+    const review = useWork('review', done, piece);
+    const simulated = useWork('simulated-drawing', done, piece);
+    const latest =
+        simulated.open || (simulated.work && (review.work?.id ?? '') < simulated.work.id) ? simulated : review;
     const photograph = usePhotograph(piece);
     const [problem, setProblem] = useState<Error | null>(null);
     const sending = useMutation({ mutationFn: smaller });
@@ -38,10 +38,12 @@ export function useReviewing(piece: string) {
     return {
         take,
         again: (photo: string, corners: Corner[]) => review.start.mutate({ piece, photo, corners }),
-        problem: problem ?? review.start.error,
-        work: review.work,
-        open: review.open || sending.isPending,
-        cancel: review.cancel,
+        /** What is ticked in Draw, drawn and photographed by the simulated studio. */
+        simulate: (hand: Hand) => simulated.start.mutate({ piece, hand }),
+        problem: problem ?? review.start.error ?? simulated.start.error,
+        work: latest.work,
+        open: review.open || simulated.open || sending.isPending,
+        cancel: latest.cancel,
     };
 }
 
@@ -65,3 +67,22 @@ export const useHatching = ({ errors, width, height }: Review) =>
             return hatched(context.getImageData(0, 0, width, height).data, width, height);
         },
     }).data;
+
+/** The same spot of the photo and of the drawing. */
+export const useSpotInBoth = (piece: string, photo: string | null, spot: Spot | null) =>
+    useQuery({
+        queryKey: [...keys.reviews(piece), photo, spot],
+        queryFn:
+            photo === null || spot === null
+                ? skipToken
+                : ({ signal }) =>
+                      answered(
+                          api.POST('/api/pieces/{piece}/reviews/{photo}/samples', {
+                              params: { path: { piece, photo } },
+                              body: spot,
+                              signal,
+                          }),
+                      ),
+        placeholderData: (before) => before,
+        retry: false,
+    });

@@ -134,6 +134,7 @@ function DeskKeys({ zoom }: { zoom: Zoom }) {
     }, [wholeRef, address]);
     const resize = useResize();
     const navigate = useNavigate();
+    const { pathname } = useLocation();
     const go = (stage: number) => {
         const path = STAGES[stage]?.path;
         if (path) void navigate({ pathname: `/pieces/${id}/${path}`, search: address });
@@ -152,6 +153,7 @@ function DeskKeys({ zoom }: { zoom: Zoom }) {
         borders: () => view.toggle('borders', !view.borders),
         click: () => view.pickSpots(view.pick !== 'spots'),
         alone: () => view.toggle('isolate', !view.isolate),
+        yours: () => pathname.endsWith('/compare') && view.toggle('own', !view.own),
         nearer: () => zoom.by(1.5),
         farther: () => zoom.by(1 / 1.5),
         whole: () => zoom.fit(),

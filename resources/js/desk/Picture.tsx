@@ -9,6 +9,7 @@ import { CropFrame } from './CropFrame';
 import { useChosen, useDeskPiece, useOverlay, useTool } from './DeskContext';
 import { drawingUrl } from './drawing';
 import { Grid } from './Grid';
+import { OwnDrawing } from './OwnDrawing';
 import { PictureFilters } from './PictureFilters';
 import { useParts } from './parts';
 import { PictureLines } from './PictureLines';
@@ -119,30 +120,35 @@ function turnedWithin(degrees: number, ratio: number): string {
 }
 
 interface PhotoProps {
-    photo: Piece['photo'];
+    piece: Piece;
+    view: ReturnType<typeof useView>;
     source: string | undefined;
     filters: string;
     onShown: (source: string | null) => void;
 }
 
-/** The photo itself, in the view chosen, as blurred as one squints. */
-function Photo({ photo, source, filters, onShown }: PhotoProps) {
+/** The photo itself, or the drawing in its place, in the view chosen, as blurred as one squints. */
+function Photo({ piece, view, source, filters, onShown }: PhotoProps) {
+    const { photo } = piece;
     const [squint] = useSquint();
     const zoomed = useZoomed(({ scale }) => (squint > 0 ? scale : 1));
     const seen = [squint > 0 ? `blur(calc(${(squint * zoomed) / 1000} * 100cqw))` : '', filters];
-    const filter = seen.filter(Boolean).join(' ');
+    const filter = seen.filter(Boolean).join(' ') || undefined;
 
     return (
-        <img
-            src={source}
-            width={photo.width}
-            height={photo.height}
-            alt=""
-            draggable={false}
-            style={filter === '' ? undefined : { filter }}
-            onLoad={() => onShown(source ?? null)}
-            data-testid="photo"
-        />
+        <>
+            <img
+                src={source}
+                width={photo.width}
+                height={photo.height}
+                alt=""
+                draggable={false}
+                style={filter ? { filter } : undefined}
+                onLoad={() => onShown(source ?? null)}
+                data-testid="photo"
+            />
+            <OwnDrawing piece={piece} view={view} filter={filter} />
+        </>
     );
 }
 
@@ -212,7 +218,7 @@ export function Picture() {
             <PictureFilters scale={scale} onlyStep={view.only} lamp={lamp?.matrix ?? null} />
             {stepped && view.only !== null && <Hatched />}
             <Sheet>
-                <Photo photo={photo} source={source} filters={filters} onShown={setShown} />
+                <Photo piece={piece} view={view} source={source} filters={filters} onShown={setShown} />
                 {veil && <Veil {...veil} />}
                 {view.reserves && reserves && (
                     <Reserved

@@ -91,6 +91,12 @@ const SHOWN = {
     grid: flag(false),
     reserves: flag(false),
     isolate: flag(false),
+    /** In Compare: a photo of the drawing, by its mark; null: the latest that was compared. */
+    check: parseAsString,
+    /** The drawing lies in the photo's place; or over the right of it, from so many hundredths on; or both take turns. */
+    own: flag(false),
+    wipe: number(0, 100),
+    flicker: flag(false),
     /** A click samples a spot, whatever zone it is in. */
     pick: parseAsStringLiteral(['zones', 'spots']).withDefault('zones'),
 };
@@ -155,9 +161,13 @@ export function useView() {
         showStage: useCallback((stage: number | null) => void set({ view: 'drawing', stage }, whenStill), [set]),
         showPlaces: useCallback((places: number | null) => void set({ places }), [set]),
         /** On, or off; the name is that of the address. */
+        chooseCheck: useCallback((check: string | null) => void set({ check }), [set]),
+        setWipe: useCallback((wipe: number | null) => void set({ wipe, own: false, flicker: false }, whenStill), [set]),
         toggle: useCallback(
-            (name: 'mirror' | 'turn' | 'lamp' | 'borders' | 'grid' | 'reserves' | 'isolate', on: boolean) =>
-                void set({ [name]: on }),
+            (
+                name: 'mirror' | 'turn' | 'lamp' | 'borders' | 'grid' | 'reserves' | 'isolate' | 'own' | 'flicker',
+                on: boolean,
+            ) => void set({ [name]: on }),
             [set],
         ),
         pickSpots: useCallback((on: boolean) => void set({ pick: on ? 'spots' : 'zones' }), [set]),

@@ -3,7 +3,7 @@ import type { Replan } from '../api/client';
 import { useReplans } from '../api/kept';
 import type { Decision } from '../api/marking';
 import { Button, StrongButton } from '../ui/Button';
-import { RecipeBuild } from '../ui/RecipeBuild';
+import { StepsOnTop } from '../ui/RecipeBuild';
 import { SwatchPair } from '../ui/Swatch';
 import { space, type } from '../ui/theme';
 import { Asked } from './Asked';
@@ -36,8 +36,6 @@ const Row = styled.div`
 `;
 
 function Ending({ title, ending, wanted }: { title: string; ending: Replan['old']; wanted: Replan['wanted'] }) {
-    const rounds = ending.steps.map((_, from) => ({ times: 1, from, steps: 1 }));
-
     return (
         <div>
             <h3>{title}</h3>
@@ -53,11 +51,7 @@ function Ending({ title, ending, wanted }: { title: string; ending: Replan['old'
             <p>
                 {ending.words} <small>dE00 {ending.dE00.toFixed(1)}</small>
             </p>
-            {ending.steps.length === 0 ? (
-                <p>Nothing more here.</p>
-            ) : (
-                <RecipeBuild recipe={{ steps: ending.steps, rounds, underlayer: null }} />
-            )}
+            {ending.steps.length === 0 ? <p>Nothing more here.</p> : <StepsOnTop steps={ending.steps} />}
         </div>
     );
 }

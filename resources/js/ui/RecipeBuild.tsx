@@ -4,6 +4,7 @@ import { Button } from './Button';
 import { OPERATIONS } from './notation';
 import { pressureText } from './Pressure';
 import { space, type } from './theme';
+import { counted } from './words';
 
 const Groups = styled.ol`
     display: flex;
@@ -126,5 +127,26 @@ export function RecipeBuild({ recipe, onAvoid }: Props) {
                 </Group>
             ))}
         </Groups>
+    );
+}
+
+/** Steps over what lies there already, each once: dabs with the eraser in one go, then layers. */
+export function StepsOnTop({ steps }: { steps: Step[] }) {
+    const laid = steps.filter(({ kind }) => kind !== 'lift');
+    const dabs = steps.length - laid.length;
+
+    return (
+        <>
+            {dabs > 0 && <p>Eraser, {counted(dabs, 'dab')} first.</p>}
+            {laid.length > 0 && (
+                <RecipeBuild
+                    recipe={{
+                        steps: laid,
+                        rounds: laid.map((_, from) => ({ times: 1, from, steps: 1 })),
+                        underlayer: null,
+                    }}
+                />
+            )}
+        </>
     );
 }

@@ -25,6 +25,7 @@ export const KEYS = {
     nearer: { keys: ['+', '='], does: 'Nearer' },
     farther: { keys: ['-'], does: 'Farther' },
     whole: { keys: ['0'], does: 'The whole picture' },
+    yours: { keys: ['y'], does: 'Your drawing in the photo’s place, and back, in Compare' },
     done: { keys: ['d'], does: 'Done, in Draw' },
     skip: { keys: ['s'], does: 'Skip, in Draw' },
     undo: { keys: ['u', 'mod+z'], does: 'Undo, in the editor and in Draw' },

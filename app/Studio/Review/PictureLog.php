@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio\Review;
+
+use App\Studio\Planning\PlaceDesk;
+use Prism\Colour\Lab;
+use Prism\Planning\Order\Passed;
+use Prism\Planning\Order\Plan;
+
+/** What the log of a piece says lies where, and what that should look like. */
+final readonly class PictureLog
+{
+    /**
+     * @param  array<string, Passed>  $passed  by colour
+     * @param  array<string, PlaceDesk>  $desks
+     * @param  array<string, Lab>  $expected
+     */
+    public function __construct(public Plan $plan, public array $passed, public array $desks, public array $expected)
+    {
+    }
+}
