@@ -62,6 +62,12 @@ final readonly class ZoneLog
             : sprintf('What is laid is %s than the plan expects by now, by %.1f steps on average: %s.', $steps < 0.0 ? 'darker' : 'lighter', abs($steps), $steps < 0.0 ? 'a heavy hand' : 'a light hand');
     }
 
+    /** Whether the plan has not come to it yet, and nothing lies there. */
+    public function isToCome(): bool
+    {
+        return $this->share(Course::Open) > self::LARGELY;
+    }
+
     public function share(Course $course): float
     {
         return $this->shares[$course->value] ?? 0.0;
@@ -71,7 +77,7 @@ final readonly class ZoneLog
     public function words(): ?string
     {
         return match (true) {
-            $this->shares === [] || $this->share(Course::Open) > self::LARGELY => null,
+            $this->shares === [] || $this->isToCome() => null,
             $this->share(Course::Unticked) > self::PARTLY => 'more lies there than is ticked in Draw',
             $this->share(Course::Missing) > self::PARTLY => 'ticked in Draw, and hardly anything lies there',
             $this->share(Course::Heavier) > self::PARTLY => 'laid more heavily than the plan expects by now',

@@ -2,13 +2,16 @@
 
 declare(strict_types=1);
 
+use App\Models\DrawnStep;
 use App\Models\Piece;
+use App\Models\Recipe;
 use App\Studio\Drawing\DrawingPhotos;
 use App\Studio\LongWork\LookWork;
 use App\Studio\LongWork\ReviewWork;
 use App\Studio\LongWork\WorkRefused;
 use App\Studio\Photos\References;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Str;
 use Prism\Colour\Lab;
 use Prism\Colour\ValueScale;
 use Prism\Reference\Image\Raster;
@@ -99,3 +102,77 @@ it('wants a piece, a photo and four corners', function (array $wish, string $fie
     'three corners' => [['corners' => [[0, 0], [1, 0], [1, 1]]], 'corners'],
     'words for numbers' => [['corners' => [['a', 0], [1, 0], [1, 1], [0, 1]]], 'corners.0.0'],
 ]);
+
+it('lays what a photo of the drawing asks for: taken over at one press, drawn on by the simulated hand, and taken back', function (): void {
+    ($this->read)();
+    $url = "/api/pieces/{$this->piece->id}";
+    $this->postJson('/api/works', ['kind' => 'planning', 'piece' => $this->piece->id])->assertAccepted();
+    $mark = fn (array $keys): string => tap((string) Str::ulid(), fn (string $mark) => $this->postJson("$url/drawing", ['mark' => $mark, 'keys' => $keys, 'state' => 'done'])->assertOk());
+    $simulate = function (string $hand) use ($url): array {
+        $work = $this->postJson('/api/works', ['kind' => 'simulated-drawing', 'piece' => $this->piece->id, 'hand' => $hand])->assertAccepted()->json('id');
+        $this->getJson("/api/works/$work")->assertJsonPath('state', 'done')->assertJsonPath('problem', '');
+
+        return $this->getJson("$url/reviews")->assertOk()->json(0);
+    };
+    $this->postJson('/api/works', ['kind' => 'simulated-drawing', 'piece' => $this->piece->id, 'hand' => 'shaky'])->assertUnprocessable();
+    $turns = $this->getJson("$url/plan")->assertOk()->json('turns');
+    $keys = static fn (array $turns): array => array_merge(...array_map(static fn (array $turn): array => array_merge(...array_column($turn['places'], 'keys')), $turns));
+    $mark($keys($turns));
+
+    $review = $simulate('heavy');
+    expect($review['course'])->toContain('a heavy hand')->and($review['corrections'])->not->toBe([])->and($review['goneOn'])->toBeFalse()
+        ->and(array_column($review['zones'], 'words'))->toContain(...array_filter(array_column($review['zones'], 'words'), static fn (string $words): bool => str_contains($words, 'laid more heavily')));
+    expect($this->getJson("$url/drawing")->json('0.note'))->toBe('Simulated: a heavy hand');
+    foreach ($review['corrections'] as $next) {
+        // Lifting is one turn, however many dabs.
+        $kinds = array_column($next['steps'], 'kind');
+        expect(count(array_filter($kinds, static fn (string $kind): bool => $kind !== 'lift')) + (in_array('lift', $kinds, true) ? 1 : 0))->toBeBetween(1, 3);
+    }
+    $perZone = array_count_values(array_merge(...array_map(static fn (array $next): array => array_fill(0, count(array_filter($next['steps'], static fn (array $step): bool => $step['kind'] !== 'lift')), $next['zone']), $review['corrections'])));
+    expect(max($perZone))->toBeLessThanOrEqual(3);
+
+    // The same spot in both.
+    $both = $this->postJson("$url/reviews/{$review['photo']}/samples", ['x' => 0.5, 'y' => 0.5, 'radius' => 0.02])->assertOk()->json();
+    expect($both['dE00'])->toBeGreaterThan(0.0)->and($both['words'])->toBeString();
+
+    $targets = array_column($review['corrections'], 'target');
+    $recipes = fn (): array => Recipe::query()->whereIn('target_id', $targets)->pluck('stack', 'target_id')->all();
+    $states = fn (): array => DrawnStep::query()->pluck('state', 'step_key')->sortKeys()->all();
+    [$before, $drawn] = [$recipes(), $states()];
+    $press = ['mark' => (string) Str::ulid(), 'targets' => $targets];
+    $plan = $this->postJson("$url/reviews/{$review['photo']}/corrections", $press)->assertOk()->assertJsonPath('lastMarked', $press['mark'])->json();
+    $this->postJson("$url/reviews/{$review['photo']}/corrections", $press)->assertOk();
+    foreach ($review['corrections'] as $next) {
+        $open = array_values(array_filter($plan['steps'], static fn (array $step): bool => $step['zone']['target'] === $next['target'] && $step['state'] === 'open' && $step['step'] !== null && $step['role'] !== 'line'));
+        expect(array_map(static fn (array $step): string => $step['step']['notation'], $open))->toBe(array_column($next['steps'], 'notation'));
+    }
+    $again = $this->getJson("$url/reviews")->json(0);
+    expect(array_column($again['corrections'], 'isTaken'))->each->toBeTrue()->and($again['goneOn'])->toBeFalse();
+    // Taken, it is no more what it was searched for.
+    $this->postJson("$url/reviews/{$review['photo']}/corrections", ['mark' => (string) Str::ulid(), 'targets' => [$targets[0]]])->assertConflict();
+    $taken = $recipes();
+    $this->deleteJson("$url/drawing/last?mark={$press['mark']}")->assertOk();
+    expect($recipes())->toBe($before)->and($states())->toBe($drawn);
+
+    // Drawn on, by a true hand now: what was taken comes nearer.
+    $this->postJson("$url/reviews/{$review['photo']}/corrections", ['mark' => (string) Str::ulid(), 'targets' => $targets])->assertOk();
+    expect($recipes())->toBe($taken);
+    $open = array_values(array_filter($this->getJson("$url/plan")->json('steps'), static fn (array $step): bool => in_array($step['zone']['target'], $targets, true) && $step['state'] === 'open'));
+    $mark(array_column($open, 'key'));
+    $zones = array_unique(array_column($review['corrections'], 'zone'));
+    $mean = static fn (array $review): float => array_sum(array_map(static fn (array $zone): float => in_array($zone['id'], $zones, true) ? abs($zone['dE00']) : 0.0, $review['zones'])) / count($zones);
+    $second = $simulate('true');
+    expect($mean($second))->toBeLessThan(0.85 * $mean($review));
+    $this->postJson("$url/reviews/{$review['photo']}/corrections", ['mark' => (string) Str::ulid(), 'targets' => ['nobody']])->assertConflict();
+    expect(array_column($this->getJson("$url/reviews")->json(), 'goneOn'))->toBe([false, true]);
+
+    $this->actingAs(artist());
+    $this->postJson("$url/reviews/{$review['photo']}/corrections", ['mark' => (string) Str::ulid(), 'targets' => $targets])->assertNotFound();
+    $this->postJson("$url/reviews/{$review['photo']}/samples", ['x' => 0.5, 'y' => 0.5, 'radius' => 0.02])->assertNotFound();
+});
+
+it('has nothing drawn by the simulated hand before anything is ticked', function (): void {
+    ($this->read)();
+    $work = $this->postJson('/api/works', ['kind' => 'simulated-drawing', 'piece' => $this->piece->id, 'hand' => 'true'])->assertAccepted()->json('id');
+    $this->getJson("/api/works/$work")->assertJsonPath('state', 'failed')->assertJsonPath('problem', 'Nothing is ticked in Draw yet; the simulated hand draws what is.');
+});

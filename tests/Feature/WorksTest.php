@@ -22,6 +22,7 @@ use App\Studio\LongWork\PlanningWork;
 use App\Studio\LongWork\ReadingWork;
 use App\Studio\LongWork\ReservesWork;
 use App\Studio\LongWork\ReviewWork;
+use App\Studio\LongWork\SimulatedDrawingWork;
 use App\Studio\LongWork\SearchAgainWork;
 use App\Studio\LongWork\WorkCancelled;
 use App\Studio\LongWork\WorkKind;
@@ -59,7 +60,7 @@ beforeEach(function (): void {
 
 it('has a worker for every kind', function (): void {
     expect(array_map(static fn (WorkKind $kind): string => $kind->worker(), WorkKind::cases()))
-        ->toBe([CalibrationWork::class, AuditWork::class, FillingWork::class, SearchAgainWork::class, LookWork::class, PlanningWork::class, BalanceWork::class, ReservesWork::class, DemoPieceWork::class, PhotoWork::class, ReadingWork::class, ReviewWork::class]);
+        ->toBe([CalibrationWork::class, AuditWork::class, FillingWork::class, SearchAgainWork::class, LookWork::class, PlanningWork::class, BalanceWork::class, ReservesWork::class, DemoPieceWork::class, PhotoWork::class, ReadingWork::class, ReviewWork::class, SimulatedDrawingWork::class]);
 });
 
 it('goes on while it says the same again, and stops once it is cancelled', function (): void {

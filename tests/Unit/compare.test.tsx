@@ -42,6 +42,7 @@ describe('the drawing beside the photo', () => {
         id,
         name: `Zone ${id}`,
         state,
+        isToCome: false,
         words: said,
         dL: 0,
         stepsOff: 0,

@@ -27,10 +27,11 @@ use Prism\Layering\Stack;
     new OA\Property(property: 'meanSteps', type: 'number', description: 'the same in steps of the ladder'),
     new OA\Property(property: 'meanErrorWords', type: 'string', description: 'the same in steps of the ladder, as it is said'),
     new OA\Property(property: 'warnings', type: 'array', items: new OA\Items(type: 'string')),
-    new OA\Property(property: 'zones', type: 'array', description: 'the one that hurts most first', items: new OA\Items(required: ['id', 'name', 'state', 'words', 'dL', 'stepsOff', 'dE00'], properties: [
+    new OA\Property(property: 'zones', type: 'array', description: 'the one that hurts most first', items: new OA\Items(required: ['id', 'name', 'state', 'isToCome', 'words', 'dL', 'stepsOff', 'dE00'], properties: [
         new OA\Property(property: 'id', type: 'string'),
         new OA\Property(property: 'name', type: 'string'),
         new OA\Property(property: 'state', type: 'string', enum: ['bare', 'begun', 'near', 'off', 'spoiled']),
+        new OA\Property(property: 'isToCome', type: 'boolean', description: 'the plan has not come to it yet, and nothing lies there'),
         new OA\Property(property: 'words', type: 'string'),
         new OA\Property(property: 'dL', type: 'number'),
         new OA\Property(property: 'stepsOff', type: 'number', description: 'the same in steps of the ladder: positive is too light'),

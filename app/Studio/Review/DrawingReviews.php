@@ -198,7 +198,7 @@ final class DrawingReviews
             'width' => $review->seen->width, 'height' => $review->seen->height,
             'range' => $review->rangeWords(), 'meanError' => round($review->meanError(), 2), 'meanSteps' => round($review->meanError() / ValueScale::stepSize(), 2), 'meanErrorWords' => $review->meanErrorWords(), 'warnings' => $found->warnings(),
             'zones' => array_map(static fn (ZoneReview $zone): array => [
-                'id' => $zone->id, 'name' => $zone->name, 'state' => $zone->state->value, 'words' => implode('; ', array_filter([$zone->words(), ($next['logs'][$zone->id] ?? null)?->words()])),
+                'id' => $zone->id, 'name' => $zone->name, 'state' => $zone->state->value, 'isToCome' => ($next['logs'][$zone->id] ?? null)?->isToCome() ?? false, 'words' => implode('; ', array_filter([$zone->words(), ($next['logs'][$zone->id] ?? null)?->words()])),
                 'dL' => round($zone->difference->dL, 2), 'stepsOff' => round($zone->difference->dL / ValueScale::stepSize(), 2), 'dE00' => round($zone->dE00, 2),
             ], $review->zones),
             'course' => ZoneLog::together(array_values($next['logs'])),

@@ -2174,6 +2174,8 @@ export interface components {
                 name: string;
                 /** @enum {string} */
                 state: 'bare' | 'begun' | 'near' | 'off' | 'spoiled';
+                /** @description the plan has not come to it yet, and nothing lies there */
+                isToCome: boolean;
                 words: string;
                 dL: number;
                 /** @description the same in steps of the ladder: positive is too light */

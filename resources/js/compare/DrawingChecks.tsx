@@ -11,6 +11,7 @@ import { Problem } from '../ui/States';
 import { space, type } from '../ui/theme';
 import { Toggle } from '../ui/Toggle';
 import { WorkProgress } from '../ui/WorkProgress';
+import { counted } from '../ui/words';
 import { BothTools } from './BothTools';
 import { CornersFrame } from './CornersFrame';
 import { History } from './History';
@@ -111,7 +112,8 @@ export function DrawingChecks() {
     const refused =
         work?.state === 'failed' && !reviews.data?.some(({ photo: of }) => of === latest?.mark) ? latest : undefined;
     const ofChosen = review?.zones.find(({ id }) => id === selected?.zone?.id);
-    const off = review?.zones.filter(({ state }) => state !== 'near') ?? [];
+    const off = review?.zones.filter(({ state, isToCome }) => state !== 'near' && !isToCome) ?? [];
+    const toCome = review?.zones.filter(({ isToCome }) => isToCome).length ?? 0;
     const choose = (files: FileList | null) => {
         const file = files?.[0];
         if (!file) return;
@@ -189,6 +191,7 @@ export function DrawingChecks() {
                             <ZoneWords zones={off.slice(0, FIRST)} />
                         </>
                     )}
+                    {toCome > 0 && <p>Still to come by the plan: {counted(toCome, 'zone')}.</p>}
                     <NextTurns review={review} />
                     {reviews.data && reviews.data.length > 1 && (
                         <History reviews={reviews.data} chosen={review.photo} onChoose={chooseCheck} />

@@ -18,7 +18,9 @@ const Row = styled.div`
 /** What a click in the picture asks: the same spot of the photo and of the drawing. */
 export function SpotInBoth({ photo }: { photo: string }) {
     const piece = useDeskPiece();
-    const { selected, spot } = useChosen();
+    const { selected, spot: chosen } = useChosen();
+    // A zone is told by all of it, not by one spot.
+    const spot = selected?.zone ? null : chosen;
     const { data, isError } = useSpotInBoth(piece.id, photo, spot);
 
     return (
@@ -35,15 +37,14 @@ export function SpotInBoth({ photo }: { photo: string }) {
                         captioned
                     />
                     <p>
-                        {selected?.target ? `${selected.target.name}, at its spot` : 'This spot'}: <b>{data.words}</b>{' '}
-                        <small>dE00 {data.dE00.toFixed(1)}</small>
+                        This spot: <b>{data.words}</b> <small>dE00 {data.dE00.toFixed(1)}</small>
                     </p>
                 </>
             ) : (
                 <small>
                     {isError
                         ? 'The drawing does not reach this spot.'
-                        : 'Click the photo, or step through the zones with N and P, to see the same spot in both.'}
+                        : 'Sample a spot of the photo to see the same in both; N and P go through the zones.'}
                 </small>
             )}
         </Row>

@@ -1,6 +1,6 @@
-/** Errors of value from here on are shown, and from here on are strong; L*. */
-const SHOWN = 4;
-const STRONG = 10;
+/** Errors of value from here on are shown, about half a step of the ladder, and from here on are strong; L*. */
+const SHOWN = 5.5;
+const STRONG = 11;
 /** How far the lines of hatching lie apart, and how wide each is with its light edge, pixels. */
 const APART = 10;
 const CLOSE = 5;

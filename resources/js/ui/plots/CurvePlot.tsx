@@ -65,18 +65,21 @@ export function CurvePlot({ curves, x: xName, y: yName, label, marked }: Props) 
                     </text>
                 </g>
             ))}
-            {x.ticks(8).map((tick) => (
-                <text
-                    key={tick}
-                    x={x(tick)}
-                    y={HEIGHT - MARGIN.bottom + 17}
-                    fontSize={13}
-                    textAnchor="middle"
-                    fill={theme.quiet}
-                >
-                    {tick}
-                </text>
-            ))}
+            {x
+                .ticks(8)
+                .filter(Number.isInteger)
+                .map((tick) => (
+                    <text
+                        key={tick}
+                        x={x(tick)}
+                        y={HEIGHT - MARGIN.bottom + 17}
+                        fontSize={13}
+                        textAnchor="middle"
+                        fill={theme.quiet}
+                    >
+                        {tick}
+                    </text>
+                ))}
             <text x={(MARGIN.left + WIDTH) / 2} y={HEIGHT - 4} fontSize={13} textAnchor="middle" fill={theme.ink}>
                 {xName}
             </text>

@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+use Prism\Colour\Lab;
+use Prism\Layering\Predictor;
+use Prism\Layering\Stack;
+use Prism\Matching\Limits;
+use Prism\Matching\Search;
+use Prism\Matching\Search\PairLibrary;
+use Prism\Matching\Target;
+use Prism\Planning\Order\Passed;
+use Prism\Planning\Order\PlannedZone;
+use Prism\Planning\Order\Planner;
+use Prism\Reference\Zones\TargetRole;
+use Prism\Review\Course;
+use Prism\Review\LoggedPart;
+use Prism\Review\NextLayers;
+use Prism\Review\PartReview;
+use Prism\Review\ZoneLog;
+use Standin\ErringHand;
+
+use function Tests\Core\model;
+use function Tests\Core\pencils;
+use function Tests\Core\seen;
+
+const LAID = 'QW:7432@35x2 > QW:2794@45x2 > QW:6858@40';
+
+/** One colour of which the first steps are ticked, and what is seen there. */
+function logged(int $ticked, Lab $seen, ?Lab $among = null): LoggedPart
+{
+    $predictor = new Predictor(model());
+    $plan = (new Planner($predictor, pencils()))->plan([new PlannedZone('t', 'z', 'float', seen(LAID), Stack::parse(LAID), own: true)]);
+    $keys = array_map(static fn ($step): string => $step->key, array_slice($plan->steps, 0, $ticked));
+    $passed = Passed::through($plan, array_fill_keys($keys, 'done'))['t'];
+    $expected = $ticked === 0 ? model()->bare()->lab() : $predictor->predict($passed->present)->colour;
+
+    return LoggedPart::of(PartReview::of('t', TargetRole::Middle, $seen, seen(LAID), model()->bare()->lab(), 500, $among ?? $expected), $passed, $predictor);
+}
+
+function nextLayers(LoggedPart $logged, int $turns = 3): ?NextLayers
+{
+    static $search = null;
+    $search ??= new Search(new Predictor(model()), pencils(), PairLibrary::build(model(), pencils()->ids()));
+
+    return NextLayers::of($logged, Target::colour(seen(LAID)), new Predictor(model()), $search, new Limits(maxLayers: 3), pencils()->only(Stack::parse(LAID)->pencils()), $turns);
+}
+
+it('tells how what is seen stands to what is ticked', function (int $ticked, Closure $seen, Course $course): void {
+    expect(logged($ticked, $seen())->course)->toBe($course);
+})->with([
+    'nothing ticked, nothing there' => [0, fn () => model()->bare()->lab(), Course::Open],
+    'nothing ticked, colour there' => [0, fn () => seen('QW:7432@60x2'), Course::Unticked],
+    'as it should look' => [2, fn () => seen('QW:7432@35x2 > QW:2794@45x2'), Course::AsExpected],
+    'a heavy hand' => [2, fn () => seen('QW:7432@60x2 > QW:2794@75x2'), Course::Heavier],
+    'a light hand' => [2, fn () => seen('QW:7432@25 > QW:2794@30'), Course::Lighter],
+    'ticked, and bare' => [2, fn () => model()->bare()->lab(), Course::Missing],
+    'another pencil' => [1, fn () => Lab::of(seen('QW:7432@35x2')->L, 40.0, -30.0), Course::OtherColour],
+]);
+
+it('takes off what neighbours add to what is seen', function (): void {
+    $pure = seen('QW:7432@35x2');
+    // The neighbours make it ten darker to the eye: both what is seen and what was expected among them.
+    $among = $pure->withLightness($pure->L - 10.0);
+    $logged = logged(1, $among, $among);
+    expect($logged->course)->toBe(Course::AsExpected)->and($logged->seen)->toEqual($pure);
+});
+
+it('goes on by the plan where what lies there is as expected, and leaves what is right', function (): void {
+    expect(nextLayers(logged(2, seen('QW:7432@35x2 > QW:2794@45x2'))))->toBeNull()
+        ->and(nextLayers(logged(3, seen(LAID))))->toBeNull();
+});
+
+it('says nothing where it is not known what lies there', function (): void {
+    expect(nextLayers(logged(0, seen('QW:7432@60x2'))))->toBeNull()->and(nextLayers(logged(2, model()->bare()->lab())))->toBeNull();
+});
+
+it('lays more where a light hand left it too light, and tells what most likely lies there', function (): void {
+    $light = seen('QW:7432@26x2 > QW:2794@34x2 > QW:6858@30');
+    $next = nextLayers(logged(3, $light)) ?? throw new LogicException('Nothing is next.');
+    $wanted = seen(LAID);
+    // Drawn on what really lies there, it comes nearer than half way.
+    $after = seen('QW:7432@26x2 > QW:2794@34x2 > QW:6858@30 > '.$next->steps);
+    expect($after->differenceTo($wanted))->toBeLessThan(0.5 * $light->differenceTo($wanted))
+        ->and($next->laid)->toHaveCount(3)->and($next->laid[0]->pressurePercent)->toBeLessThan(35.0)->toBeGreaterThan(20.0)
+        ->and($next->sentence())->toStartWith('Now ')->toContain('too light');
+});
+
+it('lifts where a heavy hand made it too dark, in no more turns than there are', function (): void {
+    $dark = seen('QW:7432@60x2 > QW:2794@75x2 > QW:6858@70');
+    $logged = logged(3, $dark);
+    foreach ([1, 2, 3] as $turns) {
+        $next = nextLayers($logged, $turns);
+        expect($next === null ? 0 : $next->turns())->toBeLessThanOrEqual($turns);
+    }
+    expect((string) nextLayers($logged)?->steps)->toStartWith('lift');
+});
+
+it('says where it goes instead of what is still planned', function (): void {
+    $next = nextLayers(logged(2, seen('QW:7432@75x3 > QW:2794@80x3')));
+    expect($next?->sentence())->toStartWith('Instead of what is still planned here.');
+});
+
+it('tells of a zone and of the drawing by what its parts say', function (): void {
+    $right = logged(2, seen('QW:7432@35x2 > QW:2794@45x2'));
+    $heavy = logged(2, seen('QW:7432@60x2 > QW:2794@75x2'));
+    $open = logged(0, model()->bare()->lab());
+    expect(ZoneLog::of([$right])->words())->toBe('as the plan expects by now')
+        ->and(ZoneLog::of([$right, $heavy])->words())->toBe('laid more heavily than the plan expects by now')
+        ->and(ZoneLog::of([$open])->words())->toBeNull()->and(ZoneLog::of([$open])->isToCome())->toBeTrue()
+        ->and(ZoneLog::together([ZoneLog::of([$heavy]), ZoneLog::of([$open])]))->toContain('darker than the plan expects')->toContain('a heavy hand')
+        ->and(ZoneLog::together([ZoneLog::of([$right])]))->toBe('What is laid is as light and dark as the plan expects by now.')
+        ->and(ZoneLog::together([ZoneLog::of([$open])]))->toBeNull();
+});
+
+it('has a hand that errs as it is told to, the same way each time', function (): void {
+    $step = Stack::parse('QW:7432@40x2')->steps[0];
+    $out = Stack::parse('QW:7432@50 > QW:2794@50 > QW:6858@50')->steps;
+    $lays = static fn (ErringHand $hand, string $seed = 'a', float $time = 0.25): string => (string) $hand->lays($step, $seed, $time, $out);
+    expect($lays(ErringHand::True))->toBe('QW:7432@40x2')->and($lays(ErringHand::Heavy))->toBe('QW:7432@50x2')->and($lays(ErringHand::Light))->toBe('QW:7432@30x2')
+        ->and($lays(ErringHand::Drifting))->toBe('QW:7432@52x2')->and($lays(ErringHand::Drifting, 'a', 0.75))->toBe('QW:7432@28x2');
+    $careless = array_map(static fn (int $i): string => $lays(ErringHand::Careless, "place $i"), range(1, 200));
+    expect($careless)->toBe(array_map(static fn (int $i): string => $lays(ErringHand::Careless, "place $i"), range(1, 200)));
+    $counts = array_count_values($careless);
+    ksort($counts);
+    // A coat forgotten, as told, and the pencil that lies beside.
+    expect(array_keys($counts))->toBe(['QW:2794@40x2', 'QW:7432@40', 'QW:7432@40x2'])->and($counts['QW:7432@40'])->toBeBetween(15, 50)->and($counts['QW:2794@40x2'])->toBeBetween(8, 35);
+    $spoilt = array_filter(array_map(static fn (int $i): ?string => ErringHand::Careless->spoils("place $i", $out)?->__toString(), range(1, 40)));
+    expect(count($spoilt))->toBeBetween(10, 30)->and(ErringHand::Heavy->spoils('place 1', $out))->toBeNull();
+});
