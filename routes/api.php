@@ -146,6 +146,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::get('pieces/{piece}/reviews', [ReviewController::class, 'index']);
     Route::post('pieces/{piece}/reviews/{photo}/corrections', [ReviewController::class, 'correct'])->middleware('throttle:heavy');
     Route::get('pieces/{piece}/reviews/{mark}/{view}', [ReviewController::class, 'picture'])->whereIn('view', DrawingReviews::VIEWS);
+    Route::post('pieces/{piece}/reviews/{photo}/hand', [ReviewController::class, 'hand']);
     Route::post('pieces/{piece}/reviews/{photo}/samples', [ReviewController::class, 'sample']);
     Route::post('pieces/{piece}/drawing', [DrawingController::class, 'mark']);
     Route::delete('pieces/{piece}/drawing/last', [DrawingController::class, 'undo']);

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Standin;
 
-use Prism\Layering\Pressure;
 use Prism\Layering\Step;
 
 /** A hand that draws what it is told, or errs in a known way; the same seed errs at the same places. */
@@ -48,9 +47,9 @@ enum ErringHand: string
 
         return match ($this) {
             self::True => $step,
-            self::Heavy => self::pressed($step, self::HEAVY),
-            self::Light => self::pressed($step, self::LIGHT),
-            self::Drifting => self::pressed($step, 1.0 + self::DRIFT * sin(2.0 * M_PI * $time)),
+            self::Heavy => $step->pressing(self::HEAVY),
+            self::Light => $step->pressing(self::LIGHT),
+            self::Drifting => $step->pressing(1.0 + self::DRIFT * sin(2.0 * M_PI * $time)),
             self::Careless => self::carelessly($step, $chance, $out),
         };
     }
@@ -83,10 +82,5 @@ enum ErringHand: string
         $at = array_search((string) $step->pencil, array_map(static fn (Step $one): string => (string) $one->pencil, $out), true);
 
         return $at === false || count($out) < 2 ? $step : $out[($at + 1) % count($out)]->withPressure($step->pressurePercent)->withPasses($step->passes);
-    }
-
-    private static function pressed(Step $step, float $by): Step
-    {
-        return $step->withPressure(max(Pressure::MIN_PERCENT, min(Pressure::MAX_PERCENT, $step->pressurePercent * $by)));
     }
 }

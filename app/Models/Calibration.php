@@ -17,12 +17,13 @@ use Illuminate\Support\Carbon;
  * @property float $before
  * @property float $after
  * @property array<string, mixed> $fit
+ * @property float $weight  how hard the hand presses against its swatches, from drawings
  * @property Carbon $created_at
  */
 final class Calibration extends Model
 {
-    protected $fillable = ['number', 'swatch_count', 'before', 'after', 'fit'];
+    protected $fillable = ['number', 'swatch_count', 'before', 'after', 'fit', 'weight'];
 
     /** @var array<string, string> */
-    protected $casts = ['fit' => 'array'];
+    protected $casts = ['fit' => 'array', 'weight' => 'float'];
 }

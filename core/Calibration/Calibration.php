@@ -157,6 +157,12 @@ final readonly class Calibration
         return new Predictor($this->model($paper), new Doubt($this->scale, $counts, $known));
     }
 
+    /** The same with a hand that presses so much harder. */
+    public function pressing(float $by): self
+    {
+        return new self($this->fit->withHand($this->fit->hand->pressing($by)), $this->pencils, $this->before, $this->after, $this->suspicious, $this->yardstick, $this->scale, $this->rests);
+    }
+
     /** @param  array<string, PencilFit>  $pencils  beside those that it knows */
     public function withPencils(array $pencils): self
     {

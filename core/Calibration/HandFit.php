@@ -48,6 +48,18 @@ final readonly class HandFit
         return $this->start->scaled(array_combine(array_keys(self::SPREAD), array_map(exp(...), $this->offsets)));
     }
 
+    /** The same hand, pressing so much harder. */
+    public function pressing(float $by): self
+    {
+        return new self($this->start->scaled(['weight' => $by]), $this->offsets);
+    }
+
+    /** How hard it presses against what it is told. */
+    public function weight(): float
+    {
+        return $this->start->weight;
+    }
+
     /** @param  array<int, float>  $by  added to the offsets */
     public function moved(array $by): self
     {

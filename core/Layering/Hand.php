@@ -64,6 +64,7 @@ final readonly class Hand
      * @param  float  $blendStrength  gain in optical depth by it
      * @param  float  $blendClearing  scattering lost by it
      * @param  float  $liftShare  share of a loose film that a kneaded eraser takes
+     * @param  float  $weight  how hard it presses against what it is told, 1 for as hard
      */
     public function __construct(
         public float $reachBase = 0.048,
@@ -98,6 +99,7 @@ final readonly class Hand
         public float $blendStrength = 0.294,
         public float $blendClearing = 0.662,
         public float $liftShare = 0.261,
+        public float $weight = 1.0,
     ) {
     }
 
@@ -114,6 +116,12 @@ final readonly class Hand
         }
 
         return new self(...$constants);
+    }
+
+    /** How hard it presses, 0-1, when it is told to press so hard. */
+    public function pressing(float $pressure): float
+    {
+        return min(1.0, $this->weight * $pressure);
     }
 
     /** Depth of tooth reached at a pressure of 0-1. */

@@ -68,6 +68,12 @@ final readonly class Step implements \Stringable
         return $this->pencil === null ? $this : self::layer($this->pencil, $percent, $this->passes);
     }
 
+    /** A layer pressed so much harder, as far as one can; other steps as they are. */
+    public function pressing(float $by): self
+    {
+        return $this->isLayer() ? $this->withPressure(max(Pressure::MIN_PERCENT, min(Pressure::MAX_PERCENT, $this->pressurePercent * $by))) : $this;
+    }
+
     public function withPasses(int $passes): self
     {
         return $this->pencil === null ? $this : self::layer($this->pencil, $this->pressurePercent, $passes);

@@ -84,11 +84,12 @@ final class ToothModel
     /**
      * A pencil as it is laid on this paper.
      *
-     * @param  float  $pressure  0-1
+     * @param  float  $pressure  that the hand is told, 0-1
      */
     public function touch(PencilOptics $pencil, float $pressure, float $passes): Touch
     {
         $hand = $this->hand;
+        $pressure = $hand->pressing($pressure);
         $reach = $hand->reach($pressure);
         $contact = [];
         foreach ($this->tooth->depth as $depth) {

@@ -6,11 +6,17 @@ namespace Prism\Review;
 
 use Prism\Colour\Lab;
 use Prism\Layering\Predictor;
+use Prism\Layering\Step;
 use Prism\Planning\Order\Passed;
 
 /** A part of a drawing as it is seen, beside what the log says lies there. */
 final readonly class LoggedPart
 {
+    /** Pixels that tell of a hand; and how far from paper what they show must lie, dE00. */
+    private const ENOUGH = 120;
+
+    private const FROM_PAPER = 10.0;
+
     /**
      * @param  Lab  $seen  the part alone, without what its neighbours add to it
      * @param  Lab  $expected  what lies there by the log should look like
@@ -41,6 +47,15 @@ final readonly class LoggedPart
     public function isFinished(): bool
     {
         return count($this->passed->rest) === 0 && count($this->passed->present) > 0;
+    }
+
+    /** Whether it tells of the hand: enough of it is seen, of layers alone, away from the paper, and it is what was laid. */
+    public function tellsOfHand(Lab $paper): bool
+    {
+        $layers = array_filter($this->passed->present->steps, static fn (Step $step): bool => ! $step->isLayer()) === [];
+
+        return $layers && $this->part->pixels >= self::ENOUGH && $this->expected->differenceTo($paper) >= self::FROM_PAPER
+            && in_array($this->course, [Course::AsExpected, Course::Heavier, Course::Lighter], true);
     }
 
     /** Whether what lies there is known, so that one can go on from it. */

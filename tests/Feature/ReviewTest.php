@@ -131,6 +131,19 @@ it('lays what a photo of the drawing asks for: taken over at one press, drawn on
     $perZone = array_count_values(array_merge(...array_map(static fn (array $next): array => array_fill(0, count(array_filter($next['steps'], static fn (array $step): bool => $step['kind'] !== 'lift')), $next['zone']), $review['corrections'])));
     expect(max($perZone))->toBeLessThanOrEqual(3);
 
+    // What it tells of the hand: shown with what it was read from, taken, and taken back as a calibration is.
+    expect($review['hand']['words'])->toMatch('/^(1\d|2\d|3\d) % heavier$/')->and(count($review['hand']['readings']))->toBeGreaterThan(8)->and($review['hand']['shifted'])->toBeGreaterThan(0)->and($review['hand']['isInForce'])->toBeTrue();
+    $learnt = $this->postJson("$url/reviews/{$review['photo']}/hand")->assertOk()->json();
+    expect($learnt['was'])->toBe($this->artist->calibration_id);
+    $this->artist->refresh();
+    expect($this->artist->calibration_id)->toBe($learnt['calibration']);
+    $this->postJson("$url/reviews/{$review['photo']}/hand")->assertConflict();
+    $kept = $this->getJson('/api/calibrations')->assertOk()->json('calibrations.0');
+    expect($kept['weight'])->toBeGreaterThan(1.1)->and($kept['number'])->toBe($learnt['number']);
+    $this->putJson('/api/calibrations/in-force', ['calibration' => $learnt['was']])->assertNoContent();
+    $this->artist->refresh();
+    expect($this->getJson("$url/reviews")->json('0.hand.isInForce'))->toBeTrue();
+
     // The same spot in both.
     $both = $this->postJson("$url/reviews/{$review['photo']}/samples", ['x' => 0.5, 'y' => 0.5, 'radius' => 0.02])->assertOk()->json();
     expect($both['dE00'])->toBeGreaterThan(0.0)->and($both['words'])->toBeString();
@@ -169,6 +182,7 @@ it('lays what a photo of the drawing asks for: taken over at one press, drawn on
     $this->actingAs(artist());
     $this->postJson("$url/reviews/{$review['photo']}/corrections", ['mark' => (string) Str::ulid(), 'targets' => $targets])->assertNotFound();
     $this->postJson("$url/reviews/{$review['photo']}/samples", ['x' => 0.5, 'y' => 0.5, 'radius' => 0.02])->assertNotFound();
+    $this->postJson("$url/reviews/{$review['photo']}/hand")->assertNotFound();
 });
 
 it('has nothing drawn by the simulated hand before anything is ticked', function (): void {

@@ -72,6 +72,7 @@ describe('the drawing beside the photo', () => {
         zones,
         course: null,
         corrections: [],
+        hand: null,
         goneOn: false,
     });
     const put = (reviews: Review[], work: object | null = null) => {

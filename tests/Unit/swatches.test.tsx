@@ -59,8 +59,8 @@ const reading: ChartReading = {
     fields: [field(1, ''), field(2, 'QW:404@30', ['it seems to be empty']), field(3, 'QW:404@60')],
 };
 
-const newer = { id: 8, number: 2, swatches: 368, before: 2.4, after: 1.29, madeAt: '2026-11-24T11:00:00Z' };
-const older = { id: 7, number: 1, swatches: 346, before: 2.04, after: 1.17, madeAt: '2026-11-24T10:00:00Z' };
+const newer = { id: 8, number: 2, swatches: 368, before: 2.4, after: 1.29, weight: 1, madeAt: '2026-11-24T11:00:00Z' };
+const older = { id: 7, number: 1, swatches: 346, before: 2.04, after: 1.17, weight: 1, madeAt: '2026-11-24T10:00:00Z' };
 const calibrations = [newer, older];
 
 const review: CalibrationReview = {

@@ -12,37 +12,28 @@ use Prism\Calibration\Swatch;
 use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
 use Prism\Layering\Predictor;
-use Prism\Layering\Pressure;
 use Prism\Layering\Stack;
 use Prism\Layering\Step;
-use Prism\Matching\Gamut;
 use Prism\Matching\Limits;
 use Prism\Matching\Search;
 use Prism\Matching\Search\PairLibrary;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use Prism\Materials\Paper;
-use Prism\Planning\Fitting;
-use Prism\Planning\Order\Planner;
-use Prism\Planning\Palette\PaletteFinder;
+use Prism\Planning\Order\Plan;
 use Prism\Planning\PartMap;
-use Prism\Planning\PictureColours;
 use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
 use Prism\Planning\Simulation;
 use Prism\Reference\Image\Field;
 use Prism\Reference\Image\Raster;
-use Prism\Reference\PictureReading;
 use Prism\Reference\Zones\ZoneMap;
-use Prism\Reference\Zones\ZoneReader;
 use Prism\Review\Corners;
 use Prism\Review\DrawingFinder;
 use Prism\Review\PartReview;
 use Prism\Review\PartState;
 use Prism\Review\Review;
 use Prism\Review\Straightened;
-use Prism\Schools\Progress;
-use Prism\Schools\SchoolSet;
 
 /** Drawings of planned pictures by a simulated hand, photographed askew in warm light from one side: what is read in them, and whether it is true. */
 final class ReviewFigures
@@ -54,11 +45,7 @@ final class ReviewFigures
 
     public const COLUMNS = ['drawing', 'corners off %', 'value map off, median', 'parts off, L* median', 'errors found', 'false alarms', 'seconds', 'corrected', 'dE00 before', 'after', 'made worse'];
 
-    private const ZONES = 24;
-
-    private const PENCILS = 12;
-
-    private const WIDTH_MM = 240.0;
+    private const WIDTH_MM = PlannedPicture::WIDTH_MM;
 
     private const MARGIN_MM = 22.0;
 
@@ -76,11 +63,11 @@ final class ReviewFigures
     /** What is told as an error where there is none. */
     private const TOLD = 4.0;
 
-    private readonly Predictor $predictor;
+    public readonly Predictor $predictor;
 
     private readonly PairLibrary $library;
 
-    private readonly Search $search;
+    public readonly Search $search;
 
     /** @param  list<Swatch>  $swatches */
     public function __construct(private readonly Kit $kit, array $swatches, private readonly SwatchReader $reader, private readonly PhotoReader $photos, private readonly string $paper)
@@ -89,6 +76,9 @@ final class ReviewFigures
         $this->library = PairLibrary::build($this->predictor->model, $kit->ids());
         $this->search = new Search($this->predictor, $kit, $this->library);
     }
+
+    /** @var array<string, array{raster: Raster, map: ZoneMap, zones: list<PictureZone>, plan: Plan}> what was planned last, by name */
+    public array $pictures = [];
 
     /** @var list<list<string>> of what was drawn last, {@see PREVIEW_COLUMNS} */
     public array $previews = [];
@@ -102,17 +92,7 @@ final class ReviewFigures
         $rows = [];
         $this->previews = [];
         foreach ($names as $name) {
-            $photo = $this->photos->read(database_path("demo/$name.jpg"));
-            $raster = Raster::of($photo->width, $photo->height, $photo->rgb);
-            $reading = PictureReading::of($raster);
-            $map = $reading->tree->cut(self::ZONES);
-            $zones = array_values(array_map(PictureZone::read(...), (new ZoneReader(Field::of($raster, PictureReading::EDGE), $map, $reading->light))->read()));
-            $read = array_merge(...array_map(static fn (PictureZone $zone): array => array_map(static fn (PictureTarget $target): Lab => $target->read, $zone->targets), $zones));
-            $fitting = Fitting::of($read, $this->search, Gamut::permitted($this->library, $this->kit, new SchoolSet), $this->predictor->model->bare()->lab()->L);
-            $zones = array_map(static fn (PictureZone $zone): PictureZone => $zone->by(new SchoolSet, $fitting), $zones);
-            $colours = PictureColours::of($zones);
-            $palette = (new PaletteFinder($this->search, $this->kit))->curve($colours->wish([self::PENCILS]))[self::PENCILS];
-            $plan = (new Planner($this->predictor, $this->kit, Progress::ZoneByZone))->plan($colours->planned($palette->recipes, self::WIDTH_MM ** 2 * 0.75));
+            ['raster' => $raster, 'map' => $map, 'zones' => $zones, 'plan' => $plan] = $this->pictures[$name] = PlannedPicture::of($name, $this->photos, $this->search, $this->predictor, $this->library, $this->kit);
             $this->previews[] = [$name, ...$this->preview(Field::of($raster, Review::EDGE), $map, $zones, $plan->laid())];
             foreach (self::STATES as $state => [$share, $slant, $turn]) {
                 $planned = $plan->laid((int) round($share * count($plan->steps)));
@@ -175,11 +155,10 @@ final class ReviewFigures
 
     /**
      * @param  list<PictureZone>  $zones
-     * @param  array<string, Stack>  $planned
      * @param  array<string, Stack>  $laid
-     * @return list<string>
+     * @return array{Raster, list<array{float, float}>}
      */
-    private function reviewed(Raster $photo, ZoneMap $map, array $zones, array $planned, array $laid, string $seed, float $slant, float $turn): array
+    public function photographed(Raster $photo, ZoneMap $map, array $zones, array $laid, string $seed, float $slant, float $turn): array
     {
         $fine = Field::of($photo, 800);
         $parts = new PartMap($fine, $map->scaled($fine->width, $fine->height), $zones);
@@ -187,7 +166,19 @@ final class ReviewFigures
         foreach ($parts->targets as $i => $target) {
             $stacks[$i + 1] = $laid[$target->id] ?? Stack::of();
         }
-        [$picture, $corners] = $this->reader->photographDrawing(new DrawnPicture($this->paper, self::WIDTH_MM, self::MARGIN_MM, $fine->width, $fine->height, $parts->bytes(), $stacks), $seed, $slant, $turn);
+
+        return $this->reader->photographDrawing(new DrawnPicture($this->paper, self::WIDTH_MM, self::MARGIN_MM, $fine->width, $fine->height, $parts->bytes(), $stacks), $seed, $slant, $turn);
+    }
+
+    /**
+     * @param  list<PictureZone>  $zones
+     * @param  array<string, Stack>  $planned
+     * @param  array<string, Stack>  $laid
+     * @return list<string>
+     */
+    private function reviewed(Raster $photo, ZoneMap $map, array $zones, array $planned, array $laid, string $seed, float $slant, float $turn): array
+    {
+        [$picture, $corners] = $this->photographed($photo, $map, $zones, $laid, $seed, $slant, $turn);
         $true = Corners::of($corners);
         $paper = $this->reader->read($this->paper, Stack::of(), 'white');
         $reference = Field::of($photo, Review::EDGE);
@@ -195,7 +186,7 @@ final class ReviewFigures
         $found = DrawingFinder::find($picture, $reference, $paper);
         $review = Review::of($found, $reference, $map, $zones, $paper);
         $took = microtime(true) - $began;
-        $drawn = array_map(fn (PictureTarget $target): Lab => $this->reader->read($this->paper, $laid[$target->id] ?? Stack::of(), 'true'), array_column($parts->targets, null, 'id'));
+        $drawn = array_map(fn (PictureTarget $target): Lab => $this->reader->read($this->paper, $laid[$target->id] ?? Stack::of(), 'true'), array_column(array_merge(...array_map(static fn (PictureZone $zone): array => $zone->targets, $zones)), null, 'id'));
         $off = $errors = [];
         $hits = $all = $false = $quiet = 0;
         foreach ($review->zones as $zone) {
@@ -283,14 +274,14 @@ final class ReviewFigures
      * @param  array<string, Stack>  $laid
      * @return array<string, Stack>
      */
-    private static function erring(array $zones, array $laid): array
+    public static function erring(array $zones, array $laid): array
     {
         foreach ($zones as $i => $zone) {
             $by = self::MISHAPS[$i % count(self::MISHAPS)];
             foreach ($zone->targets as $target) {
                 if (isset($laid[$target->id])) {
                     $laid[$target->id] = Stack::of(...array_map(
-                        static fn (Step $step): Step => $step->isLayer() ? $step->withPressure(max(Pressure::MIN_PERCENT, min(Pressure::MAX_PERCENT, $by * $step->pressurePercent))) : $step,
+                        static fn (Step $step): Step => $step->pressing($by),
                         $laid[$target->id]->steps,
                     ));
                 }

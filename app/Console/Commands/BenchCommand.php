@@ -14,6 +14,7 @@ use App\Console\Bench\LookFigures;
 use App\Console\Bench\PlanFigures;
 use App\Console\Bench\ReplanFigures;
 use App\Console\Bench\ReviewFigures;
+use App\Console\Bench\ReviewRounds;
 use App\Console\Bench\SearchFigures;
 use App\Console\Bench\StudioFigures;
 use App\Studio\Photos\PhotoReader;
@@ -111,6 +112,9 @@ final class BenchCommand extends Command
             $figures = new ReviewFigures($kit, $swatches, $reader, $photos, self::DEMO_PAPER);
             $this->table(ReviewFigures::COLUMNS, $figures->rows(['harbour', 'lantern', 'jugs']));
             $this->table(ReviewFigures::PREVIEW_COLUMNS, $figures->previews);
+            $rounds = new ReviewRounds($figures, $reader, self::DEMO_PAPER);
+            $this->table(ReviewRounds::COLUMNS, $rounds->rounds());
+            $this->table(ReviewRounds::HAND_COLUMNS, $rounds->hands());
         }
         if ($wanted('replan')) {
             $kit = $pencils->only(self::demoBox());

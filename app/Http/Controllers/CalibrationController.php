@@ -25,27 +25,25 @@ use Prism\Materials\PencilId;
 /** What swatches have taught: seen, compared, undone. */
 final class CalibrationController
 {
-    /** A recipe that shifts by more, dE00, is worth searching again. */
-    public const SHIFT_NOTICED = 2.0;
-
     #[OA\Get(path: '/api/calibrations', operationId: 'calibrations', responses: [new OA\Response(response: 200, description: 'The latest first', content: new OA\JsonContent(required: ['inForce', 'swatches', 'newer', 'calibrations'], properties: [
         new OA\Property(property: 'inForce', type: 'integer', nullable: true),
         new OA\Property(property: 'swatches', type: 'integer', description: 'in the book now'),
         new OA\Property(property: 'newer', type: 'integer', description: 'written since the latest calibration'),
         new OA\Property(property: 'calibrations', type: 'array', items: new OA\Items(ref: '#/components/schemas/Calibration')),
     ]))])]
-    #[OA\Schema(schema: 'Calibration', required: ['id', 'number', 'swatches', 'before', 'after', 'madeAt'], properties: [
+    #[OA\Schema(schema: 'Calibration', required: ['id', 'number', 'swatches', 'before', 'after', 'weight', 'madeAt'], properties: [
         new OA\Property(property: 'id', type: 'integer'),
         new OA\Property(property: 'number', type: 'integer'),
         new OA\Property(property: 'swatches', type: 'integer'),
         new OA\Property(property: 'before', type: 'number', description: 'mean dE00 of the swatches before the fit'),
         new OA\Property(property: 'after', type: 'number'),
+        new OA\Property(property: 'weight', type: 'number', description: 'how hard the hand presses against its swatches, learnt from drawings; 1: as hard'),
         new OA\Property(property: 'madeAt', type: 'string', format: 'date-time'),
     ])]
     public function index(#[CurrentUser] User $user, Calibrations $calibrations): JsonResponse
     {
         $made = $user->calibrations();
-        $made->select(['id', 'user_id', 'number', 'swatch_count', 'before', 'after', 'created_at']);
+        $made->select(['id', 'user_id', 'number', 'swatch_count', 'before', 'after', 'weight', 'created_at']);
         $rows = $made->get()->sortByDesc('id')->values();
         $latest = $rows->first();
 
@@ -113,8 +111,8 @@ final class CalibrationController
         return new JsonResponse([
             'calibration' => self::summary($calibration),
             'against' => $against === null ? null : self::summary($against),
-            'noticed' => self::SHIFT_NOTICED,
-            'shifted' => count(array_filter($recipes, static fn (array $recipe): bool => $recipe['shift'] > self::SHIFT_NOTICED)),
+            'noticed' => CalibrationReview::SHIFT_NOTICED,
+            'shifted' => count(array_filter($recipes, static fn (array $recipe): bool => $recipe['shift'] > CalibrationReview::SHIFT_NOTICED)),
             'pencils' => $pencils,
             'outliers' => array_map(static fn (array $outlier): array => ['swatch' => SwatchResource::make($outlier['swatch']), 'predicted' => ColourResource::make($outlier['predicted']), 'dE00' => round($outlier['dE00'], 2)], $review->outliers($user, $calibration)),
             'recipes' => array_map(static fn (array $recipe): array => [
@@ -155,6 +153,6 @@ final class CalibrationController
     /** @return array<string, mixed> */
     private static function summary(Calibration $row): array
     {
-        return ['id' => $row->id, 'number' => $row->number, 'swatches' => $row->swatch_count, 'before' => round($row->before, 2), 'after' => round($row->after, 2), 'madeAt' => $row->created_at->toIso8601String()];
+        return ['id' => $row->id, 'number' => $row->number, 'swatches' => $row->swatch_count, 'before' => round($row->before, 2), 'after' => round($row->after, 2), 'weight' => round($row->weight, 3), 'madeAt' => $row->created_at->toIso8601String()];
     }
 }

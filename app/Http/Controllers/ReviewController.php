@@ -9,7 +9,10 @@ use App\Http\Requests\SampleRequest;
 use App\Http\Resources\ColourResource;
 use App\Http\Resources\PlanResource;
 use App\Http\Resources\ReviewResource;
+use App\Jobs\PrepareBox;
 use App\Models\Piece;
+use App\Studio\Calibration\Calibrations;
+use App\Studio\ChangedMeanwhile;
 use App\Studio\Photos\PhotoStore;
 use App\Studio\Planning\PlanPages;
 use App\Studio\Review\Corrections;
@@ -71,6 +74,25 @@ final class ReviewController
         $difference = Difference::between($drawing, $reference);
 
         return new JsonResponse(['reference' => ColourResource::make($reference), 'drawing' => ColourResource::make($drawing), 'words' => $difference->words, 'dE00' => round($difference->dE00, 1)]);
+    }
+
+    #[OA\Post(path: '/api/pieces/{piece}/reviews/{photo}/hand', operationId: 'takeHand', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string')), new OA\PathParameter(name: 'photo', required: true, schema: new OA\Schema(type: 'string'))], responses: [
+        new OA\Response(response: 200, description: 'A calibration with the hand as the drawing has shown it, in force', content: new OA\JsonContent(required: ['calibration', 'number', 'was'], properties: [
+            new OA\Property(property: 'calibration', type: 'integer'),
+            new OA\Property(property: 'number', type: 'integer'),
+            new OA\Property(property: 'was', type: 'integer', nullable: true, description: 'in force until now'),
+        ])),
+        new OA\Response(response: 409, description: 'Another calibration is in force since', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+    ])]
+    public function hand(Piece $piece, string $photo, Calibrations $calibrations): JsonResponse
+    {
+        Gate::authorize('update', $piece);
+        $hand = $this->reviews->hand($piece, $photo) ?? abort(404, 'This photo has told nothing of your hand.');
+        throw_if($hand['calibration'] !== $calibrations->inForce($piece->user), ChangedMeanwhile::class, 'Your calibration');
+        $made = $calibrations->pressing($piece->user, (float) $hand['factor']);
+        PrepareBox::dispatch($piece->user);
+
+        return new JsonResponse(['calibration' => $made->id, 'number' => $made->number, 'was' => $hand['calibration']]);
     }
 
     #[OA\Post(

@@ -11,7 +11,7 @@ use Prism\Colour\Lab;
 use Prism\Layering\Stack;
 
 /** @property-read array<string, mixed> $resource */
-#[OA\Schema(schema: 'Review', required: ['photo', 'madeAt', 'straight', 'values', 'errors', 'found', 'given', 'corners', 'width', 'height', 'range', 'meanError', 'meanSteps', 'meanErrorWords', 'warnings', 'zones', 'course', 'corrections', 'goneOn'], properties: [
+#[OA\Schema(schema: 'Review', required: ['photo', 'madeAt', 'straight', 'values', 'errors', 'found', 'given', 'corners', 'width', 'height', 'range', 'meanError', 'meanSteps', 'meanErrorWords', 'warnings', 'zones', 'course', 'corrections', 'hand', 'goneOn'], properties: [
     new OA\Property(property: 'photo', type: 'string', description: 'its mark in the log'),
     new OA\Property(property: 'madeAt', type: 'string', format: 'date-time'),
     new OA\Property(property: 'straight', type: 'string', description: 'address of the drawing as it is seen from above, in even light'),
@@ -39,6 +39,19 @@ use Prism\Layering\Stack;
     ])),
     new OA\Property(property: 'course', type: 'string', nullable: true, description: 'how it stands to what the plan expects by now, in words'),
     new OA\Property(property: 'corrections', type: 'array', description: 'what to lay next where it is off, by the log', items: new OA\Items(ref: '#/components/schemas/NextLayers')),
+    new OA\Property(property: 'hand', nullable: true, type: 'object', description: 'how hard the hand presses against its swatches, where that is told by the drawing', required: ['words', 'isInForce', 'shifted', 'recipes', 'readings'], properties: [
+        new OA\Property(property: 'words', type: 'string', description: '12 % lighter'),
+        new OA\Property(property: 'isInForce', type: 'boolean', description: 'false: what it was read against is in force no more'),
+        new OA\Property(property: 'shifted', type: 'integer', description: 'recipes of the piece that shift by more than one notices'),
+        new OA\Property(property: 'recipes', type: 'integer'),
+        new OA\Property(property: 'readings', type: 'array', items: new OA\Items(required: ['name', 'stack', 'seen', 'expected', 'learnt'], properties: [
+            new OA\Property(property: 'name', type: 'string'),
+            new OA\Property(property: 'stack', type: 'string'),
+            new OA\Property(property: 'seen', ref: '#/components/schemas/Colour'),
+            new OA\Property(property: 'expected', ref: '#/components/schemas/Colour'),
+            new OA\Property(property: 'learnt', ref: '#/components/schemas/Colour', description: 'expected with the hand that is learnt'),
+        ])),
+    ]),
     new OA\Property(property: 'goneOn', type: 'boolean', description: 'something was marked in Draw since the photo was taken'),
 ])]
 #[OA\Schema(schema: 'NextLayers', required: ['target', 'zone', 'name', 'steps', 'before', 'after', 'wanted', 'sentence', 'isTaken'], properties: [
@@ -62,7 +75,12 @@ final class ReviewResource extends JsonResource
         unset($review['taken']);
         $colour = static fn (array $lab): ColourResource => ColourResource::make(Lab::of(...$lab));
 
-        return [...$review, 'course' => $review['course'] ?? null, 'corrections' => array_map(static fn (array $next): array => [
+        $hand = $review['hand'] ?? null;
+
+        return [...$review, 'hand' => $hand === null ? null : [
+            'words' => $hand['words'], 'shifted' => $hand['shifted'], 'recipes' => $hand['recipes'], 'isInForce' => $request->user()?->calibration_id === $hand['calibration'],
+            'readings' => array_map(static fn (array $reading): array => ['name' => $reading['name'], 'stack' => $reading['stack'], 'seen' => $colour($reading['seen']), 'expected' => $colour($reading['expected']), 'learnt' => $colour($reading['learnt'])], $hand['readings']),
+        ], 'course' => $review['course'] ?? null, 'corrections' => array_map(static fn (array $next): array => [
             'target' => $next['target'], 'zone' => $next['zone'], 'name' => $next['name'], 'steps' => StepResource::collection(Stack::parse($next['steps'])->steps),
             'before' => $colour($next['before']), 'after' => $colour($next['after']), 'wanted' => $colour($next['wanted']),
             'sentence' => $next['sentence'], 'isTaken' => in_array($next['target'], $taken, true),

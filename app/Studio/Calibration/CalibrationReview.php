@@ -21,6 +21,9 @@ use Prism\Materials\Kit;
 /** What a calibration has changed, what it stumbled over, and what would teach most next. */
 final class CalibrationReview
 {
+    /** A recipe that shifts by more, dE00, is worth searching again. */
+    public const SHIFT_NOTICED = 2.0;
+
     public function __construct(private readonly Catalogue $catalogue, private readonly Calibrations $calibrations, private readonly Engine $engine)
     {
     }

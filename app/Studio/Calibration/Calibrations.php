@@ -11,6 +11,7 @@ use Closure;
 use Illuminate\Support\Facades\DB;
 use Prism\Calibration\Calibration;
 use Prism\Calibration\Calibrator;
+use Prism\Calibration\HandFit;
 use Prism\Calibration\Swatch;
 use Prism\Materials\Kit;
 
@@ -36,13 +37,30 @@ final class Calibrations
             ? Calibrator::fit($kit, $swatches, $this->catalogue->papers(), progress: $progress)
             : Calibrator::refit($this->read($known, $kit), $kit, $swatches, $this->catalogue->papers(), $progress);
 
-        return DB::transaction(function () use ($user, $swatches, $calibration): CalibrationModel {
+        // What drawings have taught of the hand stays; a refit has it already.
+        $weight = (float) ($user->calibrations()->whereKey($this->inForce($user))->value('weight') ?? 1.0);
+        $calibration = $known === null && $weight !== 1.0 ? $calibration->pressing($weight) : $calibration;
+
+        return $this->kept($user, count($swatches), $calibration->before, $calibration->after, $calibration->toArray(), $weight);
+    }
+
+    /** The one in force with a hand that presses so much harder, as a drawing has shown, and that in force; the one before it brings the hand of the swatches back. */
+    public function pressing(User $user, float $by): CalibrationModel
+    {
+        $from = $user->calibrations()->find($this->inForce($user));
+        $fit = $from instanceof CalibrationModel ? $from->fit : $this->read(null, $this->catalogue->box($user))->toArray();
+        $fit['hand'] = HandFit::fromArray($fit['hand'])->pressing($by)->toArray();
+
+        return $this->kept($user, $from->swatch_count ?? 0, (float) $fit['before'], (float) $fit['after'], $fit, ($from->weight ?? 1.0) * $by);
+    }
+
+    /** @param  array<string, mixed>  $fit */
+    private function kept(User $user, int $swatches, float $before, float $after, array $fit, float $weight): CalibrationModel
+    {
+        return DB::transaction(function () use ($user, $swatches, $before, $after, $fit, $weight): CalibrationModel {
             $kept = $user->calibrations()->create([
                 'number' => 1 + (int) $user->calibrations()->lockForUpdate()->max('number'),
-                'swatch_count' => count($swatches),
-                'before' => $calibration->before,
-                'after' => $calibration->after,
-                'fit' => $calibration->toArray(),
+                'swatch_count' => $swatches, 'before' => $before, 'after' => $after, 'fit' => $fit, 'weight' => $weight,
             ]);
             $this->putInForce($user, $kept);
 

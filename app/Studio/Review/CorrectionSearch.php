@@ -6,14 +6,18 @@ namespace App\Studio\Review;
 
 use App\Models\Piece;
 use App\Models\ZoneTarget;
+use App\Studio\Calibration\CalibrationReview;
 use App\Studio\Calibration\Engine;
 use App\Studio\Pencils\Catalogue;
 use App\Studio\Planning\PictureZones;
 use App\Studio\Planning\PlaceDesk;
 use App\Studio\Planning\ZoneRecipes;
 use Closure;
+use Prism\Calibration\DrawnHand;
+use Prism\Calibration\HandReading;
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
+use Prism\Layering\Step;
 use Prism\Materials\Kit;
 use Prism\Planning\Order\Passed;
 use Prism\Review\LoggedPart;
@@ -51,19 +55,25 @@ final class CorrectionSearch
 
     /**
      * @param  Closure(float): void  $progress  share of it done
-     * @return array{logs: array<string, ZoneLog>, next: list<NextLayers>} by zone what its log says; and layers, those of the zone that hurts most first
+     * @return array{logs: array<string, ZoneLog>, next: list<NextLayers>, readings: list<HandReading>} by zone what its log says; layers, those of the zone
+     *                                                                                           that hurts most first; and what tells of the hand
      */
     public function of(Piece $piece, PictureLog $log, Review $review, Closure $progress): array
     {
         $out = Kit::of(array_column($log->plan->pullList, 'pencil'));
         $zones = array_column($this->picture->of($piece), null, 'id');
-        $logs = $next = [];
+        $logs = $next = $readings = [];
         foreach ($review->zones as $i => $zone) {
             $parts = [];
             foreach ($zone->parts as $part) {
                 $desk = $log->desks[$part->target] ?? null;
                 if ($desk !== null) {
                     $parts[] = [LoggedPart::of($part, $log->passed[$part->target], $desk->predictor()), $desk];
+                }
+            }
+            foreach ($parts as [$logged, $desk]) {
+                if ($logged->tellsOfHand($desk->predictor()->model->bare()->lab())) {
+                    $readings[] = new HandReading($logged->passed->zone->name, $logged->passed->present, $logged->seen, $desk->predictor());
                 }
             }
             $logs[$zone->id] = ZoneLog::of(array_column($parts, 0));
@@ -81,7 +91,42 @@ final class CorrectionSearch
             $progress(($i + 1) / count($review->zones));
         }
 
-        return ['logs' => $logs, 'next' => $next];
+        return ['logs' => $logs, 'next' => $next, 'readings' => $readings];
+    }
+
+    /**
+     * How hard the hand presses by these readings, as it is kept with a review; null where that is not to be told.
+     *
+     * @param  list<HandReading>  $readings
+     * @param  ?int  $calibration  that predictions rest on
+     * @return ?array<string, mixed>
+     */
+    public static function hand(PictureLog $log, array $readings, ?int $calibration): ?array
+    {
+        $hand = DrawnHand::of($readings);
+        if ($hand === null) {
+            return null;
+        }
+        $pressed = static fn (Stack $stack): Stack => Stack::of(...array_map(static fn (Step $step): Step => $step->pressing($hand->factor), $stack->steps));
+        $shifted = 0;
+        foreach ($log->passed as $target => $passed) {
+            $predictor = ($log->desks[$target] ?? null)?->predictor();
+            $shifted += $predictor !== null && $predictor->predict($passed->planned)->colour->differenceTo($predictor->predict($pressed($passed->planned))->colour) > CalibrationReview::SHIFT_NOTICED ? 1 : 0;
+        }
+
+        return [
+            'factor' => $hand->factor, 'words' => $hand->words(), 'calibration' => $calibration, 'shifted' => $shifted, 'recipes' => count($log->passed),
+            'readings' => array_map(static fn (HandReading $reading): array => [
+                'name' => $reading->name, 'stack' => (string) $reading->stack, 'seen' => self::lab($reading->seen),
+                'expected' => self::lab($reading->predictor->predict($reading->stack)->colour), 'learnt' => self::lab($reading->predictor->predict($pressed($reading->stack))->colour),
+            ], $readings),
+        ];
+    }
+
+    /** @return array{float, float, float} */
+    private static function lab(Lab $colour): array
+    {
+        return [round($colour->L, 2), round($colour->a, 2), round($colour->b, 2)];
     }
 
     /**
@@ -91,14 +136,13 @@ final class CorrectionSearch
      */
     public static function told(NextLayers $next): array
     {
-        $lab = static fn (Lab $colour): array => [$colour->L, $colour->a, $colour->b];
         [$part, $passed] = [$next->logged->part, $next->logged->passed];
 
         return [
             'target' => $part->target, 'zone' => $passed->zone->zone, 'name' => $passed->zone->name,
             'steps' => (string) $next->steps, 'laid' => (string) Stack::of(...$next->laid), 'present' => (string) $passed->present, 'rest' => (string) $passed->rest,
             'stands' => count($passed->present) - count($passed->own) + count($next->laid),
-            'before' => $lab($next->logged->seen), 'after' => $lab($next->after), 'wanted' => $lab($next->wanted), 'sentence' => $next->sentence(),
+            'before' => self::lab($next->logged->seen), 'after' => self::lab($next->after), 'wanted' => self::lab($next->wanted), 'sentence' => $next->sentence(),
         ];
     }
 }

@@ -87,7 +87,10 @@ final class DrawingReviews
         File::replace($this->path($piece, $mark, 'straight'), self::picture($review->seen));
         File::replace($this->path($piece, $mark, 'values'), self::values($review->seen));
         File::replace($this->path($piece, $mark, 'errors'), PhotoRenderer::png($reference->width, $reference->height, implode('', array_map(static fn (string $byte): string => str_repeat($byte, 3), str_split($review->map())))));
-        File::replace($this->path($piece, $mark, 'told'), json_encode(self::told($review, $next, $found, [$drawing->width, $drawing->height], $corners !== null), JSON_THROW_ON_ERROR));
+        File::replace($this->path($piece, $mark, 'told'), json_encode([
+            ...self::told($review, $next, $found, [$drawing->width, $drawing->height], $corners !== null),
+            'hand' => CorrectionSearch::hand($log, $next['readings'], $piece->user->calibration_id),
+        ], JSON_THROW_ON_ERROR));
     }
 
     /** @return list<array<string, mixed>> what was compared, the latest photo first */
@@ -128,6 +131,18 @@ final class DrawingReviews
         $path = $this->path($piece, $mark, 'told');
 
         return is_file($path) ? json_decode((string) file_get_contents($path), true, flags: JSON_THROW_ON_ERROR)['corrections'] ?? [] : [];
+    }
+
+    /**
+     * What a review of a photo has learnt of the hand.
+     *
+     * @return ?array{factor: float, calibration: ?int, ...}
+     */
+    public function hand(Piece $piece, string $mark): ?array
+    {
+        $path = $this->path($piece, $mark, 'told');
+
+        return $this->entry($piece, $mark) instanceof DrawingEntry && is_file($path) ? json_decode((string) file_get_contents($path), true, flags: JSON_THROW_ON_ERROR)['hand'] ?? null : null;
     }
 
     /** Where a picture of a review lies; null if there is none. */
@@ -186,7 +201,7 @@ final class DrawingReviews
     }
 
     /**
-     * @param  array{logs: array<string, ZoneLog>, next: list<NextLayers>}  $next
+     * @param  array{logs: array<string, ZoneLog>, next: list<NextLayers>, ...}  $next
      * @param  array{int, int}  $size  of the photo
      * @return array<string, mixed>
      */

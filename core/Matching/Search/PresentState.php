@@ -7,7 +7,6 @@ namespace Prism\Matching\Search;
 use Prism\Colour\Lab;
 use Prism\Layering\Passage;
 use Prism\Layering\Predictor;
-use Prism\Layering\Pressure;
 use Prism\Layering\Stack;
 use Prism\Layering\Step;
 
@@ -48,7 +47,7 @@ final readonly class PresentState
         $least = INF;
         foreach (self::mishaps($believed) as [$mishap, $rare]) {
             foreach (self::HANDS as $hand) {
-                $laid = self::pressed($mishap, exp($hand));
+                $laid = array_map(static fn (?Step $step): ?Step => $step?->pressing(exp($hand)), $mishap);
                 $passage = $model->draw(Stack::of(...self::steps($laid)));
                 $cost = 0.5 * ($passage->lab()->differenceTo($seen) / $sigma) ** 2 + 0.5 * ($hand / self::HAND) ** 2 + $rare;
                 if ($cost < $least) {
@@ -85,18 +84,6 @@ final readonly class PresentState
         }
 
         return $found;
-    }
-
-    /**
-     * @param  list<?Step>  $steps
-     * @return list<?Step>
-     */
-    private static function pressed(array $steps, float $by): array
-    {
-        return array_map(
-            static fn (?Step $step): ?Step => $step?->isLayer() === true ? $step->withPressure(max(Pressure::MIN_PERCENT, min(Pressure::MAX_PERCENT, $step->pressurePercent * $by))) : $step,
-            $steps,
-        );
     }
 
     /**

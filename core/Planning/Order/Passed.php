@@ -23,6 +23,12 @@ final readonly class Passed
     {
     }
 
+    /** All of a recipe laid, as the log has it; and as it was planned. */
+    public static function laid(PlannedZone $zone, Stack $present, Stack $planned): self
+    {
+        return new self($zone, $present, $present, array_fill(0, count($present), true), Stack::of(), Stack::of(), $planned, false);
+    }
+
     /**
      * @param  array<string, string>  $states  of steps that are done or skipped, by key
      * @return array<string, self> by colour

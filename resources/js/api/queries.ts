@@ -304,3 +304,14 @@ export const useReviews = (piece: string, isWanted = true) =>
             ? () => answered(api.GET('/api/pieces/{piece}/reviews', { params: { path: { piece } } }))
             : skipToken,
     });
+
+/** From now on this calibration speaks; null: the pencils' own colours. */
+export function usePutInForce() {
+    const client = useQueryClient();
+
+    return useMutation({
+        mutationFn: (calibration: number | null) =>
+            answered(api.PUT('/api/calibrations/in-force', { body: { calibration } })),
+        onSettled: () => client.invalidateQueries(),
+    });
+}

@@ -932,6 +932,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/pieces/{piece}/reviews/{photo}/hand': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['takeHand'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/pieces/{piece}/reviews/{photo}/corrections': {
         parameters: {
             query?: never;
@@ -1315,6 +1331,8 @@ export interface components {
             /** @description mean dE00 of the swatches before the fit */
             before: number;
             after: number;
+            /** @description how hard the hand presses against its swatches, learnt from drawings; 1: as hard */
+            weight: number;
             /** Format: date-time */
             madeAt: string;
         };
@@ -2186,6 +2204,23 @@ export interface components {
             course: string | null;
             /** @description what to lay next where it is off, by the log */
             corrections: components['schemas']['NextLayers'][];
+            /** @description how hard the hand presses against its swatches, where that is told by the drawing */
+            hand: {
+                /** @description 12 % lighter */
+                words: string;
+                /** @description false: what it was read against is in force no more */
+                isInForce: boolean;
+                /** @description recipes of the piece that shift by more than one notices */
+                shifted: number;
+                recipes: number;
+                readings: {
+                    name: string;
+                    stack: string;
+                    seen: components['schemas']['Colour'];
+                    expected: components['schemas']['Colour'];
+                    learnt: components['schemas']['Colour'];
+                }[];
+            } | null;
             /** @description something was marked in Draw since the photo was taken */
             goneOn: boolean;
         };
@@ -7382,6 +7417,78 @@ export interface operations {
             };
             /** @description Not compared, or beyond the crop */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    takeHand: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+                photo: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A calibration with the hand as the drawing has shown it, in force */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        calibration: number;
+                        number: number;
+                        /** @description in force until now */
+                        was: number | null;
+                    };
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Another calibration is in force since */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

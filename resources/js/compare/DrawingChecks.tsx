@@ -14,6 +14,7 @@ import { WorkProgress } from '../ui/WorkProgress';
 import { counted } from '../ui/words';
 import { BothTools } from './BothTools';
 import { CornersFrame } from './CornersFrame';
+import { HandLearnt } from './HandLearnt';
 import { History } from './History';
 import { NextTurns } from './NextTurns';
 import { ReviewedPicture } from './ReviewedPicture';
@@ -193,6 +194,7 @@ export function DrawingChecks() {
                     )}
                     {toCome > 0 && <p>Still to come by the plan: {counted(toCome, 'zone')}.</p>}
                     <NextTurns review={review} />
+                    {review.hand && <HandLearnt photo={review.photo} hand={review.hand} />}
                     {reviews.data && reviews.data.length > 1 && (
                         <History reviews={reviews.data} chosen={review.photo} onChoose={chooseCheck} />
                     )}

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { parseAsInteger, useQueryStates } from 'nuqs';
 import { Link } from 'react-router';
-import { usePaperName } from '../api/queries';
+import { usePaperName, usePutInForce } from '../api/queries';
 import { messageOf, type CalibrationReview } from '../api/client';
 import { useWork } from '../api/works';
 import { Button, StrongButton } from '../ui/Button';
@@ -14,7 +14,7 @@ import { ErrorPlot } from '../ui/plots/ErrorPlot';
 import { Empty, Loading, Problem } from '../ui/States';
 import { SwatchPair } from '../ui/Swatch';
 import { WorkProgress } from '../ui/WorkProgress';
-import { useCalibration, useCalibrations, usePutInForce, useRemoveSwatch, useRestoreSwatch } from './swatchQueries';
+import { useCalibration, useCalibrations, useRemoveSwatch, useRestoreSwatch } from './swatchQueries';
 import { counted } from '../ui/words';
 
 const WORST = 24;
@@ -158,6 +158,9 @@ function Outliers({ review }: { review: CalibrationReview }) {
     );
 }
 
+const handWords = (weight: number) =>
+    `hand ${Math.round(100 * Math.abs(weight - 1))} % ${weight > 1 ? 'heavier' : 'lighter'}`;
+
 /** Which calibration is looked at, and beside which other. */
 const SHOWN = { of: parseAsInteger, against: parseAsInteger };
 
@@ -237,6 +240,12 @@ export function CalibrationPage() {
                                 <tr key={calibration.id}>
                                     <td>
                                         <b>{calibration.number}</b>
+                                        {calibration.weight !== 1 && (
+                                            <>
+                                                {' '}
+                                                <small>{handWords(calibration.weight)}, from drawings</small>
+                                            </>
+                                        )}
                                     </td>
                                     <td>{calibration.madeAt.slice(0, 16).replace('T', ' ')}</td>
                                     <td className="number">{calibration.swatches}</td>

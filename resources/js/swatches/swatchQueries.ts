@@ -144,12 +144,3 @@ export const useCalibration = (calibration: number | undefined, against: number 
     });
 
 /** Another calibration changes every prediction. */
-export function usePutInForce() {
-    const client = useQueryClient();
-
-    return useMutation({
-        mutationFn: (calibration: number | null) =>
-            answered(api.PUT('/api/calibrations/in-force', { body: { calibration } })),
-        onSettled: () => client.invalidateQueries(),
-    });
-}

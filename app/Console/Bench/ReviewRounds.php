@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Bench;
+
+use App\Studio\Swatches\SwatchReader;
+use Prism\Calibration\DrawnHand;
+use Prism\Calibration\HandReading;
+use Prism\Colour\Lab;
+use Prism\Layering\Stack;
+use Prism\Layering\Step;
+use Prism\Matching\Target;
+use Prism\Materials\Kit;
+use Prism\Planning\Order\Passed;
+use Prism\Planning\Order\PlannedZone;
+use Prism\Planning\PictureZone;
+use Prism\Reference\Image\Field;
+use Prism\Reference\Image\Raster;
+use Prism\Reference\Zones\ZoneMap;
+use Prism\Review\DrawingFinder;
+use Prism\Review\LoggedPart;
+use Prism\Review\NextLayers;
+use Prism\Review\Review;
+
+/** What becomes of drawings that are compared and drawn on; and what they teach of the hand. */
+final class ReviewRounds
+{
+    public const COLUMNS = ['drawn badly, then corrected', 'plan by a true hand', 'drawn', 'round 1', 'round 2', 'round 3', 'corrected', 'made worse'];
+
+    public const HAND_COLUMNS = ['hand', 'learnt', 'other half dE00 before', 'with it'];
+
+    private const ROUNDS = 3;
+
+    /** A zone takes so many turns at once. */
+    private const TURNS = 3;
+
+    /** @param  ReviewFigures  $figures  once its pictures are planned */
+    public function __construct(private readonly ReviewFigures $figures, private readonly SwatchReader $reader, private readonly string $paper)
+    {
+    }
+
+    /** @return list<list<string>> of the pictures that were drawn last, {@see COLUMNS}: three times compared and corrected by a hand that is true then */
+    public function rounds(): array
+    {
+        $rows = [];
+        foreach ($this->figures->pictures as $name => ['raster' => $raster, 'map' => $map, 'zones' => $zones, 'plan' => $plan]) {
+            $out = Kit::of(array_column($plan->pullList, 'pencil'));
+            $planned = $plan->laid();
+            $ways = [];
+            foreach ($plan->steps as $step) {
+                $ways[$step->zone->id] = $step->zone;
+            }
+            [$believed, $lies] = [$planned, ReviewFigures::erring($zones, $planned)];
+            $off = fn (array $laid): array => array_map(fn (PlannedZone $zone): float => $this->drawn($laid[$zone->id] ?? Stack::of())->differenceTo($zone->target), $ways);
+            $figures = [$first = $off($lies)];
+            $corrected = [];
+            for ($round = 1; $round <= self::ROUNDS; $round++) {
+                $review = $this->seen($raster, $map, $zones, $lies, $believed, "$name round $round", 0.05 * $round, 3.0 * $round - 5.0);
+                foreach ($review->zones as $zone) {
+                    $turns = self::TURNS;
+                    foreach ($zone->parts as $part) {
+                        $way = $ways[$part->target] ?? null;
+                        if ($way === null || $turns < 1) {
+                            continue;
+                        }
+                        $logged = LoggedPart::of($part, Passed::laid($way, $believed[$part->target] ?? Stack::of(), $planned[$part->target] ?? Stack::of()), $this->figures->predictor);
+                        $of = array_column($zones, null, 'id')[$zone->id];
+                        $next = NextLayers::of($logged, Target::colour($way->target), $this->figures->predictor, $this->figures->search, $of->limits($turns, Target::colour($way->target)), $out, $turns);
+                        if ($next !== null) {
+                            $turns -= $next->turns();
+                            $before = $this->drawn($lies[$part->target] ?? Stack::of())->differenceTo($way->target);
+                            $believed[$part->target] = Stack::of(...$next->laid, ...$next->steps->steps);
+                            $lies[$part->target] = Stack::of(...($lies[$part->target] ?? Stack::of())->steps, ...$next->steps->steps);
+                            $corrected[] = [$before, $this->drawn($lies[$part->target])->differenceTo($way->target)];
+                        }
+                    }
+                }
+                $figures[] = $off($lies);
+            }
+            $median = static fn (array $values): string => sprintf('%.2f', Clock::quantile(array_values($values), 0.5));
+            $rows[] = [$name, $median($off($planned)), ...array_map($median, $figures), sprintf('%d: %s to %s', count($corrected), $median(array_column($corrected, 0)), $median(array_column($corrected, 1))), (string) count(array_filter($corrected, static fn (array $one): bool => $one[1] > $one[0] + 1.0))];
+        }
+
+        return $rows;
+    }
+
+    /** @return list<list<string>> what is learnt of a hand by one half of a finished drawing, and what it does for predictions of the other, {@see HAND_COLUMNS} */
+    public function hands(): array
+    {
+        $rows = [];
+        foreach ($this->figures->pictures as $name => ['raster' => $raster, 'map' => $map, 'zones' => $zones, 'plan' => $plan]) {
+            $ways = [];
+            foreach ($plan->steps as $step) {
+                $ways[$step->zone->id] = $step->zone;
+            }
+            foreach ([1.15, 0.85, 1.0] as $by) {
+                $planned = $plan->laid();
+                $pressed = static fn (Stack $stack, float $by): Stack => Stack::of(...array_map(static fn (Step $step): Step => $step->pressing($by), $stack->steps));
+                $lies = array_map(static fn (Stack $stack): Stack => $pressed($stack, $by), $planned);
+                $review = $this->seen($raster, $map, $zones, $lies, $planned, "$name hand $by", 0.1, 4.0);
+                $readings = [];
+                $others = [];
+                foreach ($review->zones as $i => $zone) {
+                    foreach ($zone->parts as $part) {
+                        $way = $ways[$part->target] ?? null;
+                        $stack = $planned[$part->target] ?? Stack::of();
+                        if ($way === null || count($stack) === 0) {
+                            continue;
+                        }
+                        $logged = LoggedPart::of($part, Passed::laid($way, $stack, $stack), $this->figures->predictor);
+                        if ($i % 2 === 1) {
+                            $others[] = $part->target;
+                        } elseif ($logged->tellsOfHand($this->figures->predictor->model->bare()->lab())) {
+                            $readings[] = new HandReading($zone->name, $stack, $logged->seen, $this->figures->predictor);
+                        }
+                    }
+                }
+                $hand = DrawnHand::of($readings);
+                $off = fn (float $factor): string => sprintf('%.2f', Clock::quantile(array_map(fn (string $target): float => $this->figures->predictor->model->draw($pressed($planned[$target], $factor))->lab()->differenceTo($this->drawn($lies[$target])), $others), 0.5));
+                $rows[] = [sprintf('%s, pressing %.2f', $name, $by), $hand === null ? 'nothing' : sprintf('%.2f by %d places', $hand->factor, $hand->places), $off(1.0), $off($hand->factor ?? 1.0)];
+            }
+        }
+
+        return $rows;
+    }
+
+    private function drawn(Stack $stack): Lab
+    {
+        return $this->reader->read($this->paper, $stack, 'true');
+    }
+
+    /**
+     * @param  list<PictureZone>  $zones
+     * @param  array<string, Stack>  $lies
+     * @param  array<string, Stack>  $believed
+     */
+    private function seen(Raster $raster, ZoneMap $map, array $zones, array $lies, array $believed, string $seed, float $slant, float $turn): Review
+    {
+        [$picture] = $this->figures->photographed($raster, $map, $zones, $lies, $seed, $slant, $turn);
+        $paper = $this->reader->read($this->paper, Stack::of(), 'white');
+        $reference = Field::of($raster, Review::EDGE);
+
+        return Review::of(DrawingFinder::find($picture, $reference, $paper), $reference, $map, $zones, $paper, array_map(fn (Stack $stack): Lab => $this->figures->predictor->predict($stack)->colour, $believed));
+    }
+}
