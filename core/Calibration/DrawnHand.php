@@ -16,7 +16,7 @@ final readonly class DrawnHand
     /** Fewer places say nothing of a hand; and it is told where it differs by so much, and by so many standard deviations. */
     public const FEWEST = 8;
 
-    private const LEAST = 0.04;
+    private const LEAST = 0.06;
 
     private const SURE = 2.5;
 
@@ -34,7 +34,7 @@ final readonly class DrawnHand
     private const HALF_WEIGHT = 2.0;
 
     /** Readings of one drawing err together, by the paper, the lamp and the eye of the camera: they count as so many fewer. */
-    private const TOGETHER = 4.0;
+    private const TOGETHER = 2.0;
 
     private function __construct(public float $factor, public float $sigma, public int $places)
     {

@@ -49,7 +49,10 @@ final class DrawingFinder
             $corners = $given->scaled(1.0 / $small->scale);
             $light = PaperLight::of($small, self::round($sheet, $corners), $paper);
 
-            return new FoundDrawing($small, $corners, $light, 1.0, 1.0, true);
+            return new FoundDrawing($small, $corners, $light, 1.0, 1.0, true, Sharpness::isBlurred($small, $corners, $sheet), Sharpness::glare($small, $corners, $light));
+        }
+        if (SheetFinder::hasAnother($small, $sheet)) {
+            throw new ReviewRefused('Two sheets lie in this picture. Photograph the one with this drawing alone, or set its corners by hand.');
         }
         $light = PaperLight::of($small, self::rim($sheet), $paper);
         $best = -1.0;
@@ -71,7 +74,34 @@ final class DrawingFinder
 
         self::wantAllOf($corners, $small);
 
-        return new FoundDrawing($small, $corners, $light, $fit, $likeness, $likeness >= self::SURE && $fit >= self::SURE_FIT);
+        return new FoundDrawing($small, $corners, $light, $fit, $likeness, $likeness >= self::SURE && $fit >= self::SURE_FIT, Sharpness::isBlurred($small, $corners, $sheet), Sharpness::glare($small, $corners, $light));
+    }
+
+    /**
+     * The same by what the drawing is to become or, where that is not sure, by what it should look like by now: a drawing that is only begun
+     * has little of the reference.
+     *
+     * @param  \Closure(): Field  $expected  {@see ExpectedPicture}
+     *
+     * @throws ReviewRefused
+     */
+    public static function findBegun(Raster $picture, Field $reference, \Closure $expected, Lab $paper): FoundDrawing
+    {
+        $found = $refusal = null;
+        try {
+            $found = self::find($picture, $reference, $paper);
+        } catch (ReviewRefused $refusal) {
+        }
+        if ($found?->isSure === true) {
+            return $found;
+        }
+        try {
+            $begun = self::find($picture, $expected(), $paper);
+        } catch (ReviewRefused) {
+            return $found ?? throw $refusal;
+        }
+
+        return $found === null || $begun->likeness * $begun->fit > $found->likeness * $found->fit ? $begun : $found;
     }
 
     /** @throws ReviewRefused if the drawing goes on beyond the picture */

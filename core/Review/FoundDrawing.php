@@ -11,6 +11,8 @@ final readonly class FoundDrawing
     private const UNEVEN = 1.6;
 
     /** Share of the bare paper in a hard shadow from which it is said. */
+    private const GLARES = 0.01;
+
     private const SHADED = 0.05;
 
     /**
@@ -19,8 +21,10 @@ final readonly class FoundDrawing
      * @param  float  $fit  how well outlines go together with those of the reference, 0-1
      * @param  float  $likeness  how far what is drawn has the reference's colours, -1 to 1
      * @param  bool  $isSure  false: the corners are to be confirmed
+     * @param  bool  $isBlurred  {@see Sharpness}
+     * @param  float  $glare  share of it that glares
      */
-    public function __construct(public LinearPicture $picture, public Corners $corners, public PaperLight $light, public float $fit, public float $likeness, public bool $isSure)
+    public function __construct(public LinearPicture $picture, public Corners $corners, public PaperLight $light, public float $fit, public float $likeness, public bool $isSure, public bool $isBlurred = false, public float $glare = 0.0)
     {
     }
 
@@ -62,6 +66,8 @@ final readonly class FoundDrawing
         return array_values(array_filter([
             $this->isSure ? null : 'The drawing was not found for certain: look at its corners, and set them by hand.',
             $this->unevenness() > self::UNEVEN ? sprintf('One side lies in %.1f times as much light as the other; take the picture in more even light.', $this->unevenness()) : null,
+            $this->isBlurred ? 'The picture is blurred: edges, lines and grain cannot be judged by it. Hold the camera still, or rest it on something.' : null,
+            $this->glare > self::GLARES ? 'A part of the drawing glares, and looks lighter than it is. Let the light come from the side, not from over the camera.' : null,
             $this->light->shaded > self::SHADED ? 'A shadow with an edge lies over the paper; what it covers cannot be trusted.' : null,
         ]));
     }

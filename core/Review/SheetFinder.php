@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Prism\Review;
 
+use Prism\Charts\Homography;
 use Prism\Maths\FloodFill;
 
 /**
@@ -18,27 +19,20 @@ final class SheetFinder
     /** A sheet covers at least so much of the picture. */
     private const LEAST_AREA = 0.12;
 
+    /** Another surface of such a share of the largest, and of the picture, whose middle lies so far beside the sheet is a second one. */
+    private const ANOTHER = 0.35;
+
+    private const LEAST_ANOTHER = 0.05;
+
+    private const BESIDE = 0.05;
+
     /** Points of the outline count for a side if they lie so near to it, as a share of the sheet. */
     private const NEAR = 0.012;
 
     /** @return ?Corners clockwise from the one nearest to the upper left; null where no sheet stands out from what is round it */
     public static function find(LinearPicture $picture): ?Corners
     {
-        $columns = intdiv($picture->width, self::BLOCK);
-        $rows = intdiv($picture->height, self::BLOCK);
-        $Y = $picture->luminance();
-        $levels = [];
-        for ($row = 0; $row < $rows; $row++) {
-            for ($column = 0; $column < $columns; $column++) {
-                $at = self::BLOCK * ($row * $picture->width + $column);
-                $levels[] = sqrt(max(0.0, ($Y[$at] + $Y[$at + 1] + $Y[$at + $picture->width] + $Y[$at + $picture->width + 1]) / 4.0));
-            }
-        }
-        $limit = self::otsu($levels);
-        $light = '';
-        foreach ($levels as $level) {
-            $light .= $level > $limit ? "\1" : "\0";
-        }
+        [$columns, $rows, $light] = self::light($picture);
         $outline = self::outline($columns, $rows, $light);
         if (count($outline) < 4) {
             return null;
@@ -51,6 +45,46 @@ final class SheetFinder
         $sides = self::straightened($four, $outline);
 
         return self::fromUpperLeft(array_map(static fn (array $point): array => [self::BLOCK * $point[0], self::BLOCK * $point[1]], $sides));
+    }
+
+    /** Whether another light surface of about its size lies beside a sheet. */
+    public static function hasAnother(LinearPicture $picture, Corners $sheet): bool
+    {
+        [$columns, $rows, $light] = self::light($picture);
+        $within = Homography::of($sheet->points, [[0.0, 0.0], [1.0, 0.0], [1.0, 1.0], [0.0, 1.0]]);
+        $regions = FloodFill::regions($columns, $rows, $light);
+        $largest = max(array_map(count(...), [[], ...$regions]));
+        foreach ($regions as $region) {
+            if (count($region) < max(self::ANOTHER * $largest, self::LEAST_ANOTHER * $columns * $rows)) {
+                continue;
+            }
+            $x = array_sum(array_map(static fn (int $at): int => $at % $columns, $region)) / count($region);
+            $y = array_sum(array_map(static fn (int $at): int => intdiv($at, $columns), $region)) / count($region);
+            [$u, $v] = $within->map(self::BLOCK * $x, self::BLOCK * $y);
+            if (min($u, $v) < -self::BESIDE || max($u, $v) > 1.0 + self::BESIDE) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return array{int, int, string} columns and rows of squares, and which of them are light */
+    private static function light(LinearPicture $picture): array
+    {
+        $columns = intdiv($picture->width, self::BLOCK);
+        $rows = intdiv($picture->height, self::BLOCK);
+        $Y = $picture->luminance();
+        $levels = [];
+        for ($row = 0; $row < $rows; $row++) {
+            for ($column = 0; $column < $columns; $column++) {
+                $at = self::BLOCK * ($row * $picture->width + $column);
+                $levels[] = sqrt(max(0.0, ($Y[$at] + $Y[$at + 1] + $Y[$at + $picture->width] + $Y[$at + $picture->width + 1]) / 4.0));
+            }
+        }
+        $limit = self::otsu($levels);
+
+        return [$columns, $rows, implode('', array_map(static fn (float $level): string => $level > $limit ? "\1" : "\0", $levels))];
     }
 
     /** @param  list<float>  $levels  0-1 */

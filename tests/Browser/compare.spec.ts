@@ -1,4 +1,4 @@
-import { expect, expectSoundEverywhere, openHarbour, test } from './studio';
+import { expect, expectSoundEverywhere, openHarbour, sampleAt, test } from './studio';
 
 // Drawn to two thirds by the simulated hand after a plan of the same photo, and taken askew in warm light from one side.
 const DRAWING = 'tests/Browser/harbour-two-thirds.jpg';
@@ -44,4 +44,64 @@ test('a photo of the drawing is compared zone by zone; another picture is refuse
     await expectSoundEverywhere(page);
     await page.reload();
     await expect(checks.getByRole('heading', { name: 'Three places that need the hand' })).toBeVisible();
+});
+
+test.describe.configure({ timeout: 180_000 });
+
+test('what a photo asks for is taken into Draw at one press, drawn there, and compared again', async ({ page }) => {
+    await openHarbour(page);
+    // Ticked as far as the lights and darks: turn after turn by the key.
+    await page.goto(page.url().replace('/match', '/draw'));
+    await expect(page.getByTestId('turn-of')).toContainText('Turn 1 of');
+    for (let turn = 1; turn <= 16; turn++) {
+        await page.keyboard.press('d');
+        await expect(page.getByTestId('turn-of')).toContainText(`Turn ${turn + 1} of`);
+    }
+    await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+    await page.getByRole('link', { name: /Compare/ }).click();
+    const checks = page.getByTestId('checks');
+    const simulate = async (hand: string) => {
+        await checks.getByRole('button', { name: /No drawing at hand/ }).click();
+        await checks.getByRole('button', { name: /Its hand/ }).click();
+        await page.getByRole('option', { name: hand }).click();
+        await checks.getByRole('button', { name: 'Have it drawn' }).click();
+    };
+    await simulate('Heavy');
+    await expect(checks).toContainText('a heavy hand', { timeout: 90_000 });
+
+    // Zone after zone by the key, each in words; the drawing in the photo's place, sliding over it, and the same spot in both.
+    await page.keyboard.press('n');
+    await expect(checks).toContainText(/Wall boards: /);
+    await page.keyboard.press('y');
+    await expect(page.getByTestId('own')).toHaveCSS('clip-path', 'inset(0px 0px 0px 0%)');
+    await page.keyboard.press('y');
+    await expect(page.getByTestId('own')).toHaveCount(0);
+    await checks.getByRole('slider', { name: 'Slide yours over it' }).focus();
+    await page.keyboard.press('End');
+    await expect(page.getByTestId('own')).toBeVisible();
+    await page.keyboard.press('Home');
+    await expect(page.getByTestId('own')).toHaveCount(0);
+    await sampleAt(page, 0.3, 0.9);
+    await expect(page.getByTestId('both').getByText('Photo', { exact: true })).toBeVisible();
+    await expect(page.getByTestId('both')).toContainText(/dE00 \d/);
+
+    // What it has learnt of the hand is shown, taken, and taken back.
+    await page.getByTestId('hand').getByRole('button', { name: 'Reckon with it' }).click();
+    await expect(page.getByText(/Calibration \d+ reckons with it/)).toBeVisible();
+    await page.getByRole('button', { name: 'Take back' }).click();
+    await expect(page.getByTestId('hand').getByRole('button', { name: 'Reckon with it' })).toBeEnabled();
+
+    const next = page.getByTestId('next-turns');
+    await next.getByRole('button', { name: /^Take all \d+ into Draw$/ }).click();
+    await next.getByRole('link', { name: 'Taken over; draw on' }).click();
+    await expect(page.getByTestId('turn-of')).toBeVisible();
+    await page.getByRole('button', { name: /Diary and notes/ }).click();
+    await expect(page.getByTestId('diary')).toContainText('Corrections taken over from a photo');
+    await expect(page.getByTestId('diary')).toContainText('Simulated: a heavy hand');
+    await page.keyboard.press('d');
+    await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+    await page.getByRole('link', { name: /Compare/ }).click();
+    await simulate('True');
+    await expect(page.getByTestId('history').getByRole('listitem')).toHaveCount(2, { timeout: 90_000 });
+    await expectSoundEverywhere(page);
 });

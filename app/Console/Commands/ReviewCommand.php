@@ -8,6 +8,7 @@ use App\Studio\Photos\PhotoReader;
 use Imagick;
 use Prism\Colour\Lab;
 use Prism\Exchange\PlanFile;
+use Prism\Layering\Predictor;
 use Prism\Matching\Limits;
 use Prism\Matching\Search;
 use Prism\Matching\Target;
@@ -22,6 +23,7 @@ use Prism\Review\Corners;
 use Prism\Review\DrawingFinder;
 use Prism\Review\PartReview;
 use Prism\Review\PartState;
+use Prism\Review\Resumption;
 use Prism\Review\Review;
 use Prism\Review\ZoneReview;
 
@@ -53,13 +55,14 @@ final class ReviewCommand extends StudioFiles
         $drawing = $this->picture($this->reader, 'drawing');
         $plan = $this->text('plan') === '' ? null : PlanFile::read($this->read('plan'));
         $corners = $this->corners();
-        $search = null;
+        $search = $predictor = null;
         $paper = Paper::cartridge()->colour;
         if ($this->text('pencils') !== '') {
             $kit = $this->kit();
             $calibration = $this->calibration($kit, $this->swatches($kit));
             $search = $this->searchIn($calibration, $kit);
-            $paper = $calibration->predictor($this->paper($calibration, $this->text('paper')))->model->bare()->lab();
+            $predictor = $calibration->predictor($this->paper($calibration, $this->text('paper')));
+            $paper = $predictor->model->bare()->lab();
         }
         $reference = Field::of($photo, Review::EDGE);
         $found = DrawingFinder::find($drawing, $reference, $paper, $corners);
@@ -80,7 +83,7 @@ final class ReviewCommand extends StudioFiles
                 'id' => $zone->id, 'name' => $zone->name, 'at' => array_map(static fn (float $share): float => round($share, 4), $zone->at),
                 'dL' => round($zone->difference->dL, 2), 'dE00' => round($zone->dE00, 2), 'state' => $zone->state->value, 'words' => $zone->words(),
             ], $review->zones),
-            'corrections' => $plan === null || $search === null ? [] : self::corrections($review, $plan, $search),
+            'corrections' => $plan === null || $search === null ? [] : self::corrections($review, $plan, $search, $predictor),
             'warnings' => $found->warnings(),
         ], JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)."\n");
         if ($this->text('map') !== '') {
@@ -100,17 +103,24 @@ final class ReviewCommand extends StudioFiles
     }
 
     /**
-     * What to lay next where colours are off: those that are not begun come by the plan.
+     * What to lay next where colours are off: what is begun goes on by the plan's own layers, from as far as it seems to be.
      *
      * @return list<array<string, mixed>>
      */
-    private static function corrections(Review $review, PlanFile $plan, Search $search): array
+    private static function corrections(Review $review, PlanFile $plan, Search $search, Predictor $predictor): array
     {
         $corrections = [];
         foreach ($review->zones as $zone) {
             $off = array_values(array_filter($zone->parts, static fn (PartReview $part): bool => in_array($part->state, [PartState::Off, PartState::Begun, PartState::Spoiled], true)));
             foreach (array_slice($off, 0, self::MOST_FOR_A_ZONE) as $part) {
-                $correction = $search->correct($plan->stacks[$part->target] ?? throw new FileRefused(sprintf('The plan does not tell what is laid for colour %s.', $part->target)), Target::colour($part->wanted), new Limits(top: 1, maxLayers: 3), seen: $part->seen)[0];
+                $stack = $plan->stacks[$part->target] ?? throw new FileRefused(sprintf('The plan does not tell what is laid for colour %s.', $part->target));
+                $on = $part->state === PartState::Begun ? Resumption::of($stack, $part->seen, $predictor) : null;
+                if ($on !== null && count($on->rest) > 0) {
+                    $corrections[] = ['zone' => $zone->id, 'target' => $part->target, 'steps' => (string) $on->rest, 'before' => self::lab($part->seen), 'after' => self::lab($on->after), 'words' => $on->words($part->wanted)];
+
+                    continue;
+                }
+                $correction = $search->correct($stack, Target::colour($part->wanted), new Limits(top: 1, maxLayers: 3), seen: $part->seen)[0];
                 $corrections[] = [
                     'zone' => $zone->id, 'target' => $part->target, 'steps' => (string) $correction->steps,
                     'before' => self::lab($correction->before), 'after' => self::lab($correction->after->colour), 'words' => $correction->words(),

@@ -25,6 +25,7 @@ use Prism\Reference\Image\Field;
 use Prism\Reference\Image\Raster;
 use Prism\Review\Corners;
 use Prism\Review\DrawingFinder;
+use Prism\Review\ExpectedPicture;
 use Prism\Review\FoundDrawing;
 use Prism\Review\NextLayers;
 use Prism\Review\Review;
@@ -77,9 +78,10 @@ final class DrawingReviews
         [$reference, $map] = DrawnPart::of($piece, Field::of($this->references->raster($piece->reference()), Review::EDGE), $map);
         $progress('Finding the drawing', 0.2);
         $given = $corners === null ? null : Corners::of(array_map(static fn (array $point): array => [$point[0] * $drawing->width, $point[1] * $drawing->height], $corners));
-        $found = DrawingFinder::find($drawing, $reference, $paper, $given);
-        $progress('Comparing zone by zone', 0.8);
         $log = $this->corrections->log($piece);
+        $found = $given !== null || ! $log->isBegun() ? DrawingFinder::find($drawing, $reference, $paper, $given)
+            : DrawingFinder::findBegun($drawing, $reference, static fn (): Field => ExpectedPicture::of($reference, $map, $zones, $log->expected, $paper), $paper);
+        $progress('Comparing zone by zone', 0.8);
         $review = Review::of($found, $reference, $map, $zones, $paper, $log->expected);
         $progress('Looking for what to lay next', 0.85);
         $next = $this->corrections->of($piece, $log, $review, static fn (float $share) => $progress('Looking for what to lay next', 0.85 + 0.14 * $share));

@@ -20,4 +20,10 @@ final readonly class PictureLog
     public function __construct(public Plan $plan, public array $passed, public array $desks, public array $expected)
     {
     }
+
+    /** Whether anything is ticked that lies on the paper. */
+    public function isBegun(): bool
+    {
+        return array_any($this->passed, static fn (Passed $passed): bool => count($passed->present) > 0);
+    }
 }

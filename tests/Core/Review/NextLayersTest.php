@@ -17,6 +17,7 @@ use Prism\Review\Course;
 use Prism\Review\LoggedPart;
 use Prism\Review\NextLayers;
 use Prism\Review\PartReview;
+use Prism\Review\Resumption;
 use Prism\Review\ZoneLog;
 use Standin\ErringHand;
 
@@ -128,3 +129,14 @@ it('has a hand that errs as it is told to, the same way each time', function ():
     $spoilt = array_filter(array_map(static fn (int $i): ?string => ErringHand::Careless->spoils("place $i", $out)?->__toString(), range(1, 40)));
     expect(count($spoilt))->toBeBetween(10, 30)->and(ErringHand::Heavy->spoils('place 1', $out))->toBeNull();
 });
+
+it('goes on with a stack from as far as it seems to be laid', function (string $laid, string $rest): void {
+    $on = Resumption::of(Stack::parse(LAID), $laid === '' ? model()->bare()->lab() : seen($laid), new Predictor(model()));
+    expect((string) $on->rest)->toBe($rest)->and($on->after->differenceTo(seen(LAID)))->toBeLessThan(1.0)
+        ->and($on->words(seen(LAID)))->toStartWith('Go on with the plan: ');
+})->with([
+    'nothing yet' => ['', LAID],
+    'a coat of the first' => ['QW:7432@35', 'QW:7432@35 > QW:2794@45x2 > QW:6858@40'],
+    'the first' => ['QW:7432@35x2', 'QW:2794@45x2 > QW:6858@40'],
+    'all of it' => [LAID, ''],
+]);

@@ -8,6 +8,7 @@ use Prism\Reference\Image\Raster;
 use Prism\Reference\Zones\TargetRole;
 use Prism\Review\Corners;
 use Prism\Review\DrawingFinder;
+use Prism\Review\ExpectedPicture;
 use Prism\Review\LinearPicture;
 use Prism\Review\PaperLight;
 use Prism\Review\PartReview;
@@ -119,6 +120,39 @@ it('refuses a drawing that is cut off, and says where', function () use ($asItIs
     $rest = implode('', array_map(static fn (string $row): string => substr($row, 3 * $cut), str_split($bytes, 3 * $width)));
     DrawingFinder::find(Raster::of($width - $cut, $height, $rest), Scene::reference(), Scene::paper());
 })->throws(ReviewRefused::class, 'cut off at the left edge');
+
+it('refuses two sheets in one picture', function () use ($asItIs): void {
+    [$width, $height, $bytes] = Scene::sheet($asItIs, 400)->taken('two', 0.02, 1.0);
+    $both = implode('', array_map(static fn (string $row): string => $row.$row, str_split($bytes, 3 * $width)));
+    DrawingFinder::find(Raster::of(2 * $width, $height, $both), Scene::reference(), Scene::paper());
+})->throws(ReviewRefused::class, 'Two sheets');
+
+it('says that a picture is blurred, and that a part of it glares', function () use ($asItIs): void {
+    $sharp = Scene::sheet($asItIs)->taken('sharp', 0.05, 3.0);
+    $find = static fn (array $picture): array => DrawingFinder::find(Raster::of(...$picture), Scene::reference(), Scene::paper())->warnings();
+    expect($find($sharp))->toBe([])
+        ->and($find([$sharp[0], $sharp[1], Scene::blurred(...$sharp)]))->toHaveCount(1)->{0}->toContain('blurred');
+    [$width, $height, $bytes] = $sharp;
+    for ($y = (int) (0.5 * $height); $y < 0.62 * $height; $y++) {
+        $bytes = substr_replace($bytes, str_repeat("\xff", 3 * (int) (0.12 * $width)), 3 * ($y * $width + (int) (0.5 * $width)), 3 * (int) (0.12 * $width));
+    }
+    expect($find([$width, $height, $bytes]))->toHaveCount(1)->{0}->toContain('glares');
+});
+
+it('finds a drawing that is begun in other colours than it will have by what its log says is there', function (): void {
+    // A first layer in the complement of each colour: nothing of the reference yet.
+    $begun = static fn (int $zone): ?Lab => in_array($zone, [2, 3, 4, 7], true) ? Lab::of(88.0 - 0.25 * Scene::colour($zone)->L, -1.2 * Scene::colour($zone)->a, -1.2 * Scene::colour($zone)->b) : null;
+    $sheet = Scene::sheet($begun);
+    $picture = Raster::of(...$sheet->taken('begun', 0.06, 3.0));
+    [$map, $zones] = Scene::zones();
+    $expected = [];
+    foreach (range(1, 8) as $zone) {
+        $expected["$zone-1"] = $begun($zone) ?? Scene::paper();
+    }
+    expect(static fn () => DrawingFinder::find($picture, Scene::reference(), Scene::paper()))->toThrow(ReviewRefused::class);
+    $found = DrawingFinder::findBegun($picture, Scene::reference(), static fn () => ExpectedPicture::of(Scene::reference(), $map, $zones, $expected, Scene::paper()), Scene::paper());
+    expect(offBy($sheet, $found->cornersInPicture(), 0.06, 3.0))->toBeLessThan(0.012);
+});
 
 it('takes the lamp off by bare paper, whatever dark marks lie between', function (): void {
     // A warm lamp that falls off to the right; every fifth place is drawn on.

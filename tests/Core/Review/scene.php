@@ -114,6 +114,28 @@ final class Scene
         return $sheet;
     }
 
+    /** A picture as a camera takes it that is not held still: each pixel the mean of seven by seven. */
+    public static function blurred(int $width, int $height, string $bytes): string
+    {
+        foreach ([3, 3 * $width] as $step) {
+            $sums = $bytes;
+            for ($at = 0, $last = strlen($bytes); $at < $last; $at++) {
+                $sum = $count = 0;
+                for ($by = -3; $by <= 3; $by++) {
+                    $near = $at + $by * $step;
+                    if ($near >= 0 && $near < $last) {
+                        $sum += ord($bytes[$near]);
+                        $count++;
+                    }
+                }
+                $sums[$at] = chr(intdiv($sum, $count));
+            }
+            $bytes = $sums;
+        }
+
+        return $bytes;
+    }
+
     /** Corners of the drawing on its sheet, mm. @return list<array{float, float}> */
     public static function corners(): array
     {
