@@ -23,6 +23,11 @@ final readonly class Review
     /** Values are compared over squares of so many pixels: about five millimetres of a drawing a hand wide and two long. */
     private const SQUARE = 10;
 
+    /** Zones whose values should lie so far apart, L*, run together where they lie nearer than such a share of it. */
+    private const APART = 8.0;
+
+    private const RUN_TOGETHER = 0.35;
+
     private const SPECKS = 0.01;
 
     /** Pixels so near to another zone may be that one's: the picture was laid over by eye of a program. */
@@ -104,6 +109,35 @@ final readonly class Review
             $reference, $seen, $reviewed, ['reference' => self::rangeOf($values), 'drawing' => self::rangeOf($drawn)],
             array_map(static fn (float $one, float $other): float => $one - $other, $drawn, $values),
         );
+    }
+
+    /**
+     * Zones that touch and have run together: laid, and hardly apart in value where they should be.
+     *
+     * @param  list<PictureZone>  $zones
+     * @return list<string>
+     */
+    public function merged(array $zones): array
+    {
+        $reviewed = array_column($this->zones, null, 'id');
+        $byLabel = array_column($zones, null, 'label');
+        $isLaid = static fn (?ZoneReview $zone): bool => $zone !== null && in_array($zone->state, [PartState::Near, PartState::Off], true);
+        $said = [];
+        foreach ($zones as $zone) {
+            foreach ($zone->touching as $label) {
+                $other = $byLabel[$label] ?? null;
+                if ($other === null || $other->label <= $zone->label || ! $isLaid($reviewed[$zone->id] ?? null) || ! $isLaid($reviewed[$other->id] ?? null)) {
+                    continue;
+                }
+                [$one, $two] = [$reviewed[$zone->id]->values(), $reviewed[$other->id]->values()];
+                $should = abs($one['wanted'] - $two['wanted']);
+                if ($should >= self::APART && abs($one['seen'] - $two['seen']) < self::RUN_TOGETHER * $should) {
+                    $said[] = sprintf('%s and %s run together; %s should be the darker.', $zone->name, $other->name, $one['wanted'] < $two['wanted'] ? $zone->name : $other->name);
+                }
+            }
+        }
+
+        return $said;
     }
 
     /** How far the values are off on average, L*. */

@@ -15,6 +15,11 @@ final readonly class ZoneReview
 
     private const FORM = 10.0;
 
+    /** What has chroma, and has lost so much of it that it is muddy. */
+    private const COLOURED = 14.0;
+
+    private const MUDDY = 0.5;
+
     /** Shares of a zone: what is true of it, and of all of it. */
     private const GOOD_PART = 0.25;
 
@@ -70,6 +75,15 @@ final readonly class ZoneReview
         return new self($id, $name, $at, $parts, $difference, $dE00, $state, $weight * (abs($difference->dL) + 0.5 * $dE00));
     }
 
+    /** @return array{seen: float, wanted: float} its value, as it is seen and as it is to be: mean over its parts */
+    public function values(): array
+    {
+        $all = array_sum(array_map(static fn (PartReview $part): int => $part->pixels, $this->parts));
+        $mean = fn (callable $of): float => array_sum(array_map(static fn (PartReview $part): float => $of($part)->L * $part->pixels / $all, $this->parts));
+
+        return ['seen' => $mean(static fn (PartReview $part): Lab => $part->seen), 'wanted' => $mean(static fn (PartReview $part): Lab => $part->wanted)];
+    }
+
     /** What is wrong with it, as one says it over the easel. */
     public function words(): string
     {
@@ -90,9 +104,25 @@ final readonly class ZoneReview
             if ($this->state !== PartState::Near && $this->isFlat()) {
                 $said[] = 'flat: light and dark lie too near together';
             }
+            if ($this->state === PartState::Off && $this->isMuddy()) {
+                $said[] = 'muddy: its colour is nearly gone';
+            }
         }
 
         return implode('; ', $said);
+    }
+
+    /** Most of its colour is gone, and not for want of layers. */
+    private function isMuddy(): bool
+    {
+        $muddy = 0;
+        $all = 0;
+        foreach ($this->parts as $part) {
+            $all += $part->pixels;
+            $muddy += $part->wanted->chroma() >= self::COLOURED && $part->seen->chroma() < self::MUDDY * $part->wanted->chroma() && $part->seen->L <= $part->wanted->L + PartState::VALUE_TOLD ? $part->pixels : 0;
+        }
+
+        return $muddy > 0.5 * $all;
     }
 
     private function isFlat(): bool

@@ -5,7 +5,7 @@ import type { Review } from '../../resources/js/api/client';
 import { CompareStage } from '../../resources/js/compare/CompareStage';
 import { hatched } from '../../resources/js/compare/hatch';
 import { Around } from './desk';
-import { piece, planOf, recipe, show, zone } from './fixtures';
+import { colour as colourOf, piece, planOf, recipe, show, step, zone } from './fixtures';
 import { serve } from './server';
 
 describe('hatching over errors of value', () => {
@@ -71,6 +71,7 @@ describe('the drawing beside the photo', () => {
         warnings: [],
         zones,
         course: null,
+        merged: [],
         corrections: [],
         hand: null,
         goneOn: false,
@@ -88,6 +89,8 @@ describe('the drawing beside the photo', () => {
             ],
             'GET /api/pieces/p1/plan': () => planOf([]),
             'GET /api/works': () => ({ work }),
+            'POST /api/pieces/p1/reviews/m1/corrections': () => planOf([]),
+            'POST /api/pieces/p1/reviews/m1/hand': () => ({ calibration: 2, number: 2, was: 1 }),
             'POST /api/works': () => ({ id: 'w', kind: 'review', state: 'waiting', doing: '', progress: 0 }),
         });
         const of = piece([zone('z1', 'Zone z1', { recipe: recipe() })]);
@@ -152,5 +155,94 @@ describe('the drawing beside the photo', () => {
             [0.9, 0.9],
             [0.1, 0.9],
         ]);
+    });
+
+    const colour = { L: 50, a: 0, b: 0, hex: '#777777', appearance: colourOf().appearance };
+    const next = (target: string, isTaken = false): Review['corrections'][number] => ({
+        target,
+        zone: 'z1',
+        name: `Zone z1: ${target}`,
+        steps: [
+            { ...step('401'), kind: 'lift', pencil: null, notation: 'lift' },
+            { ...step('401'), kind: 'lift', pencil: null, notation: 'lift' },
+            step('401'),
+        ],
+        before: colour,
+        after: colour,
+        wanted: colour,
+        sentence: 'Now half a step too dark; after it on target.',
+        isTaken,
+    });
+
+    it('offers what to lay next, dabs in one go, and takes it over one by one or all at once', async () => {
+        const { asked } = put([
+            { ...review([words('z1', 'off', 'dark')]), corrections: [next('light'), next('dark')] },
+        ]);
+        const section = within(await screen.findByTestId('next-turns'));
+        expect(section.getAllByText('Eraser, 2 dabs first.')).toHaveLength(2);
+        await userEvent.click(section.getByRole('button', { name: 'Take what is next in Zone z1: dark' }));
+        const sent = () =>
+            asked
+                .filter(({ path }) => path === '/api/pieces/p1/reviews/m1/corrections')
+                .map(({ body }) => (body as { targets: string[] }).targets);
+        await waitFor(() => expect(sent()).toEqual([['dark']]));
+        await userEvent.click(section.getByRole('button', { name: 'Take all 2 into Draw' }));
+        await waitFor(() => expect(sent()).toEqual([['dark'], ['light', 'dark']]));
+    });
+
+    it('offers nothing once it is taken', async () => {
+        put([{ ...review([words('z1', 'off', 'dark')]), corrections: [next('light', true)] }]);
+        expect(await screen.findByRole('link', { name: 'Taken over; draw on' })).toBeTruthy();
+        expect(screen.queryByRole('button', { name: /into Draw|Take what is next/ })).toBeNull();
+    });
+
+    it('asks for another photo once one has drawn on', async () => {
+        put([{ ...review([words('z1', 'off', 'dark')]), corrections: [next('light')], goneOn: true }]);
+        expect(await screen.findByText(/You have drawn on since this photo/)).toBeTruthy();
+        expect(screen.queryByTestId('next-turns')).toBeNull();
+    });
+
+    it('keeps what the plan has not come to out of what needs the hand', async () => {
+        put([
+            review([
+                { ...words('z1', 'bare', 'not begun'), isToCome: true },
+                words('z2', 'off', 'half a step too dark'),
+            ]),
+        ]);
+        const said = await screen.findByRole('heading', { name: 'What needs the hand' });
+        expect(said.nextElementSibling?.textContent).toBe('Zone z2: half a step too dark');
+        expect(screen.getByText('Still to come by the plan: 1 zone.')).toBeTruthy();
+    });
+
+    it('shows all checks in their order, and the one that is chosen', async () => {
+        put([
+            { ...review([words('z1', 'off', 'dark')]), photo: 'm2', range: 'The later one.' },
+            { ...review([words('z1', 'off', 'light')]), photo: 'm1', range: 'The earlier one.' },
+        ]);
+        const strip = within(await screen.findByTestId('history'));
+        expect(strip.getAllByRole('button').map((one) => one.getAttribute('aria-pressed'))).toEqual(['false', 'true']);
+        expect(screen.getByText(/The later one/)).toBeTruthy();
+        await userEvent.click(strip.getByRole('button', { name: /check 1/ }));
+        expect(await screen.findByText(/The earlier one/)).toBeTruthy();
+    });
+
+    it('shows what a drawing tells of the hand, and reckons with it only when told to', async () => {
+        const { asked } = put([
+            {
+                ...review([words('z1', 'off', 'dark')]),
+                hand: {
+                    words: '12 % lighter',
+                    isInForce: true,
+                    shifted: 23,
+                    recipes: 62,
+                    readings: [{ name: 'Rope', stack: 'QW:401@40', seen: colour, expected: colour, learnt: colour }],
+                },
+            },
+        ]);
+        const section = within(await screen.findByTestId('hand'));
+        expect(section.getByText(/It is 12 % lighter in this drawing/).textContent).toContain('23 of 62 recipes');
+        expect(asked.some(({ path }) => path.endsWith('/hand'))).toBe(false);
+        await userEvent.click(section.getByRole('button', { name: 'Reckon with it' }));
+        await waitFor(() => expect(asked.some(({ path }) => path.endsWith('/reviews/m1/hand'))).toBe(true));
     });
 });

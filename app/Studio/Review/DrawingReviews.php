@@ -91,6 +91,7 @@ final class DrawingReviews
         File::replace($this->path($piece, $mark, 'errors'), PhotoRenderer::png($reference->width, $reference->height, implode('', array_map(static fn (string $byte): string => str_repeat($byte, 3), str_split($review->map())))));
         File::replace($this->path($piece, $mark, 'told'), json_encode([
             ...self::told($review, $next, $found, [$drawing->width, $drawing->height], $corners !== null),
+            'merged' => $review->merged($zones),
             'hand' => CorrectionSearch::hand($log, $next['readings'], $piece->user->calibration_id),
         ], JSON_THROW_ON_ERROR));
     }

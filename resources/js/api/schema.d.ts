@@ -2200,6 +2200,8 @@ export interface components {
                 stepsOff: number;
                 dE00: number;
             }[];
+            /** @description zones that touch and have run together, in words */
+            merged: string[];
             /** @description how it stands to what the plan expects by now, in words */
             course: string | null;
             /** @description what to lay next where it is off, by the log */

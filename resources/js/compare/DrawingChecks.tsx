@@ -192,6 +192,9 @@ export function DrawingChecks() {
                             <ZoneWords zones={off.slice(0, FIRST)} />
                         </>
                     )}
+                    {review.merged.map((words) => (
+                        <p key={words}>{words}</p>
+                    ))}
                     {toCome > 0 && <p>Still to come by the plan: {counted(toCome, 'zone')}.</p>}
                     <NextTurns review={review} />
                     {review.hand && <HandLearnt photo={review.photo} hand={review.hand} />}

@@ -15,6 +15,7 @@ import { useKeys } from '../ui/useKeys';
 import { counted } from '../ui/words';
 import { Diary } from './Diary';
 import { Drying } from './Drying';
+import { LastCheck } from './LastCheck';
 import { Otherwise } from './Otherwise';
 import { PlaceList } from './PlaceList';
 import { ReplanCards } from './ReplanCards';
@@ -223,6 +224,7 @@ export function DrawStage() {
                     </p>
                 </Done>
             )}
+            <LastCheck piece={piece.id} />
             <Diary
                 piece={piece.id}
                 plan={plan.data}
