@@ -139,7 +139,7 @@ export function DrawingChecks() {
                     <Button isDisabled={open}>Choose a photo</Button>
                 </FileTrigger>
             </Tools>
-            <Simulated isDisabled={open} onSimulate={simulate} />
+            {!review && <Simulated isDisabled={open} onSimulate={simulate} />}
             {work && open && <WorkProgress work={work} onCancel={() => cancel.mutate(work.id)} />}
             {problem && <Problem message={messageOf(problem)} />}
             {work?.state === 'failed' && (
@@ -162,6 +162,9 @@ export function DrawingChecks() {
             )}
             {review && (
                 <>
+                    <p>
+                        {review.range} {review.meanErrorWords} {review.course}
+                    </p>
                     <ReviewedPicture review={review} hatches={hatches} />
                     <Row>
                         <Toggle isSelected={hatches} onChange={setHatches}>
@@ -181,9 +184,6 @@ export function DrawingChecks() {
                             <b>!</b> {warning}
                         </p>
                     ))}
-                    <p>
-                        {review.range} {review.meanErrorWords} {review.course}
-                    </p>
                     {off.length === 0 ? (
                         <p>Leave it: nothing is off by more than the eye sees.</p>
                     ) : (
@@ -220,6 +220,7 @@ export function DrawingChecks() {
                             </DisclosurePanel>
                         </Disclosure>
                     )}
+                    <Simulated isDisabled={open} onSimulate={simulate} />
                 </>
             )}
         </Section>
