@@ -63,6 +63,30 @@ final class Registration
         return self::step($picture, $corners, $light, $reference, ...self::ROUNDS[0]);
     }
 
+    /**
+     * How far outlines lie from where they should, square by square, whichever of their sides is darker.
+     *
+     * @return array{list<array{int, int, float, float, float}>, int, int} places with how far across and down, pixels, and how well they fit there; and the size of the frame
+     */
+    public static function shifts(LinearPicture $picture, Corners $corners, PaperLight $light, Field $reference, int $edge, int $reach): array
+    {
+        $scale = $edge / max($reference->width, $reference->height);
+        [$width, $height] = [(int) round($scale * $reference->width), (int) round($scale * $reference->height)];
+        $wanted = Structure::of($width, $height, Straightened::resized($reference->L, $reference->width, $reference->height, $width, $height))->eitherWay();
+        $seen = Structure::ofField(Straightened::field($picture, $corners, $light, $width, $height))->eitherWay();
+        $shifts = [];
+        for ($y = self::HALF + 1; $y < $height - self::HALF; $y += self::APART) {
+            for ($x = self::HALF + 1; $x < $width - self::HALF; $x += self::APART) {
+                $shift = self::shift($wanted, $seen, $x, $y, $reach);
+                if ($shift !== null) {
+                    $shifts[] = [$x, $y, ...$shift];
+                }
+            }
+        }
+
+        return [$shifts, $width, $height];
+    }
+
     /** @return array{Corners, float, float} */
     private static function step(LinearPicture $picture, Corners $corners, PaperLight $light, Field $reference, int $edge, int $reach): array
     {

@@ -72,6 +72,7 @@ describe('the drawing beside the photo', () => {
         zones,
         course: null,
         merged: [],
+        outlines: [],
         corrections: [],
         hand: null,
         goneOn: false,

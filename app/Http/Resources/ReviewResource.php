@@ -11,7 +11,7 @@ use Prism\Colour\Lab;
 use Prism\Layering\Stack;
 
 /** @property-read array<string, mixed> $resource */
-#[OA\Schema(schema: 'Review', required: ['photo', 'madeAt', 'straight', 'values', 'errors', 'found', 'given', 'corners', 'width', 'height', 'range', 'meanError', 'meanSteps', 'meanErrorWords', 'warnings', 'zones', 'merged', 'course', 'corrections', 'hand', 'goneOn'], properties: [
+#[OA\Schema(schema: 'Review', required: ['photo', 'madeAt', 'straight', 'values', 'errors', 'found', 'given', 'corners', 'width', 'height', 'range', 'meanError', 'meanSteps', 'meanErrorWords', 'warnings', 'zones', 'merged', 'outlines', 'course', 'corrections', 'hand', 'goneOn'], properties: [
     new OA\Property(property: 'photo', type: 'string', description: 'its mark in the log'),
     new OA\Property(property: 'madeAt', type: 'string', format: 'date-time'),
     new OA\Property(property: 'straight', type: 'string', description: 'address of the drawing as it is seen from above, in even light'),
@@ -38,6 +38,7 @@ use Prism\Layering\Stack;
         new OA\Property(property: 'dE00', type: 'number'),
     ])),
     new OA\Property(property: 'merged', type: 'array', description: 'zones that touch and have run together, in words', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'outlines', type: 'array', description: 'zones whose outlines lie elsewhere, by how many millimetres and which way, in words', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'course', type: 'string', nullable: true, description: 'how it stands to what the plan expects by now, in words'),
     new OA\Property(property: 'corrections', type: 'array', description: 'what to lay next where it is off, by the log', items: new OA\Items(ref: '#/components/schemas/NextLayers')),
     new OA\Property(property: 'hand', nullable: true, type: 'object', description: 'how hard the hand presses against its swatches, where that is told by the drawing', required: ['words', 'isInForce', 'shifted', 'recipes', 'readings'], properties: [
@@ -78,7 +79,7 @@ final class ReviewResource extends JsonResource
 
         $hand = $review['hand'] ?? null;
 
-        return [...$review, 'merged' => $review['merged'] ?? [], 'hand' => $hand === null ? null : [
+        return [...$review, 'merged' => $review['merged'] ?? [], 'outlines' => $review['outlines'] ?? [], 'hand' => $hand === null ? null : [
             'words' => $hand['words'], 'shifted' => $hand['shifted'], 'recipes' => $hand['recipes'], 'isInForce' => $request->user()?->calibration_id === $hand['calibration'],
             'readings' => array_map(static fn (array $reading): array => ['name' => $reading['name'], 'stack' => $reading['stack'], 'seen' => $colour($reading['seen']), 'expected' => $colour($reading['expected']), 'learnt' => $colour($reading['learnt'])], $hand['readings']),
         ], 'course' => $review['course'] ?? null, 'corrections' => array_map(static fn (array $next): array => [

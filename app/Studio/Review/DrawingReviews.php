@@ -28,6 +28,7 @@ use Prism\Review\DrawingFinder;
 use Prism\Review\ExpectedPicture;
 use Prism\Review\FoundDrawing;
 use Prism\Review\NextLayers;
+use Prism\Review\Outlines;
 use Prism\Review\Review;
 use Prism\Review\ZoneLog;
 use Prism\Review\ZoneReview;
@@ -92,6 +93,7 @@ final class DrawingReviews
         File::replace($this->path($piece, $mark, 'told'), json_encode([
             ...self::told($review, $next, $found, [$drawing->width, $drawing->height], $corners !== null),
             'merged' => $review->merged($zones),
+            'outlines' => array_map(static fn (Outlines $zone): string => $zone->sentence(), Outlines::of($found, $reference, $map, $zones, $piece->width_mm)),
             'hand' => CorrectionSearch::hand($log, $next['readings'], $piece->user->calibration_id),
         ], JSON_THROW_ON_ERROR));
     }

@@ -2202,6 +2202,8 @@ export interface components {
             }[];
             /** @description zones that touch and have run together, in words */
             merged: string[];
+            /** @description zones whose outlines lie elsewhere, by how many millimetres and which way, in words */
+            outlines: string[];
             /** @description how it stands to what the plan expects by now, in words */
             course: string | null;
             /** @description what to lay next where it is off, by the log */

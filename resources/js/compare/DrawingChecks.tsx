@@ -192,7 +192,7 @@ export function DrawingChecks() {
                             <ZoneWords zones={off.slice(0, FIRST)} />
                         </>
                     )}
-                    {review.merged.map((words) => (
+                    {[...review.outlines, ...review.merged].map((words) => (
                         <p key={words}>{words}</p>
                     ))}
                     {toCome > 0 && <p>Still to come by the plan: {counted(toCome, 'zone')}.</p>}

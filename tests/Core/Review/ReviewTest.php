@@ -10,6 +10,7 @@ use Prism\Review\Corners;
 use Prism\Review\DrawingFinder;
 use Prism\Review\ExpectedPicture;
 use Prism\Review\LinearPicture;
+use Prism\Review\Outlines;
 use Prism\Review\PaperLight;
 use Prism\Review\PartReview;
 use Prism\Review\PartState;
@@ -153,6 +154,33 @@ it('finds a drawing that is begun in other colours than it will have by what its
     $found = DrawingFinder::findBegun($picture, Scene::reference(), static fn () => ExpectedPicture::of(Scene::reference(), $map, $zones, $expected, Scene::paper()), Scene::paper());
     expect(offBy($sheet, $found->cornersInPicture(), 0.06, 3.0))->toBeLessThan(0.012);
 });
+
+it('tells whose outlines lie elsewhere, by how many millimetres and which way, in colour or in lines alone', function (bool $inLines): void {
+    // The round float lies three hundredths of the width to the right: 4.5 mm of 150.
+    $zoneAt = static function (float $x, float $y): int {
+        $there = Scene::zoneAt($x, $y);
+
+        return Scene::zoneAt($x - 0.03, $y) === 3 ? 3 : ($there === 3 ? ($y > 0.6 + 0.03 * $x ? 2 : 1) : $there);
+    };
+    $drawn = static function (int $zone, float $x, float $y) use ($zoneAt, $inLines): ?Lab {
+        $at = $zoneAt($x, $y);
+        if (! $inLines) {
+            return Scene::colour($at);
+        }
+        $isLine = $zoneAt($x + 0.006, $y) !== $at || $zoneAt($x, $y + 0.008) !== $at;
+
+        return $isLine ? Lab::of(55.0, 0.0, 2.0) : null;
+    };
+    $sheet = Scene::sheet($drawn);
+    $corners = Corners::of($sheet->seenAt(Scene::corners(), 0.05, 2.0));
+    $found = DrawingFinder::find(Raster::of(...$sheet->taken('outlines', 0.05, 2.0)), Scene::reference(), Scene::paper(), $corners);
+    $off = Outlines::of($found, Scene::reference(), ...[...Scene::zones(), Scene::MM]);
+    expect($off)->not->toBe([])->and($off[0]->zone)->toBe('3')->and($off[0]->across)->toBeBetween(3.5, 5.5)->and(abs($off[0]->down))->toBeLessThan(1.0)
+        ->and($off[0]->sentence())->toMatch('/^zone 3: its outline lies [45] mm too far right\.$/');
+    $true = Scene::sheet(static fn (int $zone): Lab => Scene::colour($zone));
+    $right = DrawingFinder::find(Raster::of(...$true->taken('outlines', 0.05, 2.0)), Scene::reference(), Scene::paper(), Corners::of($true->seenAt(Scene::corners(), 0.05, 2.0)));
+    expect(Outlines::of($right, Scene::reference(), ...[...Scene::zones(), Scene::MM]))->toBe([]);
+})->with(['in colour' => [false], 'in lines' => [true]]);
 
 it('takes the lamp off by bare paper, whatever dark marks lie between', function (): void {
     // A warm lamp that falls off to the right; every fifth place is drawn on.
