@@ -51,9 +51,6 @@ final class DrawingFinder
 
             return new FoundDrawing($small, $corners, $light, 1.0, 1.0, true, Sharpness::isBlurred($small, $corners, $sheet), Sharpness::glare($small, $corners, $light));
         }
-        if (SheetFinder::hasAnother($small, $sheet)) {
-            throw new ReviewRefused('Two sheets lie in this picture. Photograph the one with this drawing alone, or set its corners by hand.');
-        }
         $light = PaperLight::of($small, self::rim($sheet), $paper);
         $best = -1.0;
         $corners = $sheet;
@@ -69,7 +66,8 @@ final class DrawingFinder
         $light = PaperLight::of($small, self::round($sheet, $corners), $paper);
         $likeness = Straightened::likeness(Straightened::field($small, $corners, $light, $reference->width, $reference->height), $reference, $paper);
         if ($likeness < self::ANOTHER) {
-            throw new ReviewRefused('Nothing in this picture goes together with the reference. Is it the drawing of this piece, whole and sharp? If it is only begun, set its corners by hand.');
+            throw new ReviewRefused('Nothing in this picture goes together with the reference. Is it the drawing of this piece, whole and sharp?'
+                .(SheetFinder::hasAnother($small, $sheet) ? ' More than one sheet seems to lie in it: photograph the one with the drawing alone.' : '').' If it is only begun, set its corners by hand.');
         }
 
         self::wantAllOf($corners, $small);

@@ -26,6 +26,9 @@ final class SheetFinder
 
     private const BESIDE = 0.05;
 
+    /** Four corners enclose so much of the hull of a sheet. */
+    private const STRAIGHT = 0.93;
+
     /** Points of the outline count for a side if they lie so near to it, as a share of the sheet. */
     private const NEAR = 0.012;
 
@@ -61,12 +64,26 @@ final class SheetFinder
             $x = array_sum(array_map(static fn (int $at): int => $at % $columns, $region)) / count($region);
             $y = array_sum(array_map(static fn (int $at): int => intdiv($at, $columns), $region)) / count($region);
             [$u, $v] = $within->map(self::BLOCK * $x, self::BLOCK * $y);
-            if (min($u, $v) < -self::BESIDE || max($u, $v) > 1.0 + self::BESIDE) {
+            if ((min($u, $v) < -self::BESIDE || max($u, $v) > 1.0 + self::BESIDE) && self::isSheet($columns, $region)) {
                 return true;
             }
         }
 
         return false;
+    }
+
+    /**
+     * Whether a surface has four straight sides: whatever lies on it, it fills what they enclose.
+     *
+     * @param  list<int>  $region
+     */
+    private static function isSheet(int $columns, array $region): bool
+    {
+        $outline = self::ends($columns, $region);
+        $hull = self::hull($outline);
+        $four = count($outline) < 4 ? null : self::largestFour($hull);
+
+        return $four !== null && self::area($four) > self::STRAIGHT * self::area($hull);
     }
 
     /** @return array{int, int, string} columns and rows of squares, and which of them are light */
@@ -132,8 +149,18 @@ final class SheetFinder
                 $largest = $region;
             }
         }
+
+        return self::ends($columns, $largest);
+    }
+
+    /**
+     * @param  list<int>  $region
+     * @return list<array{float, float}> both ends of each of its rows
+     */
+    private static function ends(int $columns, array $region): array
+    {
         $ends = [];
-        foreach ($largest as $at) {
+        foreach ($region as $at) {
             $row = intdiv($at, $columns);
             $column = $at % $columns;
             $ends[$row] = [min($ends[$row][0] ?? $column, $column), max($ends[$row][1] ?? $column, $column)];

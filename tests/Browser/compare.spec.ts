@@ -100,7 +100,7 @@ test('what a photo asks for is taken into Draw at one press, drawn there, and co
     await expect(page.getByTestId('diary')).toContainText('Simulated: a heavy hand');
     await page.keyboard.press('d');
     await expect(page.getByText('Saved', { exact: true })).toBeVisible();
-    await page.getByRole('link', { name: /Compare/ }).click();
+    await page.getByTestId('last-check').getByRole('link', { name: 'Compare again' }).click();
     await simulate('True');
     await expect(page.getByTestId('history').getByRole('listitem')).toHaveCount(2, { timeout: 90_000 });
     await expectSoundEverywhere(page);

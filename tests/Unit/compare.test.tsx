@@ -146,6 +146,8 @@ describe('the drawing beside the photo', () => {
         expect(await screen.findByText('Leave it: nothing is off by more than the eye sees.')).toBeTruthy();
         await userEvent.click(await screen.findByRole('button', { name: /Corners of the drawing/ }));
         screen.getByRole('button', { name: /Upper left corner/ }).focus();
+        // What lies under the hand is seen enlarged, on the other side.
+        expect((await screen.findByTestId('loupe')).style.right).toBe('0px');
         await userEvent.keyboard('{ArrowRight}');
         await userEvent.click(screen.getByRole('button', { name: 'Compare by these corners' }));
         await waitFor(() => expect(asked.some(({ method }) => method === 'POST')).toBe(true));

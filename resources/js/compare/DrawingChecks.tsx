@@ -107,7 +107,7 @@ export function DrawingChecks() {
     const { selected } = useChosen();
     const [hatches, setHatches] = useState(true);
     const review = reviews.data?.find(({ photo }) => photo === chosen) ?? reviews.data?.[0];
-    const photo = log.data?.find(({ mark }) => mark === review?.photo)?.photo?.url;
+    const photo = log.data?.find(({ mark }) => mark === review?.photo)?.photo;
     // What could not be found can be shown.
     const latest = log.data?.find((entry) => entry.photo !== null);
     const refused =
@@ -152,7 +152,7 @@ export function DrawingChecks() {
                     <Opener slot="trigger">Set its corners by hand ▾</Opener>
                     <DisclosurePanel>
                         <CornersFrame
-                            photo={refused.photo.url}
+                            photo={refused.photo}
                             corners={ABOUT}
                             isDisabled={open}
                             onSet={(corners) => again(refused.mark, corners)}

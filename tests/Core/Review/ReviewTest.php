@@ -122,11 +122,12 @@ it('refuses a drawing that is cut off, and says where', function () use ($asItIs
     DrawingFinder::find(Raster::of($width - $cut, $height, $rest), Scene::reference(), Scene::paper());
 })->throws(ReviewRefused::class, 'cut off at the left edge');
 
-it('refuses two sheets in one picture', function () use ($asItIs): void {
-    [$width, $height, $bytes] = Scene::sheet($asItIs, 400)->taken('two', 0.02, 1.0);
-    $both = implode('', array_map(static fn (string $row): string => $row.$row, str_split($bytes, 3 * $width)));
+it('says that more than one sheet lies in a picture where it finds no drawing on the largest', function () use ($asItIs): void {
+    [$width, $height, $drawn] = Scene::sheet($asItIs, 400)->taken('two', 0.02, 1.0);
+    [, , $blank] = Scene::sheet(static fn (): ?Lab => null, 400)->taken('two', 0.02, 1.0);
+    $both = implode('', array_map(static fn (string $one, string $other): string => $one.$other, str_split($blank, 3 * $width), str_split($drawn, 3 * $width)));
     DrawingFinder::find(Raster::of(2 * $width, $height, $both), Scene::reference(), Scene::paper());
-})->throws(ReviewRefused::class, 'Two sheets');
+})->throws(ReviewRefused::class, 'More than one sheet');
 
 it('says that a picture is blurred, and that a part of it glares', function () use ($asItIs): void {
     $sharp = Scene::sheet($asItIs)->taken('sharp', 0.05, 3.0);
