@@ -59,7 +59,7 @@ final readonly class ZoneLog
 
         return abs($steps) < self::TOLD
             ? 'What is laid is as light and dark as the plan expects by now.'
-            : sprintf('What is laid is %s than the plan expects by now, by %.1f steps on average: %s.', $steps < 0.0 ? 'darker' : 'lighter', abs($steps), $steps < 0.0 ? 'a heavy hand' : 'a light hand');
+            : sprintf('What is laid is %s than the plan expects by now, by %.1f steps on average: %s.', $steps < 0.0 ? 'darker' : 'lighter', abs($steps), $steps < 0.0 ? 'a heavy hand; press lighter from here on' : 'a light hand; press a little harder from here on');
     }
 
     /** Whether the plan has not come to it yet, and nothing lies there. */
