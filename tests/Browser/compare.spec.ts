@@ -41,7 +41,6 @@ test('a photo of the drawing is compared zone by zone; another picture is refuse
     await expect(checks.getByRole('img', { name: /Your drawing/ })).not.toHaveAttribute('src', before ?? '', {
         timeout: 60_000,
     });
-    await expectSoundEverywhere(page);
     await page.reload();
     await expect(checks.getByRole('heading', { name: 'Three places that need the hand' })).toBeVisible();
 });
