@@ -19,7 +19,10 @@ final readonly class Outlines
     /** A square goes together with the reference at least so well to be believed; and a zone has at least so many. */
     private const BELIEVED = 0.5;
 
-    private const FEWEST = 2;
+    private const FEWEST = 3;
+
+    /** A square tells of a direction by such a share of its outlines. */
+    private const TELLS = 0.3;
 
     /** Less than this nobody sees, of the drawing's long edge; and less than so many millimetres no hand corrects. */
     private const SEEN = 0.008;
@@ -46,9 +49,16 @@ final readonly class Outlines
         $map = $map->scaled($width, $height);
         $byLabel = array_column($zones, null, 'label');
         $of = [];
-        foreach ($shifts as [$x, $y, $across, $down, $score]) {
+        foreach ($shifts as [$x, $y, $across, $down, $score, $tells]) {
             if ($score >= self::BELIEVED) {
-                $of[ord($map->labels[$y * $width + $x])][] = [$across, $down];
+                $label = ord($map->labels[$y * $width + $x]);
+                $of[$label] ??= [[], []];
+                if ($tells >= self::TELLS) {
+                    $of[$label][0][] = $across;
+                }
+                if (1.0 - $tells >= self::TELLS) {
+                    $of[$label][1][] = $down;
+                }
             }
         }
         $mm = $widthMm / $width;
@@ -56,10 +66,10 @@ final readonly class Outlines
         $off = [];
         foreach ($of as $label => $all) {
             $zone = $byLabel[$label] ?? null;
-            if ($zone === null || count($all) < self::FEWEST) {
+            if ($zone === null) {
                 continue;
             }
-            [$across, $down] = [$mm * self::median(array_column($all, 0)), $mm * self::median(array_column($all, 1))];
+            [$across, $down] = [$mm * self::median($all[0]), $mm * self::median($all[1])];
             if (hypot($across, $down) >= $least) {
                 $off[] = new self($zone->id, $zone->name, $across, $down);
             }
@@ -82,9 +92,12 @@ final readonly class Outlines
         return sprintf('%s: its outline lies %s.', $this->name, implode(' and ', $said));
     }
 
-    /** @param  non-empty-list<float>  $values */
+    /** @param  list<float>  $values  with fewer than some nothing is told */
     private static function median(array $values): float
     {
+        if (count($values) < self::FEWEST) {
+            return 0.0;
+        }
         sort($values);
 
         return $values[intdiv(count($values), 2)];

@@ -66,20 +66,22 @@ final class Registration
     /**
      * How far outlines lie from where they should, square by square, whichever of their sides is darker.
      *
-     * @return array{list<array{int, int, float, float, float}>, int, int} places with how far across and down, pixels, and how well they fit there; and the size of the frame
+     * @return array{list<array{int, int, float, float, float, float}>, int, int} places with how far across and down, pixels, how well they fit there, and which share
+     *                                                                           of their outlines tells of across, the rest of down; and the size of the frame
      */
     public static function shifts(LinearPicture $picture, Corners $corners, PaperLight $light, Field $reference, int $edge, int $reach): array
     {
         $scale = $edge / max($reference->width, $reference->height);
         [$width, $height] = [(int) round($scale * $reference->width), (int) round($scale * $reference->height)];
-        $wanted = Structure::of($width, $height, Straightened::resized($reference->L, $reference->width, $reference->height, $width, $height))->eitherWay();
+        $as = Structure::of($width, $height, Straightened::resized($reference->L, $reference->width, $reference->height, $width, $height));
+        $wanted = $as->eitherWay();
         $seen = Structure::ofField(Straightened::field($picture, $corners, $light, $width, $height))->eitherWay();
         $shifts = [];
         for ($y = self::HALF + 1; $y < $height - self::HALF; $y += self::APART) {
             for ($x = self::HALF + 1; $x < $width - self::HALF; $x += self::APART) {
                 $shift = self::shift($wanted, $seen, $x, $y, $reach);
                 if ($shift !== null) {
-                    $shifts[] = [$x, $y, ...$shift];
+                    $shifts[] = [$x, $y, $shift[0], $shift[1], $shift[2], self::across($as, $x, $y)];
                 }
             }
         }
@@ -126,6 +128,21 @@ final class Registration
         }
 
         return [self::moved($corners, $rows, $width, $height), $found === 0 ? 0.0 : $fit / $found, $squares === 0 ? 0.0 : $found / $squares];
+    }
+
+    /** Share of the outlines of a square that run down it, and so tell how far it lies across: a line says nothing of how far it lies along itself. */
+    private static function across(Structure $wanted, int $x, int $y): float
+    {
+        $across = $down = 1e-9;
+        for ($v = -self::HALF; $v <= self::HALF; $v++) {
+            for ($u = -self::HALF; $u <= self::HALF; $u++) {
+                $i = ($y + $v) * $wanted->width + $x + $u;
+                $across += $wanted->across[$i] ** 2;
+                $down += $wanted->down[$i] ** 2;
+            }
+        }
+
+        return $across / ($across + $down);
     }
 
     /**
