@@ -28,6 +28,9 @@ final readonly class Review
 
     private const RUN_TOGETHER = 0.35;
 
+    /** Beside one another they must also be alike in colour, dE00. */
+    private const ALIKE = 7.0;
+
     private const SPECKS = 0.01;
 
     /** Pixels so near to another zone may be that one's: the picture was laid over by eye of a program. */
@@ -129,10 +132,10 @@ final readonly class Review
                 if ($other === null || $other->label <= $zone->label || ! $isLaid($reviewed[$zone->id] ?? null) || ! $isLaid($reviewed[$other->id] ?? null)) {
                     continue;
                 }
-                [$one, $two] = [$reviewed[$zone->id]->values(), $reviewed[$other->id]->values()];
-                $should = abs($one['wanted'] - $two['wanted']);
-                if ($should >= self::APART && abs($one['seen'] - $two['seen']) < self::RUN_TOGETHER * $should) {
-                    $said[] = sprintf('%s and %s run together; %s should be the darker.', $zone->name, $other->name, $one['wanted'] < $two['wanted'] ? $zone->name : $other->name);
+                [$one, $two] = [$reviewed[$zone->id]->means(), $reviewed[$other->id]->means()];
+                $should = abs($one['wanted']->L - $two['wanted']->L);
+                if ($should >= self::APART && abs($one['seen']->L - $two['seen']->L) < self::RUN_TOGETHER * $should && $one['seen']->differenceTo($two['seen']) < self::ALIKE) {
+                    $said[] = sprintf('%s and %s run together; %s should be the darker.', $zone->name, $other->name, $one['wanted']->L < $two['wanted']->L ? $zone->name : $other->name);
                 }
             }
         }

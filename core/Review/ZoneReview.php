@@ -75,13 +75,20 @@ final readonly class ZoneReview
         return new self($id, $name, $at, $parts, $difference, $dE00, $state, $weight * (abs($difference->dL) + 0.5 * $dE00));
     }
 
-    /** @return array{seen: float, wanted: float} its value, as it is seen and as it is to be: mean over its parts */
-    public function values(): array
+    /** @return array{seen: Lab, wanted: Lab} mean over its parts */
+    public function means(): array
     {
         $all = array_sum(array_map(static fn (PartReview $part): int => $part->pixels, $this->parts));
-        $mean = fn (callable $of): float => array_sum(array_map(static fn (PartReview $part): float => $of($part)->L * $part->pixels / $all, $this->parts));
+        $sums = ['seen' => [0.0, 0.0, 0.0], 'wanted' => [0.0, 0.0, 0.0]];
+        foreach ($this->parts as $part) {
+            foreach (['seen' => $part->seen, 'wanted' => $part->wanted] as $of => $lab) {
+                foreach ([$lab->L, $lab->a, $lab->b] as $i => $value) {
+                    $sums[$of][$i] += $value * $part->pixels / $all;
+                }
+            }
+        }
 
-        return ['seen' => $mean(static fn (PartReview $part): Lab => $part->seen), 'wanted' => $mean(static fn (PartReview $part): Lab => $part->wanted)];
+        return array_map(static fn (array $sum): Lab => Lab::of(...$sum), $sums);
     }
 
     /** What is wrong with it, as one says it over the easel. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Prism\Colour\Lab;
 use Prism\Maths\FloodFill;
+use Prism\Planning\PictureZone;
 use Prism\Reference\Image\Raster;
 use Prism\Reference\Zones\TargetRole;
 use Prism\Review\Corners;
@@ -95,6 +96,22 @@ it('says of a zone what is true of a good part of it', function (array $parts, P
     'its dark not begun' => [['light' => [500, 0], 'middle' => [200, 0], 'dark' => [300, null]], PartState::Begun, 'begun; still one and a half steps too light; its dark part is not begun'],
     'too dark' => [['light' => [500, -8], 'middle' => [300, -8], 'dark' => [200, -8]], PartState::Off, 'half a step too dark'],
 ]);
+
+it('tells which zones that touch have run together, and which should be the darker', function (): void {
+    // The box is drawn as dark as its lid; the handle as light as the mug, but in another colour.
+    $sheet = Scene::sheet(static fn (int $zone): Lab => match ($zone) {
+        7 => Lab::of(24.5, -3.0, -9.0),
+        5 => Scene::colour(5)->withLightness(Scene::colour(4)->L),
+        default => Scene::colour($zone),
+    });
+    $corners = Corners::of($sheet->seenAt(Scene::corners(), 0.05, 2.0));
+    [$map, $zones] = Scene::zones();
+    $touching = array_map(static fn (PictureZone $zone): PictureZone => new PictureZone($zone->id, $zone->name, $zone->label, $zone->share, $zone->importance, $zone->surface, $zone->light, $zone->distance, $zone->crisp, null, match ($zone->label) {
+        7 => [8], 8 => [7], 4 => [5], 5 => [4], default => []
+    }, $zone->targets), $zones);
+    $review = Review::of(DrawingFinder::find(Raster::of(...$sheet->taken('merged', 0.05, 2.0)), Scene::reference(), Scene::paper(), $corners), Scene::reference(), $map, $touching, Scene::paper());
+    expect($review->merged($touching))->toBe(['zone 7 and zone 8 run together; zone 8 should be the darker.']);
+});
 
 it('goes by corners that are given', function () use ($asItIs): void {
     $sheet = Scene::sheet($asItIs);
