@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace Prism\Calibration;
 
-use Prism\Layering\Stack;
-use Prism\Layering\Step;
-
 /**
  * How hard a hand presses in a drawing against its swatches: the one factor on all pressures under which predictions come nearest to
  * what is seen, robustly (Cauchy's weights, so that a forgotten coat or another pencil counts little) and held to 1 by a prior.
@@ -59,7 +56,7 @@ final readonly class DrawnHand
         for ($i = -$n; $i <= $n; $i++) {
             $costs[$i] = 0.5 * ($i * self::GRID / self::SPREAD) ** 2;
             foreach ($readings as $reading) {
-                $at = $reading->predictor->predict(Stack::of(...array_map(static fn (Step $step): Step => $step->pressing(exp($i * self::GRID)), $reading->stack->steps)));
+                $at = $reading->predictor->predict($reading->stack->pressing(exp($i * self::GRID)));
                 $square = ($at->colour->differenceTo($reading->seen) / hypot($at->sigma, self::CAMERA)) ** 2;
                 $costs[$i] += 0.5 * self::HALF_WEIGHT * log(1.0 + $square / self::HALF_WEIGHT) / self::TOGETHER;
             }

@@ -84,6 +84,12 @@ final readonly class Stack implements \Countable, \Stringable
         return array_values($pencils);
     }
 
+    /** All of it, its layers pressed so much harder. */
+    public function pressing(float $by): self
+    {
+        return self::of(...array_map(static fn (Step $step): Step => $step->pressing($by), $this->steps));
+    }
+
     public function layerCount(): int
     {
         return count(array_filter($this->steps, static fn (Step $step): bool => $step->isLayer()));

@@ -29,6 +29,7 @@ final readonly class ZoneLog
     /** @param  list<LoggedPart>  $parts */
     public static function of(array $parts): self
     {
+        // Of a zone that no log tells of there is no part.
         $all = array_sum(array_map(static fn (LoggedPart $logged): int => $logged->part->pixels, $parts));
         $shares = [];
         $dL = $known = 0.0;

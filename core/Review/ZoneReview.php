@@ -44,18 +44,8 @@ final readonly class ZoneReview
     {
         usort($parts, static fn (PartReview $one, PartReview $other): int => $other->pixels <=> $one->pixels);
         $all = array_sum(array_map(static fn (PartReview $part): int => $part->pixels, $parts));
-        $mean = static function (string $of) use ($parts, $all): Lab {
-            $sum = [0.0, 0.0, 0.0];
-            foreach ($parts as $part) {
-                $lab = $of === 'seen' ? $part->seen : $part->wanted;
-                foreach ([$lab->L, $lab->a, $lab->b] as $i => $value) {
-                    $sum[$i] += $value * $part->pixels / $all;
-                }
-            }
-
-            return Lab::of(...$sum);
-        };
-        $difference = Difference::between($mean('seen'), $mean('wanted'));
+        $means = self::meansOf($parts);
+        $difference = Difference::between($means['seen'], $means['wanted']);
         $dE00 = array_sum(array_map(static fn (PartReview $part): float => $part->difference->dE00 * $part->pixels / $all, $parts));
         $of = [];
         foreach ($parts as $part) {
@@ -78,9 +68,18 @@ final readonly class ZoneReview
     /** @return array{seen: Lab, wanted: Lab} mean over its parts */
     public function means(): array
     {
-        $all = array_sum(array_map(static fn (PartReview $part): int => $part->pixels, $this->parts));
+        return self::meansOf($this->parts);
+    }
+
+    /**
+     * @param  non-empty-list<PartReview>  $parts
+     * @return array{seen: Lab, wanted: Lab}
+     */
+    private static function meansOf(array $parts): array
+    {
+        $all = array_sum(array_map(static fn (PartReview $part): int => $part->pixels, $parts));
         $sums = ['seen' => [0.0, 0.0, 0.0], 'wanted' => [0.0, 0.0, 0.0]];
-        foreach ($this->parts as $part) {
+        foreach ($parts as $part) {
             foreach (['seen' => $part->seen, 'wanted' => $part->wanted] as $of => $lab) {
                 foreach ([$lab->L, $lab->a, $lab->b] as $i => $value) {
                     $sums[$of][$i] += $value * $part->pixels / $all;

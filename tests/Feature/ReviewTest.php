@@ -178,6 +178,11 @@ it('lays what a photo of the drawing asks for: taken over at one press, drawn on
     expect($mean($second))->toBeLessThan(0.85 * $mean($review));
     $this->postJson("$url/reviews/{$review['photo']}/corrections", ['mark' => (string) Str::ulid(), 'targets' => ['nobody']])->assertConflict();
     expect(array_column($this->getJson("$url/reviews")->json(), 'goneOn'))->toBe([false, true]);
+    // The first photo compared anew: the log of now says nothing of it.
+    $this->postJson('/api/works', ['kind' => 'review', 'piece' => $this->piece->id, 'photo' => $review['photo'], 'corners' => $review['corners']])->assertAccepted();
+    $anew = $this->getJson("$url/reviews")->json(1);
+    expect($anew['given'])->toBeTrue()->and($anew['corrections'])->toBe([])->and($anew['hand'])->toBeNull()->and($anew['course'])->toBeNull()
+        ->and(implode(' ', array_column($anew['zones'], 'words')))->not->toContain('the plan expects');
 
     $this->actingAs(artist());
     $this->postJson("$url/reviews/{$review['photo']}/corrections", ['mark' => (string) Str::ulid(), 'targets' => $targets])->assertNotFound();

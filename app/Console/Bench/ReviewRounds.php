@@ -9,7 +9,6 @@ use Prism\Calibration\DrawnHand;
 use Prism\Calibration\HandReading;
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
-use Prism\Layering\Step;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use Prism\Planning\Order\Passed;
@@ -96,8 +95,7 @@ final class ReviewRounds
             }
             foreach ([1.15, 0.85, 1.0] as $by) {
                 $planned = $plan->laid();
-                $pressed = static fn (Stack $stack, float $by): Stack => Stack::of(...array_map(static fn (Step $step): Step => $step->pressing($by), $stack->steps));
-                $lies = array_map(static fn (Stack $stack): Stack => $pressed($stack, $by), $planned);
+                $lies = array_map(static fn (Stack $stack): Stack => $stack->pressing($by), $planned);
                 $review = $this->seen($raster, $map, $zones, $lies, $planned, "$name hand $by", 0.1, 4.0);
                 $readings = [];
                 $others = [];
@@ -117,7 +115,7 @@ final class ReviewRounds
                     }
                 }
                 $hand = DrawnHand::of($readings);
-                $off = fn (float $factor): string => sprintf('%.2f', Clock::quantile(array_map(fn (string $target): float => $this->figures->predictor->model->draw($pressed($planned[$target], $factor))->lab()->differenceTo($this->drawn($lies[$target])), $others), 0.5));
+                $off = fn (float $factor): string => sprintf('%.2f', Clock::quantile(array_map(fn (string $target): float => $this->figures->predictor->model->draw($planned[$target]->pressing($factor))->lab()->differenceTo($this->drawn($lies[$target])), $others), 0.5));
                 $rows[] = [sprintf('%s, pressing %.2f', $name, $by), $hand === null ? 'nothing' : sprintf('%.2f by %d places', $hand->factor, $hand->places), $off(1.0), $off($hand->factor ?? 1.0)];
             }
         }

@@ -17,7 +17,6 @@ use Prism\Calibration\DrawnHand;
 use Prism\Calibration\HandReading;
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
-use Prism\Layering\Step;
 use Prism\Materials\Kit;
 use Prism\Planning\Order\Passed;
 use Prism\Review\LoggedPart;
@@ -60,7 +59,7 @@ final class CorrectionSearch
      */
     public function of(Piece $piece, PictureLog $log, Review $review, Closure $progress): array
     {
-        $out = Kit::of(array_column($log->plan->pullList, 'pencil'));
+        $out = Kit::of(array_column($log->plan->pullList ?? [], 'pencil'));
         $zones = array_column($this->picture->of($piece), null, 'id');
         $logs = $next = $readings = [];
         foreach ($review->zones as $i => $zone) {
@@ -107,18 +106,17 @@ final class CorrectionSearch
         if ($hand === null) {
             return null;
         }
-        $pressed = static fn (Stack $stack): Stack => Stack::of(...array_map(static fn (Step $step): Step => $step->pressing($hand->factor), $stack->steps));
         $shifted = 0;
         foreach ($log->passed as $target => $passed) {
             $predictor = ($log->desks[$target] ?? null)?->predictor();
-            $shifted += $predictor !== null && $predictor->predict($passed->planned)->colour->differenceTo($predictor->predict($pressed($passed->planned))->colour) > CalibrationReview::SHIFT_NOTICED ? 1 : 0;
+            $shifted += $predictor !== null && $predictor->predict($passed->planned)->colour->differenceTo($predictor->predict($passed->planned->pressing($hand->factor))->colour) > CalibrationReview::SHIFT_NOTICED ? 1 : 0;
         }
 
         return [
             'factor' => $hand->factor, 'words' => $hand->words(), 'calibration' => $calibration, 'shifted' => $shifted, 'recipes' => count($log->passed),
             'readings' => array_map(static fn (HandReading $reading): array => [
                 'name' => $reading->name, 'stack' => (string) $reading->stack, 'seen' => self::lab($reading->seen),
-                'expected' => self::lab($reading->predictor->predict($reading->stack)->colour), 'learnt' => self::lab($reading->predictor->predict($pressed($reading->stack))->colour),
+                'expected' => self::lab($reading->predictor->predict($reading->stack)->colour), 'learnt' => self::lab($reading->predictor->predict($reading->stack->pressing($hand->factor))->colour),
             ], $readings),
         ];
     }

@@ -39,6 +39,9 @@ final class DrawingReviews
     /** Pictures of a review. */
     public const VIEWS = ['straight', 'values', 'errors'];
 
+    /** Entries of the log after which another drawing lies on the desk. */
+    private const DRAWN = ['done', 'skipped', 'open', 'replanned'];
+
     /** Greys that are told apart. */
     private const GREYS = 1000;
 
@@ -64,7 +67,8 @@ final class DrawingReviews
      */
     public function make(Piece $piece, string $mark, ?array $corners, Closure $progress): void
     {
-        if (! $this->entry($piece, $mark) instanceof DrawingEntry) {
+        $entry = $this->entry($piece, $mark);
+        if (! $entry instanceof DrawingEntry) {
             throw new WorkRefused('This photo is not in the log of the piece; take it anew.');
         }
         $zones = $this->picture->of($piece);
@@ -79,7 +83,10 @@ final class DrawingReviews
         [$reference, $map] = DrawnPart::of($piece, Field::of($this->references->raster($piece->reference()), Review::EDGE), $map);
         $progress('Finding the drawing', 0.2);
         $given = $corners === null ? null : Corners::of(array_map(static fn (array $point): array => [$point[0] * $drawing->width, $point[1] * $drawing->height], $corners));
-        $log = $this->corrections->log($piece);
+        // The log tells what lies there now; of a photo from before it says nothing.
+        $later = $piece->drawingEntries();
+        $later->where('undone', false)->where('id', '>', $entry->id)->whereIn('kind', [...self::DRAWN, 'corrected']);
+        $log = $later->exists() ? PictureLog::none() : $this->corrections->log($piece);
         $found = $given !== null || ! $log->isBegun() ? DrawingFinder::find($drawing, $reference, $paper, $given)
             : DrawingFinder::findBegun($drawing, $reference, static fn (): Field => ExpectedPicture::of($reference, $map, $zones, $log->expected, $paper), $paper);
         $progress('Comparing zone by zone', 0.8);
@@ -105,7 +112,7 @@ final class DrawingReviews
         $goneOn = false;
         $taken = [];
         foreach ($piece->drawingEntries()->where('undone', false)->orderByDesc('id')->get() as $entry) {
-            $goneOn = $goneOn || in_array($entry->kind, ['done', 'skipped', 'open', 'replanned'], true);
+            $goneOn = $goneOn || in_array($entry->kind, self::DRAWN, true);
             if ($entry->kind === 'corrected') {
                 $photo = (string) ($entry->did['photo'] ?? '');
                 $taken[$photo] = [...$taken[$photo] ?? [], ...$entry->did['targets'] ?? []];
@@ -133,9 +140,7 @@ final class DrawingReviews
      */
     public function corrections(Piece $piece, string $mark): array
     {
-        $path = $this->path($piece, $mark, 'told');
-
-        return is_file($path) ? json_decode((string) file_get_contents($path), true, flags: JSON_THROW_ON_ERROR)['corrections'] ?? [] : [];
+        return $this->kept($piece, $mark)['corrections'] ?? [];
     }
 
     /**
@@ -145,9 +150,7 @@ final class DrawingReviews
      */
     public function hand(Piece $piece, string $mark): ?array
     {
-        $path = $this->path($piece, $mark, 'told');
-
-        return $this->entry($piece, $mark) instanceof DrawingEntry && is_file($path) ? json_decode((string) file_get_contents($path), true, flags: JSON_THROW_ON_ERROR)['hand'] ?? null : null;
+        return $this->kept($piece, $mark)['hand'] ?? null;
     }
 
     /** Where a picture of a review lies; null if there is none. */
@@ -170,6 +173,14 @@ final class DrawingReviews
         $picture = $this->reader->read($path);
 
         return Raster::of($picture->width, $picture->height, $picture->rgb)->sample($x, $y, $radius / $crop['width'])->colour;
+    }
+
+    /** @return array<string, mixed> what was found in a photo that is in the log; nothing where it was not compared */
+    private function kept(Piece $piece, string $mark): array
+    {
+        $path = $this->path($piece, $mark, 'told');
+
+        return $this->entry($piece, $mark) instanceof DrawingEntry && is_file($path) ? json_decode((string) file_get_contents($path), true, flags: JSON_THROW_ON_ERROR) : [];
     }
 
     private function entry(Piece $piece, string $mark): ?DrawingEntry

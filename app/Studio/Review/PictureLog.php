@@ -13,12 +13,18 @@ use Prism\Planning\Order\Plan;
 final readonly class PictureLog
 {
     /**
+     * @param  ?Plan  $plan  null where no log is known
      * @param  array<string, Passed>  $passed  by colour
      * @param  array<string, PlaceDesk>  $desks
      * @param  array<string, Lab>  $expected
      */
-    public function __construct(public Plan $plan, public array $passed, public array $desks, public array $expected)
+    public function __construct(public ?Plan $plan, public array $passed, public array $desks, public array $expected)
     {
+    }
+
+    public static function none(): self
+    {
+        return new self(null, [], [], []);
     }
 
     /** Whether anything is ticked that lies on the paper. */
