@@ -9,6 +9,8 @@ use Prism\Exchange\Csv;
 use Prism\Reference\Image\Raster;
 use Standin\ChartPhoto;
 
+use function Tests\Feature\small;
+
 beforeEach(function (): void {
     $this->folder = sys_get_temp_dir().'/prism-'.bin2hex(random_bytes(5));
     File::makeDirectory($this->folder);
@@ -241,7 +243,7 @@ it('takes surface and role of a target from its row: an accent may be pressed, a
 describe('a picture of a drawing', function (): void {
     beforeEach(function (): void {
         // The jugs as a perfect hand would draw them, but that the left third is laid too lightly, on a sheet photographed askew.
-        $photo = app(PhotoReader::class)->read(database_path('demo/jugs.jpg'));
+        $photo = app(PhotoReader::class)->read(small('jugs'));
         $raster = Raster::of($photo->width, $photo->height, $photo->rgb);
         [$width, $height] = [160.0, 160.0 * $photo->height / $photo->width];
         $sheet = new ChartPhoto($width + 30.0, $height + 30.0, Lab::of(95.4, -0.6, 1.5), 900);
@@ -257,7 +259,7 @@ describe('a picture of a drawing', function (): void {
         $image->setImageFormat('png');
         $this->drawing = "$this->folder/drawing.png";
         $image->writeImage($this->drawing);
-        $this->review = fn (array $options): array => ['reference' => database_path('demo/jugs.jpg'), 'drawing' => $this->drawing, '--out' => $this->out, ...$options];
+        $this->review = fn (array $options): array => ['reference' => small('jugs'), 'drawing' => $this->drawing, '--out' => $this->out, ...$options];
     });
 
     it('is found and compared: too light where it was laid too lightly', function (): void {
@@ -272,7 +274,7 @@ describe('a picture of a drawing', function (): void {
         foreach ($review['zones'] as $zone) {
             expect($zone)->toHaveKeys(['id', 'name', 'at', 'dL', 'dE00', 'state', 'words']);
         }
-        [$image, $reference] = [new Imagick($map), getimagesize(database_path('demo/jugs.jpg'))];
+        [$image, $reference] = [new Imagick($map), getimagesize(small('jugs'))];
         $grey = fn (float $x, float $y): float => $image->getImagePixelColor((int) ($x * $reference[0]), (int) ($y * $reference[1]))->getColor()['r'];
         expect([$image->getImageWidth(), $image->getImageHeight()])->toBe([$reference[0], $reference[1]])
             ->and($grey(0.15, 0.2))->toBeGreaterThan(136.0)
@@ -282,7 +284,7 @@ describe('a picture of a drawing', function (): void {
     it('takes a plan along: its names, what its colours are to become, and what to lay next', function (): void {
         $plan = "$this->folder/plan.json";
         $box = ($this->write)('box.csv', implode('', array_slice(file(database_path('demo/pencils.csv')), 0, 25)));
-        $this->artisan('prism:plan', ['photo' => database_path('demo/jugs.jpg'), '--pencils' => $box, '--swatches' => '', '--zones' => '6', '--palette-size' => '6', '--out' => $plan])->assertSuccessful();
+        $this->artisan('prism:plan', ['photo' => small('jugs'), '--pencils' => $box, '--swatches' => '', '--zones' => '6', '--palette-size' => '6', '--out' => $plan])->assertSuccessful();
         $this->artisan('prism:review', ($this->review)(['--plan' => $plan, '--pencils' => $box, '--swatches' => '']))->assertSuccessful();
         $review = json_decode(File::get($this->out), true);
         $planned = array_column(json_decode(File::get($plan), true)['zones'], 'name', 'id');

@@ -18,6 +18,7 @@ use Prism\Reference\Image\Raster;
 use Standin\ChartPhoto;
 
 use function Tests\Feature\artist;
+use function Tests\Feature\small;
 
 /** A photo of a sheet on which the piece's reference is drawn by a perfect hand, but that all left of the middle is laid too lightly. */
 function drawingOf(Raster $photo): UploadedFile
@@ -42,7 +43,7 @@ function drawingOf(Raster $photo): UploadedFile
 beforeEach(function (): void {
     $this->artist = artist();
     $this->piece = $this->artist->pieces()->create(['title' => 'Jugs', 'palette_size' => 12, 'paper_id' => App\Models\Paper::query()->where('slug', 'harbour-cartridge')->valueOrFail('id')]);
-    app(References::class)->begin($this->piece, database_path('demo/jugs.jpg'));
+    app(References::class)->begin($this->piece, small('jugs'));
     $this->actingAs($this->artist);
     $this->mark = '01hzzzzzzzzzzzzzzzzzzzzzzz';
     $this->photograph = function (): void {
@@ -90,7 +91,7 @@ it('refuses in words what cannot be compared', function (): void {
     expect(fn () => $do(['corners' => [[0.1, 0.1], [0.9, 0.9], [0.9, 0.1], [0.1, 0.9]]]))->toThrow(WorkRefused::class, 'corners');
     // Another picture altogether.
     $other = '01hzzzzzzzzzzzzzzzzzzzzzzy';
-    app(DrawingPhotos::class)->keep($this->piece, $other, new UploadedFile(database_path('demo/lantern.jpg'), 'lantern.jpg', 'image/jpeg', null, true), [], now());
+    app(DrawingPhotos::class)->keep($this->piece, $other, new UploadedFile(small('lantern'), 'lantern.png', 'image/png', null, true), [], now());
     expect(fn () => $do(['photo' => $other]))->toThrow(WorkRefused::class, 'Nothing in this picture');
     $this->getJson("/api/pieces/{$this->piece->id}/reviews")->assertExactJson([]);
 });

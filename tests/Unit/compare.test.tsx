@@ -2,10 +2,12 @@ import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
 import type { Review } from '../../resources/js/api/client';
+import { useReviews } from '../../resources/js/api/queries';
+import { keys } from '../../resources/js/api/keys';
 import { CompareStage } from '../../resources/js/compare/CompareStage';
 import { hatched } from '../../resources/js/compare/hatch';
 import { Around } from './desk';
-import { colour as colourOf, piece, planOf, recipe, show, step, zone } from './fixtures';
+import { colour as colourOf, newClient, piece, planOf, recipe, show, step, zone } from './fixtures';
 import { serve } from './server';
 
 describe('hatching over errors of value', () => {
@@ -247,5 +249,25 @@ describe('the drawing beside the photo', () => {
         expect(asked.some(({ path }) => path.endsWith('/hand'))).toBe(false);
         await userEvent.click(section.getByRole('button', { name: 'Reckon with it' }));
         await waitFor(() => expect(asked.some(({ path }) => path.endsWith('/reviews/m1/hand'))).toBe(true));
+    });
+
+    it('is asked for anew for who wants it, whoever else looks and does not', async () => {
+        const asked = serve({ 'GET /api/pieces/p1/reviews': () => [review([])] });
+        const client = newClient();
+        function Looks({ wants }: { wants: boolean }) {
+            return <output>{useReviews('p1', wants).data?.length}</output>;
+        }
+        show(
+            <>
+                <Looks wants />
+                <Looks wants={false} />
+            </>,
+            '/',
+            client,
+        );
+        await waitFor(() => expect(asked).toHaveLength(1));
+        await client.invalidateQueries();
+        expect(asked).toHaveLength(2);
+        expect(client.getQueryState(keys.reviews('p1'))?.status).toBe('success');
     });
 });

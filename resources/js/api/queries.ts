@@ -300,9 +300,9 @@ export function useChangeAccount() {
 export const useReviews = (piece: string, isWanted = true) =>
     useQuery({
         queryKey: keys.reviews(piece),
-        queryFn: isWanted
-            ? () => answered(api.GET('/api/pieces/{piece}/reviews', { params: { path: { piece } } }))
-            : skipToken,
+        queryFn: () => answered(api.GET('/api/pieces/{piece}/reviews', { params: { path: { piece } } })),
+        // One who does not want them must not keep those who do from getting them: they share one query.
+        enabled: isWanted,
     });
 
 /** From now on this calibration speaks; null: the pencils' own colours. */
