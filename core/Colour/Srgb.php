@@ -76,6 +76,28 @@ final class Srgb
         return [$L, $as, $bs];
     }
 
+    /**
+     * L* of a whole picture, as {@see self::planesToLab()} tells it.
+     *
+     * @param  array<int, float>  $r  linear light, 0-1, row by row
+     * @param  array<int, float>  $g  as many
+     * @param  array<int, float>  $b  as many
+     * @return list<float>
+     */
+    public static function planesToLightness(array $r, array $g, array $b): array
+    {
+        $all = array_sum(self::TO_XYZ[1]);
+        [$yr, $yg, $yb] = [self::TO_XYZ[1][0] / $all, self::TO_XYZ[1][1] / $all, self::TO_XYZ[1][2] / $all];
+        $L = [];
+        foreach ($r as $i => $red) {
+            $y = $yr * $red + $yg * $g[$i] + $yb * $b[$i];
+            $lightness = $y > Lab::EPSILON ? 116.0 * $y ** (1.0 / 3.0) - 16.0 : Lab::KAPPA * $y;
+            $L[] = $lightness < 0.0 ? 0.0 : ($lightness > 100.0 ? 100.0 : $lightness);
+        }
+
+        return $L;
+    }
+
     /** @return array{float, float, float} linear light, 0-1 for what a screen can show, beyond for what it cannot */
     public static function linear(Lab $lab): array
     {

@@ -29,6 +29,9 @@ final class FirstGuess
     /** All that is drawn lies in the drawing: a place with a share of it counts by this power of that. */
     private const DRAWN = 2;
 
+    /** Outlines that all lie on one another come to 1, or little more where some lie at the rim of the sheet. */
+    private const TOGETHER = 1.2;
+
     /**
      * The best place for each of the four sides that may be up.
      *
@@ -36,17 +39,22 @@ final class FirstGuess
      */
     public static function of(LinearPicture $picture, Corners $sheet, PaperLight $light, Field $reference): array
     {
-        return array_map(static fn (int $quarters): array => self::upright($picture, $sheet->turned($quarters), $light, $reference), [0, 1, 2, 3]);
+        $scale = min(1.0, 2.0 * self::EDGE / max($reference->width, $reference->height));
+        [$width, $height] = [(int) round($scale * $reference->width), (int) round($scale * $reference->height)];
+        $small = Field::ofPlanes($width, $height, ...array_map(static fn (array $plane): array => Straightened::resized($plane, $reference->width, $reference->height, $width, $height), [$reference->L, $reference->a, $reference->b]));
+
+        return array_map(static fn (int $quarters): array => self::upright($picture, $sheet->turned($quarters), $light, $small), [0, 1, 2, 3]);
     }
 
     /** @return array{Corners, float} */
     private static function upright(LinearPicture $picture, Corners $sheet, PaperLight $light, Field $reference): array
     {
-        [$across, $down] = $sheet->size();
-        $scale = self::EDGE / max($across, $down);
-        $width = max(8, (int) round($scale * $across));
-        $height = max(8, (int) round($scale * $down));
-        $seen = Structure::ofField(Straightened::field($picture, $sheet, $light, $width, $height))->eitherWay();
+        [$wide, $high] = $sheet->size();
+        $scale = self::EDGE / max($wide, $high);
+        $width = max(8, (int) round($scale * $wide));
+        $height = max(8, (int) round($scale * $high));
+        $seen = Straightened::structure($picture, $sheet, $light, $width, $height)->eitherWay();
+        [$across, $down] = [$seen->across, $seen->down];
         $sums = self::sums($seen);
         $drawn = max(1e-6, end($sums));
         $best = -1.0;
@@ -58,23 +66,25 @@ final class FirstGuess
                 if ($w > $width || $h > $height || $w < 16 || $h < 16) {
                     continue;
                 }
-                [$points, $strength] = self::outlines(Structure::of($w, $h, Straightened::resized($reference->L, $reference->width, $reference->height, $w, $h))->eitherWay(), $width);
+                [$places, $xs, $ys, $strength] = self::outlines(Structure::of($w, $h, Straightened::resized($reference->L, $reference->width, $reference->height, $w, $h))->eitherWay(), $width);
                 if ($strength <= 0.0) {
                     continue;
                 }
                 for ($top = 0; $top <= $height - $h; $top++) {
                     for ($left = 0; $left <= $width - $w; $left++) {
-                        $from = $top * $width + $left;
-                        $dot = 0.0;
-                        foreach ($points as [$offset, $dx, $dy]) {
-                            $dot += $dx * $seen->across[$from + $offset] + $dy * $seen->down[$from + $offset];
-                        }
-                        if ($dot <= 0.0) {
-                            continue;
-                        }
                         $energy = $sums[($top + $h) * ($width + 1) + $left + $w] - $sums[$top * ($width + 1) + $left + $w] - $sums[($top + $h) * ($width + 1) + $left] + $sums[$top * ($width + 1) + $left];
                         $aside = (($left + $w / 2.0) / $width - 0.5) ** 2 + (($top + $h / 2.0) / $height - 0.5) ** 2;
-                        $score = $dot / sqrt($strength * $drawn) * min(1.0, $energy / $drawn) ** self::DRAWN * 2.0 ** (-$aside / self::ASIDE ** 2);
+                        $most = min(1.0, $energy / $drawn) ** self::DRAWN * 2.0 ** (-$aside / self::ASIDE ** 2);
+                        // However well outlines go together there, it is not the best.
+                        if ($most * self::TOGETHER <= $best) {
+                            continue;
+                        }
+                        $from = $top * $width + $left;
+                        $dot = 0.0;
+                        foreach ($places as $n => $place) {
+                            $dot += $xs[$n] * $across[$from + $place] + $ys[$n] * $down[$from + $place];
+                        }
+                        $score = $dot / sqrt($strength * $drawn) * $most;
                         if ($score > $best) {
                             $best = $score;
                             $at = [$left, $top, $w, $h];
@@ -92,7 +102,7 @@ final class FirstGuess
     /**
      * The strongest outlines of a reference, by where they lie in a frame so wide.
      *
-     * @return array{list<array{int, float, float}>, float} and their strength together
+     * @return array{list<int>, list<float>, list<float>, float} places, how much changes there across and down, and their strength together
      */
     private static function outlines(Structure $of, int $frame): array
     {
@@ -105,14 +115,16 @@ final class FirstGuess
             }
         }
         arsort($strengths);
-        $points = [];
+        $places = $xs = $ys = [];
         $all = 0.0;
         foreach (array_slice($strengths, 0, self::OUTLINES, true) as $i => $strength) {
-            $points[] = [intdiv($i, $of->width) * $frame + $i % $of->width, $of->across[$i], $of->down[$i]];
+            $places[] = intdiv($i, $of->width) * $frame + $i % $of->width;
+            $xs[] = $of->across[$i];
+            $ys[] = $of->down[$i];
             $all += $strength;
         }
 
-        return [$points, $all];
+        return [$places, $xs, $ys, $all];
     }
 
     /** @return list<float> of all outlines above and left of a place, squared; one more column and row than the frame */

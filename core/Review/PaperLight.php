@@ -79,19 +79,18 @@ final readonly class PaperLight
     }
 
     /**
-     * What reflects so much light there, the paper's own white being what it is known to be.
+     * What the light of a place is multiplied by to tell what reflects it there, the paper's own white being what it is known to be.
      *
-     * @param  array{float, float, float}  $light
-     * @return array{float, float, float} linear, 0 and more
+     * @return array{float, float, float} by channel
      */
-    public function reflected(array $light, float $x, float $y): array
+    public function gains(float $x, float $y): array
     {
         $terms = self::terms($x / $this->width, $y / $this->height);
 
         return [
-            $light[0] / exp(self::value($this->surfaces[0], $terms)) * $this->paper[0],
-            $light[1] / exp(self::value($this->surfaces[1], $terms)) * $this->paper[1],
-            $light[2] / exp(self::value($this->surfaces[2], $terms)) * $this->paper[2],
+            $this->paper[0] / exp(self::value($this->surfaces[0], $terms)),
+            $this->paper[1] / exp(self::value($this->surfaces[1], $terms)),
+            $this->paper[2] / exp(self::value($this->surfaces[2], $terms)),
         ];
     }
 

@@ -75,7 +75,7 @@ final class Registration
         [$width, $height] = [(int) round($scale * $reference->width), (int) round($scale * $reference->height)];
         $as = Structure::of($width, $height, Straightened::resized($reference->L, $reference->width, $reference->height, $width, $height));
         $wanted = $as->eitherWay();
-        $seen = Structure::ofField(Straightened::field($picture, $corners, $light, $width, $height))->eitherWay();
+        $seen = Straightened::structure($picture, $corners, $light, $width, $height)->eitherWay();
         $shifts = [];
         for ($y = self::HALF + 1; $y < $height - self::HALF; $y += self::APART) {
             for ($x = self::HALF + 1; $x < $width - self::HALF; $x += self::APART) {
@@ -96,7 +96,7 @@ final class Registration
         $width = (int) round($scale * $reference->width);
         $height = (int) round($scale * $reference->height);
         $wanted = Structure::of($width, $height, Straightened::resized($reference->L, $reference->width, $reference->height, $width, $height));
-        $seen = Structure::ofField(Straightened::field($picture, $corners, $light, $width, $height));
+        $seen = Straightened::structure($picture, $corners, $light, $width, $height);
         if ($edge === self::ROUNDS[0][0]) {
             [$wanted, $seen] = [$wanted->eitherWay(), $seen->eitherWay()];
         }
@@ -153,7 +153,7 @@ final class Registration
     private static function shift(Structure $wanted, Structure $seen, int $x, int $y, int $reach): ?array
     {
         $width = $wanted->width;
-        $points = $strengths = [];
+        $strengths = $places = $xs = $ys = [];
         for ($v = -self::HALF; $v <= self::HALF; $v++) {
             for ($u = -self::HALF; $u <= self::HALF; $u++) {
                 $i = ($y + $v) * $width + $x + $u;
@@ -164,7 +164,9 @@ final class Registration
         $strength = 0.0;
         foreach (array_slice($strengths, 0, self::OUTLINES, true) as $i => $one) {
             $strength += $one;
-            $points[] = [$i, $wanted->across[$i], $wanted->down[$i]];
+            $places[] = $i;
+            $xs[] = $wanted->across[$i];
+            $ys[] = $wanted->down[$i];
         }
         if ($strength < self::LEAST_STRENGTH) {
             return null;
@@ -172,19 +174,20 @@ final class Registration
         $best = -1.0;
         $at = [0, 0];
         $scores = [];
+        [$across, $down] = [$seen->across, $seen->down];
         $last = $width * $wanted->height;
         for ($v = -$reach; $v <= $reach; $v++) {
             for ($u = -$reach; $u <= $reach; $u++) {
                 $by = $v * $width + $u;
                 $dot = $energy = 0.0;
-                foreach ($points as [$i, $dx, $dy]) {
+                foreach ($places as $n => $i) {
                     $j = $i + $by;
                     if ($j < 0 || $j >= $last) {
                         continue;
                     }
-                    $sx = $seen->across[$j];
-                    $sy = $seen->down[$j];
-                    $dot += $dx * $sx + $dy * $sy;
+                    $sx = $across[$j];
+                    $sy = $down[$j];
+                    $dot += $xs[$n] * $sx + $ys[$n] * $sy;
                     $energy += $sx * $sx + $sy * $sy;
                 }
                 $score = $dot / sqrt($strength * max(8.0, $energy));

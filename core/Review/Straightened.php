@@ -17,25 +17,41 @@ final class Straightened
     /** What is so far from the paper is drawn on, sum of |dL*| and the distance in a*, b*. */
     private const DRAWN = 10.0;
 
+    /** Light is smooth: it is asked for at every so many pixels of a row, and lies on a line between. */
+    private const KNOTS = 8;
+
     /** @return array{list<float>, list<float>, list<float>} what it reflects, linear, row by row */
     public static function planes(LinearPicture $picture, Corners $corners, ?PaperLight $light, int $width, int $height): array
     {
         $view = $corners->view((float) $width, (float) $height);
         $red = $green = $blue = [];
         for ($y = 0; $y < $height; $y++) {
+            $left = $right = $light?->gains(...$view->map(0.5, $y + 0.5)) ?? [1.0, 1.0, 1.0];
             for ($x = 0; $x < $width; $x++) {
-                [$u, $v] = $view->map($x + 0.5, $y + 0.5);
-                $seen = $picture->at($u, $v);
-                if ($light !== null) {
-                    $seen = $light->reflected($seen, $u, $v);
+                $beside = $x % self::KNOTS;
+                if ($beside === 0) {
+                    $left = $right;
+                    $right = $light?->gains(...$view->map($x + self::KNOTS + 0.5, $y + 0.5)) ?? $left;
                 }
-                $red[] = max(self::LEAST, $seen[0]);
-                $green[] = max(self::LEAST, $seen[1]);
-                $blue[] = max(self::LEAST, $seen[2]);
+                [$u, $v] = $view->map($x + 0.5, $y + 0.5);
+                [$r, $g, $b] = $picture->at($u, $v);
+                $share = $beside / self::KNOTS;
+                $r *= $left[0] + $share * ($right[0] - $left[0]);
+                $g *= $left[1] + $share * ($right[1] - $left[1]);
+                $b *= $left[2] + $share * ($right[2] - $left[2]);
+                $red[] = $r > self::LEAST ? $r : self::LEAST;
+                $green[] = $g > self::LEAST ? $g : self::LEAST;
+                $blue[] = $b > self::LEAST ? $b : self::LEAST;
             }
         }
 
         return [$red, $green, $blue];
+    }
+
+    /** What is seen of its outlines. */
+    public static function structure(LinearPicture $picture, Corners $corners, PaperLight $light, int $width, int $height): Structure
+    {
+        return Structure::of($width, $height, Srgb::planesToLightness(...self::planes($picture, $corners, $light, $width, $height)));
     }
 
     public static function field(LinearPicture $picture, Corners $corners, ?PaperLight $light, int $width, int $height): Field

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Prism\Review;
 
-use Prism\Reference\Image\Field;
-
 /** What a picture is made of for the eye that looks for its like: how its value changes, across and down, whatever its values are. */
 final readonly class Structure
 {
@@ -55,10 +53,5 @@ final readonly class Structure
         }
 
         return new self($this->width, $this->height, $across, $down);
-    }
-
-    public static function ofField(Field $field): self
-    {
-        return self::of($field->width, $field->height, $field->L);
     }
 }
