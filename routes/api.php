@@ -108,6 +108,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::get('pieces/{piece}/reserves', [LookController::class, 'reserves']);
     Route::post('pieces/{piece}/same-spot', [LookController::class, 'sameSpot'])->middleware('throttle:heavy');
     Route::post('pieces/{piece}/beside', [LookController::class, 'beside']);
+    Route::post('pieces/{piece}/lines', [LookController::class, 'lines']);
     Route::get('pieces/{piece}/transfer.pdf', [LookController::class, 'transfer'])->middleware('throttle:heavy');
 
     Route::post('pieces/{piece}/zones', [ZoneController::class, 'store']);

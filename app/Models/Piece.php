@@ -83,6 +83,21 @@ final class Piece extends Model
         return $zones;
     }
 
+    /**
+     * Two places of the reference on the paper, mm from the upper left corner of the drawing.
+     *
+     * @param  array{float, float, float, float}  $ends  x and y of both, shares of the photo
+     * @return array{float, float, float, float}
+     */
+    public function onPaper(array $ends): array
+    {
+        $crop = $this->crop ?? ['x' => 0.0, 'y' => 0.0, 'width' => 1.0, 'height' => 1.0];
+        $x = fn (float $share): float => ($share - $crop['x']) / $crop['width'] * $this->width_mm;
+        $y = fn (float $share): float => ($share - $crop['y']) / $crop['height'] * $this->height_mm;
+
+        return [$x($ends[0]), $y($ends[1]), $x($ends[2]), $y($ends[3])];
+    }
+
     /** @return HasMany<Zone, $this> and what the crop leaves out */
     public function allZones(): HasMany
     {

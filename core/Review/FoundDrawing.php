@@ -15,6 +15,9 @@ final readonly class FoundDrawing
 
     private const SHADED = 0.05;
 
+    /** Where so much of a drawing is lighter than white it is no glare: its paper is darker than one thinks. */
+    private const TONED = 0.12;
+
     /**
      * @param  LinearPicture  $picture  in which it was looked for
      * @param  Corners  $corners  in pixels of that
@@ -67,7 +70,8 @@ final readonly class FoundDrawing
             $this->isSure ? null : 'The drawing was not found for certain: look at its corners, and set them by hand.',
             $this->unevenness() > self::UNEVEN ? sprintf('One side lies in %.1f times as much light as the other; take the picture in more even light.', $this->unevenness()) : null,
             $this->isBlurred ? 'The picture is blurred: edges, lines and grain cannot be judged by it. Hold the camera still, or rest it on something.' : null,
-            $this->glare > self::GLARES ? 'A part of the drawing glares, and looks lighter than it is. Let the light come from the side, not from over the camera.' : null,
+            $this->glare > self::TONED ? 'Much of the drawing is lighter than white would be on this paper. If it is toned paper, choose it in Look, under Format, and compare again.' : null,
+            $this->glare > self::GLARES && $this->glare <= self::TONED ? 'A part of the drawing glares, and looks lighter than it is. Let the light come from the side, not from over the camera.' : null,
             $this->light->shaded > self::SHADED ? 'A shadow with an edge lies over the paper; what it covers cannot be trusted.' : null,
         ]));
     }

@@ -25,8 +25,8 @@ final class Sharpness
 
     private const STEP = 0.15;
 
-    /** Light that a shiny passage throws back, against that of bare paper beside it. */
-    private const GLARE = 1.12;
+    /** No paper and no pencil throws back so much of the light, 0-1: where it seems so, something shines. */
+    private const GLARE = 0.99;
 
     /**
      * Whether neither the drawing nor the edge of its sheet shows anything finer than some pixels: how much of what differs over a few
@@ -81,7 +81,7 @@ final class Sharpness
         return $steepest === [] ? 0.0 : $steepest[intdiv(count($steepest), 2)];
     }
 
-    /** Share of the drawing that throws back more light than paper can. */
+    /** Share of the drawing that throws back more light than white can, its bare paper being what it is known to be. */
     public static function glare(LinearPicture $picture, Corners $drawing, PaperLight $light): float
     {
         $view = $drawing->view(1.0, 1.0);
@@ -89,7 +89,7 @@ final class Sharpness
         for ($j = 1; $j < self::GRID; $j++) {
             for ($i = 1; $i < self::GRID; $i++) {
                 [$x, $y] = $view->map($i / self::GRID, $j / self::GRID);
-                $shines += $picture->at($x, $y)[1] > self::GLARE * $light->on($x, $y)[1] ? 1 : 0;
+                $shines += $picture->at($x, $y)[1] * $light->gains($x, $y)[1] > self::GLARE ? 1 : 0;
             }
         }
 

@@ -1,4 +1,4 @@
-import { expect, expectSoundEverywhere, openHarbour, sampleAt, test } from './studio';
+import { clickAt, expect, expectSoundEverywhere, openHarbour, sampleAt, test } from './studio';
 
 // Drawn to two thirds by the simulated hand after a plan of the same photo, and taken askew in warm light from one side.
 const DRAWING = 'tests/Browser/harbour-two-thirds.jpg';
@@ -32,6 +32,18 @@ test('a photo of the drawing is compared zone by zone; another picture is refuse
     await expect(page).toHaveURL(/zone=/);
     await checks.getByRole('button', { name: /All zones/ }).click();
     await expect(checks.getByText('leave it: the eye sees no difference').first()).toBeVisible();
+    // A line between two points of the photo, and between the same two in the drawing, which then lies in its place.
+    await checks.getByRole('button', { name: 'Line between two points' }).click();
+    await clickAt(page, 0.2, 0.2);
+    await clickAt(page, 0.2, 0.7);
+    await expect(checks).toContainText(/In the photo: \d+ mm long, plumb/);
+    await checks.getByRole('button', { name: 'The same in yours' }).click();
+    await expect(page.getByTestId('own')).toBeVisible();
+    await clickAt(page, 0.2, 0.2);
+    await clickAt(page, 0.2, 0.75);
+    await expect(checks).toContainText(/Yours: \d+ mm long, plumb; [\d.]+ mm too long/);
+    await checks.getByRole('button', { name: 'Take lines away' }).click();
+    await page.keyboard.press('y');
     // By corners that are moved with the keys, compared anew.
     await checks.getByRole('button', { name: /Corners of the drawing/ }).click();
     await checks.getByRole('button', { name: /Upper left corner/ }).focus();

@@ -508,6 +508,19 @@ describe('references', function (): void {
     });
 });
 
+it('measures a line on the paper, and against the same in the drawing', function (): void {
+    // Half of it is drawn, 200 mm wide and 100 mm high.
+    $this->patchJson($this->url, ['crop' => ['x' => 0.5, 'y' => 0.0, 'width' => 0.5, 'height' => 1.0], 'widthMm' => 200])->assertOk();
+    $height = Piece::query()->whereKey($this->piece->id)->valueOrFail('height_mm');
+    $this->postJson($this->url.'/lines', ['line' => [0.5, 0.25, 1.0, 0.25]])->assertOk()->assertExactJson(['photo' => '200 mm long, level', 'mine' => null, 'difference' => null]);
+    $this->postJson($this->url.'/lines', ['line' => [0.75, 0.0, 0.75, 1.0], 'mine' => [0.8, 0.5, 0.8, 1.0]])->assertOk()
+        ->assertExactJson(['photo' => sprintf('%.0f mm long, plumb', $height), 'mine' => sprintf('%.0f mm long, plumb', $height / 2), 'difference' => sprintf('%.0f mm too short', $height / 2)]);
+    foreach ([['line' => [0.5, 0.5, 0.5, 0.5]], ['line' => [0.5, 0.5, 0.5]], ['line' => [0.5, 0.5, 0.6, 1.2]], ['line' => [0.5, 0.5, 0.6, 0.6], 'mine' => ['a', 0, 0, 0]], []] as $wrong) {
+        $this->postJson($this->url.'/lines', $wrong)->assertUnprocessable();
+    }
+    $this->actingAs(artist())->postJson($this->url.'/lines', ['line' => [0.5, 0.25, 1.0, 0.25]])->assertNotFound();
+});
+
 it('tells values, light and lamps of a photo', function (): void {
     $look = $this->getJson($this->url.'/look')->assertOk()->json();
     expect(array_sum($look['values']['histogram']))->toEqualWithDelta(1.0, 0.01)->and($look['scales'])->toHaveCount(8)->and($look['lamps'])->toHaveCount(4)

@@ -14,6 +14,7 @@ function Seen({ of }: { of: Piece }) {
     const { places } = useView();
     const { take } = useHands();
     const use = () => {
+        if (tool?.kind !== 'crop') take(null);
         if (tool?.kind === 'spot') tool.done({ x: 0.5, y: 0.5, radius: 0.01 });
         if (tool?.kind === 'lasso')
             tool.done([
@@ -23,7 +24,6 @@ function Seen({ of }: { of: Piece }) {
             ]);
         const last = of.zones.at(-1);
         if (tool?.kind === 'zone' && last) tool.done(last);
-        if (tool?.kind !== 'crop') take(null);
     };
 
     return (

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Http\Problems;
 use App\Http\Requests\BesideRequest;
+use App\Http\Requests\LineRequest;
 use App\Http\Requests\SampleRequest;
 use App\Http\Requests\ZoneCountRequest;
 use App\Http\Resources\LookResource;
@@ -25,6 +26,7 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 use Prism\Reference\Image\PrintTiles;
+use Prism\Reference\PaperLine;
 use Prism\Reference\Zones\Outlines;
 
 /** What a trained eye sees in the reference, and what is printed of it. */
@@ -131,6 +133,30 @@ final class LookController
         $second = $photos->sample($piece->reference(), $request->float('beside.x'), $request->float('beside.y'), $request->float('beside.radius'));
 
         return new JsonResponse(['first' => SampleResource::make($first), 'second' => SampleResource::make($second), 'difference' => $second->differenceFrom($first)->jsonSerialize()]);
+    }
+
+    #[OA\Post(path: '/api/pieces/{piece}/lines', operationId: 'measureLine', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['line'], properties: [
+            new OA\Property(property: 'line', type: 'array', description: 'x and y of both ends, shares of the photo', items: new OA\Items(type: 'number'), minItems: 4, maxItems: 4),
+            new OA\Property(property: 'mine', type: 'array', nullable: true, description: 'the same line in the drawing that lies in its place', items: new OA\Items(type: 'number'), minItems: 4, maxItems: 4),
+        ])),
+        responses: [
+            new OA\Response(response: 200, description: 'How long they are on the paper, how they lean, and how the second differs from the first', content: new OA\JsonContent(required: ['photo', 'mine', 'difference'], properties: [
+                new OA\Property(property: 'photo', type: 'string'),
+                new OA\Property(property: 'mine', type: 'string', nullable: true),
+                new OA\Property(property: 'difference', type: 'string', nullable: true),
+            ])),
+            new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+        ],
+    )]
+    public function lines(LineRequest $request, Piece $piece): JsonResponse
+    {
+        Gate::authorize('view', $piece);
+        $photo = PaperLine::between(...$piece->onPaper($request->ends('line') ?? [0.0, 0.0, 0.0, 0.0]));
+        $ends = $request->ends('mine');
+        $mine = $ends === null ? null : PaperLine::between(...$piece->onPaper($ends));
+
+        return new JsonResponse(['photo' => $photo->words(), 'mine' => $mine?->words(), 'difference' => $mine?->against($photo)]);
     }
 
     /** The outlines in true size, to be transferred to the paper. */

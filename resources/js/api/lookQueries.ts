@@ -91,6 +91,18 @@ export const useBeside = (piece: string, photo: string, first: Spot | null, seco
                 : skipToken,
     });
 
+/** A line on the paper in words, and how the same in the drawing differs from it. */
+export const useMeasuredLine = ({ id, format }: Piece, line: number[] | null, mine: number[] | null) =>
+    useQuery({
+        queryKey: [...keys.look(id), 'line', format, line, mine],
+        staleTime: Infinity,
+        retry: false,
+        queryFn: line
+            ? ({ signal }) =>
+                  answered(api.POST('/api/pieces/{piece}/lines', { ...path(id), body: { line, mine }, signal }))
+            : skipToken,
+    });
+
 /**
  * A change of which zones there are and where. It tells what was seen here: if another window has changed that since, it is
  * refused. One after the other, each upon what the one before it has made.

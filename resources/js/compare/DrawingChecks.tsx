@@ -6,6 +6,7 @@ import { useDrawingLog } from '../api/kept';
 import { useReviews } from '../api/queries';
 import { useView } from '../desk/address';
 import { useChosen, useDeskPiece, useHands } from '../desk/DeskContext';
+import { Measure } from '../desk/Measure';
 import { Button, buttonLook, StrongButton } from '../ui/Button';
 import { Problem } from '../ui/States';
 import { space, type } from '../ui/theme';
@@ -174,6 +175,7 @@ export function DrawingChecks() {
                     </Row>
                     <BothTools />
                     <SpotInBoth photo={review.photo} />
+                    <Measure hasDrawing />
                     {ofChosen && (
                         <p aria-live="polite">
                             <b>{ofChosen.name}</b>: {ofChosen.words}

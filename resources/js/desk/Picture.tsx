@@ -9,6 +9,7 @@ import { CropFrame } from './CropFrame';
 import { useChosen, useDeskPiece, useOverlay, useTool } from './DeskContext';
 import { drawingUrl } from './drawing';
 import { Grid } from './Grid';
+import { MeasuredLines } from './MeasuredLines';
 import { OwnDrawing } from './OwnDrawing';
 import { PictureFilters } from './PictureFilters';
 import { useParts } from './parts';
@@ -246,6 +247,7 @@ export function Picture() {
                         turned={flipped}
                     />
                 )}
+                {!view.isolate && <MeasuredLines />}
                 {view.grid && !view.isolate && <Grid format={format} turned={flipped} />}
                 {tool?.kind === 'crop' && (
                     <CropFrame

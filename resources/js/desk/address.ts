@@ -101,6 +101,24 @@ const SHOWN = {
     pick: parseAsStringLiteral(['zones', 'spots']).withDefault('zones'),
 };
 
+/** Four shares of the photo's width and height: both ends of a line. */
+export type Ends = [number, number, number, number];
+
+const ends = createParser<Ends>({
+    parse: (text) => {
+        const at = text.split(',').map(Number);
+        const [x1, y1, x2, y2] = at.map((share) => clamp(share, 0, 1));
+        if (at.length !== 4 || at.some((share) => !Number.isFinite(share))) return null;
+
+        return [x1 ?? 0, y1 ?? 0, x2 ?? 0, y2 ?? 0];
+    },
+    serialize: (at) => at.map((share) => share.toFixed(4)).join(','),
+    eq: (one, other) => one.every((share, i) => share === other[i]),
+});
+
+/** Lines laid over the picture: between two places, the same in the drawing, and plumb through one place. */
+const LINES = { line: ends, mine: ends, plumb: number(0, 1) };
+
 const SQUINT = number(0, MOST_SQUINT).withDefault(0);
 
 const PARTS = {
@@ -108,7 +126,7 @@ const PARTS = {
     plan: parseAsStringLiteral(PLANS).withDefault('palette'),
 };
 
-const writeOut = createSerializer({ ...CHOSEN, ...SHOWN, squint: SQUINT, ...PARTS });
+const writeOut = createSerializer({ ...CHOSEN, ...SHOWN, ...LINES, squint: SQUINT, ...PARTS });
 
 /**
  * The one selection of the desk, kept in the address: a zone and which of its colours, or a free spot; and the stack that lies
@@ -181,6 +199,19 @@ export function useSquint() {
     return [squint, useCallback((to: number) => void set(to, whenStill), [set])] as const;
 }
 
+/** What is measured in the picture. */
+export function useLines() {
+    const [lines, set] = useQueryStates(LINES);
+
+    return {
+        ...lines,
+        /** A new line in the photo: that of the drawing was another's. */
+        setLine: useCallback((line: Ends | null) => void set({ line, mine: null }), [set]),
+        setMine: useCallback((mine: Ends | null) => void set({ mine }), [set]),
+        setPlumb: useCallback((plumb: number | null) => void set({ plumb }), [set]),
+    };
+}
+
 /** The picture is shown in the light one draws in. */
 export const useUnderLamp = () => useQueryState('lamp', SHOWN.lamp)[0];
 
@@ -200,7 +231,8 @@ export function useWholeAddress(): string {
     const [chosen] = useQueryStates(CHOSEN);
     const [shown] = useQueryStates(SHOWN);
     const [parts] = useQueryStates(PARTS);
+    const [lines] = useQueryStates(LINES);
     const [squint] = useQueryState('squint', SQUINT);
 
-    return writeOut({ ...chosen, ...shown, squint, ...parts });
+    return writeOut({ ...chosen, ...shown, ...lines, squint, ...parts });
 }

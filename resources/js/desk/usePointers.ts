@@ -72,8 +72,9 @@ export function usePointers({ piece, view, tool, spot, ratio }: Shown) {
         const [x, y] = zoom.at(...inFrame(event)).map(inside) as [number, number];
         const here = { x, y, radius: spot?.radius ?? DEFAULT_RADIUS };
         if (tool?.kind === 'spot') {
-            tool.done(here);
+            // Put down first: what is done with the spot may be to take up the next.
             take(null);
+            tool.done(here);
 
             return;
         }
@@ -169,8 +170,8 @@ export function usePointers({ piece, view, tool, spot, ratio }: Shown) {
                 y: inside(from.y + (by ? (by[1] * NUDGE * ratio) / zoom.now().scale : 0)),
             };
             if (event.key === 'Enter' && tool?.kind === 'spot') {
-                tool.done(from);
                 take(null);
+                tool.done(from);
             } else selectSpot(next);
         } else return;
         event.preventDefault();

@@ -8,6 +8,7 @@ import { cropOf } from '../desk/CropFrame';
 import { useView } from '../desk/address';
 import { useDeskPiece, useHands, useTool } from '../desk/DeskContext';
 import { squareOf } from '../desk/Grid';
+import { Measure } from '../desk/Measure';
 import { WHOLE } from '../desk/zoom';
 import { Button, StrongButton, buttonLook } from '../ui/Button';
 import { Choice } from '../ui/Choice';
@@ -186,6 +187,10 @@ export function FormatPanel() {
                     paper
                     {format.crop ? ', cropped' : ', the whole photo'}.
                 </small>
+            </Part>
+            <Part aria-labelledby="measure">
+                <h2 id="measure">Measure</h2>
+                <Measure />
             </Part>
             <Part aria-labelledby="transfer">
                 <h2 id="transfer">Transfer</h2>

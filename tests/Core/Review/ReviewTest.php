@@ -159,6 +159,15 @@ it('says that a picture is blurred, and that a part of it glares', function () u
     expect($find([$width, $height, $bytes]))->toHaveCount(1)->{0}->toContain('glares');
 });
 
+it('says that toned paper was taken for white, and takes what is lighter than known toned paper for no glare', function () use ($asItIs): void {
+    $toned = Lab::of(62.0, 1.0, 8.0);
+    $sheet = Scene::sheet($asItIs, paper: $toned);
+    $picture = Raster::of(...$sheet->taken('toned', 0.05, 3.0));
+    $corners = Corners::of($sheet->seenAt(Scene::corners(), 0.05, 3.0));
+    expect(DrawingFinder::find($picture, Scene::reference(), Scene::paper(), $corners)->warnings())->toHaveCount(1)->{0}->toContain('toned paper')
+        ->and(DrawingFinder::find($picture, Scene::reference(), $toned, $corners)->warnings())->toBe([]);
+});
+
 it('finds a drawing that is begun in other colours than it will have by what its log says is there', function (): void {
     // A first layer in the complement of each colour: nothing of the reference yet.
     $begun = static fn (int $zone): ?Lab => in_array($zone, [2, 3, 4, 7], true) ? Lab::of(88.0 - 0.25 * Scene::colour($zone)->L, -1.2 * Scene::colour($zone)->a, -1.2 * Scene::colour($zone)->b) : null;

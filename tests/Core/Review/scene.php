@@ -100,13 +100,14 @@ final class Scene
     }
 
     /** @param  \Closure(int, float, float): ?Lab  $drawn  what lies on a zone at a place, shares; null: paper */
-    public static function sheet(\Closure $drawn, int $pixels = 640): ChartPhoto
+    public static function sheet(\Closure $drawn, int $pixels = 640, ?Lab $paper = null): ChartPhoto
     {
         $height = self::MM * self::HEIGHT / self::WIDTH;
-        $sheet = new ChartPhoto(self::MM + 2.0 * self::MARGIN, $height + 2.0 * self::MARGIN, self::paper(), $pixels);
+        $paper ??= self::paper();
+        $sheet = new ChartPhoto(self::MM + 2.0 * self::MARGIN, $height + 2.0 * self::MARGIN, $paper, $pixels);
         $light = [];
-        $sheet->picture(self::MARGIN, self::MARGIN, self::MM, $height, static function (float $x, float $y) use ($drawn, $height, &$light): array {
-            $colour = $drawn(self::zoneAt($x / self::MM, $y / $height), $x / self::MM, $y / $height) ?? self::paper();
+        $sheet->picture(self::MARGIN, self::MARGIN, self::MM, $height, static function (float $x, float $y) use ($drawn, $height, $paper, &$light): array {
+            $colour = $drawn(self::zoneAt($x / self::MM, $y / $height), $x / self::MM, $y / $height) ?? $paper;
 
             return $light["$colour->L $colour->a $colour->b"] ??= Srgb::linear($colour);
         });
