@@ -38,8 +38,11 @@ test('from a photo to a planned picture, its drawing and its sheet', async ({ pa
     await expect(page).toHaveURL(/stage=0/);
     await expect(page.getByText('bare paper')).toBeVisible();
     await expect(page.getByTestId('value-check')).toContainText('off by L', { timeout: 30_000 });
+});
 
-    // Order, joins, and the way back to Match for one colour.
+test('a planned picture is ordered, joined and proven, and Match keeps to its palette', async ({ page }) => {
+    await openHarbour(page);
+    await page.keyboard.press('3');
     await page.getByRole('tab', { name: 'Ways of working' }).click();
     await page.getByRole('button', { name: /Over the picture/ }).click();
     await page.getByRole('option', { name: 'Colour by colour' }).click();
@@ -72,7 +75,7 @@ test('from a photo to a planned picture, its drawing and its sheet', async ({ pa
     await expect(page.getByTestId('advice')).toContainText('Finish');
     await page.getByRole('tab', { name: 'Order' }).click();
     await page.getByRole('button', { name: 'Test sheet' }).click();
-    await expect(page.getByRole('heading', { name: /Prove this plan: Jugs to plan/ })).toBeVisible();
+    await expect(page.getByRole('heading', { name: /Prove this plan: Floats and buoy/ })).toBeVisible();
     await page.goBack();
     await page.keyboard.press('2');
     await page.getByRole('button', { name: 'More conditions' }).click();

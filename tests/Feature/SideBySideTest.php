@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 use App\Models\User;
 use App\Studio\LongWork\SideBySide;
+use App\Studio\Photos\KeptFiles;
+use Illuminate\Support\Facades\File;
 
 it('does many parts two at a time, and gives all in their order', function (): void {
     $slow = static function (int $i): string {
@@ -80,4 +82,18 @@ it('hears of what goes wrong in either process, and leaves nothing behind', func
         ->and(fn () => (new SideBySide)->each(12, $wrong(5), $quiet))->toThrow(DomainException::class)
         ->and($files())->toBe($before)
         ->and(pcntl_waitpid(-1, $status, WNOHANG))->toBe(-1);
+});
+
+it('makes what two ask for at once only once', function (): void {
+    $folder = config('prism.storage').'/kept';
+    File::ensureDirectoryExists($folder);
+    $ask = static fn (): string => KeptFiles::of($folder, 'slow', 'a1', 3, static function () use ($folder): string {
+        file_put_contents("$folder/made", '.', FILE_APPEND);
+        usleep(300_000);
+
+        return 'bytes';
+    });
+    expect((new SideBySide)->each(20, $ask, static function (): void {
+    }))->toBe(array_fill(0, 20, 'bytes'))->and(File::get("$folder/made"))->toBe('.');
+    File::deleteDirectory($folder);
 });

@@ -25,9 +25,24 @@ final class KeptFiles
 
             return (string) file_get_contents($path);
         }
-        $bytes = $make();
-        // Whole or not at all: another worker may be reading.
-        File::replace($path, $bytes);
+        // Who asks for the same meanwhile waits for it, and does not make it a second time.
+        $lock = fopen("$folder/$kind-".substr($key, 0, 1).'.lock', 'c');
+        if ($lock !== false) {
+            flock($lock, LOCK_EX);
+        }
+        try {
+            clearstatcache(true, $path);
+            if (is_file($path)) {
+                return (string) file_get_contents($path);
+            }
+            $bytes = $make();
+            // Whole or not at all: another worker may be reading.
+            File::replace($path, $bytes);
+        } finally {
+            if ($lock !== false) {
+                fclose($lock);
+            }
+        }
         self::prune("$folder/$kind-*.$suffix", $most);
 
         return $bytes;
