@@ -86,6 +86,7 @@ it('hears of what goes wrong in either process, and leaves nothing behind', func
 
 it('makes what two ask for at once only once', function (): void {
     $folder = config('prism.storage').'/kept';
+    File::deleteDirectory($folder);
     File::ensureDirectoryExists($folder);
     $ask = static fn (): string => KeptFiles::of($folder, 'slow', 'a1', 3, static function () use ($folder): string {
         file_put_contents("$folder/made", '.', FILE_APPEND);
