@@ -16,6 +16,8 @@ final readonly class PaperLine
     /** Shorter than that, mm, two places are one. */
     private const LEAST = 0.5;
 
+    private const MM_PER_INCH = 25.4;
+
     /** Lines are alike for the hand within so many mm, and as large a share of their length. */
     private const ALIKE_MM = 1.0;
 
@@ -57,11 +59,12 @@ final readonly class PaperLine
         return rad2deg(atan2($this->across, $this->up));
     }
 
-    public function words(): string
+    /** @param  bool  $inInches  else in millimetres */
+    public function words(bool $inInches = false): string
     {
         $lean = $this->lean();
 
-        return sprintf('%s long, %s', self::mm($this->length()), match (true) {
+        return sprintf('%s long, %s', self::measured($this->length(), $inInches), match (true) {
             abs($lean) <= self::STRAIGHT => 'plumb',
             abs($lean) >= 90.0 - self::STRAIGHT => 'level',
             abs($lean) <= 45.0 => sprintf('leans %.0f° to the %s of plumb', abs($lean), $lean > 0.0 ? 'right' : 'left'),
@@ -69,15 +72,19 @@ final readonly class PaperLine
         });
     }
 
-    /** How this one, in the drawing, differs from the same in the photo. */
-    public function against(self $photo): string
+    /**
+     * How this one, in the drawing, differs from the same in the photo.
+     *
+     * @param  bool  $inInches  else in millimetres
+     */
+    public function against(self $photo, bool $inInches = false): string
     {
         $longer = $this->length() - $photo->length();
         $turned = fmod($this->lean() - $photo->lean() + 270.0, 180.0) - 90.0;
         $alike = max(self::ALIKE_MM, self::ALIKE_SHARE * $photo->length());
         $told = [];
         if (abs($longer) > $alike) {
-            $told[] = sprintf('%s too %s', self::mm(abs($longer)), $longer > 0.0 ? 'long' : 'short');
+            $told[] = sprintf('%s too %s', self::measured(abs($longer), $inInches), $longer > 0.0 ? 'long' : 'short');
         }
         // As far as its end has gone aside.
         if (abs(deg2rad($turned)) * $photo->length() > $alike) {
@@ -87,9 +94,9 @@ final readonly class PaperLine
         return $told === [] ? 'as in the photo' : implode(', ', $told);
     }
 
-    private static function mm(float $length): string
+    private static function measured(float $mm, bool $inInches): string
     {
-        return self::rounded($length, 20.0).' mm';
+        return $inInches ? sprintf('%.2f in', $mm / self::MM_PER_INCH) : self::rounded($mm, 20.0).' mm';
     }
 
     /** With one decimal below a bound. */

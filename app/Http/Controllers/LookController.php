@@ -156,7 +156,9 @@ final class LookController
         $ends = $request->ends('mine');
         $mine = $ends === null ? null : PaperLine::between(...$piece->onPaper($ends));
 
-        return new JsonResponse(['photo' => $photo->words(), 'mine' => $mine?->words(), 'difference' => $mine?->against($photo)]);
+        $inInches = $piece->unit === 'in';
+
+        return new JsonResponse(['photo' => $photo->words($inInches), 'mine' => $mine?->words($inInches), 'difference' => $mine?->against($photo, $inInches)]);
     }
 
     /** The outlines in true size, to be transferred to the paper. */

@@ -37,6 +37,11 @@ it('takes level lines that lean to either side as nearly alike', function (): vo
     expect($down->against($up))->toBe('turned 2.3° too far clockwise')->and($up->against($down))->toBe('turned 2.3° too far counter-clockwise');
 });
 
+it('is told in inches where one draws in inches', function (): void {
+    $line = PaperLine::between(40.0, 10.0, 40.0, 60.8);
+    expect($line->words(true))->toBe('2.00 in long, plumb')->and(PaperLine::between(40.0, 10.0, 40.0, 73.5)->against($line, true))->toBe('0.50 in too long');
+});
+
 it('refuses two ends on one spot', function (): void {
     PaperLine::between(10.0, 10.0, 10.2, 10.2);
 })->throws(LookRefused::class, 'Both ends lie on one spot');
