@@ -10,6 +10,9 @@ return [
     // Addresses of the proxies before this server, whose word on host and client is taken; none unless named.
     'proxies' => array_values(array_filter(explode(',', (string) env('PRISM_PROXIES', '')))),
 
+    // One piece of the demo is drawn by the simulated hand, and compared; after the start, by the queue.
+    'demo_drawn' => (bool) env('PRISM_DEMO_DRAWN', true),
+
     // A studio of one's own for each who opens the demo, filled from it; else all are in the same one.
     'demo_copies' => (bool) env('PRISM_DEMO_COPIES', false),
 

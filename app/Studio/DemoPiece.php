@@ -30,6 +30,9 @@ final class DemoPiece
         'jugs' => ['Three glazed jugs', 20],
     ];
 
+    /** The one that the simulated hand draws. */
+    public const DRAWN = 'lantern';
+
     /** What an artist would call the zones at some spots of the harbour, shares of width and height. */
     private const NAMES = [
         'Green float, upper' => [0.2, 0.4],
@@ -93,6 +96,12 @@ final class DemoPiece
         foreach (['jugs', 'lantern'] as $name) {
             $this->cut($this->begin($user, $name), $name);
         }
+    }
+
+    /** What a demo photo's piece is called. */
+    public static function titleOf(string $name): string
+    {
+        return self::PIECES[$name][0];
     }
 
     private function begin(User $user, string $name): Piece

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Studio;
 
 use App\Models\User;
+use App\Studio\Drawing\DrawingPhotos;
 use App\Studio\Photos\PhotoStore;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -21,7 +22,7 @@ final class DemoStudio
     /** Columns of a piece that name its colours. */
     private const NAMING = ['palette', 'before_planning', 'advised'];
 
-    public function __construct(private readonly PhotoStore $photos)
+    public function __construct(private readonly PhotoStore $photos, private readonly DrawingPhotos $drawings)
     {
     }
 
@@ -39,13 +40,13 @@ final class DemoStudio
         return $copies->whereKey($id)->where('email', 'like', self::address('%'))->first();
     }
 
-    /** All of it but charts, long work and what is drawn. */
+    /** All of it but charts and long work. */
     public function copy(): User
     {
         $this->putAway();
         $from = $this->original();
-        $names = [];
-        $copy = DB::transaction(function () use ($from, &$names): User {
+        $names = $pieces = $ids = [];
+        $copy = DB::transaction(function () use ($from, &$names, &$pieces, &$ids): User {
             $copy = User::query()->create(['name' => $from->name, 'email' => self::address(strtolower((string) Str::ulid())), 'password' => Str::random(40), 'schools' => $from->schools, 'hand' => $from->hand]);
             self::rows('box_pencils', ['user_id' => $from->id], ['user_id' => $copy->id]);
             self::rows('swatches', ['user_id' => $from->id, 'chart_id' => null, 'deleted_at' => null], ['user_id' => $copy->id]);
@@ -58,8 +59,10 @@ final class DemoStudio
             $zones = self::rows('zones', ['piece_id' => array_keys($pieces), 'deleted_at' => null], ['piece_id' => $pieces]);
             $targets = self::rows('zone_targets', ['zone_id' => array_keys($zones), 'deleted_at' => null], ['zone_id' => $zones]);
             self::rows('recipes', ['target_id' => array_keys($targets)], ['target_id' => $targets]);
+            $ids = $targets + $zones;
+            self::drawn($pieces, $ids);
             foreach ($copy->pieces()->get() as $piece) {
-                $piece->setRawAttributes([...$piece->getAttributes(), ...array_map(static fn (?string $json): ?string => $json === null ? null : strtr($json, $targets + $zones), array_intersect_key($piece->getAttributes(), array_flip(self::NAMING)))])->saveQuietly();
+                $piece->setRawAttributes([...$piece->getAttributes(), ...array_map(static fn (?string $json): ?string => $json === null ? null : strtr($json, $ids), array_intersect_key($piece->getAttributes(), array_flip(self::NAMING)))])->saveQuietly();
             }
 
             return $copy;
@@ -67,8 +70,50 @@ final class DemoStudio
         foreach ($names as $reference => $new) {
             $this->photos->copy($reference, $new);
         }
+        foreach ($pieces as $piece => $new) {
+            $this->drawings->copy($piece, $new, static function (string $text) use ($ids, $from, $copy): string {
+                $told = json_decode(strtr($text, $ids), true, flags: JSON_THROW_ON_ERROR);
+                // What was learnt of the hand rests on a calibration, and this studio has its own copy of it.
+                if (($told['hand']['calibration'] ?? null) === $from->calibration_id && isset($told['hand'])) {
+                    $told['hand']['calibration'] = $copy->calibration_id;
+                }
+
+                return json_encode($told, JSON_THROW_ON_ERROR);
+            });
+        }
 
         return $copy;
+    }
+
+    /**
+     * What was drawn: the log, and which steps lie on the paper.
+     *
+     * @param  array<string, string>  $pieces  by old key, the new one
+     * @param  array<string, string>  $ids  the same of zones and their colours
+     */
+    private static function drawn(array $pieces, array $ids): void
+    {
+        $entries = [];
+        foreach (DB::table('drawing_entries')->whereIn('piece_id', array_keys($pieces))->orderBy('id')->get() as $row) {
+            $entry = (array) $row;
+            unset($entry['id']);
+            foreach (['before', 'did', 'recipe_before'] as $column) {
+                $entry[$column] = $entry[$column] === null ? null : strtr($entry[$column], $ids);
+            }
+            $before = $entry['before'] === null ? null : json_decode($entry['before'], true, flags: JSON_THROW_ON_ERROR);
+            $entry['before'] = $before === null ? null : json_encode(array_map(static fn (?array $was): ?array => $was === null ? null : [...$was, 'entry' => $entries[$was['entry'] ?? 0] ?? null], $before), JSON_THROW_ON_ERROR);
+            $entry['piece_id'] = $pieces[$row->piece_id];
+            $entries[$row->id] = DB::table('drawing_entries')->insertGetId($entry);
+        }
+        $steps = [];
+        foreach (DB::table('drawn_steps')->whereIn('piece_id', array_keys($pieces))->get() as $row) {
+            $step = (array) $row;
+            unset($step['id']);
+            $steps[] = [...$step, 'piece_id' => $pieces[$row->piece_id], 'step_key' => strtr($row->step_key, $ids), 'entry_id' => $entries[$row->entry_id ?? 0] ?? null];
+        }
+        foreach (array_chunk($steps, 200) as $chunk) {
+            DB::table('drawn_steps')->insert($chunk);
+        }
     }
 
     private function putAway(): void
@@ -77,9 +122,11 @@ final class DemoStudio
         $old->where('email', 'like', self::address('%'))->where('created_at', '<', now()->subHours(self::KEPT_HOURS))->limit(self::PUT_AWAY_AT_ONCE);
         foreach ($old->get() as $copy) {
             $references = DB::table('reference_pictures')->whereIn('piece_id', DB::table('pieces')->where('user_id', $copy->id)->select('id'))->pluck('id');
+            $pieces = DB::table('pieces')->where('user_id', $copy->id)->pluck('id');
             DB::table('sessions')->where('user_id', $copy->id)->delete();
             $copy->delete();
             $references->each(fn (string $reference) => $this->photos->remove($reference));
+            $pieces->each(fn (string $piece) => $this->drawings->remove($piece));
         }
     }
 

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
+use App\Jobs\DrawDemo;
 use App\Models\Paper;
 use App\Models\Pencil;
 use App\Models\Swatch;
 use App\Models\User;
 use App\Studio\Calibration\Calibrations;
 use App\Studio\DemoPiece;
+use App\Studio\LongWork\WorkQueue;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -40,6 +42,9 @@ final class DemoSeeder extends Seeder
             if (! $known) {
                 app(DemoPiece::class)->others($user);
                 app(DemoPiece::class)->for($user);
+                if ((bool) config('prism.demo_drawn')) {
+                    DrawDemo::dispatch()->onQueue(WorkQueue::Later->value)->afterCommit();
+                }
             }
         });
     }

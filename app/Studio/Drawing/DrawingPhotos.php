@@ -55,4 +55,32 @@ final class DrawingPhotos
     {
         return $this->folder.'/'.$piece->id.'/'.basename($mark).'.jpg';
     }
+
+    /**
+     * All that is kept of the drawing of one piece for another; what is told in words of it is written anew.
+     *
+     * @param  \Closure(string): string  $told  what a text that was kept says of the other piece
+     */
+    public function copy(string $piece, string $for, \Closure $told): void
+    {
+        $from = $this->folder.'/'.$piece;
+        if (! is_dir($from)) {
+            return;
+        }
+        File::ensureDirectoryExists($this->folder.'/'.$for, 0o700);
+        foreach (File::files($from) as $file) {
+            $to = $this->folder.'/'.$for.'/'.$file->getFilename();
+            if ($file->getExtension() === 'json') {
+                File::replace($to, $told((string) file_get_contents($file->getPathname())));
+            } elseif (! @link($file->getPathname(), $to)) {
+                copy($file->getPathname(), $to);
+            }
+        }
+    }
+
+    /** All that is kept of the drawing of a piece, by its key. */
+    public function remove(string $piece): void
+    {
+        File::deleteDirectory($this->folder.'/'.$piece);
+    }
 }

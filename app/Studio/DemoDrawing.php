@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio;
+
+use App\Models\Piece;
+use App\Models\User;
+use App\Studio\Drawing\Marks;
+use App\Studio\LongWork\PlanningWork;
+use App\Studio\Planning\PlanPages;
+use App\Studio\Planning\ZoneRecipes;
+use App\Studio\Review\DrawingReviews;
+use App\Studio\Review\SimulatedDrawings;
+use App\Studio\Zones\PictureParts;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Str;
+use Prism\Planning\Order\PlanStep;
+use Standin\ErringHand;
+
+/** A piece of the demo on which the simulated hand has been at work for some days, and that was compared twice: Draw and Compare have something to show. */
+final class DemoDrawing
+{
+    /** As the demo has it. */
+    private const CHECKS = [[0.33, 4], [0.67, 1]];
+
+    /** From one turn to the next. */
+    private const MINUTES = 6;
+
+    public function __construct(
+        private readonly PlanningWork $planning,
+        private readonly ZoneRecipes $recipes,
+        private readonly Marks $marks,
+        private readonly SimulatedDrawings $drawings,
+        private readonly DrawingReviews $reviews,
+        private readonly PlanPages $pages,
+        private readonly PictureParts $parts,
+    ) {
+    }
+
+    /**
+     * A piece with zones is planned with the artist's box, drawn by a light hand and compared. One that is begun is left alone.
+     *
+     * @param  list<array{float, int}>  $checks  shares of the turns that are laid when it is photographed, and how many days ago that was
+     *
+     * @throws \Prism\Review\ReviewRefused if no drawing can be read in what the simulated camera has taken
+     */
+    public function draw(User $artist, Piece $piece, array $checks = self::CHECKS): void
+    {
+        if ($piece->drawingEntries()->exists()) {
+            return;
+        }
+        $quiet = static fn () => null;
+        $this->planning->do($artist, ['piece' => $piece->id], $quiet);
+        $piece->refresh();
+        $plan = $this->recipes->plan($piece);
+        $turns = [];
+        foreach ($plan->steps as $step) {
+            $turns[$step->turn][] = $step;
+        }
+        ksort($turns);
+        $turns = array_values($turns);
+        $from = 0;
+        foreach ($checks as [$share, $daysAgo]) {
+            $upTo = (int) round($share * count($turns));
+            $end = Carbon::now()->subDays($daysAgo);
+            for ($turn = $from; $turn < $upTo; $turn++) {
+                /** @var non-empty-list<PlanStep> $steps */
+                $steps = $turns[$turn];
+                $this->marks->mark($piece, (string) Str::ulid(), $steps, 'done', 'open', $end->copy()->subMinutes(self::MINUTES * ($upTo - $turn)));
+            }
+            $from = $upTo;
+            $mark = $this->drawings->photograph($piece, ErringHand::Light, $quiet, $end);
+            $this->reviews->make($piece, $mark, null, $quiet);
+        }
+        // Looked at once, so that how far it is is known, and Draw opens at once.
+        $this->pages->of($piece->refresh());
+        $this->parts->all($piece);
+    }
+}

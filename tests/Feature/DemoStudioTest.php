@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\DrawnStep;
+use App\Models\Paper;
+use App\Models\Piece;
+use App\Models\User;
+use App\Studio\DemoDrawing;
+use App\Studio\DemoStudio;
+use App\Studio\LongWork\LookWork;
+use App\Studio\Photos\References;
+use App\Studio\Review\DrawingReviews;
+
+use function Tests\Feature\artist;
+use function Tests\Feature\small;
+
+it('draws a piece and compares it; a copy has all of it under names of its own, and goes on by itself', function (): void {
+    $artist = artist();
+    $artist->forceFill(['email' => config('prism.demo_email')])->save();
+    $piece = $artist->pieces()->create(['title' => 'Lantern', 'palette_size' => 4, 'paper_id' => Paper::query()->where('slug', 'harbour-cartridge')->valueOrFail('id')]);
+    app(References::class)->begin($piece, small('lantern'));
+    $this->actingAs($artist);
+    app(LookWork::class)->do($artist, ['piece' => $piece->id], static fn () => null);
+    $this->postJson("/api/pieces/$piece->id/zones/find", ['count' => 5])->assertSuccessful();
+    app(DemoDrawing::class)->draw($artist, $piece->refresh(), [[0.6, 4]]);
+
+    $reviews = $this->getJson("/api/pieces/$piece->id/reviews")->assertOk()->json();
+    expect($reviews)->toHaveCount(1)->and($reviews[0]['found'])->toBeTrue()->and(now()->diffInDays($reviews[0]['madeAt']))->toEqualWithDelta(-4.0, 0.1);
+    $plan = $this->getJson("/api/pieces/$piece->id/plan")->json();
+    $done = count(array_filter($plan['steps'], static fn (array $step): bool => $step['state'] === 'done'));
+    expect($done / count($plan['steps']))->toBeBetween(0.4, 0.9);
+
+    // Once: what is begun is left alone.
+    $entries = $piece->drawingEntries()->count();
+    app(DemoDrawing::class)->draw($artist, $piece->refresh());
+    expect($piece->drawingEntries()->count())->toBe($entries);
+
+    $copy = app(DemoStudio::class)->copy();
+    $theirs = $copy->pieces()->sole();
+    $this->actingAs($copy);
+    $log = static fn (array $entries): array => array_map(static fn (array $entry): array => array_intersect_key($entry, array_flip(['kind', 'turn', 'note', 'madeAt'])), $entries);
+    $of = $this->getJson("/api/pieces/$theirs->id/drawing")->assertOk()->json();
+    $copied = $this->getJson("/api/pieces/$theirs->id/reviews")->assertOk()->json();
+    expect(array_column($this->getJson("/api/pieces/$theirs->id/plan")->json('steps'), 'state'))->toBe(array_column($plan['steps'], 'state'))
+        ->and($copied)->toHaveCount(1)->and(array_column($copied[0]['zones'], 'words'))->toBe(array_column($reviews[0]['zones'], 'words'))
+        ->and(array_diff(array_column($copied[0]['zones'], 'id'), $theirs->zones()->pluck('id')->all()))->toBe([])
+        ->and(array_column($copied[0]['corrections'], 'notation'))->toBe(array_column($reviews[0]['corrections'], 'notation'))
+        ->and(array_intersect(DrawnStep::query()->where('piece_id', $theirs->id)->pluck('entry_id')->all(), $piece->drawingEntries()->pluck('id')->all()))->toBe([]);
+    foreach ($copied as $review) {
+        $this->get($review['straight'])->assertOk();
+        expect($review['goneOn'])->toBeFalse()->and($review['hand']['isInForce'] ?? true)->toBeTrue();
+    }
+    // What one takes back there is the copy's own.
+    $this->deleteJson("/api/pieces/$theirs->id/drawing/last")->assertOk();
+    $this->deleteJson("/api/pieces/$theirs->id/drawing/last")->assertOk();
+    $this->actingAs($artist);
+    expect($log($this->getJson("/api/pieces/$piece->id/drawing")->json()))->toBe($log($of))
+        ->and(count(array_filter($this->getJson("/api/pieces/$piece->id/plan")->json('steps'), static fn (array $step): bool => $step['state'] === 'done')))->toBe($done);
+
+    // Put away, nothing of it is left.
+    $copy->forceFill(['created_at' => now()->subDays(3)])->save();
+    app(DemoStudio::class)->copy();
+    expect(User::query()->whereKey($copy->id)->exists())->toBeFalse()->and(Piece::query()->whereKey($theirs->id)->exists())->toBeFalse()
+        ->and(is_dir(config('prism.storage')."/drawings/$theirs->id"))->toBeFalse()->and(app(DrawingReviews::class)->of($piece))->toHaveCount(1);
+});
