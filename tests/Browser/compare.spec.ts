@@ -1,9 +1,37 @@
+import { readFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
 import { clickAt, expect, expectSoundEverywhere, openHarbour, sampleAt, test } from './studio';
 
 // Drawn to two thirds by the simulated hand after a plan of the same photo, and taken askew in warm light from one side.
 const DRAWING = 'tests/Browser/harbour-two-thirds.jpg';
 
-test('a photo of the drawing is compared zone by zone; another picture is refused in words', async ({ page }) => {
+/** The drawing as it was taken too dark, or with a part of it outside the picture. */
+async function badlyTaken(page: Page, how: { brightness?: number; from?: number }) {
+    const bytes = await page.evaluate(
+        async ({ taken, brightness, from }) => {
+            const image = new Image();
+            image.src = `data:image/jpeg;base64,${taken}`;
+            await image.decode();
+            const canvas = document.createElement('canvas');
+            const left = from * image.naturalWidth;
+            canvas.width = image.naturalWidth - left;
+            canvas.height = image.naturalHeight;
+            const context = canvas.getContext('2d');
+            if (!context) throw new Error('This browser cannot draw.');
+            context.filter = `brightness(${brightness})`;
+            context.drawImage(image, -left, 0);
+
+            return canvas.toDataURL('image/jpeg', 0.92).split(',')[1] ?? '';
+        },
+        { taken: readFileSync(DRAWING).toString('base64'), brightness: 1, from: 0, ...how },
+    );
+
+    return { name: 'bad.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(bytes, 'base64') };
+}
+
+test('a photo of the drawing is compared zone by zone; another picture, one in the dark and a part are refused in words', async ({
+    page,
+}) => {
     await openHarbour(page);
     await page.goto(page.url().replace('/match', '/compare'));
     const checks = page.getByTestId('checks');
@@ -11,6 +39,10 @@ test('a photo of the drawing is compared zone by zone; another picture is refuse
     const file = checks.locator('input[type=file]').nth(1);
     await file.setInputFiles('database/demo/lantern.jpg');
     await expect(checks.getByRole('alert')).toContainText('Nothing in this picture goes together', { timeout: 60_000 });
+    await file.setInputFiles(await badlyTaken(page, { brightness: 0.12 }));
+    await expect(checks.getByRole('alert')).toContainText('The picture is too dark', { timeout: 60_000 });
+    await file.setInputFiles(await badlyTaken(page, { from: 0.3 }));
+    await expect(checks.getByRole('alert')).toContainText('cut off at the left edge', { timeout: 60_000 });
     await file.setInputFiles(DRAWING);
     await expect(checks.getByRole('heading', { name: 'Three places that need the hand' })).toBeVisible({
         timeout: 60_000,
