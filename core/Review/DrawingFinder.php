@@ -26,6 +26,9 @@ final class DrawingFinder
     /** A drawing that reaches so far beyond the picture is cut off, as a share of it. */
     private const CUT_OFF = 0.01;
 
+    /** A side of the sheet that lies so near to the picture's is not the sheet's own. */
+    private const RIM = 0.015;
+
     /** Bare paper is looked for this far from the drawing, and from the edge of the sheet, as a share of it. */
     private const CLEAR = 0.015;
 
@@ -44,7 +47,8 @@ final class DrawingFinder
         if ($levels[(int) (0.9 * (count($levels) - 1))] < self::TOO_DARK) {
             throw new ReviewRefused('The picture is too dark: even the bare paper is nearly black. Take it anew in more light.');
         }
-        $sheet = SheetFinder::find($small) ?? Corners::of([[0.0, 0.0], [(float) $small->width, 0.0], [(float) $small->width, (float) $small->height], [0.0, (float) $small->height]]);
+        $found = SheetFinder::find($small);
+        $sheet = $found ?? Corners::of([[0.0, 0.0], [(float) $small->width, 0.0], [(float) $small->width, (float) $small->height], [0.0, (float) $small->height]]);
         if ($given !== null) {
             $corners = $given->scaled(1.0 / $small->scale);
             $light = PaperLight::of($small, self::round($sheet, $corners), $paper);
@@ -67,6 +71,7 @@ final class DrawingFinder
         $likeness = Straightened::likeness(Straightened::field($small, $corners, $light, $reference->width, $reference->height), $reference, $paper);
         if ($likeness < self::ANOTHER) {
             throw new ReviewRefused('Nothing in this picture goes together with the reference. Is it the drawing of this piece, whole and sharp?'
+                .($found === null ? '' : self::beyond($found, $small))
                 .(SheetFinder::hasAnother($small, $sheet) ? ' More than one sheet seems to lie in it: photograph the one with the drawing alone.' : '').' If it is only begun, set its corners by hand.');
         }
 
@@ -114,6 +119,21 @@ final class DrawingFinder
         if ($sides !== []) {
             throw new ReviewRefused(sprintf('The drawing is cut off at the %s edge of the picture. Take it anew with white paper all round.', implode(' and the ', $sides)));
         }
+    }
+
+    /** Where the sheet goes on beyond the picture, as a sentence; empty where all of it is seen. */
+    private static function beyond(Corners $sheet, LinearPicture $picture): string
+    {
+        [$across, $down] = [array_column($sheet->points, 0), array_column($sheet->points, 1)];
+        sort($across);
+        sort($down);
+        // A whole side of it, two corners, lies at the edge.
+        $sides = array_keys(array_filter([
+            'left' => $across[1] < self::RIM * $picture->width, 'right' => $across[2] > (1.0 - self::RIM) * $picture->width,
+            'upper' => $down[1] < self::RIM * $picture->height, 'lower' => $down[2] > (1.0 - self::RIM) * $picture->height,
+        ]));
+
+        return $sides === [] ? '' : sprintf(' The sheet goes on beyond the %s edge of the picture; if a part of the drawing is cut off, take it anew with white paper all round.', implode(' and the ', $sides));
     }
 
     /**
