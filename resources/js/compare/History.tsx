@@ -82,6 +82,7 @@ export function History({ reviews, chosen, onChoose }: Props) {
                     },
                     ...(zone && ofZone.length > 1 ? [{ name: zone.name, points: ofZone }] : []),
                 ]}
+                from={1}
                 x="check"
                 y="values off, steps"
                 label={`How far values were off at each check: ${inOrder

@@ -23,15 +23,20 @@ interface Props {
     y: string;
     label: string;
     marked?: number;
+    /** Where the axis across begins. */
+    from?: number;
 }
 
 function CurveName({ curve, x, y }: { curve: Curve; x: (value: number) => number; y: (value: number) => number }) {
     const theme = useTheme();
     const last = curve.points.at(-1);
+    const before = curve.points.at(-2);
+    // Where the curve does not come from.
+    const below = last && before && before.y > last.y;
 
     return (
         last && (
-            <text x={x(last.x)} y={y(last.y) - 9} fontSize={13} textAnchor="end" fill={theme.ink}>
+            <text x={x(last.x)} y={y(last.y) + (below ? 19 : -9)} fontSize={13} textAnchor="end" fill={theme.ink}>
                 {curve.name}
             </text>
         )
@@ -39,11 +44,11 @@ function CurveName({ curve, x, y }: { curve: Curve; x: (value: number) => number
 }
 
 /** One or two curves: the first with full dots on a full line, the second with open squares on a dashed one. */
-export function CurvePlot({ curves, x: xName, y: yName, label, marked }: Props) {
+export function CurvePlot({ curves, x: xName, y: yName, label, marked, from = 0 }: Props) {
     const theme = useTheme();
     const points = curves.flatMap((curve) => curve.points);
     const x = scaleLinear(
-        [0, Math.max(1, ...points.map((point) => point.x))],
+        [from, Math.max(from + 1, ...points.map((point) => point.x))],
         [MARGIN.left, WIDTH - MARGIN.right],
     ).nice();
     const y = scaleLinear(
