@@ -26,7 +26,7 @@ final class KeptFiles
             return (string) file_get_contents($path);
         }
         // Who asks for the same meanwhile waits for it, and does not make it a second time.
-        $lock = fopen("$folder/$kind-".substr($key, 0, 1).'.lock', 'c');
+        $lock = fopen("$folder/.$kind-".substr($key, 0, 1).'.lock', 'c');
         if ($lock !== false) {
             flock($lock, LOCK_EX);
         }
