@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Studio;
 
 use App\Models\Piece;
+use App\Models\Recipe;
 use App\Models\User;
 use App\Studio\Drawing\Marks;
 use App\Studio\LongWork\PlanningWork;
@@ -39,7 +40,8 @@ final class DemoDrawing
     }
 
     /**
-     * A piece with zones is planned with the artist's box, drawn by a light hand and compared. One that is begun is left alone.
+     * A piece with zones is planned with the artist's box, drawn by a light hand and compared. One that is planned or begun already
+     * is somebody's, and left alone.
      *
      * @param  list<array{float, int}>  $checks  shares of the turns that are laid when it is photographed, and how many days ago that was
      *
@@ -47,7 +49,7 @@ final class DemoDrawing
      */
     public function draw(User $artist, Piece $piece, array $checks = self::CHECKS): void
     {
-        if ($piece->drawingEntries()->exists()) {
+        if ($piece->drawingEntries()->exists() || Recipe::query()->whereRelation('target.zone', 'piece_id', $piece->id)->exists()) {
             return;
         }
         $quiet = static fn () => null;

@@ -74,7 +74,7 @@ final class DemoStudio
             $this->drawings->copy($piece, $new, static function (string $text) use ($ids, $from, $copy): string {
                 $told = json_decode(strtr($text, $ids), true, flags: JSON_THROW_ON_ERROR);
                 // What was learnt of the hand rests on a calibration, and this studio has its own copy of it.
-                if (($told['hand']['calibration'] ?? null) === $from->calibration_id && isset($told['hand'])) {
+                if (isset($told['hand']) && $told['hand']['calibration'] === $from->calibration_id) {
                     $told['hand']['calibration'] = $copy->calibration_id;
                 }
 

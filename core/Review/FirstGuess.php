@@ -41,13 +41,16 @@ final class FirstGuess
     {
         $scale = min(1.0, 2.0 * self::EDGE / max($reference->width, $reference->height));
         [$width, $height] = [(int) round($scale * $reference->width), (int) round($scale * $reference->height)];
-        $small = Field::ofPlanes($width, $height, ...array_map(static fn (array $plane): array => Straightened::resized($plane, $reference->width, $reference->height, $width, $height), [$reference->L, $reference->a, $reference->b]));
+        $L = Straightened::resized($reference->L, $reference->width, $reference->height, $width, $height);
 
-        return array_map(static fn (int $quarters): array => self::upright($picture, $sheet->turned($quarters), $light, $small), [0, 1, 2, 3]);
+        return array_map(static fn (int $quarters): array => self::upright($picture, $sheet->turned($quarters), $light, $L, $width, $height), [0, 1, 2, 3]);
     }
 
-    /** @return array{Corners, float} */
-    private static function upright(LinearPicture $picture, Corners $sheet, PaperLight $light, Field $reference): array
+    /**
+     * @param  list<float>  $L  of the reference, row by row
+     * @return array{Corners, float}
+     */
+    private static function upright(LinearPicture $picture, Corners $sheet, PaperLight $light, array $L, int $columns, int $rows): array
     {
         [$wide, $high] = $sheet->size();
         $scale = self::EDGE / max($wide, $high);
@@ -62,11 +65,11 @@ final class FirstGuess
         foreach (self::SIZES as $size) {
             foreach (self::SHAPES as $shape) {
                 $w = (int) round($size * $width);
-                $h = (int) round($w * $shape * $reference->height / $reference->width);
+                $h = (int) round($w * $shape * $rows / $columns);
                 if ($w > $width || $h > $height || $w < 16 || $h < 16) {
                     continue;
                 }
-                [$places, $xs, $ys, $strength] = self::outlines(Structure::of($w, $h, Straightened::resized($reference->L, $reference->width, $reference->height, $w, $h))->eitherWay(), $width);
+                [$places, $xs, $ys, $strength] = self::outlines(Structure::of($w, $h, Straightened::resized($L, $columns, $rows, $w, $h))->eitherWay(), $width);
                 if ($strength <= 0.0) {
                     continue;
                 }

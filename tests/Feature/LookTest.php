@@ -515,7 +515,7 @@ it('measures a line on the paper, and against the same in the drawing', function
     $this->postJson($this->url.'/lines', ['line' => [0.5, 0.25, 1.0, 0.25]])->assertOk()->assertExactJson(['photo' => '200 mm long, level', 'mine' => null, 'difference' => null]);
     $this->postJson($this->url.'/lines', ['line' => [0.75, 0.0, 0.75, 1.0], 'mine' => [0.8, 0.5, 0.8, 1.0]])->assertOk()
         ->assertExactJson(['photo' => sprintf('%.0f mm long, plumb', $height), 'mine' => sprintf('%.0f mm long, plumb', $height / 2), 'difference' => sprintf('%.0f mm too short', $height / 2)]);
-    foreach ([['line' => [0.5, 0.5, 0.5, 0.5]], ['line' => [0.5, 0.5, 0.5]], ['line' => [0.5, 0.5, 0.6, 1.2]], ['line' => [0.5, 0.5, 0.6, 0.6], 'mine' => ['a', 0, 0, 0]], []] as $wrong) {
+    foreach ([['line' => [0.5, 0.5, 0.5, 0.5]], ['line' => [0.5, 0.5, 0.5]], ['line' => [0.5, 0.5, 0.6, 1.2]], ['line' => [0.5, 0.5, 0.6, 0.6], 'mine' => ['a', 0, 0, 0]], ['line' => ['a' => 0.1, 'b' => 0.1, 'c' => 0.5, 'd' => 0.5]], []] as $wrong) {
         $this->postJson($this->url.'/lines', $wrong)->assertUnprocessable();
     }
     $this->actingAs(artist())->postJson($this->url.'/lines', ['line' => [0.5, 0.25, 1.0, 0.25]])->assertNotFound();

@@ -152,10 +152,9 @@ final class LookController
     public function lines(LineRequest $request, Piece $piece): JsonResponse
     {
         Gate::authorize('view', $piece);
-        $photo = PaperLine::between(...$piece->onPaper($request->ends('line') ?? [0.0, 0.0, 0.0, 0.0]));
-        $ends = $request->ends('mine');
+        $photo = PaperLine::between(...$piece->onPaper($request->line()));
+        $ends = $request->mine();
         $mine = $ends === null ? null : PaperLine::between(...$piece->onPaper($ends));
-
         $inInches = $piece->unit === 'in';
 
         return new JsonResponse(['photo' => $photo->words($inInches), 'mine' => $mine?->words($inInches), 'difference' => $mine?->against($photo, $inInches)]);

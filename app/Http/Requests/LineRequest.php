@@ -11,18 +11,33 @@ final class LineRequest extends StudioRequest
     public function rules(): array
     {
         return [
-            'line' => ['required', 'array', 'size:4'],
+            'line' => ['required', 'list', 'size:4'],
             'line.*' => ['required', 'numeric', 'between:0,1'],
-            'mine' => ['sometimes', 'nullable', 'array', 'size:4'],
+            'mine' => ['sometimes', 'nullable', 'list', 'size:4'],
             'mine.*' => ['required', 'numeric', 'between:0,1'],
         ];
     }
 
-    /** @return ?array{float, float, float, float} shares of the photo's width and height, by turns */
-    public function ends(string $of): ?array
+    /** @return array{float, float, float, float} x and y of both ends, shares of the photo's width and height */
+    public function line(): array
     {
-        $ends = $this->input($of);
+        return self::ends($this->array('line'));
+    }
 
-        return is_array($ends) ? [(float) $ends[0], (float) $ends[1], (float) $ends[2], (float) $ends[3]] : null;
+    /** @return ?array{float, float, float, float} the same in the drawing */
+    public function mine(): ?array
+    {
+        return $this->input('mine') === null ? null : self::ends($this->array('mine'));
+    }
+
+    /**
+     * @param  array<mixed>  $shares
+     * @return array{float, float, float, float}
+     */
+    private static function ends(array $shares): array
+    {
+        [$x1, $y1, $x2, $y2] = array_map(floatval(...), $shares);
+
+        return [$x1, $y1, $x2, $y2];
     }
 }

@@ -2,17 +2,13 @@ import styled from 'styled-components';
 import { messageOf } from '../api/client';
 import { useMeasuredLine } from '../api/lookQueries';
 import { Button } from '../ui/Button';
-import { space, type } from '../ui/theme';
+import { space } from '../ui/theme';
 import { useLines, useView, type Ends } from './address';
 import { useDeskPiece, useHands } from './DeskContext';
 
 const Box = styled.div`
     display: grid;
     gap: ${space.s};
-    & small {
-        font-size: ${type.small};
-        color: ${({ theme }) => theme.quiet};
-    }
 `;
 
 const Row = styled.div`

@@ -48,13 +48,11 @@ export function MeasuredLines() {
                 {line && <Between ends={line} />}
                 {mine && <Between ends={mine} dashed />}
             </Lines>
-            {[line, mine].map((ends) =>
-                ends?.flatMap((x, i) =>
-                    i % 2 === 1
-                        ? []
-                        : [<End key={i} style={{ left: `${100 * x}%`, top: `${100 * (ends[i + 1] ?? 0)}%` }} />],
-                ),
-            )}
+            {[line, mine]
+                .flatMap((ends) => (ends ? [ends.slice(0, 2), ends.slice(2)] : []))
+                .map(([x = 0, y = 0], i) => (
+                    <End key={i} style={{ left: `${100 * x}%`, top: `${100 * y}%` }} />
+                ))}
         </div>
     );
 }

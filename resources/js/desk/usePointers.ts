@@ -84,8 +84,8 @@ export function usePointers({ piece, view, tool, spot, ratio }: Shown) {
             (view.pick === 'spots' && tool?.kind !== 'zone' ? null : zoneAt(frame.current, piece.zones, x, y));
         if (tool?.kind === 'zone') {
             if (zone) {
-                tool.done(zone);
                 take(null);
+                tool.done(zone);
             }
         } else if (zone) selectZone(zone.id);
         else selectSpot(here);
@@ -137,8 +137,8 @@ export function usePointers({ piece, view, tool, spot, ratio }: Shown) {
             line.current = [];
             setDrawn([]);
             if (closed.length > 2) {
-                tool.done(closed);
                 take(null);
+                tool.done(closed);
             }
         } else if (start && !start.moved) click(event);
     };
