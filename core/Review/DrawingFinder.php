@@ -56,6 +56,9 @@ final class DrawingFinder
             return new FoundDrawing($small, $corners, $light, 1.0, 1.0, true, Sharpness::isBlurred($small, $corners, $sheet), Sharpness::glare($small, $corners, $light));
         }
         $light = PaperLight::of($small, self::rim($sheet), $paper);
+        if (BareLines::isAll($small, $sheet, $light)) {
+            throw self::nothing($small, $sheet, $found);
+        }
         $best = -1.0;
         $corners = $sheet;
         foreach (FirstGuess::of($small, $sheet, $light, $reference) as [$guess, $score]) {
@@ -70,25 +73,23 @@ final class DrawingFinder
         $light = PaperLight::of($small, self::round($sheet, $corners), $paper);
         $likeness = Straightened::likeness(Straightened::field($small, $corners, $light, $reference->width, $reference->height), $reference, $paper);
         if ($likeness < self::ANOTHER) {
-            throw new ReviewRefused('Nothing in this picture goes together with the reference. Is it the drawing of this piece, whole and sharp?'
-                .($found === null ? '' : self::beyond($found, $small))
-                .(SheetFinder::hasAnother($small, $sheet) ? ' More than one sheet seems to lie in it: photograph the one with the drawing alone.' : '').' If it is only begun, set its corners by hand.');
+            throw self::nothing($small, $sheet, $found);
         }
-
         self::wantAllOf($corners, $small);
 
         return new FoundDrawing($small, $corners, $light, $fit, $likeness, $likeness >= self::SURE && $fit >= self::SURE_FIT, Sharpness::isBlurred($small, $corners, $sheet), Sharpness::glare($small, $corners, $light));
     }
 
     /**
-     * The same by what the drawing is to become or, where that is not sure, by what it should look like by now: a drawing that is only begun
-     * has little of the reference.
+     * The same by what the drawing is to become or, where that is not sure, by what it should look like by now; or by its outlines: a drawing
+     * that is only begun has little of the reference, one that is not begun nothing but lines.
      *
-     * @param  \Closure(): Field  $expected  {@see ExpectedPicture}
+     * @param  ?\Closure(): Field  $expected  {@see ExpectedPicture}; null: nothing is laid yet
+     * @param  \Closure(): Field  $outlines  {@see BareLines::outlines()}
      *
      * @throws ReviewRefused
      */
-    public static function findBegun(Raster $picture, Field $reference, \Closure $expected, Lab $paper): FoundDrawing
+    public static function findBegun(Raster $picture, Field $reference, ?\Closure $expected, \Closure $outlines, Lab $paper): FoundDrawing
     {
         $found = $refusal = null;
         try {
@@ -99,12 +100,39 @@ final class DrawingFinder
             return $found;
         }
         try {
-            $begun = self::find($picture, $expected(), $paper);
+            $begun = $expected === null ? self::findLines($picture, $outlines(), $paper) : self::find($picture, $expected(), $paper);
         } catch (ReviewRefused) {
             return $found ?? throw $refusal;
         }
+        $isBetter = $found === null || ($expected === null ? $begun->isSure : $begun->likeness * $begun->fit > $found->likeness * $found->fit);
 
-        return $found === null || $begun->likeness * $begun->fit > $found->likeness * $found->fit ? $begun : $found;
+        return $isBetter ? $begun : $found;
+    }
+
+    /**
+     * A drawing of which nothing but lines is there yet, by the outlines of the zones.
+     *
+     * @param  Field  $outlines  {@see BareLines::outlines()}
+     *
+     * @throws ReviewRefused
+     */
+    public static function findLines(Raster $picture, Field $outlines, Lab $paper): FoundDrawing
+    {
+        $small = LinearPicture::of($picture);
+        $sheet = SheetFinder::find($small) ?? throw new ReviewRefused('No sheet is seen in this picture. Lay it on something darker than paper and take it whole.');
+        $found = BareLines::find($picture, $sheet->scaled($small->scale), $outlines) ?? throw new ReviewRefused('Nothing in this picture goes together with the outlines of the zones. If faint lines lie there, set the corners of the drawing by hand.');
+        [$corners, $fit, $isSure] = $found;
+        $corners = $corners->scaled(1.0 / $small->scale);
+        self::wantAllOf($corners, $small);
+
+        return new FoundDrawing($small, $corners, PaperLight::of($small, self::round($sheet, $corners), $paper), $fit, $fit, $isSure, Sharpness::isBlurred($small, $corners, $sheet));
+    }
+
+    private static function nothing(LinearPicture $picture, Corners $sheet, ?Corners $found): ReviewRefused
+    {
+        return new ReviewRefused('Nothing in this picture goes together with the reference. Is it the drawing of this piece, whole and sharp?'
+            .($found === null ? '' : self::beyond($found, $picture))
+            .(SheetFinder::hasAnother($picture, $sheet) ? ' More than one sheet seems to lie in it: photograph the one with the drawing alone.' : '').' If it is only begun, set its corners by hand.');
     }
 
     /** @throws ReviewRefused if the drawing goes on beyond the picture */

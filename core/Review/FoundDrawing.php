@@ -11,9 +11,10 @@ final readonly class FoundDrawing
     private const UNEVEN = 1.6;
 
     /** Share of the bare paper in a hard shadow from which it is said. */
-    private const GLARES = 0.01;
-
     private const SHADED = 0.05;
+
+    /** Share of the drawing that glares from which it is said. */
+    private const GLARES = 0.01;
 
     /** Where so much of a drawing is lighter than white it is no glare: its paper is darker than one thinks. */
     private const TONED = 0.12;
@@ -35,6 +36,16 @@ final readonly class FoundDrawing
     public function cornersInPicture(): Corners
     {
         return $this->corners->scaled($this->picture->scale);
+    }
+
+    public function glares(): bool
+    {
+        return $this->glare > self::GLARES && $this->glare <= self::TONED;
+    }
+
+    public function isShaded(): bool
+    {
+        return $this->light->shaded() > self::SHADED;
     }
 
     /** How many times lighter the lightest bare paper round the drawing is than the darkest. */
@@ -71,8 +82,8 @@ final readonly class FoundDrawing
             $this->unevenness() > self::UNEVEN ? sprintf('One side lies in %.1f times as much light as the other; take the picture in more even light.', $this->unevenness()) : null,
             $this->isBlurred ? 'The picture is blurred: edges, lines and grain cannot be judged by it. Hold the camera still, or rest it on something.' : null,
             $this->glare > self::TONED ? 'Much of the drawing is lighter than white would be on this paper. If it is toned paper, choose it in Look, under Format, and compare again.' : null,
-            $this->glare > self::GLARES && $this->glare <= self::TONED ? 'A part of the drawing glares, and looks lighter than it is. Let the light come from the side, not from over the camera.' : null,
-            $this->light->shaded > self::SHADED ? 'A shadow with an edge lies over the paper; what it covers cannot be trusted.' : null,
+            $this->glares() ? 'A part of the drawing glares, and looks lighter than it is. Let the light come from the side, not from over the camera.' : null,
+            $this->isShaded() ? 'A shadow with an edge lies over the paper; what it covers cannot be trusted.' : null,
         ]));
     }
 }

@@ -12,6 +12,16 @@ final readonly class LinearPicture
     /** Long edge in pixels; a smaller picture keeps its size. */
     public const EDGE = 1000;
 
+    /** Marks are told from what lies so many pixels round them; the darkest of them, as a share, are firm; and less than this, natural logarithm, is none. */
+    private const AROUND = 4;
+
+    private const FIRM = 0.97;
+
+    private const LEAST_MARK = 0.008;
+
+    /** Light of what is no mark, linear. */
+    public const WHITE = 0.9;
+
     /**
      * @param  float  $scale  pixels of the picture as it was taken for each of these
      * @param  array<int, float>  $red  0-1, row by row from the top
@@ -22,9 +32,10 @@ final readonly class LinearPicture
     {
     }
 
-    public static function of(Raster $picture): self
+    /** @param  int  $edge  the long one, pixels */
+    public static function of(Raster $picture, int $edge = self::EDGE): self
     {
-        $scale = max(1.0, max($picture->width, $picture->height) / self::EDGE);
+        $scale = max(1.0, max($picture->width, $picture->height) / $edge);
         $width = max(1, (int) round($picture->width / $scale));
         $height = max(1, (int) round($picture->height / $scale));
         [$red, $green, $blue] = $picture->averaged($width, $height);
@@ -60,6 +71,35 @@ final readonly class LinearPicture
         ];
     }
 
+    /**
+     * What is darker than its surroundings, in grey and in even light, as dark as if it were drawn firmly: of whisper lines on paper the lines.
+     *
+     * @param  Corners  $on  the sheet, by whose darkest specks it is told what is firm
+     * @return ?self null where nothing on it is darker than the rest
+     */
+    public function marks(Corners $on): ?self
+    {
+        $Y = $this->luminance();
+        $around = self::around($this->width, $this->height, $Y);
+        $dark = array_map(static fn (float $light, float $mean): float => max(0.0, log(max(1e-4, $mean) / max(1e-4, $light))), $Y, $around);
+        $view = $on->view(1.0, 1.0);
+        $within = [];
+        for ($j = 8; $j <= 92; $j++) {
+            for ($i = 8; $i <= 92; $i++) {
+                [$x, $y] = $view->map($i / 100.0, $j / 100.0);
+                $within[] = $dark[max(0, min($this->height - 1, (int) $y)) * $this->width + max(0, min($this->width - 1, (int) $x))];
+            }
+        }
+        sort($within);
+        $firm = $within[(int) (self::FIRM * count($within))];
+        if ($firm < self::LEAST_MARK) {
+            return null;
+        }
+        $light = array_map(static fn (float $one): float => self::WHITE * exp(-min(1.0, $one / $firm)), $dark);
+
+        return new self($this->width, $this->height, $this->scale, $light, $light, $light);
+    }
+
     /** @return list<float> luminance, 0-1, row by row */
     public function luminance(): array
     {
@@ -69,5 +109,33 @@ final readonly class LinearPicture
         }
 
         return $Y;
+    }
+
+    /**
+     * Means over squares round each pixel.
+     *
+     * @param  list<float>  $values
+     * @return list<float>
+     */
+    private static function around(int $width, int $height, array $values): array
+    {
+        foreach ([[1, $width, $height, $width], [$width, $height, $width, 1]] as [$step, $length, $lines, $apart]) {
+            $means = $values;
+            for ($line = 0; $line < $lines; $line++) {
+                $start = $line * $apart;
+                for ($i = 0; $i < $length; $i++) {
+                    $from = max(0, $i - self::AROUND);
+                    $to = min($length - 1, $i + self::AROUND);
+                    $sum = 0.0;
+                    for ($j = $from; $j <= $to; $j++) {
+                        $sum += $values[$start + $j * $step];
+                    }
+                    $means[$start + $i * $step] = $sum / ($to - $from + 1);
+                }
+            }
+            $values = $means;
+        }
+
+        return array_values($values);
     }
 }

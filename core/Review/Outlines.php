@@ -79,6 +79,18 @@ final readonly class Outlines
         return $off;
     }
 
+    /**
+     * What a drawing of lines alone is worth.
+     *
+     * @param  list<self>  $off
+     */
+    public static function together(array $off): string
+    {
+        return $off === []
+            ? 'Only lines lie there yet, and as far as a photo tells they lie where the reference has them.'
+            : 'Only lines lie there yet. Put right what lies elsewhere before you lay any colour.';
+    }
+
     /** "Rope: its outline lies 3 mm too far left and 2 mm too high." */
     public function sentence(): string
     {

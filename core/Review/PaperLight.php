@@ -25,15 +25,20 @@ final readonly class PaperLight
     /** Paper this light, linear, is at the end of what the sensor tells. */
     private const GLARE = 0.985;
 
+    /** A shadow takes at least so much of the light, natural logarithm, and of each channel as much but for so little. */
+    private const SHADE = 0.2;
+
+    private const NEUTRAL = 0.1;
+
     /** Fewer places of bare paper tell nothing. */
     private const LEAST_PLACES = 24;
 
     /**
      * @param  array{list<float>, list<float>, list<float>}  $surfaces  coefficients of 1, x, y, xx, xy, yy, by channel
      * @param  array{float, float, float}  $paper  what the paper reflects, linear
-     * @param  float  $shaded  share of the bare paper that lies in a shadow with an edge
+     * @param  list<array{float, float, bool}>  $places  of bare paper, in pixels, and whether each lies in a shadow with an edge
      */
-    private function __construct(private array $surfaces, private array $paper, private float $width, private float $height, public float $shaded)
+    private function __construct(private array $surfaces, private array $paper, private float $width, private float $height, public array $places)
     {
     }
 
@@ -45,37 +50,59 @@ final readonly class PaperLight
      */
     public static function of(LinearPicture $picture, array $places, Lab $paper): self
     {
-        $seen = [];
+        $seen = $of = [];
         foreach ($places as [$x, $y]) {
             $light = $picture->at($x, $y);
             if (max($light) < self::GLARE && min($light) > self::LEAST) {
                 $seen[] = [self::terms($x / $picture->width, $y / $picture->height), array_map(log(...), $light)];
+                $of[] = [$x, $y];
             }
         }
         if (count($seen) < self::LEAST_PLACES) {
             throw new ReviewRefused('No bare paper is seen round the drawing. Take the picture so that the white margin is in it on all sides.');
         }
-        $weights = array_fill(0, count($seen), 1.0);
+        $shadow = ShadowEdge::of(array_map(static fn (array $one): array => [$one[0], $one[1][1]], $seen));
+        $lit = $shadow === null ? $seen : array_values(array_filter($seen, static fn (int $at): bool => ! $shadow[$at], ARRAY_FILTER_USE_KEY));
+        $weights = array_fill(0, count($lit), 1.0);
         $surfaces = [];
         for ($round = 0; $round < 8; $round++) {
-            $surfaces = self::fitted($seen, $weights);
+            $surfaces = self::fitted($lit, $weights);
             $weights = array_map(static function (array $one) use ($surfaces, $round): float {
                 // By green: it is most of what one sees.
                 $off = $one[1][1] - self::value($surfaces[1], $one[0]);
 
                 return $round < 4 ? ($off < 0.0 ? self::DARKER : 1.0) : 1.0 / (1.0 + ($off / self::NEAR) ** 4);
-            }, $seen);
+            }, $lit);
         }
-        $shaded = 0;
-        foreach ($seen as [$terms, $light]) {
+        $bare = [];
+        foreach ($seen as $n => [$terms, $light]) {
             $off = array_map(static fn (int $channel): float => $light[$channel] - self::value($surfaces[$channel], $terms), [0, 1, 2]);
-            // Darker, and of no other colour: no pencil does that over a whole margin.
-            if ($off[1] < -0.2 && max($off) - min($off) < 0.1) {
-                $shaded++;
-            }
+            // Darker, and of no other colour: no pencil does that over a whole margin. The light beside a shadow is less sure.
+            $isDarker = $off[1] < -self::SHADE && max($off) - min($off) < ($shadow === null ? self::NEUTRAL : 2.0 * self::NEUTRAL);
+            $bare[] = [...$of[$n], $isDarker];
         }
 
-        return new self($surfaces, Srgb::linear($paper), $picture->width, $picture->height, $shaded / count($seen));
+        return new self($surfaces, Srgb::linear($paper), $picture->width, $picture->height, $bare);
+    }
+
+    /** The same light everywhere, linear, on paper as white as that. */
+    public static function even(LinearPicture $picture, float $light): self
+    {
+        $surface = [log($light), 0.0, 0.0, 0.0, 0.0, 0.0];
+
+        return new self([$surface, $surface, $surface], [$light, $light, $light], $picture->width, $picture->height, []);
+    }
+
+    /** @return array{float, float, float} what the bare paper reflects, linear */
+    public function reflects(): array
+    {
+        return $this->paper;
+    }
+
+    /** Share of the bare paper that lies in a shadow with an edge. */
+    public function shaded(): float
+    {
+        return count(array_filter(array_column($this->places, 2))) / max(1, count($this->places));
     }
 
     /**

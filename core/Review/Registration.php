@@ -21,12 +21,17 @@ final class Registration
     private const APART = 16;
 
     /** So many of a square's strongest outlines stand for it; a square with fewer has nothing to be known by. */
-    private const OUTLINES = 90;
+    private const OUTLINES = 64;
 
     private const LEAST_STRENGTH = 60.0;
 
     /** A square is found if it goes together with the drawing at least so well. */
     private const FOUND = 0.42;
+
+    /** Places no farther than this are all looked at; of those farther every other, and about the highest few of them all. */
+    private const ALL = 3;
+
+    private const TOPS = 3;
 
     /** Beyond so many pixels a square counts less and less. */
     private const HUBER = 1.0;
@@ -40,7 +45,7 @@ final class Registration
     private const COLOUR = 0.16;
 
     /** Long edges of the frame, and how far is looked in it, pixels. */
-    private const ROUNDS = [[160, 10], [160, 6], [256, 4], [384, 4], [384, 3]];
+    private const ROUNDS = [[160, 10], [160, 6], [256, 4], [384, 3]];
 
     /** @return array{Corners, float, float} the corners; how well the squares that were found fit, 0-1; and how many of all that is */
     public static function of(LinearPicture $picture, Corners $corners, PaperLight $light, Field $reference): array
@@ -105,7 +110,7 @@ final class Registration
         $fit = 0.0;
         for ($y = self::HALF + 1; $y < $height - self::HALF; $y += self::APART) {
             for ($x = self::HALF + 1; $x < $width - self::HALF; $x += self::APART) {
-                $shift = self::shift($wanted, $seen, $x, $y, $reach);
+                $shift = self::shift($wanted, $seen, $x, $y, $reach, $reach > self::ALL ? 2 : 1);
                 if ($shift === null) {
                     continue;
                 }
@@ -148,9 +153,10 @@ final class Registration
     /**
      * How far a square of the reference lies from where it should be.
      *
+     * @param  int  $every  1: all places are looked at; 2: every other, and those about the best
      * @return ?array{float, float, float} across, down, and how well it fits there; null where the reference has no outlines
      */
-    private static function shift(Structure $wanted, Structure $seen, int $x, int $y, int $reach): ?array
+    private static function shift(Structure $wanted, Structure $seen, int $x, int $y, int $reach, int $every = 1): ?array
     {
         $width = $wanted->width;
         $strengths = $places = $xs = $ys = [];
@@ -171,31 +177,33 @@ final class Registration
         if ($strength < self::LEAST_STRENGTH) {
             return null;
         }
+        $scores = [];
+        $score = static function (int $u, int $v) use (&$scores, $seen, $places, $xs, $ys, $strength, $width): float {
+            return $scores[$v][$u] ??= self::together($seen, $v * $width + $u, $places, $xs, $ys, $strength);
+        };
+        // A peak is wider than two pixels: every other place tells where some are, those about them which is the highest.
+        $tops = [];
+        for ($v = -$reach; $v <= $reach; $v += $every) {
+            for ($u = -$reach; $u <= $reach; $u += $every) {
+                $tops[] = [$score($u, $v), $u, $v];
+            }
+        }
+        rsort($tops);
         $best = -1.0;
         $at = [0, 0];
-        $scores = [];
-        [$across, $down] = [$seen->across, $seen->down];
-        $last = $width * $wanted->height;
-        for ($v = -$reach; $v <= $reach; $v++) {
-            for ($u = -$reach; $u <= $reach; $u++) {
-                $by = $v * $width + $u;
-                $dot = $energy = 0.0;
-                foreach ($places as $n => $i) {
-                    $j = $i + $by;
-                    if ($j < 0 || $j >= $last) {
-                        continue;
+        foreach (array_slice($tops, 0, $every === 1 ? 1 : self::TOPS) as [$high, $u, $v]) {
+            do {
+                $isTop = true;
+                for ($n = 0; $n < 9 && $every > 1; $n++) {
+                    [$x, $y] = [$u + $n % 3 - 1, $v + intdiv($n, 3) - 1];
+                    if (max(abs($x), abs($y)) <= $reach && $score($x, $y) > $high) {
+                        [$high, $u, $v, $isTop] = [$score($x, $y), $x, $y, false];
                     }
-                    $sx = $across[$j];
-                    $sy = $down[$j];
-                    $dot += $xs[$n] * $sx + $ys[$n] * $sy;
-                    $energy += $sx * $sx + $sy * $sy;
                 }
-                $score = $dot / sqrt($strength * max(8.0, $energy));
-                $scores[$v][$u] = $score;
-                if ($score > $best) {
-                    $best = $score;
-                    $at = [$u, $v];
-                }
+            } while (! $isTop);
+            if ($high > $best) {
+                $best = $high;
+                $at = [$u, $v];
             }
         }
         [$u, $v] = $at;
@@ -205,10 +213,36 @@ final class Registration
         }
 
         return [
-            $u + self::peak($scores[$v][$u - 1], $best, $scores[$v][$u + 1]),
-            $v + self::peak($scores[$v - 1][$u], $best, $scores[$v + 1][$u]),
+            $u + self::peak($score($u - 1, $v), $best, $score($u + 1, $v)),
+            $v + self::peak($score($u, $v - 1), $best, $score($u, $v + 1)),
             $best,
         ];
+    }
+
+    /**
+     * How well outlines go together with what is seen so many places on, -1 to 1.
+     *
+     * @param  list<int>  $places
+     * @param  list<float>  $xs  how much changes there across
+     * @param  list<float>  $ys  and down
+     */
+    private static function together(Structure $seen, int $by, array $places, array $xs, array $ys, float $strength): float
+    {
+        [$across, $down] = [$seen->across, $seen->down];
+        $last = $seen->width * $seen->height;
+        $dot = $energy = 0.0;
+        foreach ($places as $n => $i) {
+            $j = $i + $by;
+            if ($j < 0 || $j >= $last) {
+                continue;
+            }
+            $sx = $across[$j];
+            $sy = $down[$j];
+            $dot += $xs[$n] * $sx + $ys[$n] * $sy;
+            $energy += $sx * $sx + $sy * $sy;
+        }
+
+        return $dot / sqrt($strength * max(8.0, $energy));
     }
 
     /** Where a parabola through three values has its top, from the middle one. */

@@ -33,6 +33,9 @@ final readonly class Review
 
     private const SPECKS = 0.01;
 
+    /** A zone of which more than this is hidden is not judged by the rest. */
+    private const COVERED = 0.6;
+
     /** Pixels so near to another zone may be that one's: the picture was laid over by eye of a program. */
     private const BORDER = 2;
 
@@ -47,8 +50,9 @@ final readonly class Review
      * @param  list<ZoneReview>  $zones  the one that hurts most first
      * @param  array{reference: array{float, float}, drawing: array{float, float}}  $range  darkest and lightest, L*
      * @param  list<float>  $errors  L* of the drawing less that of the reference, over squares about each pixel
+     * @param  list<string>  $unjudged  names of zones of which glare or shadow leave too little to be seen
      */
-    private function __construct(public Field $reference, public Field $seen, public array $zones, public array $range, private array $errors)
+    private function __construct(public Field $reference, public Field $seen, public array $zones, public array $range, private array $errors, private Hidden $hidden, private array $unjudged)
     {
     }
 
@@ -62,6 +66,7 @@ final readonly class Review
         [$width, $height] = [$reference->width, $reference->height];
         [$red, $green, $blue] = Straightened::planes($found->picture, $found->corners, $found->light, $width, $height);
         $seen = Field::ofPlanes($width, $height, ...Srgb::planesToLab($red, $green, $blue));
+        $hidden = Hidden::of($found, $green, $width, $height);
         $map = $map->scaled($width, $height);
         $parts = new PartMap($reference, $map, $zones);
         $wanted = array_map(static fn (PictureTarget $target): array => Srgb::linear($target->drawn), $parts->targets);
@@ -69,7 +74,7 @@ final readonly class Review
         $inner = array_map(static fn (): ColourSum => new ColourSum, $wanted);
         $rim = array_map(static fn (): ColourSum => new ColourSum, $wanted);
         for ($at = 0, $count = $width * $height; $at < $count; $at++) {
-            $lies = $parts->at($at);
+            $lies = $hidden->at($at) ? null : $parts->at($at);
             if ($lies === null) {
                 continue;
             }
@@ -85,7 +90,8 @@ final readonly class Review
                 self::between($by[$low], $by[$high], $share),
             );
         }
-        $reviewed = [];
+        $covered = $hidden->share() > 0.0 ? self::covered($map, $hidden) : [];
+        $reviewed = $unjudged = [];
         $n = 0;
         foreach ($zones as $zone) {
             $of = [];
@@ -99,7 +105,9 @@ final readonly class Review
                     $of[] = PartReview::of($target->id, $target->role, $sum->seen(), $sum->wanted(), $paper, $sum->pixels, $sum->expected());
                 }
             }
-            if ($of !== []) {
+            if (($covered[$zone->label] ?? 0.0) > self::COVERED) {
+                $unjudged[] = $zone->name;
+            } elseif ($of !== []) {
                 $reviewed[] = ZoneReview::of($zone->id, $zone->name, [$zone->across, $zone->down], $of, $paper, $weight);
             }
         }
@@ -108,10 +116,12 @@ final readonly class Review
         $values = self::smoothed($reference->width, $reference->height, $reference->L);
         $drawn = self::smoothed($width, $height, $seen->L);
 
-        return new self(
-            $reference, $seen, $reviewed, ['reference' => self::rangeOf($values), 'drawing' => self::rangeOf($drawn)],
-            array_map(static fn (float $one, float $other): float => $one - $other, $drawn, $values),
-        );
+        $errors = [];
+        foreach ($drawn as $at => $one) {
+            $errors[] = $hidden->at($at) ? 0.0 : $one - $values[$at];
+        }
+
+        return new self($reference, $seen, $reviewed, ['reference' => self::rangeOf($values), 'drawing' => self::rangeOf($drawn, $hidden)], $errors, $hidden, $unjudged);
     }
 
     /**
@@ -143,10 +153,20 @@ final readonly class Review
         return $said;
     }
 
-    /** How far the values are off on average, L*. */
+    /** Which zones glare or a shadow keep from being judged, as a sentence; null where there are none. */
+    public function unjudgedWords(): ?string
+    {
+        return match (count($this->unjudged)) {
+            0 => null,
+            1 => sprintf('Not judged for glare or shadow: %s.', $this->unjudged[0]),
+            default => sprintf('Not judged for glare or shadow: %s and %s.', implode(', ', array_slice($this->unjudged, 0, -1)), $this->unjudged[count($this->unjudged) - 1]),
+        };
+    }
+
+    /** How far the values are off on average, L*, where they can be judged. */
     public function meanError(): float
     {
-        return array_sum(array_map(abs(...), $this->errors)) / max(1, count($this->errors));
+        return array_sum(array_map(abs(...), $this->errors)) / max(1.0, (1.0 - $this->hidden->share()) * count($this->errors));
     }
 
     /** The same in words. */
@@ -155,6 +175,22 @@ final readonly class Review
         $steps = $this->meanError() / ValueScale::stepSize();
 
         return $steps < 0.05 ? 'Its values are those of the photo.' : sprintf('Values are off by %.1f %s on average.', $steps, abs($steps - 1.0) < 0.05 ? 'step' : 'steps');
+    }
+
+    /** Whether no zone has any colour yet. */
+    public function isBare(): bool
+    {
+        return array_filter($this->zones, static fn (ZoneReview $zone): bool => $zone->state !== PartState::Bare) === [];
+    }
+
+    /**
+     * Steps of the ladder from the darkest to the lightest.
+     *
+     * @return array{reference: float, drawing: float}
+     */
+    public function rangeSteps(): array
+    {
+        return array_map(static fn (array $range): float => ValueScale::position($range[1]) - ValueScale::position($range[0]), $this->range);
     }
 
     /** What of the reference's range of values the drawing has, in steps of the ladder. */
@@ -171,7 +207,18 @@ final readonly class Review
         };
     }
 
-    /** Where and how far the values are off: a byte a pixel, 128 + 2 (L* of the drawing - L* of the reference), in the reference's frame. */
+    /** Whether a pixel of the frame is hidden by glare or shadow. */
+    public function isHidden(int $pixel): bool
+    {
+        return $this->hidden->at($pixel);
+    }
+
+    public function hiddenShare(): float
+    {
+        return $this->hidden->share();
+    }
+
+    /** Where and how far the values are off: a byte a pixel, 128 + 2 (L* of the drawing - L* of the reference), in the reference's frame; 128 where it is hidden. */
     public function map(): string
     {
         $bytes = '';
@@ -237,12 +284,32 @@ final readonly class Review
         return $smooth;
     }
 
+    /** @return array<int, float> share of each zone that is hidden, by label */
+    private static function covered(ZoneMap $map, Hidden $hidden): array
+    {
+        $all = $of = [];
+        for ($at = 0, $count = $map->width * $map->height; $at < $count; $at++) {
+            $label = ord($map->labels[$at]);
+            $all[$label] = ($all[$label] ?? 0) + 1;
+            $of[$label] = ($of[$label] ?? 0) + ($hidden->at($at) ? 1 : 0);
+        }
+
+        $shares = [];
+        foreach ($all as $label => $pixels) {
+            $shares[$label] = $of[$label] / $pixels;
+        }
+
+        return $shares;
+    }
+
     /**
      * @param  list<float>  $values
      * @return array{float, float}
      */
-    private static function rangeOf(array $values): array
+    private static function rangeOf(array $values, ?Hidden $without = null): array
     {
+        $seen = $without === null ? $values : array_filter($values, static fn (int $at): bool => ! $without->at($at), ARRAY_FILTER_USE_KEY);
+        $values = $seen === [] ? $values : $seen;
         sort($values);
         $last = count($values) - 1;
 

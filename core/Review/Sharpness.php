@@ -26,7 +26,7 @@ final class Sharpness
     private const STEP = 0.15;
 
     /** No paper and no pencil throws back so much of the light, 0-1: where it seems so, something shines. */
-    private const GLARE = 0.99;
+    public const GLARE = 0.99;
 
     /**
      * Whether neither the drawing nor the edge of its sheet shows anything finer than some pixels: how much of what differs over a few

@@ -19,6 +19,7 @@ use Prism\Reference\Image\Field;
 use Prism\Reference\PictureReading;
 use Prism\Reference\Zones\MergeTree;
 use Prism\Reference\Zones\ZoneReader;
+use Prism\Review\BareLines;
 use Prism\Review\Corners;
 use Prism\Review\DrawingFinder;
 use Prism\Review\PartReview;
@@ -65,10 +66,11 @@ final class ReviewCommand extends StudioFiles
             $paper = $predictor->model->bare()->lab();
         }
         $reference = Field::of($photo, Review::EDGE);
-        $found = DrawingFinder::find($drawing, $reference, $paper, $corners);
-        $this->progress($found->isSure ? 'the drawing was found' : 'the drawing may lie there; look at the corners');
         $reading = PictureReading::of($photo);
         $map = $reading->tree->cut($plan === null ? self::ZONES : max(MergeTree::FEWEST, min(MergeTree::MOST, count($plan->names))));
+        $outlines = static fn (): Field => BareLines::outlines($map, $reference->width, $reference->height);
+        $found = $corners !== null ? DrawingFinder::find($drawing, $reference, $paper, $corners) : DrawingFinder::findBegun($drawing, $reference, null, $outlines, $paper);
+        $this->progress($found->isSure ? 'the drawing was found' : 'the drawing may lie there; look at the corners');
         $zones = array_map(
             static fn ($read): PictureZone => self::planned(PictureZone::read($read), $plan),
             array_values((new ZoneReader(Field::of($photo, PictureReading::EDGE), $map, $reading->light))->read()),
@@ -77,14 +79,14 @@ final class ReviewCommand extends StudioFiles
         $this->write('out', json_encode([
             'corners' => array_map(static fn (array $point): array => array_map(static fn (float $value): float => round($value, 1), $point), $found->cornersInPicture()->points),
             'found' => $found->isSure,
-            'light' => ['uneven' => round($found->unevenness(), 2), 'cast' => $found->cast(), 'shaded' => round($found->light->shaded, 3)],
+            'light' => ['uneven' => round($found->unevenness(), 2), 'cast' => $found->cast(), 'shaded' => round($found->light->shaded(), 3)],
             'range' => array_map(static fn (array $range): array => array_map(static fn (float $L): float => round($L, 1), $range), $review->range),
             'zones' => array_map(static fn (ZoneReview $zone): array => [
                 'id' => $zone->id, 'name' => $zone->name, 'at' => array_map(static fn (float $share): float => round($share, 4), $zone->at),
                 'dL' => round($zone->difference->dL, 2), 'dE00' => round($zone->dE00, 2), 'state' => $zone->state->value, 'words' => $zone->words(),
             ], $review->zones),
             'corrections' => $plan === null || $search === null ? [] : self::corrections($review, $plan, $search, $predictor),
-            'warnings' => $found->warnings(),
+            'warnings' => [...$found->warnings(), ...array_filter([$review->unjudgedWords()])],
         ], JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)."\n");
         if ($this->text('map') !== '') {
             $this->write('map', self::greys($reference->width, $reference->height, $review->map(), $photo->width, $photo->height));

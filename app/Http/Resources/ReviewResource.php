@@ -11,12 +11,12 @@ use Prism\Colour\Lab;
 use Prism\Layering\Stack;
 
 /** @property-read array<string, mixed> $resource */
-#[OA\Schema(schema: 'Review', required: ['photo', 'madeAt', 'straight', 'values', 'errors', 'found', 'given', 'corners', 'width', 'height', 'range', 'meanError', 'meanSteps', 'meanErrorWords', 'warnings', 'zones', 'merged', 'outlines', 'course', 'corrections', 'hand', 'goneOn'], properties: [
+#[OA\Schema(schema: 'Review', required: ['photo', 'madeAt', 'straight', 'values', 'errors', 'found', 'given', 'corners', 'width', 'height', 'range', 'meanError', 'meanSteps', 'meanErrorWords', 'warnings', 'zones', 'merged', 'lost', 'outlines', 'onlyLines', 'hidden', 'rangeSteps', 'photoSteps', 'course', 'corrections', 'hand', 'goneOn'], properties: [
     new OA\Property(property: 'photo', type: 'string', description: 'its mark in the log'),
     new OA\Property(property: 'madeAt', type: 'string', format: 'date-time'),
     new OA\Property(property: 'straight', type: 'string', description: 'address of the drawing as it is seen from above, in even light'),
     new OA\Property(property: 'values', type: 'string', description: 'address of the same in greys of its values'),
-    new OA\Property(property: 'errors', type: 'string', description: 'address of the value error: grey, 128 + 2 (L* of the drawing - L* of the reference)'),
+    new OA\Property(property: 'errors', type: 'string', description: 'address of the value error: grey, 128 + 2 (L* of the drawing - L* of the reference); what glare or shadow hides is no grey'),
     new OA\Property(property: 'found', type: 'boolean', description: 'false: the corners are to be looked at'),
     new OA\Property(property: 'given', type: 'boolean', description: 'whether the corners were set by hand'),
     new OA\Property(property: 'corners', type: 'array', description: 'upper left, upper right, lower right, lower left, shares of the photo’s width and height', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
@@ -38,6 +38,11 @@ use Prism\Layering\Stack;
         new OA\Property(property: 'dE00', type: 'number'),
     ])),
     new OA\Property(property: 'merged', type: 'array', description: 'zones that touch and have run together, in words', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'lost', type: 'array', description: 'edges that are crisp in the photo and soft in the drawing, in words', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'onlyLines', type: 'boolean', description: 'nothing but lines lies there yet: no values are compared'),
+    new OA\Property(property: 'hidden', type: 'number', description: 'share of the drawing that glare or shadow keep from being judged'),
+    new OA\Property(property: 'rangeSteps', type: 'number', nullable: true, description: 'steps of the ladder from the darkest to the lightest of the drawing'),
+    new OA\Property(property: 'photoSteps', type: 'number', nullable: true, description: 'the same of the photo'),
     new OA\Property(property: 'outlines', type: 'array', description: 'zones whose outlines lie elsewhere, by how many millimetres and which way, in words', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'course', type: 'string', nullable: true, description: 'how it stands to what the plan expects by now, in words'),
     new OA\Property(property: 'corrections', type: 'array', description: 'what to lay next where it is off, by the log', items: new OA\Items(ref: '#/components/schemas/NextLayers')),
@@ -69,6 +74,9 @@ use Prism\Layering\Stack;
 ])]
 final class ReviewResource extends JsonResource
 {
+    /** What reviews that were kept before say of what was not looked at then. */
+    private const UNTOLD = ['merged' => [], 'lost' => [], 'outlines' => [], 'onlyLines' => false, 'hidden' => 0.0, 'rangeSteps' => null, 'photoSteps' => null, 'course' => null];
+
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
@@ -79,10 +87,10 @@ final class ReviewResource extends JsonResource
 
         $hand = $review['hand'] ?? null;
 
-        return [...$review, 'merged' => $review['merged'] ?? [], 'outlines' => $review['outlines'] ?? [], 'hand' => $hand === null ? null : [
+        return [...self::UNTOLD, ...$review, 'hand' => $hand === null ? null : [
             'words' => $hand['words'], 'shifted' => $hand['shifted'], 'recipes' => $hand['recipes'], 'isInForce' => $request->user()?->calibration_id === $hand['calibration'],
             'readings' => array_map(static fn (array $reading): array => ['name' => $reading['name'], 'stack' => $reading['stack'], 'seen' => $colour($reading['seen']), 'expected' => $colour($reading['expected']), 'learnt' => $colour($reading['learnt'])], $hand['readings']),
-        ], 'course' => $review['course'] ?? null, 'corrections' => array_map(static fn (array $next): array => [
+        ], 'corrections' => array_map(static fn (array $next): array => [
             'target' => $next['target'], 'zone' => $next['zone'], 'name' => $next['name'], 'steps' => StepResource::collection(Stack::parse($next['steps'])->steps),
             'before' => $colour($next['before']), 'after' => $colour($next['after']), 'wanted' => $colour($next['wanted']),
             'sentence' => $next['sentence'], 'isTaken' => in_array($next['target'], $taken, true),

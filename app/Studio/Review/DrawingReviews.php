@@ -23,10 +23,12 @@ use Prism\Colour\Srgb;
 use Prism\Colour\ValueScale;
 use Prism\Reference\Image\Field;
 use Prism\Reference\Image\Raster;
+use Prism\Review\BareLines;
 use Prism\Review\Corners;
 use Prism\Review\DrawingFinder;
 use Prism\Review\ExpectedPicture;
 use Prism\Review\FoundDrawing;
+use Prism\Review\LostEdges;
 use Prism\Review\NextLayers;
 use Prism\Review\Outlines;
 use Prism\Review\Review;
@@ -87,20 +89,24 @@ final class DrawingReviews
         $later = $piece->drawingEntries();
         $later->where('undone', false)->where('id', '>', $entry->id)->whereIn('kind', [...self::DRAWN, 'corrected']);
         $log = $later->exists() ? PictureLog::none() : $this->corrections->log($piece);
-        $found = $given !== null || ! $log->isBegun() ? DrawingFinder::find($drawing, $reference, $paper, $given)
-            : DrawingFinder::findBegun($drawing, $reference, static fn (): Field => ExpectedPicture::of($reference, $map, $zones, $log->expected, $paper), $paper);
+        $expected = $log->isBegun() ? static fn (): Field => ExpectedPicture::of($reference, $map, $zones, $log->expected, $paper) : null;
+        $outlines = static fn (): Field => BareLines::outlines($map, $reference->width, $reference->height);
+        $found = $given !== null ? DrawingFinder::find($drawing, $reference, $paper, $given) : DrawingFinder::findBegun($drawing, $reference, $expected, $outlines, $paper);
         $progress('Comparing zone by zone', 0.8);
         $review = Review::of($found, $reference, $map, $zones, $paper, $log->expected);
         $progress('Looking for what to lay next', 0.85);
         $next = $this->corrections->of($piece, $log, $review, static fn (float $share) => $progress('Looking for what to lay next', 0.85 + 0.14 * $share));
+        $outlinesOff = Outlines::of($found, $reference, $map, $zones, $piece->width_mm);
         // The pictures first: what is told of a review never stands without them.
         File::replace($this->path($piece, $mark, 'straight'), self::picture($review->seen));
         File::replace($this->path($piece, $mark, 'values'), self::values($review->seen));
-        File::replace($this->path($piece, $mark, 'errors'), PhotoRenderer::png($reference->width, $reference->height, implode('', array_map(static fn (string $byte): string => str_repeat($byte, 3), str_split($review->map())))));
+        File::replace($this->path($piece, $mark, 'errors'), self::errors($review));
         File::replace($this->path($piece, $mark, 'told'), json_encode([
             ...self::told($review, $next, $found, [$drawing->width, $drawing->height], $corners !== null),
             'merged' => $review->merged($zones),
-            'outlines' => array_map(static fn (Outlines $zone): string => $zone->sentence(), Outlines::of($found, $reference, $map, $zones, $piece->width_mm)),
+            'lost' => $found->isBlurred ? [] : array_map(static fn (LostEdges $edge): string => $edge->sentence(), LostEdges::of($review, $map, $zones, $piece->width_mm)),
+            'outlines' => array_map(static fn (Outlines $zone): string => $zone->sentence(), $outlinesOff),
+            ...$review->isBare() ? ['onlyLines' => true, 'range' => Outlines::together($outlinesOff), 'meanErrorWords' => '', 'course' => null] : [],
             'hand' => CorrectionSearch::hand($log, $next['readings'], $piece->user->calibration_id),
         ], JSON_THROW_ON_ERROR));
     }
@@ -205,6 +211,17 @@ final class DrawingReviews
         return PhotoRenderer::png($seen->width, $seen->height, $rgb);
     }
 
+    /** Where values are off; what is hidden is no grey. */
+    private static function errors(Review $review): string
+    {
+        $rgb = '';
+        foreach (str_split($review->map()) as $at => $byte) {
+            $rgb .= $review->isHidden($at) ? "\x80\0\0" : str_repeat($byte, 3);
+        }
+
+        return PhotoRenderer::png($review->seen->width, $review->seen->height, $rgb);
+    }
+
     /** The drawing in greys of its values. */
     private static function values(Field $seen): string
     {
@@ -227,11 +244,12 @@ final class DrawingReviews
             'found' => $found->isSure, 'given' => $given,
             'corners' => array_map(static fn (array $point): array => [round($point[0] / $size[0], 5), round($point[1] / $size[1], 5)], $found->cornersInPicture()->points),
             'width' => $review->seen->width, 'height' => $review->seen->height,
-            'range' => $review->rangeWords(), 'meanError' => round($review->meanError(), 2), 'meanSteps' => round($review->meanError() / ValueScale::stepSize(), 2), 'meanErrorWords' => $review->meanErrorWords(), 'warnings' => $found->warnings(),
+            'range' => $review->rangeWords(), 'meanError' => round($review->meanError(), 2), 'meanSteps' => round($review->meanError() / ValueScale::stepSize(), 2), 'meanErrorWords' => $review->meanErrorWords(), 'warnings' => [...$found->warnings(), ...array_filter([$review->unjudgedWords()])],
             'zones' => array_map(static fn (ZoneReview $zone): array => [
                 'id' => $zone->id, 'name' => $zone->name, 'state' => $zone->state->value, 'isToCome' => ($next['logs'][$zone->id] ?? null)?->isToCome() ?? false, 'words' => implode('; ', array_filter([$zone->words(), ($next['logs'][$zone->id] ?? null)?->words()])),
                 'dL' => round($zone->difference->dL, 2), 'stepsOff' => round($zone->difference->dL / ValueScale::stepSize(), 2), 'dE00' => round($zone->dE00, 2),
             ], $review->zones),
+            'hidden' => round($review->hiddenShare(), 4), 'rangeSteps' => round($review->rangeSteps()['drawing'], 2), 'photoSteps' => round($review->rangeSteps()['reference'], 2),
             'course' => ZoneLog::together(array_values($next['logs'])),
             'corrections' => array_map(CorrectionSearch::told(...), $next['next']),
         ];

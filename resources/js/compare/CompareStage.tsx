@@ -51,11 +51,11 @@ export function CompareStage() {
         .flatMap(({ zone, target }) => (target.recipe ? [{ zone, target, recipe: target.recipe }] : []))
         .sort((a, b) => Math.abs(b.recipe.difference.dL) - Math.abs(a.recipe.difference.dL));
 
-    if (rows.length === 0) {
+    if (piece.zones.length === 0) {
         return (
             <Empty title="Nothing to compare yet" level={1}>
-                <p>Once zones have recipes, this shows where the drawing will differ from the photo.</p>
-                <Link to={`/pieces/${piece.id}/match`}>Match a colour</Link>
+                <p>Once the photo is parted into zones, the drawing can be compared with it, from its first lines on.</p>
+                <Link to={`/pieces/${piece.id}/look`}>Find zones in Look</Link>
             </Empty>
         );
     }
@@ -64,6 +64,8 @@ export function CompareStage() {
         <Page>
             <h1 className="visually-hidden">Compare</h1>
             <DrawingChecks />
+            {rows.length > 0 && (
+                <>
             <h2>Where the plan misses</h2>
             <p>What the recipes give, zone by zone, the largest error of value first.</p>
             <Rows>
@@ -88,6 +90,8 @@ export function CompareStage() {
                     </li>
                 ))}
             </Rows>
+                </>
+            )}
             {plan.data && <RestsOnLine calibration={plan.data.calibration} />}
         </Page>
     );

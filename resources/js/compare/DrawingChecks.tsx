@@ -164,14 +164,19 @@ export function DrawingChecks() {
             {review && (
                 <>
                     <p>
-                        {review.range} {review.meanErrorWords} {review.course}
+                        {[review.range, review.meanErrorWords, review.course].filter(Boolean).join(' ')}
                     </p>
                     <ReviewedPicture review={review} hatches={hatches} />
                     <Row>
                         <Toggle isSelected={hatches} onChange={setHatches}>
                             Where values are off
                         </Toggle>
-                        {hatches && <span>Rising lines: too light. Falling lines: too dark.</span>}
+                        {hatches && (
+                            <span>
+                                Rising lines: too light. Falling lines: too dark.
+                                {review.hidden > 0 && ' Dots: not judged.'}
+                            </span>
+                        )}
                     </Row>
                     <BothTools />
                     <SpotInBoth photo={review.photo} />
@@ -186,15 +191,16 @@ export function DrawingChecks() {
                             <b>!</b> {warning}
                         </p>
                     ))}
-                    {off.length === 0 ? (
+                    {off.length === 0 && !review.onlyLines && (
                         <p>Leave it: nothing is off by more than the eye sees.</p>
-                    ) : (
+                    )}
+                    {off.length > 0 && !review.onlyLines && (
                         <>
                             <h3>{off.length > FIRST ? 'Three places that need the hand' : 'What needs the hand'}</h3>
                             <ZoneWords zones={off.slice(0, FIRST)} />
                         </>
                     )}
-                    {[...review.outlines, ...review.merged].map((words) => (
+                    {[...review.outlines, ...review.merged, ...review.lost].map((words) => (
                         <p key={words}>{words}</p>
                     ))}
                     {toCome > 0 && <p>Still to come by the plan: {counted(toCome, 'zone')}.</p>}

@@ -1,8 +1,10 @@
+import { useState } from 'react';
 import styled from 'styled-components';
-import type { Review } from '../api/client';
-import { useChosen } from '../desk/DeskContext';
+import type { Review, Zone } from '../api/client';
+import { useChosen, useDeskPiece } from '../desk/DeskContext';
 import { CurvePlot } from '../ui/plots/CurvePlot';
 import { space, type } from '../ui/theme';
+import { Toggle } from '../ui/Toggle';
 
 const Strip = styled.ol`
     display: flex;
@@ -31,6 +33,21 @@ const Strip = styled.ol`
     }
 `;
 
+const Cut = styled.span`
+    position: relative;
+    display: block;
+    overflow: hidden;
+    aspect-ratio: 1;
+    & img {
+        position: absolute;
+        max-width: none;
+    }
+`;
+
+/** A zone is shown with so much round it, and never less of the drawing's width than this. */
+const ROUND = 1.4;
+const LEAST = 0.08;
+
 const WHEN = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 
 interface Props {
@@ -39,9 +56,35 @@ interface Props {
     onChoose: (photo: string) => void;
 }
 
-/** Checks over the life of the piece: a strip of the drawing as it grew, and how far its values were off. */
+/** The drawing at a check: all of it, or one zone and what lies round it. */
+function Frame({ review, zone, alt }: { review: Review; zone: Zone | null; alt: string }) {
+    const crop = useDeskPiece().format.crop ?? { x: 0, y: 0, width: 1, height: 1 };
+    const { straight, width, height } = review;
+    if (!zone) return <img src={straight} width={width} height={height} alt={alt} />;
+
+    const half = Math.max(LEAST, (ROUND * zone.radius) / crop.width);
+    const left = (zone.x - crop.x) / crop.width - half;
+    const top = (((zone.y - crop.y) / crop.height) * height) / width - half;
+
+    return (
+        <Cut>
+            <img
+                src={straight}
+                alt={alt}
+                style={{
+                    width: `${50 / half}%`,
+                    left: `${(-50 * left) / half}%`,
+                    top: `${(-50 * top) / half}%`,
+                }}
+            />
+        </Cut>
+    );
+}
+
+/** Checks over the life of the piece: a strip of the drawing as it grew, how far its values were off, and how many it had. */
 export function History({ reviews, chosen, onChoose }: Props) {
     const { selected } = useChosen();
+    const [alone, setAlone] = useState(false);
     const inOrder = reviews.toReversed();
     const zone = selected?.zone;
     const ofZone = zone
@@ -51,24 +94,39 @@ export function History({ reviews, chosen, onChoose }: Props) {
               return seen ? [{ x: index + 1, y: Math.abs(seen.stepsOff) }] : [];
           })
         : [];
+    const ranges = inOrder.flatMap(({ rangeSteps, photoSteps }, index) =>
+        rangeSteps === null || photoSteps === null ? [] : [{ x: index + 1, drawing: rangeSteps, photo: photoSteps }],
+    );
 
     return (
         <section aria-labelledby="checks-so-far" data-testid="history">
             <h3 id="checks-so-far">Checks so far</h3>
+            {zone && (
+                <Toggle isSelected={alone} onChange={setAlone}>
+                    Only {zone.name}
+                </Toggle>
+            )}
             <Strip aria-label="The drawing at each check, the first first">
-                {inOrder.map(({ photo, madeAt, straight, width, height, meanSteps }, index) => (
-                    <li key={photo}>
-                        <button type="button" aria-pressed={photo === chosen} onClick={() => onChoose(photo)}>
-                            <img
-                                src={straight}
-                                width={width}
-                                height={height}
-                                alt={`The drawing at check ${index + 1}`}
+                {inOrder.map((review, index) => (
+                    <li key={review.photo}>
+                        <button
+                            type="button"
+                            aria-pressed={review.photo === chosen}
+                            onClick={() => onChoose(review.photo)}
+                        >
+                            <Frame
+                                review={review}
+                                zone={alone && zone ? zone : null}
+                                alt={
+                                    alone && zone
+                                        ? `${zone.name} at check ${index + 1}`
+                                        : `The drawing at check ${index + 1}`
+                                }
                             />
                             <small>
-                                {index + 1}. {WHEN.format(new Date(madeAt))}
+                                {index + 1}. {WHEN.format(new Date(review.madeAt))}
                                 <br />
-                                off by {meanSteps.toFixed(1)}
+                                {review.onlyLines ? 'lines' : `off by ${review.meanSteps.toFixed(1)}`}
                             </small>
                         </button>
                     </li>
@@ -89,6 +147,20 @@ export function History({ reviews, chosen, onChoose }: Props) {
                     .map(({ meanSteps }) => meanSteps.toFixed(1))
                     .join(', ')} steps`}
             />
+            {ranges.length > 1 && (
+                <CurvePlot
+                    curves={[
+                        { name: 'your drawing', points: ranges.map(({ x, drawing }) => ({ x, y: drawing })) },
+                        { name: 'the photo', points: ranges.map(({ x, photo }) => ({ x, y: photo })) },
+                    ]}
+                    from={1}
+                    x="check"
+                    y="range of values, steps"
+                    label={`Steps from the darkest to the lightest at each check: ${ranges
+                        .map(({ drawing }) => drawing.toFixed(1))
+                        .join(', ')}; the photo has ${ranges.at(-1)?.photo.toFixed(1)}`}
+                />
+            )}
         </section>
     );
 }

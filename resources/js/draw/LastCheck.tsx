@@ -34,7 +34,7 @@ export function LastCheck({ piece }: { piece: string }) {
                 alt="Your drawing when it was compared last"
             />
             <div>
-                <p>Compared last: {last.meanErrorWords}</p>
+                <p>Compared last: {last.onlyLines ? last.range : last.meanErrorWords}</p>
                 <Link to={`/pieces/${piece}/compare`}>Compare again</Link>
             </div>
         </Row>

@@ -178,7 +178,7 @@ it('finds a drawing that is begun in other colours than it will have by what its
     foreach (range(1, 8) as $zone) {
         $expected["$zone-1"] = $begun($zone) ?? Scene::paper();
     }
-    $found = DrawingFinder::findBegun($picture, Scene::reference(), static fn () => ExpectedPicture::of(Scene::reference(), $map, $zones, $expected, Scene::paper()), Scene::paper());
+    $found = DrawingFinder::findBegun($picture, Scene::reference(), static fn () => ExpectedPicture::of(Scene::reference(), $map, $zones, $expected, Scene::paper()), Scene::reference(...), Scene::paper());
     expect(offBy($sheet, $found->cornersInPicture(), 0.06, 3.0))->toBeLessThan(0.012);
 });
 
