@@ -17,6 +17,9 @@ final class ChartStacks
     /** Of the layers of a pair, and of a triple, bottom to top. */
     private const PAIR = [45.0, 55.0];
 
+    /** Pressure and passes of both layers of a pair that is built up. */
+    private const BUILT = [50.0, 3];
+
     private const TRIPLE = [40.0, 45.0, 50.0];
 
     public const MOST_CELLS = 320;
@@ -43,6 +46,12 @@ final class ChartStacks
     public static function pair(PencilId $lower, PencilId $upper): Stack
     {
         return self::laid([$lower, $upper], self::PAIR);
+    }
+
+    /** One pencil over another, each in as many coats as a drawing has of it: it teaches most of both (docs/decisions/0016). */
+    public static function built(PencilId $lower, PencilId $upper): Stack
+    {
+        return Stack::of(Step::layer($lower, ...self::BUILT), Step::layer($upper, ...self::BUILT));
     }
 
     /** A pencil over itself, as much of it as a pair has. */

@@ -25,8 +25,6 @@ final class Lessons
     /** Two coats of one pencil are the same swatch if their pressures are this near, percent. */
     private const SAME_PRESSURE = 12.0;
 
-    private const PAIR = [45.0, 55.0];
-
     /** @var array<string, int> swatches by pencil */
     private array $counts;
 
@@ -122,13 +120,13 @@ final class Lessons
         foreach (array_keys($this->usedPairs) as $pair) {
             [$lower, $upper] = explode(' ', $pair);
             if (isset($this->counts[$lower], $this->counts[$upper]) && ! isset($this->drawnPairs[$pair])) {
-                $candidates[] = Stack::of(Step::layer(PencilId::of($lower), self::PAIR[0]), Step::layer(PencilId::of($upper), self::PAIR[1]));
+                $candidates[] = ChartStacks::built(PencilId::of($lower), PencilId::of($upper));
             }
         }
         // Where nothing is used yet, the pencils next to each other in the box stand for pairs.
         for ($i = 1; $i < count($this->pencils); $i++) {
             if (! isset($this->drawnPairs[$this->pencils[$i - 1].' '.$this->pencils[$i]])) {
-                $candidates[] = Stack::of(Step::layer(PencilId::of($this->pencils[$i - 1]), self::PAIR[0]), Step::layer(PencilId::of($this->pencils[$i]), self::PAIR[1]));
+                $candidates[] = ChartStacks::built(PencilId::of($this->pencils[$i - 1]), PencilId::of($this->pencils[$i]));
             }
         }
 

@@ -15,7 +15,7 @@ final readonly class Separation
     /** Such a share of the places must lie on the side of their kind. */
     private const PARTED = 0.95;
 
-    /** @param  non-empty-list<float>  $weights  of 1, x, y and, on a curve, xx, xy, yy */
+    /** @param  array<int, float>  $weights  of 1, x, y and, on a curve, xx, xy, yy */
     private function __construct(private array $weights)
     {
     }
@@ -86,7 +86,7 @@ final readonly class Separation
         return new self($weights);
     }
 
-    /** @return non-empty-list<float> */
+    /** @return list<float> */
     private static function terms(float $x, float $y, int $count): array
     {
         return $count === 3 ? [1.0, $x, $y] : [1.0, $x, $y, $x * $x, $x * $y, $y * $y];

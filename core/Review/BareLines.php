@@ -98,8 +98,9 @@ final class BareLines
         $lightOn = static fn (LinearPicture $view): PaperLight => PaperLight::even($view, LinearPicture::WHITE);
         [$coarse, $middle, $fine] = $views;
         $best = -1.0;
-        $corners = null;
-        foreach (FirstGuess::of($coarse, $sheet->scaled(1.0 / $coarse->scale), $lightOn($coarse), $outlines) as [$guess]) {
+        $guesses = FirstGuess::of($coarse, $sheet->scaled(1.0 / $coarse->scale), $lightOn($coarse), $outlines);
+        $corners = $guesses[0][0];
+        foreach ($guesses as [$guess]) {
             $guess = $guess->scaled($coarse->scale / $middle->scale);
             [$moved, $fit, $share] = Registration::roughly($middle, $guess, $lightOn($middle), $outlines);
             if ($fit * sqrt($share) > $best) {

@@ -36,10 +36,11 @@ final class DrawingFinder
      * @param  Field  $reference  the picture that is drawn, as it is cropped
      * @param  Lab  $paper  what the bare paper is known to look like
      * @param  ?Corners  $given  as the artist has set them, in pixels of the picture; null: looked for
+     * @param  ?Field  $taped  what the drawing looks like by now, where tape lies round it: its white is no paper's
      *
      * @throws ReviewRefused
      */
-    public static function find(Raster $picture, Field $reference, Lab $paper, ?Corners $given = null): FoundDrawing
+    public static function find(Raster $picture, Field $reference, Lab $paper, ?Corners $given = null, ?Field $taped = null): FoundDrawing
     {
         $small = LinearPicture::of($picture);
         $levels = $small->luminance();
@@ -51,9 +52,9 @@ final class DrawingFinder
         $sheet = $found ?? Corners::of([[0.0, 0.0], [(float) $small->width, 0.0], [(float) $small->width, (float) $small->height], [0.0, (float) $small->height]]);
         if ($given !== null) {
             $corners = $given->scaled(1.0 / $small->scale);
-            $light = PaperLight::of($small, self::round($sheet, $corners), $paper);
+            $light = self::light($small, $sheet, $corners, $paper, $taped);
 
-            return new FoundDrawing($small, $corners, $light, 1.0, 1.0, true, Sharpness::isBlurred($small, $corners, $sheet), Sharpness::glare($small, $corners, $light));
+            return new FoundDrawing($small, $corners, $light, 1.0, 1.0, true, Sharpness::isBlurred($small, $corners, $sheet), Sharpness::glare($small, $corners, $light), $taped !== null);
         }
         $light = PaperLight::of($small, self::rim($sheet), $paper);
         if (BareLines::isAll($small, $sheet, $light)) {
@@ -70,14 +71,14 @@ final class DrawingFinder
         }
         $light = PaperLight::of($small, self::round($sheet, $corners), $paper);
         [$corners, $fit] = Registration::of($small, $corners, $light, $reference);
-        $light = PaperLight::of($small, self::round($sheet, $corners), $paper);
+        $light = self::light($small, $sheet, $corners, $paper, $taped);
         $likeness = Straightened::likeness(Straightened::field($small, $corners, $light, $reference->width, $reference->height), $reference, $paper);
         if ($likeness < self::ANOTHER) {
             throw self::nothing($small, $sheet, $found);
         }
         self::wantAllOf($corners, $small);
 
-        return new FoundDrawing($small, $corners, $light, $fit, $likeness, $likeness >= self::SURE && $fit >= self::SURE_FIT, Sharpness::isBlurred($small, $corners, $sheet), Sharpness::glare($small, $corners, $light));
+        return new FoundDrawing($small, $corners, $light, $fit, $likeness, $likeness >= self::SURE && $fit >= self::SURE_FIT, Sharpness::isBlurred($small, $corners, $sheet), Sharpness::glare($small, $corners, $light), $taped !== null);
     }
 
     /**
@@ -86,21 +87,22 @@ final class DrawingFinder
      *
      * @param  ?\Closure(): Field  $expected  {@see ExpectedPicture}; null: nothing is laid yet
      * @param  \Closure(): Field  $outlines  {@see BareLines::outlines()}
+     * @param  ?Field  $taped  {@see self::find()}
      *
      * @throws ReviewRefused
      */
-    public static function findBegun(Raster $picture, Field $reference, ?\Closure $expected, \Closure $outlines, Lab $paper): FoundDrawing
+    public static function findBegun(Raster $picture, Field $reference, ?\Closure $expected, \Closure $outlines, Lab $paper, ?Field $taped = null): FoundDrawing
     {
         $found = $refusal = null;
         try {
-            $found = self::find($picture, $reference, $paper);
+            $found = self::find($picture, $reference, $paper, taped: $taped);
         } catch (ReviewRefused $refusal) {
         }
         if ($found?->isSure === true) {
             return $found;
         }
         try {
-            $begun = $expected === null ? self::findLines($picture, $outlines(), $paper) : self::find($picture, $expected(), $paper);
+            $begun = $expected === null ? self::findLines($picture, $outlines(), $paper) : self::find($picture, $expected(), $paper, taped: $taped);
         } catch (ReviewRefused) {
             return $found ?? throw $refusal;
         }
@@ -126,6 +128,13 @@ final class DrawingFinder
         self::wantAllOf($corners, $small);
 
         return new FoundDrawing($small, $corners, PaperLight::of($small, self::round($sheet, $corners), $paper), $fit, $fit, $isSure, Sharpness::isBlurred($small, $corners, $sheet));
+    }
+
+    private static function light(LinearPicture $picture, Corners $sheet, Corners $drawing, Lab $paper, ?Field $taped): PaperLight
+    {
+        $light = PaperLight::of($picture, self::round($sheet, $drawing), $paper);
+
+        return $taped === null ? $light : $light->by($picture, $drawing, $taped);
     }
 
     private static function nothing(LinearPicture $picture, Corners $sheet, ?Corners $found): ReviewRefused

@@ -27,8 +27,9 @@ final readonly class FoundDrawing
      * @param  bool  $isSure  false: the corners are to be confirmed
      * @param  bool  $isBlurred  {@see Sharpness}
      * @param  float  $glare  share of it that glares
+     * @param  bool  $isTaped  its light is told by the drawing itself
      */
-    public function __construct(public LinearPicture $picture, public Corners $corners, public PaperLight $light, public float $fit, public float $likeness, public bool $isSure, public bool $isBlurred = false, public float $glare = 0.0)
+    public function __construct(public LinearPicture $picture, public Corners $corners, public PaperLight $light, public float $fit, public float $likeness, public bool $isSure, public bool $isBlurred = false, public float $glare = 0.0, public bool $isTaped = false)
     {
     }
 
@@ -80,6 +81,7 @@ final readonly class FoundDrawing
         return array_values(array_filter([
             $this->isSure ? null : 'The drawing was not found for certain: look at its corners, and set them by hand.',
             $this->unevenness() > self::UNEVEN ? sprintf('One side lies in %.1f times as much light as the other; take the picture in more even light.', $this->unevenness()) : null,
+            $this->isTaped ? 'Tape lies round it, and tape is no paper: whether all of it is a little too light or too dark cannot be told. A strip of the bare paper beside it tells.' : null,
             $this->isBlurred ? 'The picture is blurred: edges, lines and grain cannot be judged by it. Hold the camera still, or rest it on something.' : null,
             $this->glare > self::TONED ? 'Much of the drawing is lighter than white would be on this paper. If it is toned paper, choose it in Look, under Format, and compare again.' : null,
             $this->glares() ? 'A part of the drawing glares, and looks lighter than it is. Let the light come from the side, not from over the camera.' : null,

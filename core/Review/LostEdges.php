@@ -114,12 +114,13 @@ final readonly class LostEdges
                     $from = $one < $other ? $at - (self::REACH - 1) * $step : $at + self::REACH * $step;
                     $pair = 256 * min($one, $other) + max($one, $other);
                     $piece = 256 * intdiv($y, self::PIECE) + intdiv($x, self::PIECE);
-                    $profiles[$pair][$piece] ??= [array_fill(0, 2 * self::REACH, 0.0), array_fill(0, 2 * self::REACH, 0.0), 0];
+                    [$reference, $drawing, $places] = $profiles[$pair][$piece] ?? [array_fill(0, 2 * self::REACH, 0.0), array_fill(0, 2 * self::REACH, 0.0), 0];
+                    $sums = [[], []];
                     for ($i = 0; $i < 2 * self::REACH; $i++) {
-                        $profiles[$pair][$piece][0][$i] += $review->reference->L[$from + $i * $by];
-                        $profiles[$pair][$piece][1][$i] += $review->seen->L[$from + $i * $by];
+                        $sums[0][] = $reference[$i] + $review->reference->L[$from + $i * $by];
+                        $sums[1][] = $drawing[$i] + $review->seen->L[$from + $i * $by];
                     }
-                    $profiles[$pair][$piece][2]++;
+                    $profiles[$pair][$piece] = [...$sums, $places + 1];
                 }
             }
         }

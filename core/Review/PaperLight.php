@@ -7,6 +7,7 @@ namespace Prism\Review;
 use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
 use Prism\Maths\LinearSystem;
+use Prism\Reference\Image\Field;
 
 /**
  * The light that lies on a sheet, as bare paper shows it: for each channel the logarithm of the light is a curved surface of second
@@ -24,6 +25,11 @@ final readonly class PaperLight
 
     /** Paper this light, linear, is at the end of what the sensor tells. */
     private const GLARE = 0.985;
+
+    /** Inside a drawing its light is looked for at so many places each way, where it is no darker than this, L*. */
+    private const GRID = 60;
+
+    private const LEAST_LOOK = 15.0;
 
     /** A shadow takes at least so much of the light, natural logarithm, and of each channel as much but for so little. */
     private const SHADE = 0.2;
@@ -83,6 +89,40 @@ final readonly class PaperLight
         }
 
         return new self($surfaces, Srgb::linear($paper), $picture->width, $picture->height, $bare);
+    }
+
+    /**
+     * The same light as it falls off over what lies round a drawing, tape for instance, as strong and of such a colour as most of the drawing itself
+     * asks for: whether all of it is too light or too dark is not told.
+     *
+     * @param  Field  $looks  what lies in the drawing
+     */
+    public function by(LinearPicture $picture, Corners $drawing, Field $looks): self
+    {
+        $view = $drawing->view(1.0, 1.0);
+        $off = [[], [], []];
+        for ($j = 0; $j < self::GRID; $j++) {
+            for ($i = 0; $i < self::GRID; $i++) {
+                [$u, $v] = [($i + 0.5) / self::GRID, ($j + 0.5) / self::GRID];
+                $look = (int) ($v * $looks->height) * $looks->width + (int) ($u * $looks->width);
+                if ($looks->L[$look] < self::LEAST_LOOK) {
+                    continue;
+                }
+                [$x, $y] = $view->map($u, $v);
+                $gains = $this->gains($x, $y);
+                $of = Srgb::linear(Lab::of($looks->L[$look], $looks->a[$look], $looks->b[$look]));
+                foreach ($picture->at($x, $y) as $channel => $value) {
+                    $off[$channel][] = log(max(self::LEAST, $value * $gains[$channel])) - log(max(self::LEAST, $of[$channel]));
+                }
+            }
+        }
+        $surfaces = $this->surfaces;
+        foreach ($off as $channel => $all) {
+            sort($all);
+            $surfaces[$channel][0] += $all[intdiv(count($all), 2)] ?? 0.0;
+        }
+
+        return new self($surfaces, $this->paper, $this->width, $this->height, []);
     }
 
     /** The same light everywhere, linear, on paper as white as that. */

@@ -64,6 +64,10 @@ foreach (array_slice($box, 0, 48, true) as $i => $id) {
         }
     }
 }
+// Every pencil once below and once above another, built up as it is in a drawing (docs/decisions/0016).
+foreach ($box as $i => $id) {
+    $wanted[] = ['harbour-cartridge', $id.'@50x3 > '.$box[($i * 7 + 5) % count($box)].'@50x3'];
+}
 
 $out = fopen(__DIR__.'/swatches.csv', 'wb');
 fwrite($out, "id,paper,steps,L,a,b,note\n");

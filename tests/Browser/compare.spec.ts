@@ -5,25 +5,59 @@ import { clickAt, expect, expectSoundEverywhere, openHarbour, sampleAt, test } f
 // Drawn to two thirds by the simulated hand after a plan of the same photo, and taken askew in warm light from one side.
 const DRAWING = 'tests/Browser/harbour-two-thirds.jpg';
 
-/** The drawing as it was taken too dark, or with a part of it outside the picture. */
-async function badlyTaken(page: Page, how: { brightness?: number; from?: number }) {
+type Corner = [number, number];
+
+/** A bad picture of the drawing: too dark, with a part of it outside, blurred, upside down, beside an empty sheet, or with paper that is no white. */
+interface Badly {
+    brightness?: number;
+    from?: number;
+    blur?: number;
+    turned?: boolean;
+    besideAnother?: boolean;
+    /** Corners of the drawing, in shares: all round them is toned. */
+    tonedRound?: Corner[];
+}
+
+async function badlyTaken(page: Page, how: Badly) {
     const bytes = await page.evaluate(
-        async ({ taken, brightness, from }) => {
+        async ({ taken, brightness = 1, from = 0, blur = 0, turned, besideAnother, tonedRound }) => {
             const image = new Image();
             image.src = `data:image/jpeg;base64,${taken}`;
             await image.decode();
+            const [width, height] = [image.naturalWidth, image.naturalHeight];
+            const left = from * width;
             const canvas = document.createElement('canvas');
-            const left = from * image.naturalWidth;
-            canvas.width = image.naturalWidth - left;
-            canvas.height = image.naturalHeight;
+            canvas.width = besideAnother ? 2 * width : width - left;
+            canvas.height = height;
             const context = canvas.getContext('2d');
             if (!context) throw new Error('This browser cannot draw.');
-            context.filter = `brightness(${brightness})`;
-            context.drawImage(image, -left, 0);
+            context.filter = `brightness(${brightness}) blur(${blur}px)`;
+            if (turned) {
+                context.translate(width, height);
+                context.rotate(Math.PI);
+            }
+            if (besideAnother) {
+                context.fillStyle = '#222';
+                context.fillRect(0, 0, canvas.width, height);
+                context.fillStyle = '#eee';
+                context.fillRect(0.04 * width, 0.04 * height, 0.92 * width, 0.92 * height);
+                context.drawImage(image, 1.1 * width, 0.1 * height, 0.8 * width, 0.8 * height);
+            } else context.drawImage(image, -left, 0);
+            if (tonedRound) {
+                context.beginPath();
+                context.rect(0, 0, width, height);
+                for (const [at, [x, y]] of tonedRound.entries()) {
+                    if (at === 0) context.moveTo(x * width, y * height);
+                    else context.lineTo(x * width, y * height);
+                }
+                context.closePath();
+                context.fillStyle = 'rgb(0 0 0 / 30%)';
+                context.fill('evenodd');
+            }
 
             return canvas.toDataURL('image/jpeg', 0.92).split(',')[1] ?? '';
         },
-        { taken: readFileSync(DRAWING).toString('base64'), brightness: 1, from: 0, ...how },
+        { taken: readFileSync(DRAWING).toString('base64'), ...how },
     );
 
     return { name: 'bad.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(bytes, 'base64') };
@@ -87,6 +121,38 @@ test('a photo of the drawing is compared zone by zone; another picture, one in t
     });
     await page.reload();
     await expect(checks.getByRole('heading', { name: 'Three places that need the hand' })).toBeVisible();
+});
+
+test('a picture that is blurred, upside down, beside an empty sheet or on toned paper says so, or is turned by itself', async ({
+    page,
+}) => {
+    await openHarbour(page);
+    const piece = /pieces\/(\w+)/.exec(page.url())?.[1] ?? '';
+    await page.goto(`/pieces/${piece}/compare`);
+    const checks = page.getByTestId('checks');
+    const file = checks.locator('input[type=file]').nth(1);
+    const corners = async (): Promise<Corner[]> => {
+        const reviews = (await (await page.request.get(`/api/pieces/${piece}/reviews`)).json()) as {
+            corners: Corner[];
+        }[];
+
+        return reviews[0]?.corners ?? [];
+    };
+    await file.setInputFiles(await badlyTaken(page, { blur: 6 }));
+    await expect(checks).toContainText('The picture is blurred', { timeout: 60_000 });
+    const upright = await corners();
+    await file.setInputFiles(await badlyTaken(page, { turned: true }));
+    // Its upper left corner is where the lower right one was, seen from the other side.
+    await expect
+        .poll(async () => Math.abs(1 - ((await corners())[0]?.[0] ?? 0) - (upright[0]?.[0] ?? 0)), { timeout: 60_000 })
+        .toBeLessThan(0.02);
+    await expect(checks).not.toContainText('The picture is blurred');
+    await file.setInputFiles(await badlyTaken(page, { tonedRound: upright }));
+    await expect(checks).toContainText('If it is toned paper, choose it in Look', { timeout: 60_000 });
+    await file.setInputFiles(await badlyTaken(page, { besideAnother: true }));
+    await expect(checks.getByRole('alert')).toContainText('More than one sheet seems to lie in it', {
+        timeout: 60_000,
+    });
 });
 
 test.describe.configure({ timeout: 240_000 });

@@ -13,6 +13,7 @@ use App\Studio\Photos\References;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;
 use Prism\Colour\Lab;
+use Prism\Colour\Srgb;
 use Prism\Colour\ValueScale;
 use Prism\Reference\Image\Raster;
 use Standin\ChartPhoto;
@@ -20,16 +21,12 @@ use Standin\ChartPhoto;
 use function Tests\Feature\artist;
 use function Tests\Feature\small;
 
-/** A photo of a sheet on which the piece's reference is drawn by a perfect hand, but that all left of the middle is laid too lightly. */
-function drawingOf(Raster $photo): UploadedFile
+/** A photo of a sheet with a drawing 160 mm wide. @param  Closure(float, float): array{float, float, float}  $light  linear, by shares of width and height */
+function photographOf(float $ratio, Closure $light): UploadedFile
 {
-    [$width, $height] = [160.0, 160.0 * $photo->height / $photo->width];
+    [$width, $height] = [160.0, 160.0 * $ratio];
     $sheet = new ChartPhoto($width + 30.0, $height + 30.0, Lab::of(95.4, -0.6, 1.5), 800);
-    $sheet->picture(15.0, 15.0, $width, $height, static function (float $x, float $y) use ($photo, $width, $height): array {
-        [$r, $g, $b] = $photo->linear($x / $width * $photo->width, $y / $height * $photo->height);
-
-        return $x < $width / 2.0 ? [0.7 * $r + 0.26, 0.7 * $g + 0.26, 0.7 * $b + 0.25] : [$r, $g, $b];
-    });
+    $sheet->picture(15.0, 15.0, $width, $height, static fn (float $x, float $y): array => $light($x / $width, $y / $height));
     [$columns, $rows, $bytes] = $sheet->taken('drawing');
     $image = new Imagick;
     $image->readImageBlob("P6 $columns $rows 255\n".$bytes);
@@ -38,6 +35,16 @@ function drawingOf(Raster $photo): UploadedFile
     $image->writeImage("jpeg:$path");
 
     return new UploadedFile($path, 'drawing.jpg', 'image/jpeg', null, true);
+}
+
+/** A photo of a sheet on which the piece's reference is drawn by a perfect hand, but that all left of the middle is laid too lightly. */
+function drawingOf(Raster $photo): UploadedFile
+{
+    return photographOf($photo->height / $photo->width, static function (float $x, float $y) use ($photo): array {
+        [$r, $g, $b] = $photo->linear($x * $photo->width, $y * $photo->height);
+
+        return $x < 0.5 ? [0.7 * $r + 0.26, 0.7 * $g + 0.26, 0.7 * $b + 0.25] : [$r, $g, $b];
+    });
 }
 
 beforeEach(function (): void {
@@ -51,6 +58,21 @@ beforeEach(function (): void {
         app(DrawingPhotos::class)->keep($this->piece, $this->mark, drawingOf($photo), [], now());
     };
     $this->read = fn () => app(LookWork::class)->do($this->artist, ['piece' => $this->piece->id], static fn () => null);
+});
+
+it('finds a drawing of lines alone, before any colour has a recipe, and speaks of nothing but where they lie', function (): void {
+    ($this->read)();
+    $map = app(App\Studio\Zones\ZoneBook::class)->map($this->piece->refresh());
+    $at = static fn (float $x, float $y): int => ord($map->labels[min($map->height - 1, (int) ($y * $map->height)) * $map->width + min($map->width - 1, (int) ($x * $map->width))]);
+    $paper = Srgb::linear(Lab::of(95.4, -0.6, 1.5));
+    $line = Srgb::linear(Lab::of(86.0, 0.0, 1.0));
+    $photo = photographOf($map->height / $map->width, static fn (float $x, float $y): array => $at($x, $y) !== $at($x + 0.005, $y) || $at($x, $y) !== $at($x, $y + 0.006) ? $line : $paper);
+    app(DrawingPhotos::class)->keep($this->piece, $this->mark, $photo, [], now());
+    $this->postJson('/api/works', ['kind' => 'review', 'piece' => $this->piece->id, 'photo' => $this->mark])->assertStatus(202);
+    $review = $this->getJson("/api/pieces/{$this->piece->id}/reviews")->assertOk()->json(0);
+    expect($review['onlyLines'])->toBeTrue()->and($review['found'])->toBeTrue()
+        ->and($review['range'])->toBe('Only lines lie there yet, and as far as a photo tells they lie where the reference has them.')
+        ->and($review['outlines'])->toBe([])->and($review['meanErrorWords'])->toBe('')->and($review['corrections'])->toBe([]);
 });
 
 it('compares a photo of the drawing with the reference, zone by zone, and keeps what it has found', function (): void {

@@ -37,6 +37,19 @@ describe('hatching over errors of value', () => {
     it('lies closer where it is much', () => {
         expect(share(covered(170))).toBeGreaterThan(1.5 * share(covered(140)));
     });
+
+    it('is dots where nothing can be judged', () => {
+        const hidden = hatched(
+            new Uint8ClampedArray(Array.from({ length: 1600 }, () => [128, 0, 0, 255]).flat()),
+            40,
+            40,
+        );
+        const dark = (x: number, y: number) => (hidden[4 * (y * 40 + x) + 3] ?? 0) > 200;
+        expect(dark(9, 18)).toBe(true);
+        expect(dark(13, 18)).toBe(false);
+        expect(dark(9, 13)).toBe(false);
+        expect(share((x, y) => (hidden[4 * (y * 40 + x) + 3] ?? 0) > 0)).toBeLessThan(0.5);
+    });
 });
 
 describe('the drawing beside the photo', () => {
@@ -75,11 +88,17 @@ describe('the drawing beside the photo', () => {
         course: null,
         merged: [],
         outlines: [],
+        lost: [],
+        onlyLines: false,
+        taped: false,
+        hidden: 0,
+        rangeSteps: 5.5,
+        photoSteps: 7.2,
         corrections: [],
         hand: null,
         goneOn: false,
     });
-    const put = (reviews: Review[], work: object | null = null) => {
+    const put = (reviews: Review[], work: object | null = null, selects = false) => {
         const asked = serve({
             'GET /api/pieces/p1/reviews': () => reviews,
             'GET /api/pieces/p1/drawing': () => [
@@ -98,7 +117,7 @@ describe('the drawing beside the photo', () => {
         });
         const of = piece([zone('z1', 'Zone z1', { recipe: recipe() })]);
         show(
-            <Around of={of} selected={null}>
+            <Around of={of} selected={selects ? (of.zones[0] ?? null) : null}>
                 <CompareStage />
             </Around>,
         );
@@ -229,6 +248,65 @@ describe('the drawing beside the photo', () => {
         expect(screen.getByText(/The later one/)).toBeTruthy();
         await userEvent.click(strip.getByRole('button', { name: /check 1/ }));
         expect(await screen.findByText(/The earlier one/)).toBeTruthy();
+    });
+
+    it('shows how many values it had at each check, and a zone alone where one is chosen', async () => {
+        put(
+            [
+                { ...review([words('z1', 'off', 'dark')]), photo: 'm2', rangeSteps: 6.8 },
+                { ...review([words('z1', 'off', 'light')]), photo: 'm1' },
+                { ...review([]), photo: 'm0', rangeSteps: null, photoSteps: null, onlyLines: true },
+            ],
+            null,
+            true,
+        );
+        const strip = within(await screen.findByTestId('history'));
+        expect(
+            strip.getByRole('img', {
+                name: 'Steps from the darkest to the lightest at each check: 5.5, 6.8; the photo has 7.2',
+            }),
+        ).toBeTruthy();
+        expect(strip.getByRole('button', { name: /check 1/ }).textContent).toContain('lines');
+        await userEvent.click(strip.getByRole('button', { name: 'Only Zone z1' }));
+        expect(strip.getByRole('img', { name: 'Zone z1 at check 3' })).toBeTruthy();
+        expect(strip.queryByRole('img', { name: 'The drawing at check 3' })).toBeNull();
+    });
+
+    it('says of lines alone where they lie, and neither values nor that all is well', async () => {
+        put([
+            {
+                ...review([words('z1', 'bare', 'not begun')]),
+                onlyLines: true,
+                range: 'Only lines lie there yet. Put right what lies elsewhere before you lay any colour.',
+                meanErrorWords: '',
+                outlines: ['Rope: its outline lies 3 mm too low.'],
+            },
+        ]);
+        expect(await screen.findByText(/^Only lines lie there yet\./)).toBeTruthy();
+        expect(screen.getByText('Rope: its outline lies 3 mm too low.')).toBeTruthy();
+        expect(screen.queryByText(/Leave it: nothing/)).toBeNull();
+        expect(screen.queryByRole('heading', { name: 'What needs the hand' })).toBeNull();
+    });
+
+    it('sends along that tape lies round the drawing, as it was the last time or as it is told', async () => {
+        const { asked } = put([{ ...review([words('z1', 'off', 'dark')]), taped: true }]);
+        const tape = await screen.findByRole('checkbox', { name: 'Tape lies round it' });
+        await waitFor(() => expect((tape as HTMLInputElement).checked).toBe(true));
+        await userEvent.click(tape);
+        await userEvent.click(screen.getByRole('button', { name: /Corners of the drawing/ }));
+        await userEvent.click(await screen.findByRole('button', { name: 'Compare by these corners' }));
+        await waitFor(() =>
+            expect(asked.find(({ method, path }) => method === 'POST' && path === '/api/works')?.body).toMatchObject({
+                kind: 'review',
+                taped: false,
+            }),
+        );
+    });
+
+    it('names edges that are lost, and says what dots are where there are any', async () => {
+        put([{ ...review([words('z1', 'off', 'dark')]), hidden: 0.1, lost: ['Rope and crate: the edge is lost.'] }]);
+        expect(await screen.findByText('Rope and crate: the edge is lost.')).toBeTruthy();
+        expect(screen.getByText(/Dots: not judged/)).toBeTruthy();
     });
 
     it('shows what a drawing tells of the hand, and reckons with it only when told to', async () => {

@@ -18,7 +18,7 @@ export class Answer {
     ) {}
 }
 
-/** Stands in for the server: an answer for each "METHOD /path"; what is asked is kept. */
+/** Stands in for the server: an answer, or the promise of one, for each "METHOD /path"; what is asked is kept. */
 export function serve(answers: Answers): Asked[] {
     const asked: Asked[] = [];
     const known: Answers = { 'GET /api/schools': () => schoolQuestions, ...answers };
@@ -34,7 +34,7 @@ export function serve(answers: Answers): Asked[] {
         asked.push(now);
         const answer = known[`${now.method} ${now.path}`];
         if (!answer) throw new Error(`Nobody answers ${now.method} ${now.path}`);
-        const given = answer(now);
+        const given = await answer(now);
         const [status, body] = given instanceof Answer ? [given.status, given.body] : [200, given];
 
         return new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } });

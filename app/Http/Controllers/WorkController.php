@@ -33,6 +33,7 @@ final class WorkController
         new OA\Property(property: 'piece', type: 'string', description: 'for a look, for planning, for reserves and for a review'),
         new OA\Property(property: 'photo', type: 'string', description: 'for a review: mark of a photo in the log'),
         new OA\Property(property: 'hand', type: 'string', enum: ['true', 'heavy', 'light', 'drifting', 'careless'], description: 'for a simulated drawing: how it errs'),
+        new OA\Property(property: 'taped', type: 'boolean', description: 'for a review: tape lies round the drawing, and no bare paper'),
         new OA\Property(property: 'corners', type: 'array', description: 'for a review: upper left, upper right, lower right, lower left, shares of the photo’s width and height; found where they are left out', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
         new OA\Property(property: 'anew', type: 'boolean', description: 'for planning: exchange recipes that were chosen by hand too'),
         new OA\Property(property: 'onlyNew', type: 'boolean', description: 'for a calibration: only take in the swatches that are new to the one in use'),

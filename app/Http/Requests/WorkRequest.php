@@ -21,6 +21,7 @@ final class WorkRequest extends StudioRequest
             'piece' => ['required_if:kind,look,planning,reserves,review,simulated-drawing', 'string', 'max:30'],
             'photo' => ['required_if:kind,review', 'string', 'max:30'],
             'hand' => ['required_if:kind,simulated-drawing', Rule::enum(ErringHand::class)],
+            'taped' => ['boolean'],
             'corners' => ['array', 'size:4'],
             'corners.*' => ['array', 'size:2'],
             'corners.*.*' => ['numeric', 'between:-0.5,1.5'],

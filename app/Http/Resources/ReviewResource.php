@@ -11,7 +11,7 @@ use Prism\Colour\Lab;
 use Prism\Layering\Stack;
 
 /** @property-read array<string, mixed> $resource */
-#[OA\Schema(schema: 'Review', required: ['photo', 'madeAt', 'straight', 'values', 'errors', 'found', 'given', 'corners', 'width', 'height', 'range', 'meanError', 'meanSteps', 'meanErrorWords', 'warnings', 'zones', 'merged', 'lost', 'outlines', 'onlyLines', 'hidden', 'rangeSteps', 'photoSteps', 'course', 'corrections', 'hand', 'goneOn'], properties: [
+#[OA\Schema(schema: 'Review', required: ['photo', 'madeAt', 'straight', 'values', 'errors', 'found', 'given', 'taped', 'corners', 'width', 'height', 'range', 'meanError', 'meanSteps', 'meanErrorWords', 'warnings', 'zones', 'merged', 'lost', 'outlines', 'onlyLines', 'hidden', 'rangeSteps', 'photoSteps', 'course', 'corrections', 'hand', 'goneOn'], properties: [
     new OA\Property(property: 'photo', type: 'string', description: 'its mark in the log'),
     new OA\Property(property: 'madeAt', type: 'string', format: 'date-time'),
     new OA\Property(property: 'straight', type: 'string', description: 'address of the drawing as it is seen from above, in even light'),
@@ -19,6 +19,7 @@ use Prism\Layering\Stack;
     new OA\Property(property: 'errors', type: 'string', description: 'address of the value error: grey, 128 + 2 (L* of the drawing - L* of the reference); what glare or shadow hides is no grey'),
     new OA\Property(property: 'found', type: 'boolean', description: 'false: the corners are to be looked at'),
     new OA\Property(property: 'given', type: 'boolean', description: 'whether the corners were set by hand'),
+    new OA\Property(property: 'taped', type: 'boolean', description: 'tape lies round the drawing: its light is told by the drawing itself'),
     new OA\Property(property: 'corners', type: 'array', description: 'upper left, upper right, lower right, lower left, shares of the photo’s width and height', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
     new OA\Property(property: 'width', type: 'integer'),
     new OA\Property(property: 'height', type: 'integer'),
@@ -75,7 +76,7 @@ use Prism\Layering\Stack;
 final class ReviewResource extends JsonResource
 {
     /** What reviews that were kept before say of what was not looked at then. */
-    private const UNTOLD = ['merged' => [], 'lost' => [], 'outlines' => [], 'onlyLines' => false, 'hidden' => 0.0, 'rangeSteps' => null, 'photoSteps' => null, 'course' => null];
+    private const UNTOLD = ['merged' => [], 'lost' => [], 'outlines' => [], 'onlyLines' => false, 'taped' => false, 'hidden' => 0.0, 'rangeSteps' => null, 'photoSteps' => null, 'course' => null];
 
     /** @return array<string, mixed> */
     public function toArray(Request $request): array

@@ -22,7 +22,7 @@ final class ReviewWork implements LongWork
     {
         $piece = Pieces::ofArtist($artist, $wish);
         try {
-            $this->reviews->make($piece, (string) $wish['photo'], $wish['corners'] ?? null, $progress);
+            $this->reviews->make($piece, (string) $wish['photo'], $wish['corners'] ?? null, $progress, (bool) ($wish['taped'] ?? false));
         } catch (ReviewRefused|PhotoRefused $refusal) {
             throw new WorkRefused($refusal->getMessage(), previous: $refusal);
         }

@@ -63,11 +63,12 @@ final class DrawingReviews
      * @param  string  $mark  of the photo in the log
      * @param  ?list<array{float, float}>  $corners  as the artist has set them, shares of the photo's width and height; null: looked for
      * @param  Closure(string, float): void  $progress
+     * @param  bool  $taped  tape lies round the drawing, and no bare paper
      *
      * @throws WorkRefused if there is no such photo, or no zones to compare
      * @throws \Prism\Review\ReviewRefused if no drawing can be read in it
      */
-    public function make(Piece $piece, string $mark, ?array $corners, Closure $progress): void
+    public function make(Piece $piece, string $mark, ?array $corners, Closure $progress, bool $taped = false): void
     {
         $entry = $this->entry($piece, $mark);
         if (! $entry instanceof DrawingEntry) {
@@ -91,7 +92,8 @@ final class DrawingReviews
         $log = $later->exists() ? PictureLog::none() : $this->corrections->log($piece);
         $expected = $log->isBegun() ? static fn (): Field => ExpectedPicture::of($reference, $map, $zones, $log->expected, $paper) : null;
         $outlines = static fn (): Field => BareLines::outlines($map, $reference->width, $reference->height);
-        $found = $given !== null ? DrawingFinder::find($drawing, $reference, $paper, $given) : DrawingFinder::findBegun($drawing, $reference, $expected, $outlines, $paper);
+        $looks = ! $taped ? null : ($expected === null ? $reference : $expected());
+        $found = $given !== null ? DrawingFinder::find($drawing, $reference, $paper, $given, $looks) : DrawingFinder::findBegun($drawing, $reference, $expected, $outlines, $paper, $looks);
         $progress('Comparing zone by zone', 0.8);
         $review = Review::of($found, $reference, $map, $zones, $paper, $log->expected);
         $progress('Looking for what to lay next', 0.85);
@@ -241,7 +243,7 @@ final class DrawingReviews
     private static function told(Review $review, array $next, FoundDrawing $found, array $size, bool $given): array
     {
         return [
-            'found' => $found->isSure, 'given' => $given,
+            'found' => $found->isSure, 'given' => $given, 'taped' => $found->isTaped,
             'corners' => array_map(static fn (array $point): array => [round($point[0] / $size[0], 5), round($point[1] / $size[1], 5)], $found->cornersInPicture()->points),
             'width' => $review->seen->width, 'height' => $review->seen->height,
             'range' => $review->rangeWords(), 'meanError' => round($review->meanError(), 2), 'meanSteps' => round($review->meanError() / ValueScale::stepSize(), 2), 'meanErrorWords' => $review->meanErrorWords(), 'warnings' => [...$found->warnings(), ...array_filter([$review->unjudgedWords()])],

@@ -2183,12 +2183,14 @@ export interface components {
             straight: string;
             /** @description address of the same in greys of its values */
             values: string;
-            /** @description address of the value error: grey, 128 + 2 (L* of the drawing - L* of the reference) */
+            /** @description address of the value error: grey, 128 + 2 (L* of the drawing - L* of the reference); what glare or shadow hides is no grey */
             errors: string;
             /** @description false: the corners are to be looked at */
             found: boolean;
             /** @description whether the corners were set by hand */
             given: boolean;
+            /** @description tape lies round the drawing: its light is told by the drawing itself */
+            taped: boolean;
             /** @description upper left, upper right, lower right, lower left, shares of the photo’s width and height */
             corners: number[][];
             width: number;
@@ -2218,6 +2220,16 @@ export interface components {
             }[];
             /** @description zones that touch and have run together, in words */
             merged: string[];
+            /** @description edges that are crisp in the photo and soft in the drawing, in words */
+            lost: string[];
+            /** @description nothing but lines lies there yet: no values are compared */
+            onlyLines: boolean;
+            /** @description share of the drawing that glare or shadow keep from being judged */
+            hidden: number;
+            /** @description steps of the ladder from the darkest to the lightest of the drawing */
+            rangeSteps: number | null;
+            /** @description the same of the photo */
+            photoSteps: number | null;
             /** @description zones whose outlines lie elsewhere, by how many millimetres and which way, in words */
             outlines: string[];
             /** @description how it stands to what the plan expects by now, in words */
@@ -8891,6 +8903,8 @@ export interface operations {
                      * @enum {string}
                      */
                     hand?: 'true' | 'heavy' | 'light' | 'drifting' | 'careless';
+                    /** @description for a review: tape lies round the drawing, and no bare paper */
+                    taped?: boolean;
                     /** @description for a review: upper left, upper right, lower right, lower left, shares of the photo’s width and height; found where they are left out */
                     corners?: number[][];
                     /** @description for planning: exchange recipes that were chosen by hand too */

@@ -15,8 +15,12 @@ export const isOpen = (work: Work | null | undefined) => work?.state === 'waitin
 export const latestWork = (kind: Work['kind'], piece?: string) =>
     queryOptions({
         queryKey: ['work', kind, piece] as const,
-        queryFn: async () =>
-            (await answered(api.GET('/api/works', { params: { query: { kind, ...(piece ? { piece } : {}) } } }))).work,
+        queryFn: async ({ signal }) =>
+            (
+                await answered(
+                    api.GET('/api/works', { params: { query: { kind, ...(piece ? { piece } : {}) } }, signal }),
+                )
+            ).work,
     });
 
 export const startWork = (wish: WorkWish) => answered(api.POST('/api/works', { body: wish }));
@@ -57,7 +61,11 @@ export function useWatchedWork(kind: Work['kind'], onDone?: (work: Work) => void
         // Not while the query itself runs: what is done then may well ask for it anew.
         if (ended) done();
     }, [state]);
-    const put = (work: Work) => client.setQueryData(query.queryKey, work);
+    const put = async (work: Work) => {
+        // What was asked before this was known may be answered after it, and is no longer so.
+        await client.cancelQueries(query);
+        client.setQueryData(query.queryKey, work);
+    };
     const cancel = useMutation({
         mutationFn: cancelWork,
         onSuccess: put,

@@ -54,7 +54,9 @@ export function CompareStage() {
     if (piece.zones.length === 0) {
         return (
             <Empty title="Nothing to compare yet" level={1}>
-                <p>Once the photo is parted into zones, the drawing can be compared with it, from its first lines on.</p>
+                <p>
+                    Once the photo is parted into zones, the drawing can be compared with it, from its first lines on.
+                </p>
                 <Link to={`/pieces/${piece.id}/look`}>Find zones in Look</Link>
             </Empty>
         );
@@ -66,30 +68,30 @@ export function CompareStage() {
             <DrawingChecks />
             {rows.length > 0 && (
                 <>
-            <h2>Where the plan misses</h2>
-            <p>What the recipes give, zone by zone, the largest error of value first.</p>
-            <Rows>
-                {rows.map(({ zone, target, recipe }) => (
-                    <li key={target.id}>
-                        <SwatchPair
-                            target={target.colour}
-                            predicted={recipe.predicted}
-                            width="150px"
-                            height="88px"
-                            judged
-                        />
-                        <div>
-                            <button type="button" onClick={() => selectZone(zone.id, target.id)}>
-                                {target.name}
-                            </button>
-                            {recipe.difference.words}
-                        </div>
-                        <small>
-                            dE00 {recipe.difference.dE00.toFixed(1)} ± {recipe.sigma.toFixed(1)}
-                        </small>
-                    </li>
-                ))}
-            </Rows>
+                    <h2>Where the plan misses</h2>
+                    <p>What the recipes give, zone by zone, the largest error of value first.</p>
+                    <Rows>
+                        {rows.map(({ zone, target, recipe }) => (
+                            <li key={target.id}>
+                                <SwatchPair
+                                    target={target.colour}
+                                    predicted={recipe.predicted}
+                                    width="150px"
+                                    height="88px"
+                                    judged
+                                />
+                                <div>
+                                    <button type="button" onClick={() => selectZone(zone.id, target.id)}>
+                                        {target.name}
+                                    </button>
+                                    {recipe.difference.words}
+                                </div>
+                                <small>
+                                    dE00 {recipe.difference.dE00.toFixed(1)} ± {recipe.sigma.toFixed(1)}
+                                </small>
+                            </li>
+                        ))}
+                    </Rows>
                 </>
             )}
             {plan.data && <RestsOnLine calibration={plan.data.calibration} />}

@@ -10,6 +10,7 @@ import { Measure } from '../desk/Measure';
 import { Button, buttonLook, StrongButton } from '../ui/Button';
 import { Problem } from '../ui/States';
 import { space, type } from '../ui/theme';
+import { Tick } from '../ui/Tick';
 import { Toggle } from '../ui/Toggle';
 import { WorkProgress } from '../ui/WorkProgress';
 import { counted } from '../ui/words';
@@ -103,7 +104,10 @@ export function DrawingChecks() {
     const piece = useDeskPiece();
     const reviews = useReviews(piece.id);
     const log = useDrawingLog(piece.id);
-    const { take, again, simulate, problem, work, open, cancel } = useReviewing(piece.id);
+    const [told, setTold] = useState<boolean | null>(null);
+    // As it was the last time, until told otherwise.
+    const taped = told ?? reviews.data?.[0]?.taped ?? false;
+    const { take, again, simulate, problem, work, open, cancel } = useReviewing(piece.id, taped);
     const { check: chosen, chooseCheck } = useView();
     const { selected } = useChosen();
     const [hatches, setHatches] = useState(true);
@@ -139,6 +143,9 @@ export function DrawingChecks() {
                 <FileTrigger acceptedFileTypes={PICTURES} onSelect={choose}>
                     <Button isDisabled={open}>Choose a photo</Button>
                 </FileTrigger>
+                <Tick isSelected={taped} onChange={setTold}>
+                    Tape lies round it
+                </Tick>
             </Tools>
             {!review && <Simulated isDisabled={open} onSimulate={simulate} />}
             {work && open && <WorkProgress work={work} onCancel={() => cancel.mutate(work.id)} />}
@@ -163,9 +170,7 @@ export function DrawingChecks() {
             )}
             {review && (
                 <>
-                    <p>
-                        {[review.range, review.meanErrorWords, review.course].filter(Boolean).join(' ')}
-                    </p>
+                    <p>{[review.range, review.meanErrorWords, review.course].filter(Boolean).join(' ')}</p>
                     <ReviewedPicture review={review} hatches={hatches} />
                     <Row>
                         <Toggle isSelected={hatches} onChange={setHatches}>

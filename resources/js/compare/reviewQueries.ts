@@ -11,8 +11,12 @@ import { hatched } from './hatch';
 export type Corner = [number, number];
 export type Hand = NonNullable<WorkWish['hand']>;
 
-/** A photo of the drawing goes into the log, and is compared from there: as it is found, or by corners that are set. */
-export function useReviewing(piece: string) {
+/**
+ * A photo of the drawing goes into the log, and is compared from there: as it is found, or by corners that are set.
+ *
+ * @param taped  tape lies round it, and no bare paper
+ */
+export function useReviewing(piece: string, taped: boolean) {
     const client = useQueryClient();
     const done = () => void client.invalidateQueries({ queryKey: keys.drawing(piece) });
     const review = useWork('review', done, piece);
@@ -29,7 +33,7 @@ export function useReviewing(piece: string) {
                 const mark = photograph(
                     small,
                     { turn: null, zone: null },
-                    { onError: setProblem, onSuccess: () => review.start.mutate({ piece, photo: mark }) },
+                    { onError: setProblem, onSuccess: () => review.start.mutate({ piece, photo: mark, taped }) },
                 );
             },
         });
@@ -37,7 +41,7 @@ export function useReviewing(piece: string) {
 
     return {
         take,
-        again: (photo: string, corners: Corner[]) => review.start.mutate({ piece, photo, corners }),
+        again: (photo: string, corners: Corner[]) => review.start.mutate({ piece, photo, corners, taped }),
         /** What is ticked in Draw, drawn and photographed by the simulated studio. */
         simulate: (hand: Hand) => simulated.start.mutate({ piece, hand }),
         problem: problem ?? review.start.error ?? simulated.start.error,

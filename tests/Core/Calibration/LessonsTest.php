@@ -41,7 +41,7 @@ it('asks for a pair that recipes lay and that was never drawn in this order', fu
     expect(array_filter($best, static fn (array $lesson): bool => str_contains($lesson['why'], 'never swatched')))->toBe([]);
     $drawn = array_filter([...KNOWN, 'QW:6858@45', 'QW:5892@45'], static fn (string $stack): bool => $stack !== 'QW:5892@40 > QW:6858@50');
     $best = lessons(['QW:6858', 'QW:5892'], array_values($drawn), ['QW:5892@40 > QW:6858@50'])->best(1);
-    expect((string) $best[0]['stack'])->toBe('QW:5892@45 > QW:6858@55')->and($best[0]['why'])->toBe('6858 over 5892 is in 1 of your recipes and was never swatched');
+    expect((string) $best[0]['stack'])->toBe('QW:5892@50x3 > QW:6858@50x3')->and($best[0]['why'])->toBe('6858 over 5892 is in 1 of your recipes and was never swatched');
 });
 
 it('is worth the doubt it takes from the recipes, added up one by one', function (): void {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Prism\Colour\Lab;
 use Prism\Maths\Separation;
+use Prism\Reference\Image\Field;
 use Prism\Reference\Image\Raster;
 use Prism\Review\Corners;
 use Prism\Review\DrawingFinder;
@@ -103,4 +104,19 @@ it('tells which edges are lost, how wide, and no other; in even light nothing is
     $as = $review(Scene::sheet(static fn (int $zone): Lab => Scene::colour($zone))->taken('edges', 0.05, 3.0));
     expect($lost($as))->toBe([])->and($as->hiddenShare())->toBe(0.0)->and($as->unjudgedWords())->toBeNull()
         ->and($lost($review($sheet->taken('edges', 0.05, 3.0))))->toHaveCount(1)->{0}->toMatch('/^Zone 1 and zone 4: the edge between them is lost in part; crisp in the photo, about [34] mm wide in the drawing\.$/');
+});
+
+it('takes no tape for paper where it is told of it: zones are seen as they are drawn, whatever the lamp', function (): void {
+    $tape = Lab::of(82.0, 3.0, 22.0);
+    $darker = static fn (int $zone): Lab => $zone === 2 ? Scene::colour(2)->withLightness(56.0) : Scene::colour($zone);
+    $sheet = Scene::sheet($darker, paper: $tape);
+    $corners = Corners::of($sheet->seenAt(Scene::corners(), 0.08, 4.0));
+    $raster = Raster::of(...$sheet->taken('tape', 0.08, 4.0, 0.4));
+    [$map, $zones] = Scene::zones();
+    $seen = static fn (?Field $taped): array => array_column(Review::of(DrawingFinder::find($raster, Scene::reference(), Scene::paper(), $corners, $taped), Scene::reference(), $map, $zones, Scene::paper())->zones, null, 'id');
+    [$told, $untold] = [$seen(Scene::reference()), $seen(null)];
+    expect($untold['1']->state)->not->toBe(PartState::Near)
+        ->and($told['1']->state)->toBe(PartState::Near)->and(abs($told['1']->difference->dL))->toBeLessThan(1.5)
+        ->and($told['2']->state)->toBe(PartState::Off)->and(abs($told['2']->difference->dL - 12.0))->toBeLessThan(2.0)
+        ->and(DrawingFinder::find($raster, Scene::reference(), Scene::paper(), $corners, Scene::reference())->warnings())->toHaveCount(1)->{0}->toContain('tape is no paper');
 });
