@@ -15,6 +15,7 @@ use App\Studio\LongWork\WorkWaits;
 use App\Studio\Pencils\Catalogue;
 use App\Studio\Photos\PhotoReader;
 use App\Studio\Photos\PhotoStore;
+use App\Studio\Photos\PictureReadings;
 use App\Studio\Photos\Uploads;
 use App\Studio\Swatches\ChartPictures;
 use App\Studio\Swatches\SimulatedReader;
@@ -39,6 +40,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(SwatchReader::class, SimulatedReader::class);
         $this->app->scoped(Engine::class, static fn (Application $app): Engine => new Engine($app->make(Calibrations::class), $app->make('cache.store'), $storage().'/engine'));
         $this->app->singleton(PhotoStore::class, static fn (): PhotoStore => new PhotoStore($storage().'/pieces'));
+        $this->app->singleton(PictureReadings::class, static fn (Application $app): PictureReadings => new PictureReadings($app->make(PhotoStore::class), $storage().'/readings'));
         $this->app->singleton(ChartPictures::class, static fn (): ChartPictures => new ChartPictures($storage().'/charts'));
         $this->app->singleton(DrawingPhotos::class, static fn (Application $app): DrawingPhotos => new DrawingPhotos($storage().'/drawings', $app->make(PhotoReader::class)));
         $this->app->singleton(Uploads::class, static fn (Application $app): Uploads => new Uploads($storage().'/uploads', $app->make(PhotoReader::class)));

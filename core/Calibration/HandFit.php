@@ -18,7 +18,7 @@ final readonly class HandFit
         'scattering' => 0.15, 'opacityPower' => 0.1, 'paleScattering' => 0.1,
         'washFlow' => 0.1, 'washReturn' => 0.15, 'washStrength' => 0.15, 'washClearing' => 0.15,
         'blendFlow' => 0.1, 'blendSlick' => 0.15, 'blendStrength' => 0.15, 'blendClearing' => 0.15,
-        'liftShare' => 0.1,
+        'liftShare' => 0.4,
     ];
 
     /** @param  array<int, float>  $offsets  in the order of SPREAD */

@@ -68,6 +68,12 @@ foreach (array_slice($box, 0, 48, true) as $i => $id) {
 foreach ($box as $i => $id) {
     $wanted[] = ['harbour-cartridge', $id.'@50x3 > '.$box[($i * 7 + 5) % count($box)].'@50x3'];
 }
+// How much the eraser takes differs from hand to hand: of a light and of a firm passage, dabbed once and three times.
+foreach ([5, 14, 27, 40] as $i) {
+    foreach (['@40x2 > lift', '@55x3 > lift > lift > lift', '@80x2 > lift > lift > lift'] as $lifted) {
+        $wanted[] = ['harbour-cartridge', $box[$i].$lifted];
+    }
+}
 
 $out = fopen(__DIR__.'/swatches.csv', 'wb');
 fwrite($out, "id,paper,steps,L,a,b,note\n");

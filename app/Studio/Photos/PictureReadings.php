@@ -9,14 +9,19 @@ use Closure;
 use Illuminate\Support\Facades\File;
 use Prism\Planning\Parcel;
 use Prism\Reference\PictureReading;
+use UnexpectedValueException;
 
-/** What was read in references: computed once for each of their pictures and kept beside it. */
+/** What was read in references: computed once for each picture, whoever brings it, and kept beside it. */
 final class PictureReadings
 {
     /** Goes up when pictures are read differently. */
     private const VERSION = 2;
 
-    public function __construct(private readonly PhotoStore $photos)
+    /** Pictures whose readings are kept for whoever brings the same one again, as everybody does who opens the demo's. */
+    private const KEPT = 24;
+
+    /** @param  string  $folder  where those are */
+    public function __construct(private readonly PhotoStore $photos, private readonly string $folder)
     {
     }
 
@@ -36,8 +41,17 @@ final class PictureReadings
         if ($known !== null) {
             return $known;
         }
-        $reading = PictureReading::of($this->photos->raster($reference), $progress);
-        File::replace($this->path($reference), Parcel::pack($reading));
+        $raster = $this->photos->raster($reference);
+        $reading = null;
+        File::ensureDirectoryExists($this->folder);
+        $packed = KeptFiles::of($this->folder, 'reading', $raster->digest().'-'.self::VERSION, self::KEPT, static function () use ($raster, $progress, &$reading): string {
+            return Parcel::pack($reading = PictureReading::of($raster, $progress));
+        }, 'bin');
+        $reading ??= Parcel::unpack($packed);
+        if (! $reading instanceof PictureReading) {
+            throw new UnexpectedValueException('What was kept of this picture is no reading of it.');
+        }
+        File::replace($this->path($reference), $packed);
         foreach (glob($this->photos->folderOf($reference).'/reading-*') ?: [] as $old) {
             if ($old !== $this->path($reference)) {
                 unlink($old);

@@ -24,6 +24,12 @@ final readonly class Raster
         return new self($width, $height, $rgb);
     }
 
+    /** The same for the same picture, and hardly for any other; hexadecimal. */
+    public function digest(): string
+    {
+        return hash('sha256', "$this->width $this->height $this->rgb");
+    }
+
     /** @return string three bytes a pixel, sRGB, row by row */
     public function rgb(): string
     {
