@@ -18,8 +18,14 @@ final class Studio
     /** Points of drawn paper are so far apart, mm. */
     private const GRAIN_MM = 0.25;
 
+    /** So many passages that were drawn last are remembered. */
+    private const REMEMBERED = 96;
+
     /** @var array<string, Sheet> */
     private array $sheets = [];
+
+    /** @var array<string, list<array{float, float, float}>> what was drawn last, point by point */
+    private array $lying = [];
 
     /** @param  array<string, Lead>  $leads  by RANGE:NUMBER */
     private function __construct(private array $leads, private readonly string $character, private readonly float $weight, private readonly float $shake)
@@ -91,7 +97,7 @@ final class Studio
     {
         $sheet = new ChartPhoto($width + 2.0 * $margin, $height + 2.0 * $margin, $white, $pixels);
         $bare = array_fill(0, Sheet::SIZE ** 2, Srgb::linear($white));
-        $textures = array_map(fn (Stack $stack): array => count($stack) === 0 ? $bare : Drawing::texture($stack, $this->sheets[$paper], $this->leads, $seed.$stack, $this->weight, $this->shake), $stacks);
+        $textures = array_map(fn (Stack $stack): array => count($stack) === 0 ? $bare : $this->lying($paper, $stack, $seed), $stacks);
         $sheet->picture($margin, $margin, $width, $height, static function (float $x, float $y) use ($width, $height, $columns, $rows, $lies, $textures, $bare): array {
             $at = 3 * (min($rows - 1, (int) ($y / $height * $rows)) * $columns + min($columns - 1, (int) ($x / $width * $columns)));
             [$u, $v] = [(int) ($x / self::GRAIN_MM), (int) ($y / self::GRAIN_MM)];
@@ -106,6 +112,24 @@ final class Studio
         });
 
         return $sheet;
+    }
+
+    /**
+     * A stack as it lies on a sheet: the same each time one looks.
+     *
+     * @return list<array{float, float, float}> linear light, point by point
+     */
+    private function lying(string $paper, Stack $stack, string $seed): array
+    {
+        $key = "$paper $seed$stack";
+        if (! isset($this->lying[$key])) {
+            if (count($this->lying) >= self::REMEMBERED) {
+                array_shift($this->lying);
+            }
+            $this->lying[$key] = Drawing::texture($stack, $this->sheets[$paper], $this->leads, $seed.$stack, $this->weight, $this->shake);
+        }
+
+        return $this->lying[$key];
     }
 
     /** How uneven a drawn stack is, point by point: the spread of L*, one standard deviation. */

@@ -99,7 +99,7 @@ final class DrawingFinder
         } catch (ReviewRefused $refusal) {
         }
         if ($found?->isSure === true) {
-            return $found;
+            return $expected === null ? $found : $found->at(Registration::refined($found->picture, $found->corners, $found->light, $expected())[0]);
         }
         try {
             $begun = $expected === null ? self::findLines($picture, $outlines(), $paper) : self::find($picture, $expected(), $paper, taped: $taped);

@@ -33,6 +33,12 @@ final readonly class FoundDrawing
     {
     }
 
+    /** The same, its corners a little elsewhere. */
+    public function at(Corners $corners): self
+    {
+        return new self($this->picture, $corners, $this->light, $this->fit, $this->likeness, $this->isSure, $this->isBlurred, $this->glare, $this->isTaped);
+    }
+
     /** In pixels of the picture as it was taken. */
     public function cornersInPicture(): Corners
     {

@@ -47,6 +47,24 @@ final class Registration
     /** Long edges of the frame, and how far is looked in it, pixels. */
     private const ROUNDS = [[160, 10], [160, 6], [256, 4], [384, 3]];
 
+    /** From this round on it is looked closely. */
+    private const CLOSE = 2;
+
+    /**
+     * Corners that are about right, by what the drawing should look like by now.
+     *
+     * @return array{Corners, float, float} as {@see self::of()}
+     */
+    public static function refined(LinearPicture $picture, Corners $corners, PaperLight $light, Field $expected): array
+    {
+        $fit = $share = 0.0;
+        foreach (array_slice(self::ROUNDS, self::CLOSE) as [$edge, $reach]) {
+            [$corners, $fit, $share] = self::step($picture, $corners, $light, $expected, $edge, $reach);
+        }
+
+        return [$corners, $fit, $share];
+    }
+
     /** @return array{Corners, float, float} the corners; how well the squares that were found fit, 0-1; and how many of all that is */
     public static function of(LinearPicture $picture, Corners $corners, PaperLight $light, Field $reference): array
     {

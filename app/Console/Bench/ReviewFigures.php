@@ -28,8 +28,10 @@ use Prism\Planning\Simulation;
 use Prism\Reference\Image\Field;
 use Prism\Reference\Image\Raster;
 use Prism\Reference\Zones\ZoneMap;
+use Prism\Review\BareLines;
 use Prism\Review\Corners;
 use Prism\Review\DrawingFinder;
+use Prism\Review\ExpectedPicture;
 use Prism\Review\PartReview;
 use Prism\Review\PartState;
 use Prism\Review\Review;
@@ -183,7 +185,10 @@ final class ReviewFigures
         $paper = $this->reader->read($this->paper, Stack::of(), 'white');
         $reference = Field::of($photo, Review::EDGE);
         $began = microtime(true);
-        $found = DrawingFinder::find($picture, $reference, $paper);
+        // As in the studio: by what the log says is there.
+        $looks = array_map(fn (Stack $stack): Lab => $this->predictor->predict($stack)->colour, $planned);
+        $expected = static fn (): Field => ExpectedPicture::of($reference, $map, $zones, $looks, $paper);
+        $found = DrawingFinder::findBegun($picture, $reference, $expected, static fn (): Field => BareLines::outlines($map, $reference->width, $reference->height), $paper);
         $review = Review::of($found, $reference, $map, $zones, $paper);
         $took = microtime(true) - $began;
         $drawn = array_map(fn (PictureTarget $target): Lab => $this->reader->read($this->paper, $laid[$target->id] ?? Stack::of(), 'true'), array_column(array_merge(...array_map(static fn (PictureZone $zone): array => $zone->targets, $zones)), null, 'id'));

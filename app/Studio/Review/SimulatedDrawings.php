@@ -75,7 +75,6 @@ final class SimulatedDrawings
         foreach (Passed::through($plan, $states) as $target => $passed) {
             $truth[$target] = $this->drawnOn($truth[$target] ?? ['stands' => 0, 'lies' => []], $passed->present, $hand, "$piece->title {$passed->zone->name}", $time, $out);
         }
-        $seed = "$piece->title ".count($states);
         foreach ($plan->steps as $step) {
             // Paper that was to stay, and that the hand has gone over.
             if ($step->step === null && isset($states[$step->key]) && ($truth[$step->zone->id]['lies'] ?? []) === []) {
@@ -83,7 +82,7 @@ final class SimulatedDrawings
                 $truth[$step->zone->id] = ['stands' => 0, 'lies' => $spoilt === null ? [] : [(string) $spoilt]];
             }
         }
-        $photo = $this->taken($piece, array_map(static fn (array $lies): Stack => Stack::of(...array_merge(...array_map(static fn (string $step): array => Stack::parse($step)->steps, $lies['lies']))), $truth), $seed);
+        $photo = $this->taken($piece, array_map(static fn (array $lies): Stack => Stack::of(...array_merge(...array_map(static fn (string $step): array => Stack::parse($step)->steps, $lies['lies']))), $truth), $piece->title);
         $progress('The simulated camera takes its picture', 0.2);
         $mark = Str::lower((string) Str::ulid());
         $file = tempnam(sys_get_temp_dir(), 'prism');

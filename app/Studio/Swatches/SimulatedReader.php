@@ -48,7 +48,7 @@ final class SimulatedReader implements SwatchReader
     {
         $sheet = $this->studio()->picture($drawn->paper, $this->white($drawn->paper), $drawn->widthMm, $drawn->heightMm(), $drawn->marginMm, $drawn->columns, $drawn->rows, $drawn->lies, $drawn->stacks, $seed);
 
-        return [Raster::of(...$sheet->taken($seed, $slant, $turn)), $sheet->seenAt($drawn->corners(), $slant, $turn)];
+        return [Raster::of(...$sheet->taken("$seed $slant $turn", $slant, $turn)), $sheet->seenAt($drawn->corners(), $slant, $turn)];
     }
 
     public function take(PencilEntry ...$pencils): void
