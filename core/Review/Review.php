@@ -156,11 +156,8 @@ final readonly class Review
     /** Which zones glare or a shadow keep from being judged, as a sentence; null where there are none. */
     public function unjudgedWords(): ?string
     {
-        return match (count($this->unjudged)) {
-            0 => null,
-            1 => sprintf('Not judged for glare or shadow: %s.', $this->unjudged[0]),
-            default => sprintf('Not judged for glare or shadow: %s and %s.', implode(', ', array_slice($this->unjudged, 0, -1)), $this->unjudged[count($this->unjudged) - 1]),
-        };
+        // Names of zones have commas of their own.
+        return $this->unjudged === [] ? null : sprintf('Not judged for glare or shadow: %s.', implode('; ', $this->unjudged));
     }
 
     /** How far the values are off on average, L*, where they can be judged. */

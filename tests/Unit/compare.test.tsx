@@ -285,6 +285,7 @@ describe('the drawing beside the photo', () => {
         expect(await screen.findByText(/^Only lines lie there yet\./)).toBeTruthy();
         expect(screen.getByText('Rope: its outline lies 3 mm too low.')).toBeTruthy();
         expect(screen.queryByText(/Leave it: nothing/)).toBeNull();
+        expect(screen.queryByRole('button', { name: 'Where values are off' })).toBeNull();
         expect(screen.queryByRole('heading', { name: 'What needs the hand' })).toBeNull();
     });
 

@@ -98,7 +98,8 @@ final class DrawingReviews
         $review = Review::of($found, $reference, $map, $zones, $paper, $log->expected);
         $progress('Looking for what to lay next', 0.85);
         $next = $this->corrections->of($piece, $log, $review, static fn (float $share) => $progress('Looking for what to lay next', 0.85 + 0.14 * $share));
-        $outlinesOff = Outlines::of($found, $reference, $map, $zones, $piece->width_mm);
+        // Lines run where zones end; colours where the photo's do.
+        $outlinesOff = Outlines::of($found, $review->isBare() ? $outlines() : $reference, $map, $zones, $piece->width_mm);
         // The pictures first: what is told of a review never stands without them.
         File::replace($this->path($piece, $mark, 'straight'), self::picture($review->seen));
         File::replace($this->path($piece, $mark, 'values'), self::values($review->seen));

@@ -171,18 +171,20 @@ export function DrawingChecks() {
             {review && (
                 <>
                     <p>{[review.range, review.meanErrorWords, review.course].filter(Boolean).join(' ')}</p>
-                    <ReviewedPicture review={review} hatches={hatches} />
-                    <Row>
-                        <Toggle isSelected={hatches} onChange={setHatches}>
-                            Where values are off
-                        </Toggle>
-                        {hatches && (
-                            <span>
-                                Rising lines: too light. Falling lines: too dark.
-                                {review.hidden > 0 && ' Dots: not judged.'}
-                            </span>
-                        )}
-                    </Row>
+                    <ReviewedPicture review={review} hatches={hatches && !review.onlyLines} />
+                    {!review.onlyLines && (
+                        <Row>
+                            <Toggle isSelected={hatches} onChange={setHatches}>
+                                Where values are off
+                            </Toggle>
+                            {hatches && (
+                                <span>
+                                    Rising lines: too light. Falling lines: too dark.
+                                    {review.hidden > 0 && ' Dots: not judged.'}
+                                </span>
+                            )}
+                        </Row>
+                    )}
                     <BothTools />
                     <SpotInBoth photo={review.photo} />
                     <Measure hasDrawing />

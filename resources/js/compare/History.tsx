@@ -45,7 +45,7 @@ const Cut = styled.span`
 `;
 
 /** A zone is shown with so much round it, and never less of the drawing's width than this. */
-const ROUND = 1.4;
+const ROUND = 1.5;
 const LEAST = 0.08;
 
 const WHEN = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
@@ -62,7 +62,9 @@ function Frame({ review, zone, alt }: { review: Review; zone: Zone | null; alt: 
     const { straight, width, height } = review;
     if (!zone) return <img src={straight} width={width} height={height} alt={alt} />;
 
-    const half = Math.max(LEAST, (ROUND * zone.radius) / crop.width);
+    // As wide as a square of its area.
+    const side = Math.sqrt((zone.share * height) / width / (crop.width * crop.height));
+    const half = Math.min(0.5, height / width / 2, Math.max(LEAST, (ROUND * side) / 2));
     const left = (zone.x - crop.x) / crop.width - half;
     const top = (((zone.y - crop.y) / crop.height) * height) / width - half;
 
