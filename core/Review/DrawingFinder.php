@@ -122,7 +122,9 @@ final class DrawingFinder
     {
         $small = LinearPicture::of($picture);
         $sheet = SheetFinder::find($small) ?? throw new ReviewRefused('No sheet is seen in this picture. Lay it on something darker than paper and take it whole.');
-        $found = BareLines::find($picture, $sheet->scaled($small->scale), $outlines) ?? throw new ReviewRefused('Nothing in this picture goes together with the outlines of the zones. If faint lines lie there, set the corners of the drawing by hand.');
+        $isLines = BareLines::isAll($small, $sheet, PaperLight::of($small, self::rim($sheet), $paper));
+        $found = ($isLines ? BareLines::find($picture, $sheet->scaled($small->scale), $outlines) : null)
+            ?? throw new ReviewRefused('Nothing in this picture goes together with the outlines of the zones. If faint lines lie there, set the corners of the drawing by hand.');
         [$corners, $fit, $isSure] = $found;
         $corners = $corners->scaled(1.0 / $small->scale);
         self::wantAllOf($corners, $small);

@@ -129,5 +129,6 @@ const checks = page.getByTestId('checks');
 await checks.getByRole('button', { name: /No drawing at hand/ }).click();
 await checks.getByRole('button', { name: 'Have it drawn' }).click();
 await page.getByTestId('next-turns').waitFor({ timeout: 90_000 });
+await checks.getByRole('img', { name: /Your drawing/ }).first().evaluate((picture) => picture.decode());
 await take('compare');
 await browser.close();
