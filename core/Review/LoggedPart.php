@@ -38,7 +38,7 @@ final readonly class LoggedPart
 
         // What neighbours add is the same in what is seen and in what was expected among them.
         $among = $part->expected;
-        $seen = Lab::of($part->seen->L - $among->L + $expected->L, $part->seen->a - $among->a + $expected->a, $part->seen->b - $among->b + $expected->b);
+        $seen = Lab::of(max(0.0, min(100.0, $part->seen->L - $among->L + $expected->L)), $part->seen->a - $among->a + $expected->a, $part->seen->b - $among->b + $expected->b);
 
         return new self($part, $passed, $seen, $expected, Course::of($isTicked, $seen, $expected, $bare));
     }

@@ -35,6 +35,14 @@ const Box = styled(TextField)`
     }
 `;
 
+/** What is laid is a line of text, and may be a long one. */
+const Lessons = styled(Table)`
+    & td:first-child {
+        width: auto;
+        white-space: normal;
+    }
+`;
+
 /** How many fields a chart would have, so that one sees it before it is laid out. */
 const fields = (kind: ChartWish['kind'], pencils: number) =>
     kind === 'singles'
@@ -135,7 +143,7 @@ export function ChartsPage() {
                     {lessons.data?.length === 0 && (
                         <p>Nothing: every pencil and every pair of your recipes has its swatches.</p>
                     )}
-                    <Table data-testid="lessons">
+                    <Lessons data-testid="lessons">
                         <tbody>
                             {lessons.data?.map((lesson) => (
                                 <tr key={lesson.stack}>
@@ -149,7 +157,7 @@ export function ChartsPage() {
                                 </tr>
                             ))}
                         </tbody>
-                    </Table>
+                    </Lessons>
                 </section>
             </Columns>
             <h2>Laid out so far</h2>

@@ -67,6 +67,12 @@ it('takes off what neighbours add to what is seen', function (): void {
     expect($logged->course)->toBe(Course::AsExpected)->and($logged->seen)->toEqual($pure);
 });
 
+it('stays within what a colour can be where what is seen is whiter than paper', function (): void {
+    // On toned paper that is taken for white, what is pale comes out as light as light can be.
+    $pure = seen('QW:7432@35x2');
+    expect(logged(1, $pure->withLightness(99.5), $pure->withLightness($pure->L - 10.0))->seen->L)->toBe(100.0);
+});
+
 it('goes on by the plan where what lies there is as expected, and leaves what is right', function (): void {
     expect(nextLayers(logged(2, seen('QW:7432@35x2 > QW:2794@45x2'))))->toBeNull()
         ->and(nextLayers(logged(3, seen(LAID))))->toBeNull();
