@@ -143,7 +143,6 @@ test('a picture that is blurred or on toned paper says so, and one upside down i
     await file.setInputFiles(await badlyTaken(page, { tonedRound: upright }));
     await expect(checks).toContainText('If it is toned paper, choose it in Look', { timeout: 60_000 });
 });
-});
 
 test.describe.configure({ timeout: 240_000 });
 
