@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Prism\Review;
 
+use Prism\Maths\Correlation;
 use Prism\Reference\Image\Field;
 use Prism\Reference\Image\Raster;
 use Prism\Reference\Zones\ZoneMap;
@@ -117,22 +118,14 @@ final class BareLines
         return $together < self::OWN ? null : [$corners->scaled($fine->scale), $together, $together >= self::SURE];
     }
 
-    /** How far what is dark goes with where outlines are: correlation over squares. */
+    /** How far what is dark goes with where outlines are, over squares. */
     private static function together(LinearPicture $marks, Corners $corners, PaperLight $light, Field $outlines): float
     {
         $columns = intdiv($outlines->width, self::SQUARE);
         $rows = intdiv($outlines->height, self::SQUARE);
         $seen = Straightened::field($marks, $corners, $light, $outlines->width, $outlines->height)->L;
         $small = static fn (array $values): array => Straightened::resized($values, $outlines->width, $outlines->height, $columns, $rows);
-        [$one, $other] = [$small($seen), $small($outlines->L)];
-        $means = [array_sum($one) / count($one), array_sum($other) / count($other)];
-        $cross = $first = $second = 0.0;
-        foreach ($one as $i => $value) {
-            $cross += ($value - $means[0]) * ($other[$i] - $means[1]);
-            $first += ($value - $means[0]) ** 2;
-            $second += ($other[$i] - $means[1]) ** 2;
-        }
 
-        return $cross / max(1e-9, sqrt($first * $second));
+        return Correlation::of([array_map(static fn (float $one, float $other): array => [$one, $other], $small($seen), $small($outlines->L))]);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Prism\Review;
 
+use Prism\Maths\AreaSums;
 use Prism\Reference\Image\Field;
 
 /**
@@ -130,22 +131,17 @@ final class FirstGuess
         return [$places, $xs, $ys, $all];
     }
 
-    /** @return list<float> of all outlines above and left of a place, squared; one more column and row than the frame */
+    /** @return array<int, float> of all outlines above and left of a place, squared; one more column and row than the frame */
     private static function sums(Structure $of): array
     {
-        $stride = $of->width + 1;
-        $sums = array_fill(0, $stride * ($of->height + 1), 0.0);
-        for ($y = 0; $y < $of->height; $y++) {
-            $row = 0.0;
-            for ($x = 0; $x < $of->width; $x++) {
-                $i = $y * $of->width + $x;
-                // The sheet's own edge is none of the drawing's.
-                $isRim = min($x, $y, $of->width - 1 - $x, $of->height - 1 - $y) < 3;
-                $row += $isRim ? 0.0 : $of->across[$i] ** 2 + $of->down[$i] ** 2;
-                $sums[($y + 1) * $stride + $x + 1] = $sums[$y * $stride + $x + 1] + $row;
-            }
+        $squares = [];
+        foreach ($of->across as $i => $across) {
+            [$x, $y] = [$i % $of->width, intdiv($i, $of->width)];
+            // The sheet's own edge is none of the drawing's.
+            $isRim = min($x, $y, $of->width - 1 - $x, $of->height - 1 - $y) < 3;
+            $squares[] = $isRim ? 0.0 : $across ** 2 + $of->down[$i] ** 2;
         }
 
-        return array_values($sums);
+        return AreaSums::of($of->width, $of->height, $squares)->sums;
     }
 }

@@ -9,14 +9,10 @@ use Prism\Maths\Separation;
 /** What of a drawing cannot be judged in a picture of it: where it glares, and where a shadow with an edge lies over it. */
 final readonly class Hidden
 {
-    public const GLARES = "\1";
-
-    public const SHADED = "\2";
-
     /** About a glare the light runs over, so many pixels of the frame. */
     private const ROUND = 3;
 
-    /** @param  string  $bytes  a pixel of the frame each: {@see GLARES}, {@see SHADED}, or zero */
+    /** @param  string  $bytes  a pixel of the frame each, zero where it is seen */
     private function __construct(private string $bytes)
     {
     }
@@ -34,7 +30,7 @@ final readonly class Hidden
             for ($at = 0; $shadow !== null && $at < $width * $height; $at++) {
                 [$x, $y] = $view->map($at % $width + 0.5, intdiv($at, $width) + 0.5);
                 if ($shadow->isOne($x / $wide - 1.0, $y / $high - 1.0)) {
-                    $bytes[$at] = self::SHADED;
+                    $bytes[$at] = "\1";
                 }
             }
         }
@@ -44,7 +40,7 @@ final readonly class Hidden
                     [$x, $y] = [$at % $width, intdiv($at, $width)];
                     for ($v = max(0, $y - self::ROUND); $v <= min($height - 1, $y + self::ROUND); $v++) {
                         for ($u = max(0, $x - self::ROUND); $u <= min($width - 1, $x + self::ROUND); $u++) {
-                            $bytes[$v * $width + $u] = self::GLARES;
+                            $bytes[$v * $width + $u] = "\1";
                         }
                     }
                 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Prism\Review;
 
+use Prism\Maths\AreaSums;
 use Prism\Reference\Image\Raster;
 
 /** A picture in linear light, scaled down to where the grain of paper and sensor is averaged out. */
@@ -80,7 +81,7 @@ final readonly class LinearPicture
     public function marks(Corners $on): ?self
     {
         $Y = $this->luminance();
-        $around = self::around($this->width, $this->height, $Y);
+        $around = AreaSums::of($this->width, $this->height, $Y)->means(self::AROUND, self::AROUND + 1);
         $dark = array_map(static fn (float $light, float $mean): float => max(0.0, log(max(1e-4, $mean) / max(1e-4, $light))), $Y, $around);
         $view = $on->view(1.0, 1.0);
         $within = [];
@@ -109,33 +110,5 @@ final readonly class LinearPicture
         }
 
         return $Y;
-    }
-
-    /**
-     * Means over squares round each pixel.
-     *
-     * @param  list<float>  $values
-     * @return list<float>
-     */
-    private static function around(int $width, int $height, array $values): array
-    {
-        foreach ([[1, $width, $height, $width], [$width, $height, $width, 1]] as [$step, $length, $lines, $apart]) {
-            $means = $values;
-            for ($line = 0; $line < $lines; $line++) {
-                $start = $line * $apart;
-                for ($i = 0; $i < $length; $i++) {
-                    $from = max(0, $i - self::AROUND);
-                    $to = min($length - 1, $i + self::AROUND);
-                    $sum = 0.0;
-                    for ($j = $from; $j <= $to; $j++) {
-                        $sum += $values[$start + $j * $step];
-                    }
-                    $means[$start + $i * $step] = $sum / ($to - $from + 1);
-                }
-            }
-            $values = $means;
-        }
-
-        return array_values($values);
     }
 }

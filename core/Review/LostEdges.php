@@ -133,7 +133,7 @@ final readonly class LostEdges
     {
         for ($i = 0; $i < self::REACH; $i++) {
             [$before, $after] = [$at - $i * $step, $at + ($i + 1) * $step];
-            if (ord($map->labels[$before]) !== $one || ord($map->labels[$after]) !== $other || $review->isHidden($before) || $review->isHidden($after)) {
+            if (ord($map->labels[$before]) !== $one || ord($map->labels[$after]) !== $other || $review->hidden->at($before) || $review->hidden->at($after)) {
                 return false;
             }
         }

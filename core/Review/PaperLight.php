@@ -31,9 +31,7 @@ final readonly class PaperLight
 
     private const LEAST_LOOK = 15.0;
 
-    /** A shadow takes at least so much of the light, natural logarithm, and of each channel as much but for so little. */
-    private const SHADE = 0.2;
-
+    /** A shadow takes as much of each channel's light, but for so little, natural logarithm. */
     private const NEUTRAL = 0.1;
 
     /** Fewer places of bare paper tell nothing. */
@@ -84,7 +82,7 @@ final readonly class PaperLight
         foreach ($seen as $n => [$terms, $light]) {
             $off = array_map(static fn (int $channel): float => $light[$channel] - self::value($surfaces[$channel], $terms), [0, 1, 2]);
             // Darker, and of no other colour: no pencil does that over a whole margin. The light beside a shadow is less sure.
-            $isDarker = $off[1] < -self::SHADE && max($off) - min($off) < ($shadow === null ? self::NEUTRAL : 2.0 * self::NEUTRAL);
+            $isDarker = $off[1] < -ShadowEdge::TAKES && max($off) - min($off) < ($shadow === null ? self::NEUTRAL : 2.0 * self::NEUTRAL);
             $bare[] = [...$of[$n], $isDarker];
         }
 

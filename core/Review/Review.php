@@ -7,6 +7,7 @@ namespace Prism\Review;
 use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
 use Prism\Colour\ValueScale;
+use Prism\Maths\AreaSums;
 use Prism\Planning\PartMap;
 use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
@@ -52,7 +53,7 @@ final readonly class Review
      * @param  list<float>  $errors  L* of the drawing less that of the reference, over squares about each pixel
      * @param  list<string>  $unjudged  names of zones of which glare or shadow leave too little to be seen
      */
-    private function __construct(public Field $reference, public Field $seen, public array $zones, public array $range, private array $errors, private Hidden $hidden, private array $unjudged)
+    private function __construct(public Field $reference, public Field $seen, public array $zones, public array $range, private array $errors, public Hidden $hidden, private array $unjudged)
     {
     }
 
@@ -113,8 +114,9 @@ final readonly class Review
         }
         usort($reviewed, static fn (ZoneReview $one, ZoneReview $other): int => $other->harm <=> $one->harm);
 
-        $values = self::smoothed($reference->width, $reference->height, $reference->L);
-        $drawn = self::smoothed($width, $height, $seen->L);
+        $smoothed = static fn (Field $field): array => AreaSums::of($width, $height, $field->L)->means(intdiv(self::SQUARE, 2), intdiv(self::SQUARE, 2));
+        $values = $smoothed($reference);
+        $drawn = $smoothed($seen);
 
         $errors = [];
         foreach ($drawn as $at => $one) {
@@ -174,10 +176,10 @@ final readonly class Review
         return $steps < 0.05 ? 'Its values are those of the photo.' : sprintf('Values are off by %.1f %s on average.', $steps, abs($steps - 1.0) < 0.05 ? 'step' : 'steps');
     }
 
-    /** Whether no zone has any colour yet. */
+    /** Whether no zone that is seen has any colour yet. */
     public function isBare(): bool
     {
-        return array_filter($this->zones, static fn (ZoneReview $zone): bool => $zone->state !== PartState::Bare) === [];
+        return $this->zones !== [] && array_filter($this->zones, static fn (ZoneReview $zone): bool => $zone->state !== PartState::Bare) === [];
     }
 
     /**
@@ -202,17 +204,6 @@ final readonly class Review
             $lightest < $light => sprintf('Your lightest is step %d, the photo’s is %d.', $lightest, $light),
             default => 'The drawing has the photo’s whole range of values.',
         };
-    }
-
-    /** Whether a pixel of the frame is hidden by glare or shadow. */
-    public function isHidden(int $pixel): bool
-    {
-        return $this->hidden->at($pixel);
-    }
-
-    public function hiddenShare(): float
-    {
-        return $this->hidden->share();
     }
 
     /** Where and how far the values are off: a byte a pixel, 128 + 2 (L* of the drawing - L* of the reference), in the reference's frame; 128 where it is hidden. */
@@ -247,38 +238,6 @@ final readonly class Review
         $down = (min($map->height - 1, $y + self::BORDER) - $y) * $map->width;
 
         return $map->labels[$at + $left] !== $label || $map->labels[$at + $right] !== $label || $map->labels[$at + $up] !== $label || $map->labels[$at + $down] !== $label;
-    }
-
-    /**
-     * Means over squares, by sums of all above and left.
-     *
-     * @param  list<float>  $values
-     * @return list<float>
-     */
-    private static function smoothed(int $width, int $height, array $values): array
-    {
-        $stride = $width + 1;
-        $sums = array_fill(0, $stride * ($height + 1), 0.0);
-        for ($y = 0; $y < $height; $y++) {
-            $row = 0.0;
-            for ($x = 0; $x < $width; $x++) {
-                $row += $values[$y * $width + $x];
-                $sums[($y + 1) * $stride + $x + 1] = $sums[$y * $stride + $x + 1] + $row;
-            }
-        }
-        $half = intdiv(self::SQUARE, 2);
-        $smooth = [];
-        for ($y = 0; $y < $height; $y++) {
-            $top = max(0, $y - $half);
-            $bottom = min($height, $y + $half);
-            for ($x = 0; $x < $width; $x++) {
-                $left = max(0, $x - $half);
-                $right = min($width, $x + $half);
-                $smooth[] = ($sums[$bottom * $stride + $right] - $sums[$top * $stride + $right] - $sums[$bottom * $stride + $left] + $sums[$top * $stride + $left]) / max(1, ($bottom - $top) * ($right - $left));
-            }
-        }
-
-        return $smooth;
     }
 
     /** @return array<int, float> share of each zone that is hidden, by label */

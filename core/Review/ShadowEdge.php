@@ -29,7 +29,7 @@ final class ShadowEdge
     private const SMOOTH = 0.04;
 
     /** A shadow takes at least so much of the light, natural logarithm; with it the misses must be at most such a share of those without. */
-    private const TAKES = 0.2;
+    public const TAKES = 0.2;
 
     private const BETTER = 0.5;
 

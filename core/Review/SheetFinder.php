@@ -24,6 +24,9 @@ final class SheetFinder
 
     private const LEAST_ANOTHER = 0.05;
 
+    /** Smaller surfaces, as a share of the picture, are no paper. */
+    private const LEAST_SURFACE = 0.01;
+
     private const BESIDE = 0.05;
 
     /** Four corners enclose so much of the hull of a sheet. */
@@ -55,16 +58,25 @@ final class SheetFinder
     {
         [$columns, $rows, $light] = self::light($picture);
         $within = Homography::of($sheet->points, [[0.0, 0.0], [1.0, 0.0], [1.0, 1.0], [0.0, 1.0]]);
-        $regions = FloodFill::regions($columns, $rows, $light);
-        $largest = max(array_map(count(...), [[], ...$regions]));
-        foreach ($regions as $region) {
-            if (count($region) < max(self::ANOTHER * $largest, self::LEAST_ANOTHER * $columns * $rows)) {
+        $found = [];
+        foreach (FloodFill::regions($columns, $rows, $light) as $region) {
+            if (count($region) < self::LEAST_SURFACE * $columns * $rows) {
+                continue;
+            }
+            // By what it encloses: most of a sheet may be drawn on, and dark.
+            $outline = self::ends($columns, $region);
+            $hull = self::hull($outline);
+            $found[] = [$region, $outline, $hull, self::area($hull)];
+        }
+        $largest = max([0.0, ...array_column($found, 3)]);
+        foreach ($found as [$region, $outline, $hull, $encloses]) {
+            if ($encloses < max(self::ANOTHER * $largest, self::LEAST_ANOTHER * $columns * $rows)) {
                 continue;
             }
             $x = array_sum(array_map(static fn (int $at): int => $at % $columns, $region)) / count($region);
             $y = array_sum(array_map(static fn (int $at): int => intdiv($at, $columns), $region)) / count($region);
             [$u, $v] = $within->map(self::BLOCK * $x, self::BLOCK * $y);
-            if ((min($u, $v) < -self::BESIDE || max($u, $v) > 1.0 + self::BESIDE) && self::isSheet($columns, $region)) {
+            if ((min($u, $v) < -self::BESIDE || max($u, $v) > 1.0 + self::BESIDE) && self::isSheet($outline, $hull)) {
                 return true;
             }
         }
@@ -75,12 +87,11 @@ final class SheetFinder
     /**
      * Whether a surface has four straight sides: whatever lies on it, it fills what they enclose.
      *
-     * @param  list<int>  $region
+     * @param  list<array{float, float}>  $outline
+     * @param  list<array{float, float}>  $hull
      */
-    private static function isSheet(int $columns, array $region): bool
+    private static function isSheet(array $outline, array $hull): bool
     {
-        $outline = self::ends($columns, $region);
-        $hull = self::hull($outline);
         $four = count($outline) < 4 ? null : self::largestFour($hull);
 
         return $four !== null && self::area($four) > self::STRAIGHT * self::area($hull);
@@ -254,10 +265,15 @@ final class SheetFinder
         return $best;
     }
 
-    /** @param  list<array{float, float}>  $four */
-    private static function area(array $four): float
+    /** @param  list<array{float, float}>  $hull  convex, in order */
+    private static function area(array $hull): float
     {
-        return abs(self::turn($four[0], $four[1], $four[2]) + self::turn($four[0], $four[2], $four[3])) / 2.0;
+        $twice = 0.0;
+        for ($i = 2, $count = count($hull); $i < $count; $i++) {
+            $twice += self::turn($hull[0], $hull[$i - 1], $hull[$i]);
+        }
+
+        return abs($twice) / 2.0;
     }
 
     /**

@@ -6,6 +6,7 @@ namespace Prism\Review;
 
 use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
+use Prism\Maths\Correlation;
 use Prism\Reference\Image\Field;
 
 /** A surface of a picture as it is seen from straight above, in even light. */
@@ -107,16 +108,7 @@ final class Straightened
                 }
             }
         }
-        $cross = $first = $second = 0.0;
-        foreach ($pairs as $of) {
-            $means = [array_sum(array_column($of, 0)) / count($of), array_sum(array_column($of, 1)) / count($of)];
-            foreach ($of as [$one, $other]) {
-                $cross += ($one - $means[0]) * ($other - $means[1]);
-                $first += ($one - $means[0]) ** 2;
-                $second += ($other - $means[1]) ** 2;
-            }
-        }
 
-        return $cross / max(1e-9, sqrt($first * $second));
+        return Correlation::of($pairs);
     }
 }

@@ -7,26 +7,27 @@ const DRAWING = 'tests/Browser/harbour-two-thirds.jpg';
 
 type Corner = [number, number];
 
-/** A bad picture of the drawing: too dark, with a part of it outside, blurred, upside down, or with paper that is no white. */
+/** A bad picture of the drawing: too dark, with a part of it outside, blurred, upside down, beside an empty sheet, or with paper that is no white. */
 interface Badly {
     brightness?: number;
     from?: number;
     blur?: number;
     turned?: boolean;
+    besideAnother?: boolean;
     /** Corners of the drawing, in shares: all round them is toned. */
     tonedRound?: Corner[];
 }
 
 async function badlyTaken(page: Page, how: Badly) {
     const bytes = await page.evaluate(
-        async ({ taken, brightness = 1, from = 0, blur = 0, turned, tonedRound }) => {
+        async ({ taken, brightness = 1, from = 0, blur = 0, turned, besideAnother, tonedRound }) => {
             const image = new Image();
             image.src = `data:image/jpeg;base64,${taken}`;
             await image.decode();
             const [width, height] = [image.naturalWidth, image.naturalHeight];
             const left = from * width;
             const canvas = document.createElement('canvas');
-            canvas.width = width - left;
+            canvas.width = besideAnother ? 2 * width : width - left;
             canvas.height = height;
             const context = canvas.getContext('2d');
             if (!context) throw new Error('This browser cannot draw.');
@@ -35,7 +36,13 @@ async function badlyTaken(page: Page, how: Badly) {
                 context.translate(width, height);
                 context.rotate(Math.PI);
             }
-            context.drawImage(image, -left, 0);
+            if (besideAnother) {
+                context.fillStyle = '#222';
+                context.fillRect(0, 0, canvas.width, height);
+                context.fillStyle = '#eee';
+                context.fillRect(0.04 * width, 0.04 * height, 0.92 * width, 0.92 * height);
+                context.drawImage(image, 1.1 * width, 0.1 * height, 0.8 * width, 0.8 * height);
+            } else context.drawImage(image, -left, 0);
             if (tonedRound) {
                 context.beginPath();
                 context.rect(0, 0, width, height);
@@ -116,7 +123,7 @@ test('a photo of the drawing is compared zone by zone; another picture, one in t
     await expect(checks.getByRole('heading', { name: 'Three places that need the hand' })).toBeVisible();
 });
 
-test('a picture that is blurred or on toned paper says so, and one upside down is turned by itself', async ({
+test('a picture that is blurred, upside down, beside an empty sheet or on toned paper says so, or is turned by itself', async ({
     page,
 }) => {
     await openHarbour(page);
@@ -142,6 +149,10 @@ test('a picture that is blurred or on toned paper says so, and one upside down i
     await expect(checks).not.toContainText('The picture is blurred');
     await file.setInputFiles(await badlyTaken(page, { tonedRound: upright }));
     await expect(checks).toContainText('If it is toned paper, choose it in Look', { timeout: 60_000 });
+    await file.setInputFiles(await badlyTaken(page, { besideAnother: true }));
+    await expect(checks.getByRole('alert')).toContainText('More than one sheet seems to lie in it', {
+        timeout: 60_000,
+    });
 });
 
 test.describe.configure({ timeout: 240_000 });

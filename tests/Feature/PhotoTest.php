@@ -11,6 +11,7 @@ use App\Studio\Photos\PhotoReader;
 use App\Studio\Photos\PhotoRefused;
 use App\Studio\Photos\PhotoRenderer;
 use App\Studio\Photos\PhotoStore;
+use App\Studio\Photos\PictureReadings;
 use App\Studio\Photos\PngChunks;
 use Illuminate\Support\Facades\File;
 use Prism\Reference\Image\Raster;
@@ -43,6 +44,27 @@ it('takes JPEG, PNG and WebP', function (string $format): void {
     expect([$photo['width'], $photo['height']])->toBe([120, 90]);
     expect(Piece::query()->count())->toBe(1);
 })->with(['jpeg', 'png', 'webp']);
+
+it('reads a photo once, whoever brings it, and another anew; what was kept damaged is read again', function (): void {
+    $folder = config('prism.storage').'/readings';
+    File::deleteDirectory($folder);
+    $read = function (string $colour): array {
+        $piece = uploaded(upload($this, picture(colour: $colour)));
+        $stages = 0;
+        $reading = app(PictureReadings::class)->read(Piece::query()->findOrFail($piece['id'])->reference(), static function () use (&$stages): void {
+            $stages++;
+        });
+
+        return [$stages > 0, $reading];
+    };
+    [$first, $reading] = $read('#3c7850');
+    [$again, $same] = $read('#3c7850');
+    expect($first)->toBeTrue()->and($again)->toBeFalse()->and($same)->toEqual($reading)->and($read('#80503c')[0])->toBeTrue();
+    foreach (File::files($folder) as $file) {
+        File::put($file->getPathname(), substr(File::get($file->getPathname()), 0, 40));
+    }
+    expect($read('#3c7850')[0])->toBeTrue();
+});
 
 it('shows photo and value view to their owner', function (): void {
     $piece = uploaded(upload($this, picture()));

@@ -9,7 +9,6 @@ use Closure;
 use Illuminate\Support\Facades\File;
 use Prism\Planning\Parcel;
 use Prism\Reference\PictureReading;
-use UnexpectedValueException;
 
 /** What was read in references: computed once for each picture, whoever brings it, and kept beside it. */
 final class PictureReadings
@@ -49,7 +48,8 @@ final class PictureReadings
         }, 'bin');
         $reading ??= Parcel::unpack($packed);
         if (! $reading instanceof PictureReading) {
-            throw new UnexpectedValueException('What was kept of this picture is no reading of it.');
+            // What was kept is damaged.
+            $packed = Parcel::pack($reading = PictureReading::of($raster, $progress));
         }
         File::replace($this->path($reference), $packed);
         foreach (glob($this->photos->folderOf($reference).'/reading-*') ?: [] as $old) {

@@ -98,8 +98,9 @@ final class DrawingReviews
         $review = Review::of($found, $reference, $map, $zones, $paper, $log->expected);
         $progress('Looking for what to lay next', 0.85);
         $next = $this->corrections->of($piece, $log, $review, static fn (float $share) => $progress('Looking for what to lay next', 0.85 + 0.14 * $share));
+        $onlyLines = $review->isBare() && ! $log->isBegun();
         // Lines run where zones end; colours where the photo's do.
-        $outlinesOff = Outlines::of($found, $review->isBare() ? $outlines() : $reference, $map, $zones, $piece->width_mm);
+        $outlinesOff = Outlines::of($found, $onlyLines ? $outlines() : $reference, $map, $zones, $piece->width_mm);
         // The pictures first: what is told of a review never stands without them.
         File::replace($this->path($piece, $mark, 'straight'), self::picture($review->seen));
         File::replace($this->path($piece, $mark, 'values'), self::values($review->seen));
@@ -109,7 +110,7 @@ final class DrawingReviews
             'merged' => $review->merged($zones),
             'lost' => $found->isBlurred ? [] : array_map(static fn (LostEdges $edge): string => $edge->sentence(), LostEdges::of($review, $map, $zones, $piece->width_mm)),
             'outlines' => array_map(static fn (Outlines $zone): string => $zone->sentence(), $outlinesOff),
-            ...$review->isBare() ? ['onlyLines' => true, 'range' => Outlines::together($outlinesOff), 'meanErrorWords' => '', 'course' => null] : [],
+            ...$onlyLines ? ['onlyLines' => true, 'range' => Outlines::together($outlinesOff), 'meanErrorWords' => '', 'course' => null] : [],
             'hand' => CorrectionSearch::hand($log, $next['readings'], $piece->user->calibration_id),
         ], JSON_THROW_ON_ERROR));
     }
@@ -219,7 +220,7 @@ final class DrawingReviews
     {
         $rgb = '';
         foreach (str_split($review->map()) as $at => $byte) {
-            $rgb .= $review->isHidden($at) ? "\x80\0\0" : str_repeat($byte, 3);
+            $rgb .= $review->hidden->at($at) ? "\x80\0\0" : str_repeat($byte, 3);
         }
 
         return PhotoRenderer::png($review->seen->width, $review->seen->height, $rgb);
@@ -252,7 +253,7 @@ final class DrawingReviews
                 'id' => $zone->id, 'name' => $zone->name, 'state' => $zone->state->value, 'isToCome' => ($next['logs'][$zone->id] ?? null)?->isToCome() ?? false, 'words' => implode('; ', array_filter([$zone->words(), ($next['logs'][$zone->id] ?? null)?->words()])),
                 'dL' => round($zone->difference->dL, 2), 'stepsOff' => round($zone->difference->dL / ValueScale::stepSize(), 2), 'dE00' => round($zone->dE00, 2),
             ], $review->zones),
-            'hidden' => round($review->hiddenShare(), 4), 'rangeSteps' => round($review->rangeSteps()['drawing'], 2), 'photoSteps' => round($review->rangeSteps()['reference'], 2),
+            'hidden' => round($review->hidden->share(), 4), 'rangeSteps' => round($review->rangeSteps()['drawing'], 2), 'photoSteps' => round($review->rangeSteps()['reference'], 2),
             'course' => ZoneLog::together(array_values($next['logs'])),
             'corrections' => array_map(CorrectionSearch::told(...), $next['next']),
         ];

@@ -45,6 +45,22 @@ function colourless(Kit $kit): Kit
 
 const TRIED = ['QW:6858', 'QW:4731', 'QW:7432', 'QW:2616', 'LO:3512', 'LO:2627', 'QW:3769'];
 
+it('learns from a few lifted swatches how much an eraser takes in this hand', function (): void {
+    $hand = model()->hand->scaled(['liftShare' => 0.55]);
+    $truth = new ToothModel(model()->tooth, $hand, model()->optics);
+    $swatches = [swatch($truth, 'medium', '')];
+    foreach (TRIED as $id) {
+        array_push($swatches, swatch($truth, 'medium', "$id@30"), swatch($truth, 'medium', "$id@55x3"), swatch($truth, 'medium', "$id@90x2"));
+    }
+    foreach (['QW:6858', 'QW:7432', 'LO:3512'] as $id) {
+        array_push($swatches, swatch($truth, 'medium', "$id@40x2 > lift"), swatch($truth, 'medium', "$id@55x3 > lift > lift > lift"));
+    }
+    $fitted = Calibrator::fit(box(TRIED), $swatches)->model(cartridge());
+    foreach (['QW:2616@50x3 > lift > lift > lift', 'QW:3769@45x2 > QW:6858@50x2 > lift > lift'] as $steps) {
+        expect(abs($fitted->draw(Stack::parse($steps))->lab()->L - $truth->draw(Stack::parse($steps))->lab()->L))->toBeLessThan(0.5);
+    }
+});
+
 it('finds back pencils from one heavy swatch each', function (): void {
     $kit = box(TRIED);
     $swatches = [swatch(model(), 'medium', '')];

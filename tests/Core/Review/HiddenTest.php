@@ -38,7 +38,7 @@ it('marks what lies in a shadow with an edge, and judges the zones beside it as 
         [$u, $v] = $view->map(($at % $width + 0.5) / $width, (intdiv($at, $width) + 0.5) / $height);
         $isShaded = $u + 0.8 * $v > 0.95 * $picture[0];
         $hidden += $isShaded ? 1 : 0;
-        $wrong += $isShaded !== $review->isHidden($at) ? 1 : 0;
+        $wrong += $isShaded !== $review->hidden->at($at) ? 1 : 0;
     }
     expect($hidden / ($width * $height))->toBeGreaterThan(0.1)->and($wrong / ($width * $height))->toBeLessThan(0.02);
     foreach ($review->zones as $zone) {
@@ -62,7 +62,7 @@ it('marks a glare and what it runs over, and names a zone that is hidden by it',
     $review = Review::of(seenIn([$width, $height, $bytes], $corners), Scene::reference(), $map, $zones, Scene::paper());
     expect($review->unjudgedWords())->toBe('Not judged for glare or shadow: zone 7.')
         ->and(array_column($review->zones, 'id'))->not->toContain('7')
-        ->and($review->hiddenShare())->toBeBetween(0.03, 0.07)
+        ->and($review->hidden->share())->toBeBetween(0.03, 0.07)
         ->and($review->meanError())->toBeLessThan(2.0);
 });
 
@@ -102,7 +102,7 @@ it('tells which edges are lost, how wide, and no other; in even light nothing is
     $review = static fn (array $picture): Review => Review::of(seenIn($picture, $corners), Scene::reference(), $map, $zones, Scene::paper());
     $lost = static fn (Review $of): array => array_map(static fn (LostEdges $edge): string => $edge->sentence(), LostEdges::of($of, $map, $zones, Scene::MM));
     $as = $review(Scene::sheet(static fn (int $zone): Lab => Scene::colour($zone))->taken('edges', 0.05, 3.0));
-    expect($lost($as))->toBe([])->and($as->hiddenShare())->toBe(0.0)->and($as->unjudgedWords())->toBeNull()
+    expect($lost($as))->toBe([])->and($as->hidden->share())->toBe(0.0)->and($as->unjudgedWords())->toBeNull()
         ->and($lost($review($sheet->taken('edges', 0.05, 3.0))))->toHaveCount(1)->{0}->toMatch('/^Zone 1 and zone 4: the edge between them is lost in part; crisp in the photo, about [34] mm wide in the drawing\.$/');
 });
 

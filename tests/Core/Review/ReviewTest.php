@@ -151,12 +151,12 @@ it('refuses a drawing that is cut off, and says where', function (float $share, 
     expect(static fn () => DrawingFinder::find(Raster::of($width - $cut, $height, $rest), Scene::reference(), Scene::paper()))->toThrow(ReviewRefused::class, $words);
 })->with(['a seventh' => [1.0 / 7.0, 'cut off at the left edge'], 'nearly half' => [0.45, 'goes on beyond the left edge']]);
 
-it('says that more than one sheet lies in a picture where it finds no drawing on the largest', function () use ($asItIs): void {
-    [$width, $height, $drawn] = Scene::sheet($asItIs, 400)->taken('two', 0.02, 1.0);
+it('says that more than one sheet lies in a picture where it finds no drawing on the largest', function (?float $L): void {
+    [$width, $height, $drawn] = Scene::sheet(static fn (int $zone): Lab => $L === null ? Scene::colour($zone) : Scene::colour($zone)->withLightness($L), 400)->taken('two', 0.02, 1.0);
     [, , $blank] = Scene::sheet(static fn (): ?Lab => null, 400)->taken('two', 0.02, 1.0);
     $both = implode('', array_map(static fn (string $one, string $other): string => $one.$other, str_split($blank, 3 * $width), str_split($drawn, 3 * $width)));
     DrawingFinder::find(Raster::of(2 * $width, $height, $both), Scene::reference(), Scene::paper());
-})->throws(ReviewRefused::class, 'More than one sheet');
+})->with(['the other light' => [null], 'the other drawn on darkly, but for its margin' => [18.0]])->throws(ReviewRefused::class, 'More than one sheet');
 
 it('says that a picture is blurred, and that a part of it glares', function () use ($asItIs): void {
     $sharp = Scene::sheet($asItIs)->taken('sharp', 0.05, 3.0);
