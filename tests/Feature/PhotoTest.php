@@ -47,23 +47,26 @@ it('takes JPEG, PNG and WebP', function (string $format): void {
 
 it('reads a photo once, whoever brings it, and another anew; what was kept damaged is read again', function (): void {
     $folder = config('prism.storage').'/readings';
-    File::deleteDirectory($folder);
-    $read = function (string $colour): array {
-        $piece = uploaded(upload($this, picture(colour: $colour)));
+    // Uploading reads already: what it has left beside the piece is put away, and so is, the first time, what is kept for all.
+    $read = function (string $colour, bool $keptForAll = true) use ($folder): array {
+        $reference = Piece::query()->findOrFail(uploaded(upload($this, picture(colour: $colour)))['id'])->reference();
+        File::delete(File::glob(app(PhotoStore::class)->folderOf($reference).'/reading-*'));
+        $keptForAll || File::deleteDirectory($folder);
         $stages = 0;
-        $reading = app(PictureReadings::class)->read(Piece::query()->findOrFail($piece['id'])->reference(), static function () use (&$stages): void {
+        $reading = app(PictureReadings::class)->read($reference, static function () use (&$stages): void {
             $stages++;
         });
 
         return [$stages > 0, $reading];
     };
-    [$first, $reading] = $read('#3c7850');
+    [$first, $reading] = $read('#3c7850', keptForAll: false);
     [$again, $same] = $read('#3c7850');
-    expect($first)->toBeTrue()->and($again)->toBeFalse()->and($same)->toEqual($reading)->and($read('#80503c')[0])->toBeTrue();
+    [, $other] = $read('#80503c');
+    expect($first)->toBeTrue()->and($again)->toBeFalse()->and($same)->toEqual($reading)->and($other)->not->toEqual($reading);
     foreach (File::files($folder) as $file) {
         File::put($file->getPathname(), substr(File::get($file->getPathname()), 0, 40));
     }
-    expect($read('#3c7850')[0])->toBeTrue();
+    expect($read('#80503c')[0])->toBeTrue();
 });
 
 it('shows photo and value view to their owner', function (): void {
