@@ -136,6 +136,7 @@ test('what is no press is refused in words, and nothing is marked', function ():
         [['mark' => (string) Str::ulid(), 'keys' => [$key, $key], 'state' => 'done'], 'keys.0'],
         [['mark' => (string) Str::ulid(), 'keys' => [$key], 'state' => 'rubbed'], 'state'],
         [['mark' => (string) Str::ulid(), 'keys' => [$key], 'state' => 'done', 'madeAt' => '2199-01-01'], 'madeAt'],
+        [['mark' => (string) Str::ulid(), 'keys' => [$key], 'state' => 'done', 'madeAt' => 1.0e+308], 'madeAt'],
     ] as [$body, $field]) {
         $this->postJson($this->url.'/drawing', $body)->assertUnprocessable()->assertJsonValidationErrors([$field]);
     }

@@ -1,8 +1,8 @@
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { expect, it } from 'vitest';
+import { expect, it, vi } from 'vitest';
 import type { Work } from '../../resources/js/api/client';
-import { useWork } from '../../resources/js/api/works';
+import { pace, useWork } from '../../resources/js/api/works';
 import { show } from './fixtures';
 import { serve } from './server';
 
@@ -44,4 +44,17 @@ it('stays with what was begun, whatever was asked before and is answered late', 
     late[0]?.({ work: work('first', 'cancelled') });
     await new Promise((wake) => setTimeout(wake, 50));
     expect(screen.getByRole('button').textContent).toBe('second waiting');
+});
+
+it('asks for a work when it has taken a tenth longer, from a tenth of a second to a whole one, and for the next from the start', () => {
+    vi.useFakeTimers();
+    const next = pace();
+    const asked = [0, 3000, 4000, 60_000].map((wait) => {
+        vi.advanceTimersByTime(wait);
+
+        return next(work('first', 'running'));
+    });
+    expect(asked).toEqual([100, 300, 700, 1000]);
+    expect(next(work('second', 'waiting'))).toBe(100);
+    vi.useRealTimers();
 });

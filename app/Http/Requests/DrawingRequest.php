@@ -14,7 +14,7 @@ abstract class DrawingRequest extends StudioRequest
     {
         return [
             'mark' => ['required', 'string', 'ulid'],
-            'madeAt' => ['sometimes', 'required', 'date', 'before_or_equal:tomorrow', 'after:2000-01-01'],
+            'madeAt' => ['bail', 'sometimes', 'required', 'string', 'date', 'before_or_equal:tomorrow', 'after:2000-01-01'],
         ];
     }
 

@@ -1,11 +1,11 @@
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useEffectEvent, useRef } from 'react';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { answered, api, Refusal, type Work, type WorkWish } from './client';
 
-/** How often a work is asked for, ms; and from which part of it on the end is waited for. Each time takes a little from it. */
-const POLL = 250;
-const POLL_NEAR_END = 100;
-const NEAR_END = 0.6;
+/** A work is asked for anew when it has taken a tenth longer, in steps of a tenth of a second up to one: each time takes a little from it. */
+const SHARE = 0.1;
+const STEP_MS = 100;
+const MOST_MS = 1000;
 /** As the server answers what it refuses. */
 const REFUSED = 422;
 
@@ -23,6 +23,21 @@ export const latestWork = (kind: Work['kind'], piece?: string) =>
             ).work,
     });
 
+/** In how many ms a work is to be asked for again, by how long it has been watched. */
+export function pace() {
+    let watched = '';
+    let since = 0;
+
+    return (work: Work) => {
+        if (work.id !== watched) {
+            watched = work.id;
+            since = Date.now();
+        }
+
+        return Math.min(MOST_MS, STEP_MS * Math.max(1, Math.ceil((SHARE * (Date.now() - since)) / STEP_MS)));
+    };
+}
+
 export const startWork = (wish: WorkWish) => answered(api.POST('/api/works', { body: wish }));
 
 export const cancelWork = (work: string) => answered(api.DELETE('/api/works/{work}', { params: { path: { work } } }));
@@ -34,8 +49,9 @@ export const cancelWork = (work: string) => answered(api.DELETE('/api/works/{wor
  */
 export async function ended(begun: Work, field: string): Promise<Work> {
     let work = begun;
+    const next = pace();
     while (isOpen(work)) {
-        await new Promise((wake) => setTimeout(wake, POLL));
+        await new Promise((wake) => setTimeout(wake, next(work)));
         work = await answered(api.GET('/api/works/{work}', { params: { path: { work: work.id } } }));
     }
     if (work.state !== 'done') throw new Refusal(work.problem, REFUSED, { [field]: work.problem });
@@ -47,10 +63,10 @@ export async function ended(begun: Work, field: string): Promise<Work> {
 export function useWatchedWork(kind: Work['kind'], onDone?: (work: Work) => void, piece?: string) {
     const client = useQueryClient();
     const query = latestWork(kind, piece);
+    const [next] = useState(pace);
     const latest = useQuery({
         ...query,
-        refetchInterval: ({ state }) =>
-            isOpen(state.data) && ((state.data?.progress ?? 0) < NEAR_END ? POLL : POLL_NEAR_END),
+        refetchInterval: ({ state: { data } }) => (data && isOpen(data) ? next(data) : false),
     });
     const done = useEffectEvent(() => latest.data && onDone?.(latest.data));
     const state = latest.data?.state;
