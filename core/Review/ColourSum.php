@@ -21,18 +21,23 @@ final class ColourSum
     /** @var array{float, float, float} */
     private array $expected = [0.0, 0.0, 0.0];
 
+    /** @var array{float, float, float} */
+    private array $blurred = [0.0, 0.0, 0.0];
+
     /**
      * @param  array{float, float, float}  $seen  linear
      * @param  array{float, float, float}  $wanted
      * @param  array{float, float, float}  $expected
+     * @param  array{float, float, float}  $blurred  what is expected, not laid over exactly
      */
-    public function add(array $seen, array $wanted, array $expected): void
+    public function add(array $seen, array $wanted, array $expected, array $blurred): void
     {
         $this->pixels++;
         for ($i = 0; $i < 3; $i++) {
             $this->seen[$i] += $seen[$i];
             $this->wanted[$i] += $wanted[$i];
             $this->expected[$i] += $expected[$i];
+            $this->blurred[$i] += $blurred[$i];
         }
     }
 
@@ -44,6 +49,7 @@ final class ColourSum
             $both->seen[$i] += $other->seen[$i];
             $both->wanted[$i] += $other->wanted[$i];
             $both->expected[$i] += $other->expected[$i];
+            $both->blurred[$i] += $other->blurred[$i];
         }
 
         return $both;
@@ -62,6 +68,12 @@ final class ColourSum
     public function expected(): Lab
     {
         return $this->mean($this->expected);
+    }
+
+    /** How much of what shows there is its neighbours' where it is not laid over exactly, dE00. */
+    public function blurs(): float
+    {
+        return $this->expected()->differenceTo($this->mean($this->blurred));
     }
 
     /** @param  array{float, float, float}  $sum */

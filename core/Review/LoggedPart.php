@@ -49,6 +49,12 @@ final readonly class LoggedPart
         return count($this->passed->rest) === 0 && count($this->passed->present) > 0;
     }
 
+    /** Whether all is laid that was planned, and it is too dark. */
+    public function isTooDark(): bool
+    {
+        return $this->isFinished() && $this->isKnown() && $this->part->state === PartState::Off && $this->part->wanted->L - $this->part->seen->L > PartState::VALUE_TOLD;
+    }
+
     /** Whether it tells of the hand: enough of it is seen, of layers alone, away from the paper, and it is what was laid. */
     public function tellsOfHand(Lab $paper): bool
     {

@@ -43,6 +43,12 @@ final readonly class Review
     /** A colour that is seen in fewer pixels is not judged. */
     private const LEAST_PIXELS = 30;
 
+    /** What shows over so many pixels each way may show in place of a pixel: no photo of a drawing lies on it more closely, or is sharper. */
+    private const ASKEW = 2;
+
+    /** A colour that would look so different so far away, dE00, is too small among its neighbours to be judged. */
+    private const TOO_SMALL = 4.0;
+
     /** How far a pixel may be on the way to a colour's neighbour and still speak for it. */
     private const OWN = 0.3;
 
@@ -72,6 +78,7 @@ final readonly class Review
         $parts = new PartMap($reference, $map, $zones);
         $wanted = array_map(static fn (PictureTarget $target): array => Srgb::linear($target->drawn), $parts->targets);
         $by = array_map(static fn (PictureTarget $target): array => Srgb::linear($expected[$target->id] ?? $paper), $parts->targets);
+        $blurred = self::blurred($parts, $by, Srgb::linear($paper), $width, $height);
         $inner = array_map(static fn (): ColourSum => new ColourSum, $wanted);
         $rim = array_map(static fn (): ColourSum => new ColourSum, $wanted);
         for ($at = 0, $count = $width * $height; $at < $count; $at++) {
@@ -89,6 +96,7 @@ final readonly class Review
                 [$red[$at], $green[$at], $blue[$at]],
                 self::between($wanted[$low], $wanted[$high], $share),
                 self::between($by[$low], $by[$high], $share),
+                [$blurred[0][$at], $blurred[1][$at], $blurred[2][$at]],
             );
         }
         $covered = $hidden->share() > 0.0 ? self::covered($map, $hidden) : [];
@@ -102,7 +110,7 @@ final readonly class Review
                 // Within the zone if there is enough of it; else with its borders.
                 $sum = $inner[$n]->pixels >= self::LEAST_PIXELS ? $inner[$n] : $inner[$n]->with($rim[$n]);
                 $n++;
-                if ($sum->pixels >= self::LEAST_PIXELS && $target->role !== TargetRole::Line) {
+                if ($sum->pixels >= self::LEAST_PIXELS && $sum->blurs() < self::TOO_SMALL && $target->role !== TargetRole::Line) {
                     $of[] = PartReview::of($target->id, $target->role, $sum->seen(), $sum->wanted(), $paper, $sum->pixels, $sum->expected());
                 }
             }
@@ -225,6 +233,27 @@ final readonly class Review
     private static function between(array $one, array $other, float $share): array
     {
         return [$one[0] + $share * ($other[0] - $one[0]), $one[1] + $share * ($other[1] - $one[1]), $one[2] + $share * ($other[2] - $one[2])];
+    }
+
+    /**
+     * What the log says is there, as it looks in a photo that is not laid over exactly: linear, plane by plane.
+     *
+     * @param  list<array{float, float, float}>  $by  of each part, linear
+     * @param  array{float, float, float}  $paper
+     * @return array{list<float>, list<float>, list<float>}
+     */
+    private static function blurred(PartMap $parts, array $by, array $paper, int $width, int $height): array
+    {
+        $planes = [[], [], []];
+        for ($at = 0, $count = $width * $height; $at < $count; $at++) {
+            $lies = $parts->at($at);
+            $light = $lies === null ? $paper : self::between($by[$lies[0]], $by[$lies[1]], $lies[2]);
+            for ($i = 0; $i < 3; $i++) {
+                $planes[$i][] = $light[$i];
+            }
+        }
+
+        return array_map(static fn (array $plane): array => AreaSums::of($width, $height, $plane)->means(self::ASKEW, self::ASKEW + 1), $planes);
     }
 
     private static function isAtBorder(ZoneMap $map, int $at): bool

@@ -32,6 +32,7 @@ use Prism\Review\BareLines;
 use Prism\Review\Corners;
 use Prism\Review\DrawingFinder;
 use Prism\Review\ExpectedPicture;
+use Prism\Review\FoundDrawing;
 use Prism\Review\PartReview;
 use Prism\Review\PartState;
 use Prism\Review\Review;
@@ -173,6 +174,19 @@ final class ReviewFigures
     }
 
     /**
+     * As in the studio: by what the log says is there.
+     *
+     * @param  list<PictureZone>  $zones
+     * @param  array<string, Lab>  $looks  of what the log says lies there, by colour
+     */
+    public function found(Raster $picture, Field $reference, ZoneMap $map, array $zones, array $looks, Lab $paper): FoundDrawing
+    {
+        $expected = static fn (): Field => ExpectedPicture::of($reference, $map, $zones, $looks, $paper);
+
+        return DrawingFinder::findBegun($picture, $reference, $expected, static fn (): Field => BareLines::outlines($map, $reference->width, $reference->height), $paper);
+    }
+
+    /**
      * @param  list<PictureZone>  $zones
      * @param  array<string, Stack>  $planned
      * @param  array<string, Stack>  $laid
@@ -185,10 +199,8 @@ final class ReviewFigures
         $paper = $this->reader->read($this->paper, Stack::of(), 'white');
         $reference = Field::of($photo, Review::EDGE);
         $began = microtime(true);
-        // As in the studio: by what the log says is there.
         $looks = array_map(fn (Stack $stack): Lab => $this->predictor->predict($stack)->colour, $planned);
-        $expected = static fn (): Field => ExpectedPicture::of($reference, $map, $zones, $looks, $paper);
-        $found = DrawingFinder::findBegun($picture, $reference, $expected, static fn (): Field => BareLines::outlines($map, $reference->width, $reference->height), $paper);
+        $found = $this->found($picture, $reference, $map, $zones, $looks, $paper);
         $review = Review::of($found, $reference, $map, $zones, $paper);
         $took = microtime(true) - $began;
         $drawn = array_map(fn (PictureTarget $target): Lab => $this->reader->read($this->paper, $laid[$target->id] ?? Stack::of(), 'true'), array_column(array_merge(...array_map(static fn (PictureZone $zone): array => $zone->targets, $zones)), null, 'id'));

@@ -9,23 +9,26 @@ use Prism\Calibration\DrawnHand;
 use Prism\Calibration\HandReading;
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
+use Prism\Layering\Step;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
+use Prism\Materials\Pencil;
 use Prism\Planning\Order\Passed;
+use Prism\Planning\Order\Plan;
 use Prism\Planning\Order\PlannedZone;
 use Prism\Planning\PictureZone;
 use Prism\Reference\Image\Field;
 use Prism\Reference\Image\Raster;
 use Prism\Reference\Zones\ZoneMap;
-use Prism\Review\DrawingFinder;
 use Prism\Review\LoggedPart;
 use Prism\Review\NextLayers;
 use Prism\Review\Review;
+use Standin\ErringHand;
 
 /** What becomes of drawings that are compared and drawn on; and what they teach of the hand. */
 final class ReviewRounds
 {
-    public const COLUMNS = ['drawn badly, then corrected', 'plan by a true hand', 'drawn', 'round 1', 'round 2', 'round 3', 'corrected', 'made worse'];
+    public const COLUMNS = ['drawn so, then corrected by a true hand', 'plan by a true hand', 'drawn', 'round 1', 'round 2', 'round 3', 'corrected', 'made worse'];
 
     public const HAND_COLUMNS = ['hand', 'learnt', 'other half dE00 before', 'with it'];
 
@@ -43,45 +46,76 @@ final class ReviewRounds
     public function rounds(): array
     {
         $rows = [];
-        foreach ($this->figures->pictures as $name => ['raster' => $raster, 'map' => $map, 'zones' => $zones, 'plan' => $plan]) {
-            $out = Kit::of(array_column($plan->pullList, 'pencil'));
-            $planned = $plan->laid();
-            $ways = [];
-            foreach ($plan->steps as $step) {
-                $ways[$step->zone->id] = $step->zone;
+        foreach ([ErringHand::Light, ErringHand::Drifting, ErringHand::Careless, ErringHand::Heavy] as $hand) {
+            foreach ($this->figures->pictures as $name => ['raster' => $raster, 'map' => $map, 'zones' => $zones, 'plan' => $plan]) {
+                $rows[] = $this->of("$name, $hand->value", $raster, $map, $zones, $plan, self::drawnBy($hand, $plan));
             }
-            [$believed, $lies] = [$planned, ReviewFigures::erring($zones, $planned)];
-            $off = fn (array $laid): array => array_map(fn (PlannedZone $zone): float => $this->drawn($laid[$zone->id] ?? Stack::of())->differenceTo($zone->target), $ways);
-            $figures = [$first = $off($lies)];
-            $corrected = [];
-            for ($round = 1; $round <= self::ROUNDS; $round++) {
-                $review = $this->seen($raster, $map, $zones, $lies, $believed, "$name round $round", 0.05 * $round, 3.0 * $round - 5.0);
-                foreach ($review->zones as $zone) {
-                    $turns = self::TURNS;
-                    foreach ($zone->parts as $part) {
-                        $way = $ways[$part->target] ?? null;
-                        if ($way === null || $turns < 1) {
-                            continue;
-                        }
-                        $logged = LoggedPart::of($part, Passed::laid($way, $believed[$part->target] ?? Stack::of(), $planned[$part->target] ?? Stack::of()), $this->figures->predictor);
-                        $of = array_column($zones, null, 'id')[$zone->id];
-                        $next = NextLayers::of($logged, Target::colour($way->target), $this->figures->predictor, $this->figures->search, $of->limits($turns, Target::colour($way->target)), $out, $turns);
-                        if ($next !== null) {
-                            $turns -= $next->turns();
-                            $before = $this->drawn($lies[$part->target] ?? Stack::of())->differenceTo($way->target);
-                            $believed[$part->target] = Stack::of(...$next->laid, ...$next->steps->steps);
-                            $lies[$part->target] = Stack::of(...($lies[$part->target] ?? Stack::of())->steps, ...$next->steps->steps);
-                            $corrected[] = [$before, $this->drawn($lies[$part->target])->differenceTo($way->target)];
-                        }
-                    }
-                }
-                $figures[] = $off($lies);
-            }
-            $median = static fn (array $values): string => sprintf('%.2f', Clock::quantile(array_values($values), 0.5));
-            $rows[] = [$name, $median($off($planned)), ...array_map($median, $figures), sprintf('%d: %s to %s', count($corrected), $median(array_column($corrected, 0)), $median(array_column($corrected, 1))), (string) count(array_filter($corrected, static fn (array $one): bool => $one[1] > $one[0] + 1.0))];
         }
 
         return $rows;
+    }
+
+    /** @return array<string, Stack> what such a hand lays of a plan, by colour */
+    private static function drawnBy(ErringHand $hand, Plan $plan): array
+    {
+        $out = array_map(static fn (Pencil $pencil): Step => Step::layer($pencil->id, 50.0, 1), array_column($plan->pullList, 'pencil'));
+        $laid = $plan->laid();
+        $last = max(1, count($laid) - 1);
+        $lies = [];
+        foreach (array_keys($laid) as $place => $target) {
+            $steps = [];
+            foreach ($laid[$target]->steps as $n => $step) {
+                $steps[] = $hand->lays($step, "$target $n", $place / $last, $out);
+            }
+            $lies[$target] = Stack::of(...array_values(array_filter($steps)));
+        }
+
+        return $lies;
+    }
+
+    /**
+     * @param  list<PictureZone>  $zones
+     * @param  array<string, Stack>  $lies  by colour what was really laid
+     * @return list<string>
+     */
+    private function of(string $name, Raster $raster, ZoneMap $map, array $zones, Plan $plan, array $lies): array
+    {
+        $out = Kit::of(array_column($plan->pullList, 'pencil'));
+        $planned = $plan->laid();
+        $ways = [];
+        foreach ($plan->steps as $step) {
+            $ways[$step->zone->id] = $step->zone;
+        }
+        $believed = $planned;
+        $off = fn (array $laid): array => array_map(fn (PlannedZone $zone): float => $this->drawn($laid[$zone->id] ?? Stack::of())->differenceTo($zone->target), $ways);
+        $figures = [$off($lies)];
+        $corrected = [];
+        for ($round = 1; $round <= self::ROUNDS; $round++) {
+            $review = $this->seen($raster, $map, $zones, $lies, $believed, "$name round $round", 0.05 * $round, 3.0 * $round - 5.0);
+            foreach ($review->zones as $zone) {
+                $turns = self::TURNS;
+                foreach ($zone->parts as $part) {
+                    $way = $ways[$part->target] ?? null;
+                    if ($way === null || $turns < 1) {
+                        continue;
+                    }
+                    $logged = LoggedPart::of($part, Passed::laid($way, $believed[$part->target] ?? Stack::of(), $planned[$part->target] ?? Stack::of()), $this->figures->predictor);
+                    $of = array_column($zones, null, 'id')[$zone->id];
+                    $next = NextLayers::of($logged, Target::colour($way->target), $this->figures->predictor, $this->figures->search, $of->limits($turns, Target::colour($way->target)), $out, $turns);
+                    if ($next !== null) {
+                        $turns -= $next->turns();
+                        $before = $this->drawn($lies[$part->target] ?? Stack::of())->differenceTo($way->target);
+                        $believed[$part->target] = Stack::of(...$next->laid, ...$next->steps->steps);
+                        $lies[$part->target] = Stack::of(...($lies[$part->target] ?? Stack::of())->steps, ...$next->steps->steps);
+                        $corrected[] = [$before, $this->drawn($lies[$part->target])->differenceTo($way->target)];
+                    }
+                }
+            }
+            $figures[] = $off($lies);
+        }
+        $median = static fn (array $values): string => sprintf('%.2f', Clock::quantile(array_values($values), 0.5));
+
+        return [$name, $median($off($planned)), ...array_map($median, $figures), sprintf('%d: %s to %s', count($corrected), $median(array_column($corrected, 0)), $median(array_column($corrected, 1))), (string) count(array_filter($corrected, static fn (array $one): bool => $one[1] > $one[0] + 1.0))];
     }
 
     /** @return list<list<string>> what is learnt of a hand by one half of a finished drawing, and what it does for predictions of the other, {@see HAND_COLUMNS} */
@@ -139,6 +173,8 @@ final class ReviewRounds
         $paper = $this->reader->read($this->paper, Stack::of(), 'white');
         $reference = Field::of($raster, Review::EDGE);
 
-        return Review::of(DrawingFinder::find($picture, $reference, $paper), $reference, $map, $zones, $paper, array_map(fn (Stack $stack): Lab => $this->figures->predictor->predict($stack)->colour, $believed));
+        $looks = array_map(fn (Stack $stack): Lab => $this->figures->predictor->predict($stack)->colour, $believed);
+
+        return Review::of($this->figures->found($picture, $reference, $map, $zones, $looks, $paper), $reference, $map, $zones, $paper, $looks);
     }
 }

@@ -54,14 +54,14 @@ final class CorrectionSearch
 
     /**
      * @param  Closure(float): void  $progress  share of it done
-     * @return array{logs: array<string, ZoneLog>, next: list<NextLayers>, readings: list<HandReading>} by zone what its log says; layers, those of the zone
-     *                                                                                           that hurts most first; and what tells of the hand
+     * @return array{logs: array<string, ZoneLog>, next: list<NextLayers>, spent: array<string, true>, readings: list<HandReading>} by zone what its log says;
+     *                                            layers, those of the zone that hurts most first; zones that nothing makes lighter; and what tells of the hand
      */
     public function of(Piece $piece, PictureLog $log, Review $review, Closure $progress): array
     {
         $out = Kit::of(array_column($log->plan->pullList ?? [], 'pencil'));
         $zones = array_column($this->picture->of($piece), null, 'id');
-        $logs = $next = $readings = [];
+        $logs = $next = $spent = $readings = [];
         foreach ($review->zones as $i => $zone) {
             $parts = [];
             foreach ($zone->parts as $part) {
@@ -85,12 +85,14 @@ final class CorrectionSearch
                 if ($layers !== null) {
                     $next[] = $layers;
                     $turns -= $layers->turns();
+                } elseif ($turns === self::MOST_TURNS && $logged->isTooDark()) {
+                    $spent[$zone->id] = true;
                 }
             }
             $progress(($i + 1) / count($review->zones));
         }
 
-        return ['logs' => $logs, 'next' => $next, 'readings' => $readings];
+        return ['logs' => $logs, 'next' => $next, 'spent' => array_diff_key($spent, array_flip(array_map(static fn (NextLayers $layers): string => $layers->logged->passed->zone->zone, $next))), 'readings' => $readings];
     }
 
     /**

@@ -238,7 +238,7 @@ final class DrawingReviews
     }
 
     /**
-     * @param  array{logs: array<string, ZoneLog>, next: list<NextLayers>, ...}  $next
+     * @param  array{logs: array<string, ZoneLog>, next: list<NextLayers>, spent: array<string, true>, ...}  $next
      * @param  array{int, int}  $size  of the photo
      * @return array<string, mixed>
      */
@@ -250,7 +250,7 @@ final class DrawingReviews
             'width' => $review->seen->width, 'height' => $review->seen->height,
             'range' => $review->rangeWords(), 'meanError' => round($review->meanError(), 2), 'meanSteps' => round($review->meanError() / ValueScale::stepSize(), 2), 'meanErrorWords' => $review->meanErrorWords(), 'warnings' => [...$found->warnings(), ...array_filter([$review->unjudgedWords()])],
             'zones' => array_map(static fn (ZoneReview $zone): array => [
-                'id' => $zone->id, 'name' => $zone->name, 'state' => $zone->state->value, 'isToCome' => ($next['logs'][$zone->id] ?? null)?->isToCome() ?? false, 'words' => implode('; ', array_filter([$zone->words(), ($next['logs'][$zone->id] ?? null)?->words()])),
+                'id' => $zone->id, 'name' => $zone->name, 'state' => $zone->state->value, 'isToCome' => ($next['logs'][$zone->id] ?? null)?->isToCome() ?? false, 'words' => implode('; ', array_filter([$zone->words(), ($next['logs'][$zone->id] ?? null)?->words(), isset($next['spent'][$zone->id]) ? ZoneLog::SPENT : null])),
                 'dL' => round($zone->difference->dL, 2), 'stepsOff' => round($zone->difference->dL / ValueScale::stepSize(), 2), 'dE00' => round($zone->dE00, 2),
             ], $review->zones),
             'hidden' => round($review->hidden->share(), 4), 'rangeSteps' => round($review->rangeSteps()['drawing'], 2), 'photoSteps' => round($review->rangeSteps()['reference'], 2),

@@ -18,12 +18,12 @@ use Prism\Layering\Step;
 final readonly class PresentState
 {
     /** How far a hand's weight lies from its own, one standard deviation, logarithm; and how far it is looked for. */
-    private const HAND = 0.12;
+    private const HAND = 0.2;
 
     private const HANDS = [-0.45, -0.36, -0.28, -0.2, -0.13, -0.06, 0.0, 0.06, 0.13, 0.2, 0.28, 0.36, 0.45];
 
     /** What a coat left out or laid twice costs, in half squares of standard deviations: rarer than either hand. */
-    private const COAT = 1.6;
+    private const COAT = 2.4;
 
     /** What reading adds to the doubt of a prediction, dE00. */
     private const READING = 0.8;

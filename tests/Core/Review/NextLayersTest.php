@@ -28,23 +28,23 @@ use function Tests\Core\seen;
 const LAID = 'QW:7432@35x2 > QW:2794@45x2 > QW:6858@40';
 
 /** One colour of which the first steps are ticked, and what is seen there. */
-function logged(int $ticked, Lab $seen, ?Lab $among = null): LoggedPart
+function logged(int $ticked, Lab $seen, ?Lab $among = null, string $laid = LAID): LoggedPart
 {
     $predictor = new Predictor(model());
-    $plan = (new Planner($predictor, pencils()))->plan([new PlannedZone('t', 'z', 'float', seen(LAID), Stack::parse(LAID), own: true)]);
+    $plan = (new Planner($predictor, pencils()))->plan([new PlannedZone('t', 'z', 'float', seen($laid), Stack::parse($laid), own: true)]);
     $keys = array_map(static fn ($step): string => $step->key, array_slice($plan->steps, 0, $ticked));
     $passed = Passed::through($plan, array_fill_keys($keys, 'done'))['t'];
     $expected = $ticked === 0 ? model()->bare()->lab() : $predictor->predict($passed->present)->colour;
 
-    return LoggedPart::of(PartReview::of('t', TargetRole::Middle, $seen, seen(LAID), model()->bare()->lab(), 500, $among ?? $expected), $passed, $predictor);
+    return LoggedPart::of(PartReview::of('t', TargetRole::Middle, $seen, seen($laid), model()->bare()->lab(), 500, $among ?? $expected), $passed, $predictor);
 }
 
-function nextLayers(LoggedPart $logged, int $turns = 3): ?NextLayers
+function nextLayers(LoggedPart $logged, int $turns = 3, string $laid = LAID): ?NextLayers
 {
     static $search = null;
     $search ??= new Search(new Predictor(model()), pencils(), PairLibrary::build(model(), pencils()->ids()));
 
-    return NextLayers::of($logged, Target::colour(seen(LAID)), new Predictor(model()), $search, new Limits(maxLayers: 3), pencils()->only(Stack::parse(LAID)->pencils()), $turns);
+    return NextLayers::of($logged, Target::colour(seen($laid)), new Predictor(model()), $search, new Limits(maxLayers: 3), pencils()->only(Stack::parse($laid)->pencils()), $turns);
 }
 
 it('tells how what is seen stands to what is ticked', function (int $ticked, Closure $seen, Course $course): void {
@@ -101,6 +101,15 @@ it('lifts where a heavy hand made it too dark, in no more turns than there are',
         expect($next === null ? 0 : $next->turns())->toBeLessThanOrEqual($turns);
     }
     expect((string) nextLayers($logged)?->steps)->toStartWith('lift');
+});
+
+it('has nothing to lay where a firm layer was pressed into the paper, and knows that it is too dark', function (): void {
+    $laid = 'QW:2794@80x3';
+    $logged = logged(1, seen('QW:2794@100x3'), laid: $laid);
+    expect(nextLayers($logged, laid: $laid))->toBeNull()->and($logged->isTooDark())->toBeTrue()
+        ->and(logged(1, seen($laid), laid: $laid)->isTooDark())->toBeFalse()
+        // Not as long as the plan goes on there.
+        ->and(logged(2, seen('QW:7432@100x6 > QW:2794@100x6'))->isTooDark())->toBeFalse();
 });
 
 it('says where it goes instead of what is still planned', function (): void {

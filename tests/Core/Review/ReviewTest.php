@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 use Prism\Colour\Lab;
 use Prism\Maths\FloodFill;
+use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
 use Prism\Reference\Image\Field;
 use Prism\Reference\Image\Raster;
+use Prism\Reference\Light\ZoneLight;
+use Prism\Reference\Zones\Distance;
 use Prism\Reference\Zones\TargetRole;
+use Prism\Reference\Zones\ZoneMap;
 use Prism\Review\Corners;
 use Prism\Review\DrawingFinder;
 use Prism\Review\ExpectedPicture;
@@ -19,6 +23,7 @@ use Prism\Review\PartState;
 use Prism\Review\Review;
 use Prism\Review\ReviewRefused;
 use Prism\Review\ZoneReview;
+use Prism\Schools\Surface;
 use Standin\ChartPhoto;
 use Tests\Core\Review\Scene;
 
@@ -83,6 +88,24 @@ it('tells zones that are too dark or too light by how much, in words and on a ma
         ->and(abs($at(0.26, 0.5) - 108))->toBeLessThanOrEqual(4)
         ->and(abs($at(0.4, 0.2) - 128))->toBeLessThanOrEqual(4);
 });
+
+it('does not judge a colour so narrow that its neighbours show in its place, and judges it where it is wider', function (int $rows, bool $judged): void {
+    [$map, $zones] = Scene::zones();
+    $narrow = static fn (float $x, float $y): bool => abs($x - 0.25) < 0.15 && $y > 0.1 && $y < 0.1 + $rows / Scene::HEIGHT;
+    $labels = $map->labels;
+    for ($at = 0; $at < Scene::WIDTH * Scene::HEIGHT; $at++) {
+        $labels[$at] = $narrow(($at % Scene::WIDTH + 0.5) / Scene::WIDTH, (intdiv($at, Scene::WIDTH) + 0.5) / Scene::HEIGHT) ? chr(9) : $labels[$at];
+    }
+    $dark = Lab::of(30, 4, 8);
+    $zones[] = new PictureZone('9', 'zone 9', 9, 0.3 * $rows / Scene::HEIGHT, 2, Surface::Smooth, ZoneLight::Lit, Distance::Between, true, null, [], [new PictureTarget('9-1', TargetRole::Middle, $dark, $dark, 1.0)]);
+    $expected = ['9-1' => $dark];
+    foreach (range(1, 8) as $zone) {
+        $expected["$zone-1"] = Scene::colour($zone);
+    }
+    $picture = Raster::of(...Scene::sheet(static fn (int $zone, float $x, float $y): Lab => $narrow($x, $y) ? $dark : Scene::colour($zone))->taken('d'));
+    $review = Review::of(DrawingFinder::find($picture, Scene::reference(), Scene::paper()), Scene::reference(), ZoneMap::of(Scene::WIDTH, Scene::HEIGHT, $labels), $zones, Scene::paper(), $expected);
+    expect(array_column($review->zones, 'id'))->toEqualCanonicalizing(array_map(strval(...), range(1, $judged ? 9 : 8)));
+})->with(['two thirds of a millimetre' => [2, false], 'six millimetres' => [16, true]]);
 
 it('tells what is not begun, what is begun, and colour on paper that was to stay', function (): void {
     $paper = Scene::paper();
