@@ -186,7 +186,7 @@ const GESTURES: Record<string, Gesture> = {
         },
         asks: true,
         times: 6,
-        most: 520,
+        most: 480,
     },
     'the next zone in Plan': {
         stage: 'plan',

@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import type { Piece, Zone } from '../../resources/js/api/client';
-import { useView } from '../../resources/js/desk/address';
-import { useChosen, useHands, useOverlay, useTool } from '../../resources/js/desk/DeskContext';
+import { useAddress, useView } from '../../resources/js/desk/address';
+import { useHands, useOverlay, useTool } from '../../resources/js/desk/DeskContext';
 import { DeskState } from '../../resources/js/desk/DeskState';
 import { Zoom, ZoomContext } from '../../resources/js/desk/zoom';
 import { Notices } from '../../resources/js/ui/Notices';
@@ -10,7 +10,7 @@ import { Notices } from '../../resources/js/ui/Notices';
 function Seen({ of }: { of: Piece }) {
     const tool = useTool();
     const { lit, borders } = useOverlay();
-    const { editing } = useChosen();
+    const { edit: editing } = useAddress().chosen;
     const { places } = useView();
     const { take } = useHands();
     const use = () => {

@@ -1,4 +1,4 @@
-import { createContext, useContext } from 'react';
+import { createContext, useContext, type RefObject } from 'react';
 import type { Colour, Crop, Piece, Target, Zone } from '../api/client';
 import type { Spot } from '../api/queries';
 import type { useAddress } from './address';
@@ -27,8 +27,8 @@ export interface Chosen {
     /** Why a sampled spot has no colour. */
     problem: string | null;
     pinned: Spot | null;
-    /** The stack that lies open in the editor. */
-    editing: string | null;
+    /** Whether a stack lies open in the editor; which one it is by now, {@link useEdited}. */
+    isEditing: boolean;
     /** A colour to match that was typed. */
     typed: string | null;
 }
@@ -62,6 +62,7 @@ export interface Overlay {
 /** Parted, so that what changes draws only what speaks of it. */
 export const PieceContext = createContext<Piece | null>(null);
 export const ChosenContext = createContext<Chosen | null>(null);
+export const EditedContext = createContext<RefObject<string | null> | null>(null);
 export const HandsContext = createContext<Hands | null>(null);
 export const ToolContext = createContext<Tool | null>(null);
 export const OverlayContext = createContext<Overlay | null>(null);
@@ -77,6 +78,9 @@ export const useDeskPiece = (): Piece => given(useContext(PieceContext));
 
 /** What is chosen. Beside the picture it follows when there is time: the picture answers first. */
 export const useChosen = (): Chosen => given(useContext(ChosenContext));
+
+/** The stack that lies open in the editor, as the address has it: looked up, so that no step of the hand draws the desk anew. */
+export const useEdited = (): RefObject<string | null> => given(useContext(EditedContext));
 
 export const useHands = (): Hands => given(useContext(HandsContext));
 

@@ -1,9 +1,10 @@
-import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
+import { useDeferredValue, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { messageOf, type Piece } from '../api/client';
 import { useSample } from '../api/queries';
 import { useAddress } from './address';
 import {
     ChosenContext,
+    EditedContext,
     HandsContext,
     mainTarget,
     OverlayContext,
@@ -48,10 +49,15 @@ export function DeskState({ piece, picture, stage }: Props) {
         return spot && sample.data ? { ...sample.data, spot, zone: null, target: null } : null;
     }, [zone, target, spot, sample.data]);
     const problem = spot && sample.isError ? messageOf(sample.error) : null;
-    const { pin: pinned, edit: editing, typed } = chosen;
+    const { pin: pinned, edit, typed } = chosen;
+    const isEditing = edit !== null;
+    const edited = useRef(edit);
+    useLayoutEffect(() => {
+        edited.current = edit;
+    }, [edit]);
     const now = useMemo<Chosen>(
-        () => ({ selected, spot: selected?.spot ?? spot, problem, pinned, editing, typed }),
-        [selected, spot, problem, pinned, editing, typed],
+        () => ({ selected, spot: selected?.spot ?? spot, problem, pinned, isEditing, typed }),
+        [selected, spot, problem, pinned, isEditing, typed],
     );
     const later = useDeferredValue(now);
     const hands = useMemo<Hands>(
@@ -65,8 +71,10 @@ export function DeskState({ piece, picture, stage }: Props) {
             <HandsContext value={hands}>
                 <ToolContext value={tool}>
                     <OverlayContext value={overlay}>
-                        <ChosenContext value={now}>{picture}</ChosenContext>
-                        <ChosenContext value={later}>{stage}</ChosenContext>
+                        <EditedContext value={edited}>
+                            <ChosenContext value={now}>{picture}</ChosenContext>
+                            <ChosenContext value={later}>{stage}</ChosenContext>
+                        </EditedContext>
                     </OverlayContext>
                 </ToolContext>
             </HandsContext>

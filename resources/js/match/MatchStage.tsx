@@ -61,7 +61,7 @@ function heard(name: string, colour: Colour, recipes: Recipe[] | undefined) {
 /** Recipes for the selected colour, and the editor for the one that is open. */
 export function MatchStage() {
     const piece = useDeskPiece();
-    const { selected: chosen, problem, typed: aimed, editing } = useChosen();
+    const { selected: chosen, problem, typed: aimed, isEditing } = useChosen();
     const { open, close } = useHands();
     const underLamp = useUnderLamp();
     const typed = useTypedColour(aimed);
@@ -75,11 +75,11 @@ export function MatchStage() {
     const opened = useRef<string | null>(null);
     const list = useRef<HTMLElement>(null);
     useEffect(() => {
-        if (editing !== null || opened.current === null) return;
+        if (isEditing || opened.current === null) return;
         const from = [...(list.current?.querySelectorAll<HTMLElement>('[data-opens]') ?? [])];
         (from.find(({ dataset }) => dataset.opens === opened.current) ?? from[0])?.focus();
         opened.current = null;
-    }, [editing]);
+    }, [isEditing]);
     const adjust = useCallback(
         (stack: string) => {
             opened.current = stack;
@@ -134,7 +134,7 @@ export function MatchStage() {
         <Page>
             <h1 className="visually-hidden">Match</h1>
             {/* In the editor the same colour stands beside what the stack comes to. */}
-            {editing === null && (
+            {!isEditing && (
                 <Reading
                     name={name}
                     colour={selected.colour}
@@ -146,7 +146,7 @@ export function MatchStage() {
                 {heard(name, selected.colour, shown?.recipes)}
             </p>
             {selected.zone && <TargetChoice zone={selected.zone} />}
-            {editing !== null ? (
+            {isEditing ? (
                 <StackEditor key={selected.target?.id ?? 'free'} selected={selected} onClose={close} />
             ) : (
                 <section ref={list} aria-label="Recipes" aria-busy={found.isFetching}>

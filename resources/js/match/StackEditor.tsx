@@ -3,7 +3,7 @@ import styled from 'styled-components';
 import { useDebounce } from 'use-debounce';
 import { messageOf, type StackPrediction } from '../api/client';
 import { useBox, usePrediction, supportOf } from '../api/queries';
-import { type Selected, useChosen, useDeskPiece, useHands } from '../desk/DeskContext';
+import { type Selected, useDeskPiece, useEdited, useHands } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
 import { GrainSection } from '../ui/GrainSection';
 import { Problem } from '../ui/States';
@@ -97,10 +97,10 @@ const pencilsOf = (known: StackPrediction | undefined): Pickable[] =>
 /** The open recipe: every change is predicted at once, layer by layer. */
 export function StackEditor({ selected, onClose }: { selected: Selected; onClose: () => void }) {
     const piece = useDeskPiece();
-    const { editing } = useChosen();
+    const edited = useEdited();
     const { rewrite } = useHands();
     const { target } = selected;
-    const opened = editing ?? '';
+    const [opened] = useState(() => edited.current ?? '');
     const kept = target?.recipe?.stack ?? null;
     const [autosave] = useState(() => kept !== null && kept === opened);
     const { steps, live, canUndo, canRedo, change, press, undo, redo } = useDraft(opened);
@@ -126,8 +126,8 @@ export function StackEditor({ selected, onClose }: { selected: Selected; onClose
     );
     const settledStack = writeStack(steps);
     useEffect(() => {
-        if (settledStack !== opened) rewrite(settledStack);
-    }, [settledStack, opened, rewrite]);
+        if (settledStack !== (edited.current ?? '')) rewrite(settledStack);
+    }, [settledStack, edited, rewrite]);
     useKeys({ undo, redo, close: onClose });
     const heading = useRef<HTMLHeadingElement>(null);
     useEffect(() => heading.current?.focus({ preventScroll: true }), []);
