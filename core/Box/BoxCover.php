@@ -57,7 +57,7 @@ final readonly class BoxCover
     private static function place(Appearance $look): array
     {
         $family = $look->family;
-        if ($look->lab->isNeutral()) {
+        if ($family->kind->isNeutral()) {
             return match ($family->kind) {
                 FamilyKind::White, FamilyKind::Black => ['ends', $family->kind->value],
                 default => ['grey', $look->temperature->value],
@@ -71,7 +71,7 @@ final readonly class BoxCover
                 default => 'middle',
             }];
         }
-        $hue = Hue::nearest($look->wheelPosition);
+        $hue = $family->kind->hue() ?? Hue::nearest($look->wheelPosition);
 
         return [$hue->value, match (true) {
             $look->valueStep >= ($hue === Hue::Yellow ? self::LIGHT_FROM_STEP + 1 : self::LIGHT_FROM_STEP) => 'light',

@@ -68,22 +68,32 @@ final readonly class Lab implements \JsonSerializable
             $digits = $digits[0].$digits[0].$digits[1].$digits[1].$digits[2].$digits[2];
         }
         if (preg_match('/^[0-9a-fA-F]{6}\z/', $digits) !== 1) {
-            throw new InvalidColour(sprintf('"%s" is not a colour; write it as # and six hexadecimal digits, such as #7a8b9c.', $hex));
+            throw new InvalidColour(self::refused($hex));
         }
 
         return Srgb::toLab((int) hexdec(substr($digits, 0, 2)), (int) hexdec(substr($digits, 2, 2)), (int) hexdec(substr($digits, 4, 2)));
     }
 
     /**
-     * As an artist types it: #rrggbb, or three numbers L* a* b*.
+     * As an artist types it: #rrggbb, or three numbers L* a* b*. Without its # it may be the number of a pencil, and is no colour.
      *
      * @throws InvalidColour if it is neither
      */
     public static function typed(string $text): self
     {
-        return preg_match('/^\s*'.self::NUMBER.'[\s,;]+'.self::NUMBER.'[\s,;]+'.self::NUMBER.'\s*\z/', $text, $lab) === 1
-            ? self::of((float) $lab[1], (float) $lab[2], (float) $lab[3])
-            : self::fromHex($text);
+        if (preg_match('/^\s*'.self::NUMBER.'[\s,;]+'.self::NUMBER.'[\s,;]+'.self::NUMBER.'\s*\z/', $text, $lab) === 1) {
+            return self::of((float) $lab[1], (float) $lab[2], (float) $lab[3]);
+        }
+        if (! str_starts_with(trim($text), '#')) {
+            throw new InvalidColour(self::refused($text));
+        }
+
+        return self::fromHex($text);
+    }
+
+    private static function refused(string $text): string
+    {
+        return sprintf('"%s" is not a colour; write it as # and six hexadecimal digits, such as #7a8b9c.', $text);
     }
 
     /** As #rrggbb in sRGB; what the screen cannot show is clipped. */

@@ -8,11 +8,13 @@ use App\Models\Range;
 use App\Models\User;
 use App\Studio\LongWork\WorkQueue;
 use App\Studio\Pencils\Catalogue;
+use App\Studio\Pencils\Layout;
 use App\Studio\Pencils\PencilList;
 use App\Studio\Pencils\PencilQuery;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
+use Prism\Box\Rainbow;
 use Prism\Box\Roll;
 use Prism\Colour\Lab;
 use Prism\Exchange\GplPalette;
@@ -54,6 +56,13 @@ describe('looking through', function (): void {
         expect(listed('near='.urlencode($hex)))->toContain('QW:6858');
         $this->getJson('/api/pencils?near=nonsense')->assertUnprocessable()->assertJsonPath('errors.near.0', '"nonsense" is not a colour; write it as # and six hexadecimal digits, such as #7a8b9c. Three numbers L* a* b* or a pencil such as QW:5892 are read too.');
         $this->getJson('/api/pencils?near=QW:9999')->assertUnprocessable();
+        // A number alone is a pencil and never a hex colour; one that two ranges have asks which is meant.
+        expect(listed('near=6858')[0])->toBe('QW:6858');
+        $this->getJson('/api/pencils?near=112233')->assertUnprocessable()->assertJsonPath('errors.near.0', '"112233" is not a colour; write it as # and six hexadecimal digits, such as #7a8b9c. Three numbers L* a* b* or a pencil such as QW:5892 are read too.');
+        $own = $this->user->ranges()->create(['code' => 'OWN', 'maker' => '', 'name' => '']);
+        $own->pencils()->create(['number' => '6858', 'name' => 'Mine', 'aliases' => [], 'binder' => 'wax', 'opacity' => 'semi', 'L' => 50, 'a' => 0, 'b' => 0]);
+        $this->getJson('/api/pencils?near=6858')->assertUnprocessable()->assertJsonPath('errors.near.0', '2 pencils have the number 6858: write OWN:6858 or QW:6858.');
+        $own->delete();
     });
 
     it('lays the box out as the core does', function (): void {
@@ -61,14 +70,17 @@ describe('looking through', function (): void {
         foreach (app(Catalogue::class)->box($this->user) as $id => $pencil) {
             $coats[$id] = $pencil->fullCoat;
         }
-        expect(listed('scope=box&order=roll'))->toBe(Roll::order($coats));
+        expect(listed('scope=box&order=roll'))->toBe(Rainbow::order($coats))
+            ->and(listed('scope=box&order=value'))->toBe(Rainbow::order($coats, byValue: true))
+            ->and(listed('scope=box&order=walk'))->toBe(Roll::order($coats));
+        $this->getJson('/api/pencils?order=price')->assertUnprocessable()->assertJsonValidationErrors('order');
     });
 
     it('asks the database no more for five thousand pencils than for a hundred', function (): void {
         $count = static function (): int {
             DB::enableQueryLog();
             DB::flushQueryLog();
-            app(PencilList::class)->find(test()->user, new PencilQuery(asRoll: true));
+            app(PencilList::class)->find(test()->user, new PencilQuery(layout: Layout::Walk));
 
             return count(DB::getQueryLog());
         };

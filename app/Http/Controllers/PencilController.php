@@ -34,7 +34,7 @@ final class PencilController
 {
     #[OA\Get(path: '/api/pencils', operationId: 'pencils', parameters: [
         new OA\QueryParameter(name: 'scope', schema: new OA\Schema(type: 'string', enum: ['all', 'box'])),
-        new OA\QueryParameter(name: 'order', schema: new OA\Schema(type: 'string', enum: ['roll', 'number'])),
+        new OA\QueryParameter(name: 'order', schema: new OA\Schema(type: 'string', enum: ['roll', 'value', 'walk', 'number'])),
         new OA\QueryParameter(name: 'q', description: 'number, name, former name', schema: new OA\Schema(type: 'string')),
         new OA\QueryParameter(name: 'near', description: 'hex, L* a* b* or a pencil: nearest first', schema: new OA\Schema(type: 'string')),
         new OA\QueryParameter(name: 'range', schema: new OA\Schema(type: 'string')),

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Models\User;
+use App\Studio\Pencils\Layout;
 use App\Studio\Pencils\PencilQuery;
 use App\Studio\Pencils\TypedColour;
+use Illuminate\Validation\Rule;
 
 final class PencilListRequest extends StudioRequest
 {
@@ -15,7 +17,7 @@ final class PencilListRequest extends StudioRequest
     {
         return [
             'scope' => ['in:all,box'],
-            'order' => ['in:roll,number'],
+            'order' => [Rule::enum(Layout::class)],
             'q' => ['nullable', 'string', 'max:80'],
             'range' => ['nullable', 'string', 'max:12'],
             'family' => ['nullable', 'string', 'max:40'],
@@ -37,7 +39,7 @@ final class PencilListRequest extends StudioRequest
             binder: (string) $this->string('binder'),
             valueStep: $this->filled('value') ? $this->integer('value') : null,
             near: $this->filled('near') ? $colours->read($artist, (string) $this->string('near'), 'near') : null,
-            asRoll: $this->query('order') === 'roll',
+            layout: $this->enum('order', Layout::class) ?? Layout::Number,
         );
     }
 }

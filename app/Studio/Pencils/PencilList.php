@@ -9,6 +9,7 @@ use App\Models\Range;
 use App\Models\User;
 use Illuminate\Contracts\Cache\Repository;
 use Prism\Box\PencilFinder;
+use Prism\Box\Rainbow;
 use Prism\Box\Roll;
 use Prism\Colour\Lab;
 use Prism\Colour\Words\Appearance;
@@ -107,8 +108,11 @@ final class PencilList
             foreach (PencilFinder::nearest($query->near, $colours) as $id => $distance) {
                 $ordered[] = [...$rows[$id], 'distance' => round($distance, 1)];
             }
-        } elseif ($query->asRoll) {
-            $ordered = array_map(static fn (string $id): array => $rows[$id], $this->roll($colours));
+        } elseif ($query->layout !== Layout::Number) {
+            $ordered = array_map(static fn (string $id): array => $rows[$id], match ($query->layout) {
+                Layout::Walk => $this->walk($colours),
+                default => Rainbow::order($colours, $query->layout === Layout::Value),
+            });
             array_push($ordered, ...array_values(array_diff_key($rows, $colours)));
         } else {
             $ordered = array_values($rows);
@@ -123,12 +127,12 @@ final class PencilList
     }
 
     /**
-     * A long roll takes a while to lay out, so it is kept.
+     * A long walk takes a while to lay out, so it is kept.
      *
      * @param  array<string, Lab>  $colours
      * @return list<string>
      */
-    private function roll(array $colours): array
+    private function walk(array $colours): array
     {
         return $this->cache->remember('roll-'.hash('xxh128', json_encode($colours, JSON_THROW_ON_ERROR)), self::ROLL_KEPT_SECONDS, static fn (): array => Roll::order($colours));
     }

@@ -19,7 +19,7 @@ final readonly class PencilQuery
         public string $binder = '',
         public ?int $valueStep = null,
         public ?Lab $near = null,
-        public bool $asRoll = false,
+        public Layout $layout = Layout::Number,
     ) {
     }
 }

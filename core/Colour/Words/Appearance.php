@@ -31,13 +31,14 @@ final readonly class Appearance implements \JsonSerializable
     {
         $position = Wheel::position($lab->hueDegrees());
         $leans = $lab->chroma() >= self::LEANING_CHROMA;
+        $family = Family::of($lab);
 
         return new self(
             $lab,
             $position,
-            Family::of($lab),
+            $family,
             match (true) {
-                ! $lab->isNeutral() => Hue::leaned($position),
+                ! $family->kind->isNeutral() => Hue::leaned($position),
                 $leans => Hue::nearest($position),
                 default => null,
             },

@@ -14,6 +14,8 @@ enum FamilyKind: string
     case CoolGrey = 'cool grey';
     case DarkBrown = 'dark brown';
     case Brown = 'brown';
+    case Pink = 'pink';
+    case Flesh = 'flesh';
     case Red = 'red';
     case Orange = 'orange';
     case Yellow = 'yellow';
@@ -24,6 +26,18 @@ enum FamilyKind: string
     public static function ofHue(Hue $hue): self
     {
         return self::from($hue->value);
+    }
+
+    /** Null for what is called by no hue. */
+    public function hue(): ?Hue
+    {
+        return Hue::tryFrom($this->value);
+    }
+
+    /** White, black and the greys. */
+    public function isNeutral(): bool
+    {
+        return in_array($this, [self::White, self::Black, self::Grey, self::WarmGrey, self::CoolGrey], true);
     }
 
     public function isBrown(): bool

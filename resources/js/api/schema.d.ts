@@ -5426,7 +5426,7 @@ export interface operations {
         parameters: {
             query?: {
                 scope?: 'all' | 'box';
-                order?: 'roll' | 'number';
+                order?: 'roll' | 'value' | 'walk' | 'number';
                 /** @description number, name, former name */
                 q?: string;
                 /** @description hex, L* a* b* or a pencil: nearest first */

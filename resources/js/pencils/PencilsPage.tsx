@@ -116,6 +116,14 @@ const layout = {
     minSpace: new Size(0, 8),
 };
 
+/** How the pencils lie: the address names what is not the rule. */
+const LAYOUTS = [
+    { id: '', order: 'roll', name: 'by hue' },
+    { id: 'value', order: 'value', name: 'by hue, light to dark' },
+    { id: 'walk', order: 'walk', name: 'by smallest steps' },
+    { id: 'number', order: 'number', name: 'by number' },
+] as const;
+
 /** Every pencil, by number or laid out as a roll; a tick for those in the box. */
 export function PencilsPage() {
     const { of, choose } = useFilters();
@@ -124,7 +132,7 @@ export function PencilsPage() {
     const box = useChangeBox();
     const filters: PencilFilters = {
         scope: of('box') ? 'box' : 'all',
-        order: of('order') === 'number' ? 'number' : 'roll',
+        order: LAYOUTS.find(({ id }) => id === of('order'))?.order ?? 'roll',
         ...(of('q') && { q: of('q'), order: 'number' }),
         ...(of('near') && { near: of('near') }),
         ...(of('range') && { range: of('range') }),
@@ -215,10 +223,7 @@ export function PencilsPage() {
                 <Choice
                     label="Laid out"
                     value={of('order')}
-                    options={[
-                        { id: '', name: 'by hue step' },
-                        { id: 'number', name: 'by number' },
-                    ]}
+                    options={LAYOUTS}
                     onChange={(order) => choose('order', order)}
                 />
                 <Tick isSelected={of('box') !== ''} onChange={(only) => choose('box', only ? '1' : '')}>

@@ -112,6 +112,22 @@ it('places hues where artists look for them, complements opposite', function ():
         ->and(Hue::leaned(6.4)?->value)->toBe('green')->and(Hue::leaned(5.6)?->value)->toBe('orange')->and(Hue::leaned(6.0))->toBeNull();
 });
 
+it('names colours as artists do: all families, and whether they are tints, tones, shades or clean', function (): void {
+    $families = $characters = [];
+    $names = require __DIR__.'/names.php';
+    foreach ($names as $name => [$hex, $wanted, $character]) {
+        $look = Appearance::of(Lab::fromHex($hex));
+        if (! in_array($look->family->kind->value, $wanted, true)) {
+            $families[$name] = $look->family->word();
+        }
+        if ($character !== null && $look->character->value !== $character) {
+            $characters[$name] = $look->character->value;
+        }
+    }
+    // One is left that is on the border of two.
+    expect(count($names))->toBeGreaterThanOrEqual(120)->and($families)->toBe([])->and($characters)->toBe(['mauve pink' => 'a tint']);
+});
+
 it('names greys, browns, tints and shades', function (): void {
     expect(Appearance::of(Lab::of(50, 0, 0))->family->word())->toBe('grey')
         ->and(Appearance::of(Lab::of(50, 2, 4))->family->word())->toBe('warm grey')
@@ -146,7 +162,11 @@ it('speaks of differences as an artist would', function (): void {
 it('reads a colour as it is typed', function (string $text, float $L, float $a, float $b): void {
     $lab = Prism\Colour\Lab::typed($text);
     expect($lab->L)->toEqualWithDelta($L, 0.05)->and($lab->a)->toEqualWithDelta($a, 0.05)->and($lab->b)->toEqualWithDelta($b, 0.05);
-})->with([['52.5 18 -30', 52.5, 18, -30], ['52.5, 18; -30', 52.5, 18, -30], [' 50 0 0 ', 50, 0, 0], ['#808080', 53.585, 0, 0], ['fff', 100, 0, 0]]);
+})->with([['52.5 18 -30', 52.5, 18, -30], ['52.5, 18; -30', 52.5, 18, -30], [' 50 0 0 ', 50, 0, 0], ['#808080', 53.585, 0, 0], ['#fff', 100, 0, 0]]);
+
+it('takes no number of a pencil for a colour', function (string $text): void {
+    expect(fn () => Lab::typed($text))->toThrow(InvalidColour::class, 'write it as #');
+})->with(['five digits and one' => '185320', 'three' => '130', 'letters' => 'fff', 'nothing' => '']);
 
 it('refuses what is no colour, and lightness beyond white', function (string $text): void {
     expect(static fn () => Prism\Colour\Lab::typed($text))->toThrow(Prism\Colour\InvalidColour::class);
