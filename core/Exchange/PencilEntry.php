@@ -21,4 +21,16 @@ final readonly class PencilEntry
         public ?Spectrum $spectrum = null,
     ) {
     }
+
+    /** With another name; the one it had is a former one. */
+    public function called(string $name): self
+    {
+        $was = $this->pencil;
+        if ($name === $was->name) {
+            return $this;
+        }
+        $pencil = new Pencil($was->id, $name, $was->binder, $was->opacity, $was->lightfastness, $was->fullCoat, $was->fullCoatBands, $was->core, $was->stains);
+
+        return new self($pencil, array_values(array_unique(array_filter([...$this->aliases, $was->name]))), $this->status, $this->replacedBy, $this->spectrum);
+    }
 }

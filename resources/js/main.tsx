@@ -21,6 +21,7 @@ import {
     DrawStage,
     fetchPagesAt,
     FilesPage,
+    NumbersPage,
     InsteadPage,
     LookStage,
     MatchStage,
@@ -76,6 +77,7 @@ function Pages() {
                         <Route path="/pencils/audit" element={<AuditPage />} />
                         <Route path="/pencils/instead" element={<InsteadPage />} />
                         <Route path="/pencils/files" element={<FilesPage />} />
+                        <Route path="/pencils/numbers" element={<NumbersPage />} />
                         <Route path="/pencils/:pencil" element={<PencilPage />} />
                     </Route>
                     <Route element={<SwatchesPlace />}>

@@ -34,6 +34,7 @@ export const PlanStage = page(() => import('./plan/PlanStage'), 'PlanStage');
 export const DrawStage = page(() => import('./draw/DrawStage'), 'DrawStage');
 export const CompareStage = page(() => import('./compare/CompareStage'), 'CompareStage');
 export const AuditPage = page(() => import('./pencils/AuditPage'), 'AuditPage');
+export const NumbersPage = page(() => import('./pencils/NumbersPage'), 'NumbersPage');
 export const FilesPage = page(() => import('./pencils/FilesPage'), 'FilesPage');
 export const InsteadPage = page(() => import('./pencils/InsteadPage'), 'InsteadPage');
 export const PencilPage = page(() => import('./pencils/PencilPage'), 'PencilPage');
@@ -51,7 +52,7 @@ export const NewPiecePage = page(() => import('./pieces/NewPiecePage'), 'NewPiec
 const AT: [RegExp, Page[]][] = [
     [/^\/pieces\/new/, [NewPiecePage]],
     [/^\/pieces\/\w/, [Desk, LookStage, MatchStage, PlanStage, DrawStage, CompareStage]],
-    [/^\/pencils/, [PencilsPlace, PencilsPage, PencilPage, AuditPage, InsteadPage, FilesPage]],
+    [/^\/pencils/, [PencilsPlace, PencilsPage, PencilPage, AuditPage, InsteadPage, FilesPage, NumbersPage]],
     [/^\/swatches/, [SwatchesPlace, BookPage, ChartsPage, ChartPage, CalibrationPage]],
     [/^\/studio/, [StudioPage]],
 ];

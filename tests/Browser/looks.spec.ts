@@ -24,6 +24,7 @@ const PLACES: [string, RegExp][] = [
     ['/pencils/audit', /What the box lacks/],
     ['/pencils/instead', /take instead/],
     ['/pencils/files', /Import and export/],
+    ['/pencils/numbers', /by number/],
     ['/swatches', /swatches/],
     ['/swatches?view=page', /swatches/],
     ['/swatches/charts', /Charts to draw/],

@@ -68,9 +68,15 @@ test('a new studio starts with an empty box and says what to do', async ({ page 
     await sampleAt(page, 0.64, 0.33);
     await expect(page.getByRole('heading', { name: 'Your box is empty' })).toBeVisible();
     await page.getByRole('link', { name: 'Put pencils in the box' }).click();
-    await page.getByLabel('Number, name, old name, family').fill('6858');
-    await page.getByRole('button', { name: '6858 in my box' }).click();
-    await expect(page.getByRole('heading', { name: '1 pencil in your box' })).toBeVisible();
+    // Their numbers as they stand on the barrels: one that the range has not is named, and nothing comes into the box.
+    const numbers = page.getByLabel('Numbers, as they stand on the barrels');
+    await numbers.fill('6858, 1823\n9998');
+    await page.getByRole('button', { name: 'Look them up' }).click();
+    await expect(page.getByTestId('bad-rows').locator('tbody tr')).toContainText('QW has no pencil 9998.');
+    await numbers.fill('6858, 1823\n5800-5930 ');
+    await page.getByRole('button', { name: 'Look them up' }).click();
+    await page.getByRole('button', { name: /^Put all \d into my box/ }).click();
+    await expect(page.getByText(/\d pencils in your box\./)).toBeVisible();
     await page.goBack();
     await expect(page.getByTestId('recipe').first()).toBeVisible();
 

@@ -227,6 +227,41 @@ describe('files', function (): void {
         expect($this->user->box()->count())->toBe(17)->and(listed('q=eins'))->toBe(['HS:1']);
     });
 
+    it('takes numbers as they are written down into the box: of a range that ships those it has, of one\'s own new ones', function (): void {
+        $send = fn (string $text, string $range, string $what = 'import') => $this->postJson("/api/pencils/$what", ['text' => $text, 'range' => $range, 'binder' => 'oil', 'intoBox' => true]);
+        $box = fn (): array => $this->user->box()->with('range')->get()->map(static fn (Pencil $pencil): string => $pencil->range->code.':'.$pencil->number)->sort()->values()->all();
+        $this->user->box()->detach();
+
+        $this->getJson('/api/pencils?range=QW&order=number')->assertOk();
+        $between = collect(listed('range=QW&order=number'))->filter(static fn (string $id): bool => (int) substr($id, 3) >= 1800 && (int) substr($id, 3) <= 2400)->values()->all();
+        expect(count($between))->toBeGreaterThan(2);
+        $send("1800-2400, 5892\n6858 my blue", 'QW', 'preview')->assertOk()->assertJsonPath('new', 0)->assertJsonPath('unchanged', count($between) + 2);
+        expect($box())->toBe([]);
+        $send("1800-2400, 5892\n6858 my blue", 'QW')->assertOk()->assertJsonPath('written', 0);
+        expect($box())->toEqualCanonicalizing([...$between, 'QW:5892', 'QW:6858']);
+        // One that it has not is refused, a stretch without any too, and nothing comes into the box.
+        $send("7432\n9998", 'QW')->assertUnprocessable()->assertJsonPath('rows.0.row', 2)->assertJsonPath('rows.0.right', 'QW has no pencil 9998.');
+        $send('1-9', 'QW')->assertUnprocessable()->assertJsonPath('rows.0.right', 'QW has no pencils with these numbers.');
+        expect($box())->not->toContain('QW:7432');
+
+        $send('101-103, 130 Rose', 'HB')->assertOk()->assertJsonPath('written', 4);
+        expect(array_filter($box(), static fn (string $id): bool => str_starts_with($id, 'HB')))->toHaveCount(4);
+        $rose = Pencil::query()->where('number', '130')->whereRelation('range', 'code', 'HB')->sole();
+        expect($rose->name)->toBe('Rose')->and($rose->binder)->toBe('oil')->and($rose->L)->toBeNull();
+        // What is known of one stays; another name makes the old one a former one.
+        $rose->update(['L' => 60, 'a' => 30, 'b' => 5]);
+        $send('130, 101 Mist', 'HB')->assertOk()->assertJsonPath('written', 1);
+        $send('130 Old Rose', 'HB')->assertOk()->assertJsonPath('written', 1);
+        expect($rose->refresh()->name)->toBe('Old Rose')->and($rose->aliases)->toBe(['Rose'])->and($rose->L)->toEqualWithDelta(60.0, 0.01);
+
+        $send('', 'HB')->assertUnprocessable()->assertJsonPath('errors.text.0', 'Write the numbers of your pencils, such as 101-124, 130 Rose, 133.');
+        $send('101', 'H B')->assertUnprocessable()->assertJsonValidationErrors('range');
+        // Nobody else's range.
+        $this->actingAs(artist());
+        $send('130', 'HB')->assertOk()->assertJsonPath('written', 1);
+        expect($rose->refresh()->name)->toBe('Old Rose');
+    });
+
     it('gives out what it takes in again', function (): void {
         $csv = $this->get('/api/pencils.csv?scope=box')->assertOk()->assertHeader('Content-Type', 'text/csv; charset=UTF-8')->getContent();
         expect(PencilTable::read($csv)->kit)->toHaveCount(15);

@@ -56,6 +56,26 @@ describe('the swatch book', function (): void {
             ->and($count('source=typed'))->toBe(4)->and($count('source=picture'))->toBe(0)->and($count('pencil=%25'))->toBe(0);
     });
 
+    it('gives a pencil of one\'s own that has no colour that of its heavy coat, once; until then recipes do without it', function (): void {
+        $this->postJson('/api/pencils/import', ['text' => '101, 102', 'range' => 'HB', 'intoBox' => true])->assertOk();
+        $colour = fn (string $id): ?array => $this->getJson("/api/pencils/$id")->assertOk()->json('colour');
+        $single = fn (): string => $this->postJson('/api/pieces/'.pieceOf($this->user)->id.'/recipes', ['L' => 50, 'a' => 42, 'b' => -30])->assertOk()->json('nearest.stack');
+        expect($colour('HB:101'))->toBeNull()->and($single())->not->toContain('HB');
+        $write = fn (string $stack, string $lab) => $this->postJson('/api/swatches', ['paper' => 'harbour-cartridge', 'stack' => $stack, 'colour' => $lab])->assertCreated();
+        $write('HB:101@60', '70 18 3');
+        $write('HB:101@90x2 > HB:102@90x2', '40 10 -3');
+        expect($colour('HB:101'))->toBeNull();
+        $write('HB:101@90x2', '50 42 -30');
+        $write('HB:101@95x3', '45 44 -32');
+        expect($colour('HB:101')['L'])->toEqualWithDelta(50.0, 0.1)->and($colour('HB:102'))->toBeNull();
+        app()->forgetScopedInstances();
+        expect($single())->toContain('HB:101');
+        // What ships stays as it is.
+        $was = $colour('QW:6858');
+        $write('QW:6858@95x2', '10 0 0');
+        expect($colour('QW:6858'))->toBe($was);
+    });
+
     it('has the simulated studio draw and read a swatch, and says that it did', function (): void {
         $answer = $this->postJson('/api/swatches', ['paper' => 'harbour-cartridge', 'stack' => 'QW:6858@60', 'simulated' => true])->assertCreated()->assertJson(['source' => 'simulated']);
         $drawn = app(SwatchReader::class)->read('harbour-cartridge', Stack::parse('QW:6858@60'), 'other');

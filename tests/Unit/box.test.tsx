@@ -5,6 +5,7 @@ import { describe, expect, it, vi } from 'vitest';
 import type { AuditResult, PencilPage as PageData, Substitutes, Work } from '../../resources/js/api/client';
 import { AuditPage } from '../../resources/js/pencils/AuditPage';
 import { FilesPage } from '../../resources/js/pencils/FilesPage';
+import { NumbersPage } from '../../resources/js/pencils/NumbersPage';
 import { InsteadPage } from '../../resources/js/pencils/InsteadPage';
 import { PencilPage } from '../../resources/js/pencils/PencilPage';
 import { PencilSheet } from '../../resources/js/pencils/PencilSheet';
@@ -481,6 +482,68 @@ describe('files of pencils', () => {
         await choose('x');
         expect(await screen.findByText('Write wax or oil.')).toBeTruthy();
         expect(screen.queryByRole('button', { name: /Take in/ })).toBeNull();
+    });
+});
+
+describe('pencils by number', () => {
+    const found = (hex: string | null, change: string) => ({
+        row: 1,
+        id: 'HB:101',
+        name: '',
+        binder: 'wax',
+        hex,
+        change,
+    });
+    const look = async (text: string) => {
+        await userEvent.type(await screen.findByLabelText('Numbers, as they stand on the barrels'), text);
+        await userEvent.click(screen.getByRole('button', { name: 'Look them up' }));
+    };
+
+    it('go into the box as they are written; of a range of one’s own without a colour, and what to do about it', async () => {
+        const asked = serve({
+            'GET /api/pencils': () => listOf(),
+            'POST /api/pencils/preview': () => ({ new: 1, changed: 0, unchanged: 0, rows: [found(null, 'new')] }),
+            'POST /api/pencils/import': () => ({ written: 1 }),
+        });
+        show(<NumbersPage />, '/pencils/numbers');
+        await userEvent.click(await screen.findByRole('button', { name: /Range/ }));
+        await userEvent.click(screen.getByRole('option', { name: 'another one, my own' }));
+        await userEvent.type(screen.getByLabelText('Short code for it'), ' HB');
+        await look('101');
+        await userEvent.click(await screen.findByRole('button', { name: 'Put it into my box' }));
+        expect((await screen.findByRole('status')).textContent).toContain(
+            '1 pencil in your box. They have no colour yet',
+        );
+        expect(screen.getByRole('link', { name: 'print a chart of them' }).getAttribute('href')).toBe(
+            '/swatches/charts',
+        );
+        expect(asked.find(({ path }) => path === '/api/pencils/import')?.body).toEqual({
+            text: '101',
+            range: 'HB',
+            binder: 'wax',
+            intoBox: true,
+        });
+    });
+
+    it('are looked up anew when they are changed, and named line by line where the range has none', async () => {
+        serve({
+            'GET /api/pencils': () => listOf(),
+            'POST /api/pencils/preview': ({ body }) =>
+                (body as { text: string }).text === '101'
+                    ? { new: 0, changed: 0, unchanged: 1, rows: [found('#336699', 'unchanged')] }
+                    : new Answer(422, {
+                          message: 'One thing cannot be taken in.',
+                          rows: [{ row: 2, column: 'number', value: '9', right: 'QW has no pencil 9.' }],
+                      }),
+        });
+        show(<NumbersPage />, '/pencils/numbers');
+        await look('101');
+        expect(await screen.findByRole('heading', { name: '1 pencil' })).toBeTruthy();
+        await userEvent.type(screen.getByLabelText('Numbers, as they stand on the barrels'), '{enter}9');
+        expect(screen.queryByRole('heading', { name: '1 pencil' })).toBeNull();
+        await userEvent.click(screen.getByRole('button', { name: 'Look them up' }));
+        expect(await screen.findByText('QW has no pencil 9.')).toBeTruthy();
+        expect(screen.queryByRole('button', { name: /into my box/ })).toBeNull();
     });
 });
 

@@ -202,7 +202,9 @@ describe('Match', () => {
             </Around>,
         );
         expect(await screen.findByText('Your box is empty')).toBeTruthy();
-        expect(screen.getByRole('link', { name: 'Put pencils in the box' }).getAttribute('href')).toBe('/pencils');
+        expect(screen.getByRole('link', { name: 'Put pencils in the box' }).getAttribute('href')).toBe(
+            '/pencils/numbers',
+        );
     });
 
     it('opens a recipe in the editor and predicts every change', async () => {

@@ -160,13 +160,14 @@ final class PencilController
         new OA\Response(response: 422, description: 'Every bad row', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
     ])]
     #[OA\Schema(schema: 'PencilFile', required: ['text'], properties: [
-        new OA\Property(property: 'text', type: 'string', description: 'a pencils table (CSV) or a GPL palette'),
-        new OA\Property(property: 'binder', type: 'string', enum: ['wax', 'oil'], description: 'for a palette, which does not say'),
+        new OA\Property(property: 'text', type: 'string', description: 'a pencils table (CSV) or a GPL palette; with a range, numbers of it'),
+        new OA\Property(property: 'range', type: 'string', nullable: true, description: 'of which the text lists numbers, such as 101-124, 130 Rose, 133'),
+        new OA\Property(property: 'binder', type: 'string', enum: ['wax', 'oil'], description: 'for a palette and for numbers, which do not say'),
         new OA\Property(property: 'intoBox', type: 'boolean'),
     ])]
     public function preview(PencilFileRequest $request, #[CurrentUser] User $user, PencilBook $book): JsonResponse
     {
-        $preview = $book->preview($user, $request->text(), $request->binder());
+        $preview = $book->preview($user, $request->text(), $request->binder(), $request->range());
         $preview['rows'] = array_map(static fn (array $row): array => [
             'row' => $row['row'], 'id' => (string) $row['entry']->pencil->id, 'name' => $row['entry']->pencil->name,
             'binder' => $row['entry']->pencil->binder->value, 'hex' => $row['entry']->pencil->fullCoat?->toHex(), 'change' => $row['change'],
@@ -181,7 +182,7 @@ final class PencilController
     ])]
     public function import(PencilFileRequest $request, #[CurrentUser] User $user, PencilBook $book): JsonResponse
     {
-        $written = $book->import($user, $request->text(), $request->binder(), $request->boolean('intoBox'));
+        $written = $book->import($user, $request->text(), $request->binder(), $request->boolean('intoBox'), $request->range());
         PrepareBox::dispatch($user);
 
         return new JsonResponse(['written' => $written]);

@@ -19,13 +19,14 @@ final class PencilFileRequest extends StudioRequest
             'text' => ['required', 'string', 'max:'.self::MOST_CHARACTERS],
             'binder' => ['nullable', Rule::enum(Binder::class)],
             'intoBox' => ['boolean'],
+            'range' => ['nullable', 'string', 'regex:/^[A-Za-z][A-Za-z0-9]{0,11}$/'],
         ];
     }
 
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['text.required' => 'This file is empty. A pencils table begins with the header range,number,name,binder.', 'text.max' => 'This file is too large for a table of pencils; at most 8 MB are read.'];
+        return ['range.regex' => 'Write a short code of letters and digits, such as HB.', 'text.required' => $this->filled('range') ? 'Write the numbers of your pencils, such as 101-124, 130 Rose, 133.' : 'This file is empty. A pencils table begins with the header range,number,name,binder.', 'text.max' => 'This file is too large for a table of pencils; at most 8 MB are read.'];
     }
 
     public function text(): string
@@ -36,5 +37,11 @@ final class PencilFileRequest extends StudioRequest
     public function binder(): Binder
     {
         return Binder::tryFrom((string) $this->input('binder')) ?? Binder::Wax;
+    }
+
+    /** Of which the text is a list of numbers; null: it is a file. */
+    public function range(): ?string
+    {
+        return $this->filled('range') ? (string) $this->string('range') : null;
     }
 }

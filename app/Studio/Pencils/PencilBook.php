@@ -11,11 +11,14 @@ use Illuminate\Support\Facades\DB;
 use Prism\Calibration\FullCoat;
 use Prism\Colour\Spectrum;
 use Prism\Exchange\GplPalette;
+use Prism\Exchange\NumberList;
 use Prism\Exchange\PencilEntry;
 use Prism\Exchange\PencilTable;
 use Prism\Exchange\RowError;
 use Prism\Exchange\TableRefused;
 use Prism\Materials\Binder;
+use Prism\Materials\Opacity;
+use Prism\Materials\Pencil;
 use Prism\Materials\PencilId;
 use Prism\Materials\Status;
 
@@ -27,13 +30,14 @@ final class PencilBook
     private const ROWS_AT_ONCE = 250;
 
     /**
-     * What a file would bring.
+     * What a file or a list of numbers would bring.
      *
+     * @param  ?string  $range  code of the range that a list of numbers is of; null: the text is a file
      * @return array{rows: list<array{row: int, entry: PencilEntry, change: string}>, new: int, changed: int, unchanged: int}
      *
      * @throws TableRefused with every bad row
      */
-    public function preview(User $artist, string $text, Binder $binder): array
+    public function preview(User $artist, string $text, Binder $binder, ?string $range = null): array
     {
         $known = $this->known($artist);
         $refuses = static function (PencilEntry $entry) use ($known): ?array {
@@ -44,7 +48,8 @@ final class PencilBook
                 : null;
         };
         $rows = [];
-        foreach ($this->read($text, $binder, $refuses) as $row => $entry) {
+        $read = $range === null ? $this->read($text, $binder, $refuses) : $this->listed($artist, $text, $binder, $range);
+        foreach ($read as [$row, $entry]) {
             $id = (string) $entry->pencil->id;
             $rows[] = ['row' => $row, 'entry' => $entry, 'change' => isset($known['same'][self::digest($entry)]) ? 'unchanged' : (isset($known['ids'][$id]) ? 'changed' : 'new')];
         }
@@ -61,11 +66,12 @@ final class PencilBook
      *
      * @return int pencils that are new or changed
      */
-    public function import(User $artist, string $text, Binder $binder, bool $intoBox): int
+    public function import(User $artist, string $text, Binder $binder, bool $intoBox, ?string $range = null): int
     {
-        return DB::transaction(function () use ($artist, $text, $binder, $intoBox): int {
-            $ranges = $rows = [];
-            foreach ($this->preview($artist, $text, $binder)['rows'] as ['entry' => $entry, 'change' => $change]) {
+        return DB::transaction(function () use ($artist, $text, $binder, $intoBox, $range): int {
+            $ranges = $rows = $numbers = [];
+            foreach ($this->preview($artist, $text, $binder, $range)['rows'] as ['entry' => $entry, 'change' => $change]) {
+                $numbers[$entry->pencil->id->range][] = $entry->pencil->id->number;
                 if ($change !== 'unchanged') {
                     $range = $ranges[$entry->pencil->id->range] ??= $this->range($artist, $entry->pencil->id->range);
                     // As the database keeps them: many rows go in at once, past the model's casts.
@@ -76,9 +82,9 @@ final class PencilBook
                 PencilModel::query()->upsert($chunk, ['range_id', 'number']);
             }
             if ($intoBox) {
-                foreach ($ranges as $range) {
-                    $numbers = array_column(array_filter($rows, static fn (array $row): bool => $row['range_id'] === $range->id), 'number');
-                    $artist->box()->syncWithoutDetaching($range->pencils()->whereIn('number', $numbers)->pluck('id'));
+                // Those that were known already too.
+                foreach ($numbers as $code => $of) {
+                    $artist->box()->syncWithoutDetaching(PencilModel::seenBy($artist)->whereRelation('range', 'code', $code)->whereIn('number', $of)->pluck('id'));
                 }
             }
 
@@ -152,16 +158,59 @@ final class PencilBook
 
     /**
      * @param  \Closure(PencilEntry): ?array{string, string}  $refuses
-     * @return array<int, PencilEntry> by row
+     * @return list<array{int, PencilEntry}> each with its row
      */
     private function read(string $text, Binder $binder, \Closure $refuses): array
     {
         if (str_starts_with(ltrim($text, "\xEF\xBB\xBF \r\n"), 'GIMP')) {
-            return GplPalette::read($text, $binder, $refuses);
+            $entries = GplPalette::read($text, $binder, $refuses);
+        } else {
+            $table = PencilTable::read($text, $refuses);
+            $entries = array_map(static fn (string $id): PencilEntry => $table->entries[$id], $table->rows);
         }
-        $table = PencilTable::read($text, $refuses);
 
-        return array_map(static fn (string $id): PencilEntry => $table->entries[$id], $table->rows);
+        return array_map(static fn (int $row, PencilEntry $entry): array => [$row, $entry], array_keys($entries), array_values($entries));
+    }
+
+    /**
+     * The pencils that a list of numbers names. What is known of one stays; a range that ships has those that it has, one's own takes new ones.
+     *
+     * @return list<array{int, PencilEntry}> each with the line it stands in
+     *
+     * @throws TableRefused
+     */
+    private function listed(User $artist, string $text, Binder $binder, string $code): array
+    {
+        $list = NumberList::read($text);
+        $range = Range::seenBy($artist)->where('code', $code)->first();
+        $code = $range->code ?? $code;
+        $ships = $range !== null && $range->user_id === null;
+        $known = $range === null ? [] : $range->pencils()->with('range')->get()->keyBy('number')->all();
+        $entries = $errors = [];
+        foreach ($list->entries as ['row' => $row, 'number' => $number, 'name' => $name, 'stretch' => $isStretch]) {
+            $pencil = $known[$number] ?? null;
+            if ($pencil !== null) {
+                $entry = self::entry($pencil);
+                $entries[] = [$row, $name === '' || $ships ? $entry : $entry->called($name)];
+            } elseif (! $ships) {
+                $entries[] = [$row, new PencilEntry(new Pencil(PencilId::of("$code:$number"), $name, $binder, Opacity::Semi), [], Status::Current, null, null)];
+            } elseif (! $isStretch) {
+                $errors[] = new RowError($row, 'number', $number, sprintf('%s has no pencil %s.%s', $code, $number, self::former($known, $number)));
+            }
+        }
+        if ($errors === [] && $entries === []) {
+            $errors[] = new RowError(1, 'number', trim($text), sprintf('%s has no pencils with these numbers.', $code));
+        }
+
+        return $errors === [] ? $entries : throw new TableRefused($errors);
+    }
+
+    /** @param  array<int|string, PencilModel>  $known */
+    private static function former(array $known, string $number): string
+    {
+        $now = array_filter($known, static fn (PencilModel $pencil): bool => in_array($number, $pencil->aliases, true));
+
+        return $now === [] ? '' : sprintf(' That was the number of %s.', implode(' and ', array_map(static fn (PencilModel $pencil): string => "$pencil->number $pencil->name", $now)));
     }
 
     /** @return array{shipped: list<string>, ids: array<string, true>, same: array<string, true>} */

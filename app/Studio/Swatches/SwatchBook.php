@@ -25,6 +25,9 @@ final class SwatchBook
 {
     private const NOTE_LENGTH = 300;
 
+    /** Pressure of a heavy coat, percent. */
+    private const HEAVY = 80.0;
+
     public function __construct(private readonly Catalogue $catalogue, private readonly SwatchReader $reader)
     {
     }
@@ -37,12 +40,28 @@ final class SwatchBook
                 throw new UnknownPencil((string) $pencil);
             }
         }
+        $this->colourOf($artist, $stack, $colour);
 
         return $artist->swatches()->create([
             'paper_id' => $paper->id, 'stack' => (string) $stack, 'L' => $colour->L, 'a' => $colour->a, 'b' => $colour->b,
             'source' => $source, 'note' => mb_substr($note, 0, self::NOTE_LENGTH), 'drawn_on' => $drawnOn, 'spread' => $spread,
             'technique' => Technique::of($stack)->value, 'chart_id' => $chart?->id,
         ]);
+    }
+
+    /** A heavy coat of a pencil of one's own range that was written down without a colour is its colour. */
+    private function colourOf(User $artist, Stack $stack, Lab $colour): void
+    {
+        $step = $stack->steps[0] ?? null;
+        if ($step?->pencil === null || count($stack) > 1 || $step->pressurePercent < self::HEAVY) {
+            return;
+        }
+        $row = $this->catalogue->row($artist, $step->pencil);
+        if ($row === null || $row->L !== null || $row->range->user_id !== $artist->id) {
+            return;
+        }
+        $row->fill(['L' => $colour->L, 'a' => $colour->a, 'b' => $colour->b]);
+        $row->update(PencilBook::columns(PencilBook::entry($row)));
     }
 
     /**

@@ -1404,10 +1404,12 @@ export interface components {
             colour?: string | null;
         };
         PencilFile: {
-            /** @description a pencils table (CSV) or a GPL palette */
+            /** @description a pencils table (CSV) or a GPL palette; with a range, numbers of it */
             text: string;
+            /** @description of which the text lists numbers, such as 101-124, 130 Rose, 133 */
+            range?: string | null;
             /**
-             * @description for a palette, which does not say
+             * @description for a palette and for numbers, which do not say
              * @enum {string}
              */
             binder?: 'wax' | 'oil';

@@ -160,7 +160,7 @@ export function MatchStage() {
                     {found.isError && emptyBox && (
                         <Empty title="Your box is empty">
                             <p>Recipes are made from pencils you own.</p>
-                            <Link to="/pencils">Put pencils in the box</Link>
+                            <Link to="/pencils/numbers">Put pencils in the box</Link>
                         </Empty>
                     )}
                     {found.isError && !emptyBox && (

@@ -4,13 +4,12 @@ import { messageOf, Refusal } from '../api/client';
 import { Button, buttonLook, StrongButton } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { notify } from '../ui/Notices';
-import { Columns, Page, Row, Table } from '../ui/Page';
+import { Columns, Page, Row } from '../ui/Page';
 import { BadRows, Problem } from '../ui/States';
 import { Tick } from '../ui/Tick';
 import styled from 'styled-components';
+import { FoundPencils } from './FoundPencils';
 import { useImportPencils, usePencilList, usePreviewPencils, type PencilFile } from './pencilQueries';
-
-const MOST_SHOWN = 200;
 
 const Download = styled.a`
     ${buttonLook}
@@ -125,45 +124,7 @@ export function FilesPage() {
                     >
                         Take in {preview.data.new + preview.data.changed} pencils
                     </StrongButton>
-                    <Table style={{ marginTop: 12 }}>
-                        <thead>
-                            <tr>
-                                <th>Row</th>
-                                <th>Colour</th>
-                                <th>Pencil</th>
-                                <th>Name</th>
-                                <th>Binder</th>
-                                <th>What it is</th>
-                            </tr>
-                        </thead>
-                        <tbody>
-                            {preview.data.rows.slice(0, MOST_SHOWN).map((row) => (
-                                <tr key={row.row}>
-                                    <td>{row.row}</td>
-                                    <td>
-                                        <span
-                                            style={{
-                                                display: 'block',
-                                                width: 44,
-                                                height: 22,
-                                                background: row.hex ?? undefined,
-                                            }}
-                                            aria-hidden
-                                        />
-                                    </td>
-                                    <td>
-                                        <b>{row.id}</b>
-                                    </td>
-                                    <td>{row.name}</td>
-                                    <td>{row.binder}</td>
-                                    <td>{row.change === 'unchanged' ? 'as it is' : row.change}</td>
-                                </tr>
-                            ))}
-                        </tbody>
-                    </Table>
-                    {preview.data.rows.length > MOST_SHOWN && (
-                        <p>and {preview.data.rows.length - MOST_SHOWN} more rows</p>
-                    )}
+                    <FoundPencils rows={preview.data.rows} first="Row" />
                 </section>
             )}
             {importing.data && <p role="status">{importing.data.written} pencils were taken in.</p>}

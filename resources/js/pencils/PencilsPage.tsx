@@ -1,6 +1,6 @@
 import { useDeferredValue, useState } from 'react';
 import { Button as AriaButton, GridLayout, GridList, GridListItem, Size, Virtualizer } from 'react-aria-components';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, type Pencil } from '../api/client';
 import { useChangeBox } from '../api/queries';
@@ -163,6 +163,7 @@ export function PencilsPage() {
                         : `${data.owned} ${data.owned === 1 ? 'pencil' : 'pencils'} in your box`}
                     {data.pencils.length !== data.total && <small> · {data.pencils.length} shown</small>}
                 </h1>
+                {data.owned === 0 && <Link to="/pencils/numbers">Type their numbers</Link>}
                 <Button onPress={() => setAdding(true)}>New pencil</Button>
                 <Button
                     isDisabled={missing.length === 0 || missing.length > MOST_AT_ONCE}

@@ -4,6 +4,7 @@ import { SubNav } from '../ui/SubNav';
 
 const LINKS = [
     { to: '/pencils', name: 'The roll', end: true },
+    { to: '/pencils/numbers', name: 'By number' },
     { to: '/pencils/audit', name: 'What the box lacks' },
     { to: '/pencils/instead', name: 'Substitutes' },
     { to: '/pencils/files', name: 'Import and export' },

@@ -48,6 +48,8 @@ export interface PencilFile {
     text: string;
     binder: 'wax' | 'oil';
     intoBox: boolean;
+    /** Of which the text lists numbers; without one it is a file. */
+    range?: string;
 }
 
 export const usePreviewPencils = () =>
