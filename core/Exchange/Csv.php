@@ -19,10 +19,11 @@ final readonly class Csv
 
     /**
      * @param  list<string>  $required  columns that must be there
+     * @param  array<string, list<string>>  $called  what else columns may be called, in small letters, by their name here
      *
      * @throws TableRefused if the text is not such a table, a required column is missing or a row is too long
      */
-    public static function parse(string $text, array $required): self
+    public static function parse(string $text, array $required, array $called = []): self
     {
         if (str_starts_with($text, "\xEF\xBB\xBF")) {
             $text = substr($text, 3);
@@ -43,6 +44,7 @@ final readonly class Csv
         fwrite($stream, $text);
         rewind($stream);
         $header = array_map(trim(...), array_map(strval(...), fgetcsv($stream, null, $separator, '"', '') ?: []));
+        $header = self::named($header, $called);
         self::checkHeader($header, $required);
 
         $rows = [];
@@ -103,6 +105,30 @@ final readonly class Csv
     private static function plain(string $cell): string
     {
         return preg_match("/^''*[=+\\-@\t\r]/", $cell) === 1 ? substr($cell, 1) : $cell;
+    }
+
+    /**
+     * The header by our names, where a column has none of them and is called something that means one.
+     *
+     * @param  list<string>  $header
+     * @param  array<string, list<string>>  $called
+     * @return list<string>
+     */
+    private static function named(array $header, array $called): array
+    {
+        $ours = [];
+        foreach ($called as $name => $others) {
+            foreach ([mb_strtolower($name), ...$others] as $other) {
+                $ours[$other] ??= $name;
+            }
+        }
+
+        // A name of ours that is there keeps its place.
+        return array_map(static function (string $column) use ($header, $called, $ours): string {
+            $name = $ours[mb_strtolower($column)] ?? $column;
+
+            return isset($called[$column]) || ($name !== $column && in_array($name, $header, true)) ? $column : $name;
+        }, $header);
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Prism\Exchange;
 
+use Prism\Colour\InvalidColour;
 use Prism\Colour\Lab;
 use Prism\Colour\Spectrum;
 use Prism\Materials\Binder;
@@ -17,17 +18,28 @@ use Prism\Materials\Status;
 
 /**
  * The pencils table: range,number,name,binder, and optionally aliases, status, replaced_by, opacity, lightfastness, core, stains and a
- * measured heavy coat as L,a,b or R380...R730. A successor without a range is of the same one.
+ * measured heavy coat as R380...R730, L,a,b or hex. A successor without a range is of the same one. Columns may be called otherwise where
+ * that leaves no doubt.
  */
 final readonly class PencilTable
 {
     private const REQUIRED = ['range', 'number', 'name', 'binder'];
 
+    /** What else its columns are called, in small letters. */
+    private const CALLED = [
+        'range' => ['series', 'line', 'set'], 'number' => ['no', 'no.', 'nr', 'nr.', 'num', 'colour number', 'color number', 'pencil'],
+        'name' => ['colour name', 'color name', 'title'], 'binder' => ['type', 'medium', 'wax or oil'],
+        'aliases' => ['former names', 'old names', 'also'], 'status' => [], 'replaced_by' => ['replaced by', 'successor'], 'opacity' => [],
+        'lightfastness' => ['lightfast', 'light fastness'], 'core' => ['hardness'], 'stains' => ['staining'],
+        'L' => ['l*', 'lab l'], 'a' => ['a*', 'lab a'], 'b' => ['b*', 'lab b'], 'hex' => ['colour', 'color', 'rgb', 'hex code', 'hex colour', 'hex color'],
+    ];
+
     /**
      * @param  array<string, PencilEntry>  $entries  by RANGE:NUMBER
      * @param  array<int, string>  $rows  RANGE:NUMBER by row of the table
+     * @param  list<string>  $unread  columns that mean nothing here
      */
-    private function __construct(public Kit $kit, public array $entries, public array $rows)
+    private function __construct(public Kit $kit, public array $entries, public array $rows, public array $unread)
     {
     }
 
@@ -62,7 +74,7 @@ final readonly class PencilTable
      */
     public static function read(string $text, ?\Closure $refuses = null): self
     {
-        $csv = Csv::parse($text, self::REQUIRED);
+        $csv = Csv::parse($text, self::REQUIRED, self::CALLED);
         $reader = new RowReader;
         $entries = $rows = [];
         foreach ($csv->rows as $row => $cells) {
@@ -85,7 +97,7 @@ final readonly class PencilTable
         }
         $reader->finish();
 
-        return new self(Kit::of(array_map(static fn (PencilEntry $entry): Pencil => $entry->pencil, $entries)), $entries, $rows);
+        return new self(Kit::of(array_map(static fn (PencilEntry $entry): Pencil => $entry->pencil, $entries)), $entries, $rows, array_values(array_filter(array_diff($csv->columns, array_keys(self::CALLED), RowReader::spectrumColumns()), static fn (string $column): bool => $column !== '')));
     }
 
     /** @param  array<string, string>  $cells */
@@ -158,6 +170,13 @@ final readonly class PencilTable
         }
         if ($csv->has('L', 'a', 'b') && $cells['L'] !== '') {
             return [$reader->lab($row, $cells), null];
+        }
+        if (($cells['hex'] ?? '') !== '') {
+            try {
+                return [Lab::fromHex($cells['hex']), null];
+            } catch (InvalidColour $refusal) {
+                $reader->refuse($row, 'hex', $cells['hex'], $refusal->getMessage());
+            }
         }
 
         return [null, null];

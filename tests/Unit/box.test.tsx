@@ -449,6 +449,7 @@ describe('files of pencils', () => {
                 new: 1,
                 changed: 1,
                 unchanged: 3,
+                unread: ['price'],
                 rows: [{ row: 2, id: 'HS:1', name: 'Hawser', binder: 'oil', hex: null, change: 'new' }],
             }),
             'POST /api/pencils/import': () => ({ written: 2 }),
@@ -458,6 +459,7 @@ describe('files of pencils', () => {
         expect(
             await screen.findByRole('heading', { name: 'harbour.csv: 1 new, 1 changed, 3 as they are' }),
         ).toBeTruthy();
+        expect(screen.getByText(/Not read: price/)).toBeTruthy();
         await userEvent.click(screen.getByText('Into my box too'));
         await userEvent.click(screen.getByRole('button', { name: 'Take in 2 pencils' }));
         expect(await screen.findByText('2 pencils were taken in.')).toBeTruthy();
@@ -502,7 +504,13 @@ describe('pencils by number', () => {
     it('go into the box as they are written; of a range of one’s own without a colour, and what to do about it', async () => {
         const asked = serve({
             'GET /api/pencils': () => listOf(),
-            'POST /api/pencils/preview': () => ({ new: 1, changed: 0, unchanged: 0, rows: [found(null, 'new')] }),
+            'POST /api/pencils/preview': () => ({
+                new: 1,
+                changed: 0,
+                unchanged: 0,
+                unread: [],
+                rows: [found(null, 'new')],
+            }),
             'POST /api/pencils/import': () => ({ written: 1 }),
         });
         show(<NumbersPage />, '/pencils/numbers');
@@ -530,7 +538,7 @@ describe('pencils by number', () => {
             'GET /api/pencils': () => listOf(),
             'POST /api/pencils/preview': ({ body }) =>
                 (body as { text: string }).text === '101'
-                    ? { new: 0, changed: 0, unchanged: 1, rows: [found('#336699', 'unchanged')] }
+                    ? { new: 0, changed: 0, unchanged: 1, unread: [], rows: [found('#336699', 'unchanged')] }
                     : new Answer(422, {
                           message: 'One thing cannot be taken in.',
                           rows: [{ row: 2, column: 'number', value: '9', right: 'QW has no pencil 9.' }],

@@ -144,10 +144,11 @@ final class PencilController
     }
 
     #[OA\Post(path: '/api/pencils/preview', operationId: 'previewPencils', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/PencilFile')), responses: [
-        new OA\Response(response: 200, description: 'What the file would bring', content: new OA\JsonContent(required: ['new', 'changed', 'unchanged', 'rows'], properties: [
+        new OA\Response(response: 200, description: 'What the file would bring', content: new OA\JsonContent(required: ['new', 'changed', 'unchanged', 'unread', 'rows'], properties: [
             new OA\Property(property: 'new', type: 'integer'),
             new OA\Property(property: 'changed', type: 'integer'),
             new OA\Property(property: 'unchanged', type: 'integer'),
+            new OA\Property(property: 'unread', type: 'array', description: 'columns of the table that mean nothing here', items: new OA\Items(type: 'string')),
             new OA\Property(property: 'rows', type: 'array', items: new OA\Items(required: ['row', 'id', 'name', 'binder', 'hex', 'change'], properties: [
                 new OA\Property(property: 'row', type: 'integer'),
                 new OA\Property(property: 'id', type: 'string'),

@@ -33,7 +33,7 @@ final class PencilBook
      * What a file or a list of numbers would bring.
      *
      * @param  ?string  $range  code of the range that a list of numbers is of; null: the text is a file
-     * @return array{rows: list<array{row: int, entry: PencilEntry, change: string}>, new: int, changed: int, unchanged: int}
+     * @return array{rows: list<array{row: int, entry: PencilEntry, change: string}>, new: int, changed: int, unchanged: int, unread: list<string>} unread: columns that mean nothing here
      *
      * @throws TableRefused with every bad row
      */
@@ -48,8 +48,8 @@ final class PencilBook
                 : null;
         };
         $rows = [];
-        $read = $range === null ? $this->read($text, $binder, $refuses) : $this->listed($artist, $text, $binder, $range);
-        foreach ($read as [$row, $entry]) {
+        $read = $range === null ? $this->read($text, $binder, $refuses) : ['entries' => $this->listed($artist, $text, $binder, $range), 'unread' => []];
+        foreach ($read['entries'] as [$row, $entry]) {
             $id = (string) $entry->pencil->id;
             $rows[] = ['row' => $row, 'entry' => $entry, 'change' => isset($known['same'][self::digest($entry)]) ? 'unchanged' : (isset($known['ids'][$id]) ? 'changed' : 'new')];
         }
@@ -58,7 +58,7 @@ final class PencilBook
         }
         $counts = array_count_values(array_column($rows, 'change'));
 
-        return ['rows' => $rows, 'new' => $counts['new'] ?? 0, 'changed' => $counts['changed'] ?? 0, 'unchanged' => $counts['unchanged'] ?? 0];
+        return ['rows' => $rows, 'new' => $counts['new'] ?? 0, 'changed' => $counts['changed'] ?? 0, 'unchanged' => $counts['unchanged'] ?? 0, 'unread' => $read['unread']];
     }
 
     /**
@@ -158,18 +158,20 @@ final class PencilBook
 
     /**
      * @param  \Closure(PencilEntry): ?array{string, string}  $refuses
-     * @return list<array{int, PencilEntry}> each with its row
+     * @return array{entries: list<array{int, PencilEntry}>, unread: list<string>} each with its row; columns that mean nothing here
      */
     private function read(string $text, Binder $binder, \Closure $refuses): array
     {
         if (str_starts_with(ltrim($text, "\xEF\xBB\xBF \r\n"), 'GIMP')) {
             $entries = GplPalette::read($text, $binder, $refuses);
+            $unread = [];
         } else {
             $table = PencilTable::read($text, $refuses);
             $entries = array_map(static fn (string $id): PencilEntry => $table->entries[$id], $table->rows);
+            $unread = $table->unread;
         }
 
-        return array_map(static fn (int $row, PencilEntry $entry): array => [$row, $entry], array_keys($entries), array_values($entries));
+        return ['entries' => array_map(static fn (int $row, PencilEntry $entry): array => [$row, $entry], array_keys($entries), array_values($entries)), 'unread' => $unread];
     }
 
     /**

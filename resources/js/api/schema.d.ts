@@ -5765,6 +5765,8 @@ export interface operations {
                         new: number;
                         changed: number;
                         unchanged: number;
+                        /** @description columns of the table that mean nothing here */
+                        unread: string[];
                         rows: {
                             row: number;
                             id: string;

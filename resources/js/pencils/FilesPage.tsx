@@ -39,8 +39,8 @@ export function FilesPage() {
                     <h2>Import</h2>
                     <p>
                         A table (CSV) with the columns range, number, name, binder, and where known aliases, status,
-                        replaced_by, opacity, lightfastness, core, stains and the colour of a heavy coat as L, a, b or
-                        R380 to R730. Or a GPL palette whose entries are called RANGE:NUMBER and a name.
+                        replaced_by, opacity, lightfastness, core, stains and the colour of a heavy coat as R380 to
+                        R730, L, a, b or hex. Or a GPL palette whose entries are called RANGE:NUMBER and a name.
                     </p>
                     <Row style={{ marginTop: 12 }}>
                         <FileTrigger
@@ -124,6 +124,9 @@ export function FilesPage() {
                     >
                         Take in {preview.data.new + preview.data.changed} pencils
                     </StrongButton>
+                    {preview.data.unread.length > 0 && (
+                        <p>Not read: {preview.data.unread.join(', ')}. These columns mean nothing here.</p>
+                    )}
                     <FoundPencils rows={preview.data.rows} first="Row" />
                 </section>
             )}

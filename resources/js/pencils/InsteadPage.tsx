@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import { Label, TextArea, TextField } from 'react-aria-components';
 import { parseAsString, useQueryStates } from 'nuqs';
 import styled from 'styled-components';
 import { messageOf, Refusal, type Recipe, type Substitutes } from '../api/client';
@@ -7,7 +6,7 @@ import { usePapers } from '../api/queries';
 import { StrongButton } from '../ui/Button';
 import { CalledOut } from '../ui/CalledOut';
 import { Choice } from '../ui/Choice';
-import { FieldLabel } from '../ui/Field';
+import { LinesField } from '../ui/LinesField';
 import { Page, Row, Table } from '../ui/Page';
 import { PencilTag } from '../ui/PencilTag';
 import { RestsOnLine } from '../ui/RestsOnLine';
@@ -15,19 +14,9 @@ import { BadRows, Problem } from '../ui/States';
 import { SwatchPair } from '../ui/Swatch';
 import { usePencilList, useSubstitutes } from './pencilQueries';
 
-const Box = styled(TextField)`
-    display: grid;
-    gap: 4px;
+const Lines = styled.div`
     flex: 1;
     min-width: 320px;
-    & textarea {
-        min-height: 84px;
-        padding: 8px 12px;
-        border: 1px solid ${({ theme }) => theme.quiet};
-        background: ${({ theme }) => theme.raised};
-        font-variant-numeric: tabular-nums;
-        resize: vertical;
-    }
 `;
 
 function Against({ wanted, recipe, name }: { wanted: Recipe; recipe: Recipe | null; name: string }) {
@@ -108,10 +97,14 @@ export function InsteadPage() {
             <title>Substitutes – Knotty Prism</title>
             <h1>What to take instead</h1>
             <Row style={{ marginTop: 12 }}>
-                <Box value={text} onChange={setText}>
-                    <FieldLabel as={Label}>Pencils or recipes, one on a line</FieldLabel>
-                    <TextArea placeholder={'LO:9659, LO:6945\nLO:3512@40 > QW:5892@60'} />
-                </Box>
+                <Lines>
+                    <LinesField
+                        label="Pencils or recipes, one on a line"
+                        value={text}
+                        onChange={setText}
+                        placeholder={'LO:9659, LO:6945\nLO:3512@40 > QW:5892@60'}
+                    />
+                </Lines>
                 <Choice
                     label="Out of"
                     value={into}

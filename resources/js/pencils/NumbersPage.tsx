@@ -1,30 +1,20 @@
 import { useState } from 'react';
-import { Label, TextArea, TextField } from 'react-aria-components';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, Refusal } from '../api/client';
 import { Button, StrongButton } from '../ui/Button';
 import { Choice } from '../ui/Choice';
-import { Field, FieldLabel } from '../ui/Field';
+import { Field } from '../ui/Field';
+import { LinesField } from '../ui/LinesField';
 import { Page, Row } from '../ui/Page';
 import { BadRows, Loading, Problem } from '../ui/States';
 import { counted } from '../ui/words';
 import { FoundPencils } from './FoundPencils';
 import { useImportPencils, usePencilList, usePreviewPencils } from './pencilQueries';
 
-const Numbers = styled(TextField)`
-    display: grid;
-    gap: 4px;
+const Numbers = styled.div`
     max-width: 640px;
     margin-top: 12px;
-    & textarea {
-        min-height: 132px;
-        padding: 8px 12px;
-        border: 1px solid ${({ theme }) => theme.quiet};
-        background: ${({ theme }) => theme.raised};
-        font-variant-numeric: tabular-nums;
-        resize: vertical;
-    }
 `;
 
 /** A range that is not among those there are. */
@@ -94,15 +84,16 @@ export function NumbersPage() {
                     </>
                 )}
             </Row>
-            <Numbers
-                value={text}
-                onChange={(next) => {
-                    setText(next);
-                    forget();
-                }}
-            >
-                <FieldLabel as={Label}>Numbers, as they stand on the barrels</FieldLabel>
-                <TextArea placeholder={'101-124, 130 Rose, 133\n207'} />
+            <Numbers>
+                <LinesField
+                    label="Numbers, as they stand on the barrels"
+                    value={text}
+                    placeholder={'101-124, 130 Rose, 133\n207'}
+                    onChange={(next) => {
+                        setText(next);
+                        forget();
+                    }}
+                />
             </Numbers>
             <Row style={{ marginTop: 12 }}>
                 <Button

@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import { Label, TextArea, TextField } from 'react-aria-components';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, Refusal } from '../api/client';
@@ -7,7 +6,8 @@ import { useBox, usePapers } from '../api/queries';
 import { SignButton, StrongButton } from '../ui/Button';
 import { CalledOut } from '../ui/CalledOut';
 import { Choice } from '../ui/Choice';
-import { Field, FieldLabel } from '../ui/Field';
+import { Field } from '../ui/Field';
+import { LinesField } from '../ui/LinesField';
 import { notify } from '../ui/Notices';
 import { Columns, Page, Row, Table } from '../ui/Page';
 import { BadRows, Problem } from '../ui/States';
@@ -21,19 +21,6 @@ const KINDS: { id: ChartWish['kind']; name: string }[] = [
     { id: 'stacks', name: 'chosen stacks' },
     { id: 'lessons', name: 'ten that would teach most' },
 ];
-
-const Box = styled(TextField)`
-    display: grid;
-    gap: 4px;
-    margin-top: 12px;
-    & textarea {
-        min-height: 90px;
-        padding: 8px 12px;
-        border: 1px solid ${({ theme }) => theme.quiet};
-        background: ${({ theme }) => theme.raised};
-        resize: vertical;
-    }
-`;
 
 /** What is laid is a line of text, and may be a long one. */
 const Lessons = styled(Table)`
@@ -104,10 +91,14 @@ export function ChartsPage() {
                         />
                     </Row>
                     {kind === 'stacks' && (
-                        <Box value={text} onChange={setText}>
-                            <FieldLabel as={Label}>Stacks, one on a line</FieldLabel>
-                            <TextArea placeholder={'QW:6858@40 > QW:5892@55\nQW:6858@30 > wash > LO:3512@50'} />
-                        </Box>
+                        <div style={{ marginTop: 12 }}>
+                            <LinesField
+                                label="Stacks, one on a line"
+                                value={text}
+                                onChange={setText}
+                                placeholder={'QW:6858@40 > QW:5892@55\nQW:6858@30 > wash > LO:3512@50'}
+                            />
+                        </div>
                     )}
                     {count !== null && (
                         <div style={{ marginTop: 12 }}>

@@ -55,6 +55,18 @@ it('keeps status, successor and a colour without a spectrum', function (): void 
     }
 });
 
+it('takes columns by what they are called elsewhere, colours as hex, and tells which columns it did not read', function (): void {
+    $table = PencilTable::read("Series;No.;Colour name;Type;Hex;Price;\nHS;12;Old Rope;oil;#c2a878;1.20;\nHS;13;Fender;wax;;1.20;\n");
+    expect((string) $table->entries['HS:12']->pencil->fullCoat?->toHex())->toBe('#c2a878')->and($table->entries['HS:13']->pencil->fullCoat)->toBeNull()
+        ->and($table->entries['HS:12']->pencil->name)->toBe('Old Rope')->and($table->unread)->toBe(['Price']);
+    // What has our names keeps them, and a measured colour goes before one of a screen.
+    $own = PencilTable::read("range,number,name,binder,type,L*,a*,b*,hex\nHS,12,Old Rope,oil,thick,50,1,2,#ffffff\n");
+    expect($own->entries['HS:12']->pencil->fullCoat?->L)->toBe(50.0)->and($own->unread)->toBe(['type']);
+    expect(fn () => PencilTable::read("range,number,nr,name,binder\n"))->not->toThrow(TableRefused::class)
+        ->and(fn () => PencilTable::read("range,no,nr,name,binder\nHS,1,1,x,wax\n"))->toThrow(TableRefused::class, 'twice')
+        ->and(fn () => PencilTable::read("range,number,name,binder,hex\nHS,1,x,wax,beige\n"))->toThrow(TableRefused::class, 'write it as #');
+});
+
 it('names every bad cell of a pencils table at once', function (): void {
     $text = "range,number,name,binder,status,replaced_by,opacity,lightfastness,core,stains,L,a,b\n"
         ."HS,1,a,crayon,,,,,,,50,0,0\nHS,2,b,wax,lost,no where,,,,,50,0,0\nHS,3,c,wax,,,glassy,VI,crumbly,often,fifty,0,0\nHS,3,d,wax,,,,,,,50,0,0\nHS,,e,wax,,,,,,,50,0,0\n";
