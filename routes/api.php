@@ -43,6 +43,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::patch('box/{pencil}', [MaterialController::class, 'noteInBox']);
 
     Route::get('pencils', [PencilController::class, 'index']);
+    Route::get('nearest-pencils', [PencilController::class, 'nearest']);
     Route::post('pencils', [PencilController::class, 'store']);
     Route::post('pencils/preview', [PencilController::class, 'preview']);
     Route::post('pencils/import', [PencilController::class, 'import']);

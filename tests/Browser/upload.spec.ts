@@ -1,4 +1,4 @@
-import { expect, openDemo, sampleAt, test } from './studio';
+import { expect, expectSound, openDemo, sampleAt, test } from './studio';
 
 const PHOTO = 'database/demo/harbour.jpg';
 
@@ -79,6 +79,12 @@ test('a new studio starts with an empty box and says what to do', async ({ page 
     await expect(page.getByText(/\d pencils in your box\./)).toBeVisible();
     await page.goBack();
     await expect(page.getByTestId('recipe').first()).toBeVisible();
+
+    // From the colour straight to pencils, what is not in the box too.
+    await page.getByRole('button', { name: 'Nearest pencils' }).click();
+    await expect(page.getByRole('dialog').getByRole('link')).toHaveCount(10);
+    await expectSound(page);
+    await page.keyboard.press('Escape');
 
     await page.getByRole('button', { name: /Sign out/ }).click();
     await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();

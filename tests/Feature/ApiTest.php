@@ -128,6 +128,7 @@ it('answers as documented along the whole way', function (): void {
     expectDocumented($this->getJson('/api/session'), 'get', '/api/session');
     expectDocumented($this->getJson('/api/papers'), 'get', '/api/papers');
     expectDocumented($this->getJson('/api/pencils'), 'get', '/api/pencils');
+    expectDocumented($this->getJson('/api/nearest-pencils?to=%23305090'), 'get', '/api/nearest-pencils');
     expectDocumented($this->getJson('/api/pieces'), 'get', '/api/pieces');
     expectDocumented($this->postJson("$url/samples", $spot), 'post', '/api/pieces/{piece}/samples');
     expectDocumented($this->postJson("$url/recipes", ['L' => 45, 'a' => 40, 'b' => 25]), 'post', '/api/pieces/{piece}/recipes');

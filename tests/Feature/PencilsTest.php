@@ -65,6 +65,21 @@ describe('looking through', function (): void {
         $own->delete();
     });
 
+    it('names the nearest of the box and of what is beside it, and which way each misses', function (): void {
+        $found = $this->getJson('/api/nearest-pencils?to='.urlencode('38.1 8.4 -55.6'))->assertOk()->json();
+        expect(array_column($found['box'], 'id')[0])->toBe('QW:6858')->and($found['box'][0]['misses'])->toBe('on target')
+            ->and(array_filter(array_column($found['box'], 'owned')))->toHaveCount(5)->and(array_filter(array_column($found['others'], 'owned')))->toBe([])
+            ->and($found['others'])->toHaveCount(5)->and(array_column($found['others'], 'misses'))->each->not->toBe('');
+        foreach (['box', 'others'] as $of) {
+            $distances = array_column($found[$of], 'distance');
+            expect($distances)->toBe(collect($distances)->sort()->values()->all());
+        }
+        $this->getJson('/api/nearest-pencils')->assertUnprocessable()->assertJsonValidationErrors('to');
+        $this->getJson('/api/nearest-pencils?to=130')->assertUnprocessable()->assertJsonValidationErrors('to');
+        $this->user->box()->detach();
+        $this->getJson('/api/nearest-pencils?to=QW:6858')->assertOk()->assertJsonPath('box', [])->assertJsonPath('others.0.id', 'QW:6858');
+    });
+
     it('lays the box out as the core does', function (): void {
         $coats = [];
         foreach (app(Catalogue::class)->box($this->user) as $id => $pencil) {

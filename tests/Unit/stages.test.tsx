@@ -190,6 +190,26 @@ describe('Match', () => {
         );
     });
 
+    it('leads from the colour straight to the nearest pencils, of the box and of others, and which way each misses', async () => {
+        const near = (id: string, misses: string) => ({ ...pencil(id), misses });
+        const asked = serve({
+            'GET /api/pencils': () => ({ pencils: [] }),
+            'POST /api/pieces/p1/recipes': () => new Answer(422, { message: 'Empty.', errors: { box: ['Empty.'] } }),
+            'GET /api/nearest-pencils': () => ({ box: [], others: [near('404', 'half a step too light')] }),
+        });
+        show(
+            <Around of={piece([free])} selected={free}>
+                <MatchStage />
+            </Around>,
+        );
+        await userEvent.click(await screen.findByRole('button', { name: 'Nearest pencils' }));
+        expect(await screen.findByText('half a step too light')).toBeTruthy();
+        expect(screen.getByText('None with a colour.')).toBeTruthy();
+        expect(asked.find(({ path }) => path === '/api/nearest-pencils')?.query).toMatch(
+            /to=[\d.]+[ +]-?[\d.]+[ +]-?[\d.]+/,
+        );
+    });
+
     it('sends to the box when it is empty', async () => {
         const said = 'There are no pencils to choose from.';
         serve({

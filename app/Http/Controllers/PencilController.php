@@ -15,6 +15,7 @@ use App\Models\Pencil;
 use App\Models\Range;
 use App\Models\User;
 use App\Studio\Pencils\Catalogue;
+use App\Studio\Pencils\NearestPencils;
 use App\Studio\Pencils\PencilBook;
 use App\Studio\Pencils\PencilList;
 use App\Studio\Pencils\PencilPage;
@@ -60,6 +61,26 @@ final class PencilController
     public function index(PencilListRequest $request, #[CurrentUser] User $user, TypedColour $colours, PencilList $list): JsonResponse
     {
         return new JsonResponse($list->find($user, $request->wanted($user, $colours)));
+    }
+
+    #[OA\Get(path: '/api/nearest-pencils', operationId: 'nearestPencils', parameters: [
+        new OA\QueryParameter(name: 'to', required: true, description: 'hex, L* a* b* or a pencil', schema: new OA\Schema(type: 'string')),
+    ], responses: [
+        new OA\Response(response: 200, description: 'A few of each, nearest first', content: new OA\JsonContent(required: ['box', 'others'], properties: [
+            new OA\Property(property: 'box', type: 'array', items: new OA\Items(ref: '#/components/schemas/NearPencil')),
+            new OA\Property(property: 'others', type: 'array', items: new OA\Items(ref: '#/components/schemas/NearPencil')),
+        ])),
+        new OA\Response(response: 422, description: 'No colour', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+    ])]
+    #[OA\Schema(schema: 'NearPencil', allOf: [
+        new OA\Schema(ref: '#/components/schemas/Pencil'),
+        new OA\Schema(type: 'object', required: ['misses'], properties: [new OA\Property(property: 'misses', type: 'string', description: 'which way, in words')]),
+    ])]
+    public function nearest(Request $request, #[CurrentUser] User $user, TypedColour $colours, NearestPencils $nearest): JsonResponse
+    {
+        $request->validate(['to' => ['required', 'string', 'max:40']]);
+
+        return new JsonResponse($nearest->to($user, $colours->read($user, (string) $request->string('to'), 'to')));
     }
 
     #[OA\Get(path: '/api/pencils/{pencil}', operationId: 'pencil', parameters: [

@@ -120,6 +120,16 @@ export const useSample = (piece: string, photo: string, spot: Spot | null) =>
     });
 
 /** A colour as it was typed: hex, three numbers, a pencil. */
+/** Pencils whose heavy coat comes nearest to a colour: of the box, and of what is beside it. */
+export const useNearestPencils = ({ L, a, b }: Lab) => {
+    const to = [L, a, b].map((value) => value.toFixed(2)).join(' ');
+
+    return useQuery({
+        queryKey: [...keys.pencils, 'nearest', to],
+        queryFn: ({ signal }) => answered(api.GET('/api/nearest-pencils', { params: { query: { to } }, signal })),
+    });
+};
+
 export const useTypedColour = (text: string | null) =>
     useQuery({
         queryKey: ['colour', text],

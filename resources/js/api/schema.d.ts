@@ -580,6 +580,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/nearest-pencils': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['nearestPencils'];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/pencils/{pencil}': {
         parameters: {
             query?: never;
@@ -1377,6 +1393,10 @@ export interface components {
             own: boolean;
             count: number;
             owned: number;
+        };
+        NearPencil: components['schemas']['Pencil'] & {
+            /** @description which way, in words */
+            misses: string;
         };
         PencilForm: {
             range: string;
@@ -5534,6 +5554,62 @@ export interface operations {
                 content?: never;
             };
             /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    nearestPencils: {
+        parameters: {
+            query: {
+                /** @description hex, L* a* b* or a pencil */
+                to: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A few of each, nearest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        box: components['schemas']['NearPencil'][];
+                        others: components['schemas']['NearPencil'][];
+                    };
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description No colour */
             422: {
                 headers: {
                     [name: string]: unknown;

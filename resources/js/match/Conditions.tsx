@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import type { Pencil } from '../api/client';
 import type { SearchWishes } from '../api/queries';
@@ -77,10 +77,12 @@ interface Props {
     toned: boolean;
     owned: Pencil[] | undefined;
     onChange: (wishes: SearchWishes) => void;
+    /** What else can be asked of the colour. */
+    children?: ReactNode;
 }
 
 /** What recipes are to obey: folded into a line, since most are looked for without any. */
-export function Conditions({ title, wishes, toned, owned, onChange }: Props) {
+export function Conditions({ title, wishes, toned, owned, onChange, children }: Props) {
     const [open, setOpen] = useState(false);
     const without = (ids: string[], id: string) => ids.filter((other) => other !== id);
 
@@ -91,6 +93,7 @@ export function Conditions({ title, wishes, toned, owned, onChange }: Props) {
                     <h2>{title}</h2>
                     <p>{conditionsIn(wishes)}</p>
                 </div>
+                {children}
                 <Button aria-expanded={open} onPress={() => setOpen(!open)}>
                     {open ? 'Fewer conditions' : 'More conditions'}
                 </Button>

@@ -13,6 +13,7 @@ import { spoken } from '../ui/Swatch';
 import { space } from '../ui/theme';
 import { counted } from '../ui/words';
 import { Conditions } from './Conditions';
+import { NearestPencils } from './NearestPencils';
 import { reasons } from './reasons';
 import { TrioPanel } from './TrioPanel';
 import { RecipeCard } from './RecipeCard';
@@ -156,7 +157,9 @@ export function MatchStage() {
                         toned={piece.paper.toned}
                         owned={owned.data}
                         onChange={setWishes}
-                    />
+                    >
+                        <NearestPencils name={name} colour={selected.colour} />
+                    </Conditions>
                     {found.isError && emptyBox && (
                         <Empty title="Your box is empty">
                             <p>Recipes are made from pencils you own.</p>
