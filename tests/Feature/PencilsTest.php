@@ -74,6 +74,10 @@ describe('looking through', function (): void {
             $distances = array_column($found[$of], 'distance');
             expect($distances)->toBe(collect($distances)->sort()->values()->all());
         }
+        // Said of a favourite too, and of the list that is laid out by nearness.
+        $this->patchJson('/api/box/QW:6858', ['favourite' => true])->assertSuccessful();
+        $this->getJson('/api/nearest-pencils?to=QW:6858')->assertOk()->assertJsonPath('box.0.favourite', true);
+        $this->getJson('/api/pencils?near=QW:6858')->assertOk()->assertJsonPath('pencils.0.misses', 'on target');
         $this->getJson('/api/nearest-pencils')->assertUnprocessable()->assertJsonValidationErrors('to');
         $this->getJson('/api/nearest-pencils?to=130')->assertUnprocessable()->assertJsonValidationErrors('to');
         $this->user->box()->detach();

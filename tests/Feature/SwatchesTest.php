@@ -61,9 +61,10 @@ describe('the swatch book', function (): void {
         $colour = fn (string $id): ?array => $this->getJson("/api/pencils/$id")->assertOk()->json('colour');
         $single = fn (): string => $this->postJson('/api/pieces/'.pieceOf($this->user)->id.'/recipes', ['L' => 50, 'a' => 42, 'b' => -30])->assertOk()->json('nearest.stack');
         expect($colour('HB:101'))->toBeNull()->and($single())->not->toContain('HB');
-        $write = fn (string $stack, string $lab) => $this->postJson('/api/swatches', ['paper' => 'harbour-cartridge', 'stack' => $stack, 'colour' => $lab])->assertCreated();
+        $write = fn (string $stack, string $lab, string $paper = 'harbour-cartridge') => $this->postJson('/api/swatches', ['paper' => $paper, 'stack' => $stack, 'colour' => $lab])->assertCreated();
         $write('HB:101@60', '70 18 3');
         $write('HB:101@90x2 > HB:102@90x2', '40 10 -3');
+        $write('HB:101@90x2', '40 20 -20', 'fog-toned');
         expect($colour('HB:101'))->toBeNull();
         $write('HB:101@90x2', '50 42 -30');
         $write('HB:101@95x3', '45 44 -32');

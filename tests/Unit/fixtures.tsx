@@ -245,6 +245,7 @@ export function pencil(number: string, owned = true, changes: Partial<Pencil> = 
         character: 'a tone',
         valueStep: 4,
         distance: null,
+        misses: null,
         ...changes,
     };
 }

@@ -201,7 +201,7 @@ final class ReviewFigures
         $began = microtime(true);
         $looks = array_map(fn (Stack $stack): Lab => $this->predictor->predict($stack)->colour, $planned);
         $found = $this->found($picture, $reference, $map, $zones, $looks, $paper);
-        $review = Review::of($found, $reference, $map, $zones, $paper);
+        $review = Review::of($found, $reference, $map, $zones, $paper, $looks);
         $took = microtime(true) - $began;
         $drawn = array_map(fn (PictureTarget $target): Lab => $this->reader->read($this->paper, $laid[$target->id] ?? Stack::of(), 'true'), array_column(array_merge(...array_map(static fn (PictureZone $zone): array => $zone->targets, $zones)), null, 'id'));
         $off = $errors = [];

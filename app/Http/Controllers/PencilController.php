@@ -67,14 +67,10 @@ final class PencilController
         new OA\QueryParameter(name: 'to', required: true, description: 'hex, L* a* b* or a pencil', schema: new OA\Schema(type: 'string')),
     ], responses: [
         new OA\Response(response: 200, description: 'A few of each, nearest first', content: new OA\JsonContent(required: ['box', 'others'], properties: [
-            new OA\Property(property: 'box', type: 'array', items: new OA\Items(ref: '#/components/schemas/NearPencil')),
-            new OA\Property(property: 'others', type: 'array', items: new OA\Items(ref: '#/components/schemas/NearPencil')),
+            new OA\Property(property: 'box', type: 'array', items: new OA\Items(ref: '#/components/schemas/Pencil')),
+            new OA\Property(property: 'others', type: 'array', items: new OA\Items(ref: '#/components/schemas/Pencil')),
         ])),
         new OA\Response(response: 422, description: 'No colour', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
-    ])]
-    #[OA\Schema(schema: 'NearPencil', allOf: [
-        new OA\Schema(ref: '#/components/schemas/Pencil'),
-        new OA\Schema(type: 'object', required: ['misses'], properties: [new OA\Property(property: 'misses', type: 'string', description: 'which way, in words')]),
     ])]
     public function nearest(Request $request, #[CurrentUser] User $user, TypedColour $colours, NearestPencils $nearest): JsonResponse
     {

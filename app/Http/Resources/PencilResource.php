@@ -17,7 +17,7 @@ use Prism\Colour\Words\Appearance;
  *
  * @mixin Pencil
  */
-#[OA\Schema(schema: 'Pencil', required: ['id', 'range', 'number', 'name', 'aliases', 'binder', 'status', 'replacedBy', 'owned', 'favourite', 'L', 'hex', 'family', 'lean', 'character', 'valueStep', 'distance'], properties: [
+#[OA\Schema(schema: 'Pencil', required: ['id', 'range', 'number', 'name', 'aliases', 'binder', 'status', 'replacedBy', 'owned', 'favourite', 'L', 'hex', 'family', 'lean', 'character', 'valueStep', 'distance', 'misses'], properties: [
     new OA\Property(property: 'id', type: 'string', description: 'RANGE:NUMBER'),
     new OA\Property(property: 'range', type: 'string'),
     new OA\Property(property: 'number', type: 'string'),
@@ -35,6 +35,7 @@ use Prism\Colour\Words\Appearance;
     new OA\Property(property: 'character', type: 'string', nullable: true),
     new OA\Property(property: 'valueStep', type: 'integer', nullable: true),
     new OA\Property(property: 'distance', type: 'number', nullable: true, description: 'dE00 from the colour that was asked for'),
+    new OA\Property(property: 'misses', type: 'string', nullable: true, description: 'which way it misses that, in words'),
 ])]
 final class PencilResource extends JsonResource
 {

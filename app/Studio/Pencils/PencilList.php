@@ -13,6 +13,7 @@ use Prism\Box\Rainbow;
 use Prism\Box\Roll;
 use Prism\Colour\Lab;
 use Prism\Colour\Words\Appearance;
+use Prism\Colour\Words\Difference;
 
 /** The pencils of an artist's ranges as they are looked through: filtered, found, laid out. Made for thousands. */
 final class PencilList
@@ -82,7 +83,7 @@ final class PencilList
             'owned' => $owned, 'favourite' => $favourite,
             'L' => $lab === null ? null : round($lab->L, 1), 'hex' => $lab?->toHex(),
             'family' => $appearance?->family->word(), 'lean' => $appearance?->lean?->value, 'character' => $appearance?->character->value, 'valueStep' => $appearance?->valueStep,
-            'distance' => null,
+            'distance' => null, 'misses' => null,
         ];
     }
 
@@ -106,7 +107,7 @@ final class PencilList
         if ($query->near !== null) {
             $ordered = [];
             foreach (PencilFinder::nearest($query->near, $colours) as $id => $distance) {
-                $ordered[] = [...$rows[$id], 'distance' => round($distance, 1)];
+                $ordered[] = [...$rows[$id], 'distance' => round($distance, 1), 'misses' => Difference::between($colours[$id], $query->near)->words];
             }
         } elseif ($query->layout !== Layout::Number) {
             $ordered = array_map(static fn (string $id): array => $rows[$id], match ($query->layout) {

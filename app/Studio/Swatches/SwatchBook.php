@@ -40,20 +40,23 @@ final class SwatchBook
                 throw new UnknownPencil((string) $pencil);
             }
         }
-        $this->colourOf($artist, $stack, $colour);
 
-        return $artist->swatches()->create([
-            'paper_id' => $paper->id, 'stack' => (string) $stack, 'L' => $colour->L, 'a' => $colour->a, 'b' => $colour->b,
-            'source' => $source, 'note' => mb_substr($note, 0, self::NOTE_LENGTH), 'drawn_on' => $drawnOn, 'spread' => $spread,
-            'technique' => Technique::of($stack)->value, 'chart_id' => $chart?->id,
-        ]);
+        return DB::transaction(function () use ($artist, $paper, $stack, $colour, $source, $note, $drawnOn, $spread, $chart): SwatchModel {
+            $this->colourOf($artist, $paper, $stack, $colour);
+
+            return $artist->swatches()->create([
+                'paper_id' => $paper->id, 'stack' => (string) $stack, 'L' => $colour->L, 'a' => $colour->a, 'b' => $colour->b,
+                'source' => $source, 'note' => mb_substr($note, 0, self::NOTE_LENGTH), 'drawn_on' => $drawnOn, 'spread' => $spread,
+                'technique' => Technique::of($stack)->value, 'chart_id' => $chart?->id,
+            ]);
+        });
     }
 
-    /** A heavy coat of a pencil of one's own range that was written down without a colour is its colour. */
-    private function colourOf(User $artist, Stack $stack, Lab $colour): void
+    /** A heavy coat of a pencil of one's own range that was written down without a colour is its colour, but on toned paper, which shows through. */
+    private function colourOf(User $artist, Paper $paper, Stack $stack, Lab $colour): void
     {
         $step = $stack->steps[0] ?? null;
-        if ($step?->pencil === null || count($stack) > 1 || $step->pressurePercent < self::HEAVY) {
+        if ($step?->pencil === null || count($stack) > 1 || $step->pressurePercent < self::HEAVY || Catalogue::paper($paper)->isToned()) {
             return;
         }
         $row = $this->catalogue->row($artist, $step->pencil);

@@ -1394,10 +1394,6 @@ export interface components {
             count: number;
             owned: number;
         };
-        NearPencil: components['schemas']['Pencil'] & {
-            /** @description which way, in words */
-            misses: string;
-        };
         PencilForm: {
             range: string;
             rangeName?: string;
@@ -1818,6 +1814,8 @@ export interface components {
             valueStep: number | null;
             /** @description dE00 from the colour that was asked for */
             distance: number | null;
+            /** @description which way it misses that, in words */
+            misses: string | null;
         };
         PieceChoices: {
             /** @description counts changes of what is chosen */
@@ -5597,8 +5595,8 @@ export interface operations {
                 };
                 content: {
                     'application/json': {
-                        box: components['schemas']['NearPencil'][];
-                        others: components['schemas']['NearPencil'][];
+                        box: components['schemas']['Pencil'][];
+                        others: components['schemas']['Pencil'][];
                     };
                 };
             };

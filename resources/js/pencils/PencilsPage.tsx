@@ -255,7 +255,7 @@ export function PencilsPage() {
                                                 : ''}
                                             {pencil.name || pencil.range}
                                         </small>
-                                        <small title={pencil.family ?? undefined}>
+                                        <small title={pencil.misses ?? pencil.family ?? undefined}>
                                             {pencil.distance === null
                                                 ? (pencil.family ?? 'no colour yet')
                                                 : `dE00 ${pencil.distance.toFixed(1)} away`}
