@@ -15,7 +15,7 @@ use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
 use Prism\Box\Rainbow;
-use Prism\Box\Roll;
+use Prism\Box\Walk;
 use Prism\Colour\Lab;
 use Prism\Exchange\GplPalette;
 use Prism\Exchange\PencilTable;
@@ -91,7 +91,7 @@ describe('looking through', function (): void {
         }
         expect(listed('scope=box&order=roll'))->toBe(Rainbow::order($coats))
             ->and(listed('scope=box&order=value'))->toBe(Rainbow::order($coats, byValue: true))
-            ->and(listed('scope=box&order=walk'))->toBe(Roll::order($coats));
+            ->and(listed('scope=box&order=walk'))->toBe(Walk::order($coats));
         $this->getJson('/api/pencils?order=price')->assertUnprocessable()->assertJsonValidationErrors('order');
     });
 

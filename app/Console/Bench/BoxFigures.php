@@ -8,7 +8,7 @@ use App\Studio\Swatches\SwatchReader;
 use Imagick;
 use Prism\Box\NextPencils;
 use Prism\Box\PencilFinder;
-use Prism\Box\Roll;
+use Prism\Box\Walk;
 use Prism\Calibration\ChartStacks;
 use Prism\Charts\ChartReader;
 use Prism\Charts\ChartSheet;
@@ -35,11 +35,11 @@ final class BoxFigures
         $rows = [];
         foreach (self::SIZES as $size) {
             $coats = self::coats($size);
-            [$order, $roll] = Clock::milliseconds(static fn (): array => Roll::order($coats));
+            [$order, $roll] = Clock::milliseconds(static fn (): array => Walk::order($coats));
             [, $nearest] = Clock::milliseconds(static fn (): array => PencilFinder::nearest(Lab::of(50, 20, -30), $coats));
             $steps = [];
             for ($i = 1; $i < $size; $i++) {
-                $steps[] = Roll::step($coats[$order[$i - 1]], $coats[$order[$i]]);
+                $steps[] = Walk::step($coats[$order[$i - 1]], $coats[$order[$i]]);
             }
             $rows[] = [number_format($size), sprintf('%.0f', $roll), sprintf('%.1f', Clock::mean($steps)), sprintf('%.0f', $nearest)];
         }

@@ -93,7 +93,7 @@ final class BenchCommand extends Command
         }
         if ($wanted('box')) {
             $owned = array_map(strval(...), self::demoBox());
-            $this->table(['pencils', 'roll ms', 'mean step', 'nearest ms'], BoxFigures::catalogue());
+            $this->table(['pencils', 'walk ms', 'mean step', 'nearest ms'], BoxFigures::catalogue());
             $this->table(['owned', 'colours', 'ms', 'others', 'next three ms', 'next three', 'partners ms'], [BoxFigures::advice($predictor, $pencils, $owned)]);
             $this->table(['chart fields', 'read ms', 'dE00 median', 'p90', 'doubtful'], [BoxFigures::chart($reader, self::DEMO_PAPER, Paper::cartridge()->colour, $owned)]);
         }

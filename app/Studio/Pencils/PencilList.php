@@ -10,7 +10,7 @@ use App\Models\User;
 use Illuminate\Contracts\Cache\Repository;
 use Prism\Box\PencilFinder;
 use Prism\Box\Rainbow;
-use Prism\Box\Roll;
+use Prism\Box\Walk;
 use Prism\Colour\Lab;
 use Prism\Colour\Words\Appearance;
 use Prism\Colour\Words\Difference;
@@ -135,6 +135,6 @@ final class PencilList
      */
     private function walk(array $colours): array
     {
-        return $this->cache->remember('roll-'.hash('xxh128', json_encode($colours, JSON_THROW_ON_ERROR)), self::ROLL_KEPT_SECONDS, static fn (): array => Roll::order($colours));
+        return $this->cache->remember('roll-'.hash('xxh128', json_encode($colours, JSON_THROW_ON_ERROR)), self::ROLL_KEPT_SECONDS, static fn (): array => Walk::order($colours));
     }
 }

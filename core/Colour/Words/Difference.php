@@ -20,6 +20,9 @@ final readonly class Difference implements \JsonSerializable
 
     private const AB_NOTICED = 2.2;
 
+    /** A grey and what lies so far from it in a*, b* are two colours: none leans to the other. */
+    private const ANOTHER_COLOUR = 14.0;
+
     private function __construct(
         public float $dE00,
         public float $dL,
@@ -70,8 +73,15 @@ final readonly class Difference implements \JsonSerializable
         }
         $notice = self::AB_NOTICED * (1.0 + 0.02 * $target->chroma());
         if ($actual->isNeutral() || $target->isNeutral()) {
-            if (hypot($da, $db) >= self::AB_NOTICED) {
-                $parts[] = 'leans '.Hue::nearest(Wheel::position(Lab::of(50, $da, $db)->hueDegrees()))->value;
+            $away = hypot($da, $db);
+            if ($away >= self::AB_NOTICED) {
+                // A grey that should be a colour lacks it; anything else has some of a hue, or is that.
+                $hue = Hue::nearest(Wheel::position(Lab::of(50, $da, $db)->hueDegrees()))->value;
+                $parts[] = match (true) {
+                    $away < self::ANOTHER_COLOUR => "leans $hue",
+                    $target->isNeutral() => "much too $hue",
+                    default => 'much too dull',
+                };
             }
         } else {
             if (abs($dH) >= $notice) {

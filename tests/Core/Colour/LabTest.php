@@ -156,7 +156,10 @@ it('speaks of differences as an artist would', function (): void {
         ->and($said(Lab::of(50, 22, 14)))->toContain('dull')
         ->and($said(Lab::of(50, 24, 28)))->toBe('leans orange')
         ->and($said(Lab::of(50, 34, 10)))->toBe('leans violet')
-        ->and(Difference::between(Lab::of(50, 6, 0), Lab::of(50, 0, 0))->words)->toContain('leans');
+        ->and(Difference::between(Lab::of(50, 6, 0), Lab::of(50, 0, 0))->words)->toContain('leans')
+        // A brown beside a grey does not lean, and a grey beside a red lacks it.
+        ->and(Difference::between(Lab::of(50, 10, 24), Lab::of(50, -2, -3))->words)->toBe('much too orange')
+        ->and(Difference::between(Lab::of(50, 1, 1), $target)->words)->toBe('much too dull');
 });
 
 it('reads a colour as it is typed', function (string $text, float $L, float $a, float $b): void {

@@ -15,7 +15,7 @@ use Prism\Colour\Words\Appearance;
  * stretches are turned round and single pencils moved elsewhere (2-opt, Croes 1958, and or-opt, Or 1976) as long as the
  * sum of steps gets smaller. In long rows only places near each other are tried.
  */
-final class Roll
+final class Walk
 {
     /** A step in value counts this much against one of hue or chroma. */
     private const VALUE_SHARE = 0.45;
@@ -34,21 +34,21 @@ final class Roll
 
     /**
      * @param  array<string, Lab>  $colours  by pencil
-     * @return list<string> the same keys in the order of the roll
+     * @return list<string> the same keys in the order of the walk
      */
     public static function order(array $colours): array
     {
         $keys = self::walk($colours);
-        $roll = new self;
+        $walk = new self;
         foreach ($keys as $key) {
             $lab = $colours[$key];
-            $roll->points[] = [self::VALUE_SHARE * $lab->L, $lab->a, $lab->b];
+            $walk->points[] = [self::VALUE_SHARE * $lab->L, $lab->a, $lab->b];
         }
 
-        return array_map(static fn (int $i): string => $keys[$i], $roll->improved());
+        return array_map(static fn (int $i): string => $keys[$i], $walk->improved());
     }
 
-    /** The step between two colours as the roll counts it. */
+    /** The step between two colours as the walk counts it. */
     public static function step(Lab $one, Lab $other): float
     {
         return sqrt((self::VALUE_SHARE * ($one->L - $other->L)) ** 2 + ($one->a - $other->a) ** 2 + ($one->b - $other->b) ** 2);
