@@ -503,7 +503,7 @@ describe('references', function (): void {
 
     it('tell two patches apart in words', function (): void {
         $this->postJson($this->url.'/beside', ['x' => 0.25, 'y' => 0.25, 'radius' => 0.02, 'beside' => ['x' => 0.75, 'y' => 0.75, 'radius' => 0.02]])->assertOk()
-            ->assertJsonPath('first.colour.hex', '#b43c32')->assertJsonPath('second.colour.hex', '#808080')->assertJsonPath('difference.words', fn (string $words): bool => str_contains($words, 'leans'));
+            ->assertJsonPath('first.colour.hex', '#b43c32')->assertJsonPath('second.colour.hex', '#808080')->assertJsonPath('difference.words', fn (string $words): bool => str_contains($words, 'too dull'));
         $this->postJson($this->url.'/beside', ['x' => 0.25, 'y' => 0.25, 'radius' => 0.02])->assertUnprocessable();
     });
 });
