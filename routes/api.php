@@ -10,6 +10,7 @@ use App\Http\Controllers\DrawingController;
 use App\Http\Controllers\LookController;
 use App\Http\Controllers\MatchController;
 use App\Http\Controllers\MaterialController;
+use App\Http\Controllers\PaperController;
 use App\Http\Controllers\PencilController;
 use App\Http\Controllers\PieceController;
 use App\Http\Controllers\PlanController;
@@ -38,7 +39,13 @@ Route::middleware('auth')->group(static function (): void {
     Route::get('schools', [SchoolController::class, 'show']);
     Route::put('schools', [SchoolController::class, 'update']);
     Route::post('colours', [MaterialController::class, 'colour']);
-    Route::get('papers', [MaterialController::class, 'papers']);
+    Route::get('papers', [PaperController::class, 'index']);
+    Route::get('papers/words', [PaperController::class, 'words']);
+    Route::post('papers', [PaperController::class, 'store']);
+    Route::post('papers/colour', [PaperController::class, 'read'])->middleware('throttle:uploads');
+    Route::put('papers/{paper:slug}', [PaperController::class, 'update'])->can('update', 'paper');
+    Route::delete('papers/{paper:slug}', [PaperController::class, 'destroy'])->can('update', 'paper');
+    Route::post('papers/{paper:slug}/restore', [PaperController::class, 'restore'])->withTrashed()->can('update', 'paper');
     Route::put('box', [MaterialController::class, 'changeBox']);
     Route::patch('box/{pencil}', [MaterialController::class, 'noteInBox']);
 

@@ -15,6 +15,9 @@ final class Studio
     /** Depth of the valleys and what they hold, for papers of the sample studio. */
     private const TOOTH = ['harbour-cartridge' => [1.0, 1.0], 'slipway-smooth' => [0.74, 0.8], 'breakwater-sanded' => [1.25, 1.8], 'fog-toned' => [0.95, 1.0]];
 
+    /** How far a paper's tooth is from what its kind has, in logarithms, one standard deviation. */
+    private const OTHER_TOOTH = 0.08;
+
     /** Points of drawn paper are so far apart, mm. */
     private const GRAIN_MM = 0.25;
 
@@ -53,10 +56,15 @@ final class Studio
         $this->leads[$id] ??= Lead::of($this->character.$id, $coat, $wax, $opacity);
     }
 
-    /** Lays a paper on the desk. */
-    public function paper(string $slug, Lab $colour): void
+    /**
+     * Lays a paper on the desk. One that it does not have is about as deep as is said, and holds about as much: the rest comes from its name.
+     *
+     * @param  float  $depth  of the valleys, 1 for cartridge
+     */
+    public function paper(string $slug, Lab $colour, float $depth = 1.0, float $holds = 1.0): void
     {
-        [$depth, $holds] = self::TOOTH[$slug] ?? [1.0, 1.0];
+        $dice = new Dice($this->character.$slug);
+        [$depth, $holds] = self::TOOTH[$slug] ?? [$depth * exp(self::OTHER_TOOTH * $dice->normal()), $holds * exp(self::OTHER_TOOTH * $dice->normal())];
         $this->sheets[$slug] = Sheet::of(Spectrum::fromLab($colour), $depth, $holds, $slug);
     }
 

@@ -82,6 +82,12 @@ final class User extends Authenticatable
         return $this->hasMany(Range::class);
     }
 
+    /** @return HasMany<Paper, $this> their own */
+    public function papers(): HasMany
+    {
+        return $this->hasMany(Paper::class);
+    }
+
     public function sendPasswordResetNotification($token): void
     {
         Mail::to($this->email)->send(new PasswordReset($this->email, $token));

@@ -55,7 +55,7 @@ final class Pieces
                 }
             }
             if (isset($changes['paper'])) {
-                $piece->paper_id = (int) Paper::query()->where('slug', $changes['paper'])->value('id');
+                $piece->paper_id = (int) Paper::called($piece->user, $changes['paper'])?->id;
                 $piece->unsetRelation('paper');
             }
             if (isset($changes['schools'])) {

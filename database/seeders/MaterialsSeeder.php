@@ -9,6 +9,7 @@ use App\Models\Range;
 use App\Studio\Pencils\PencilBook;
 use Illuminate\Database\Seeder;
 use Prism\Exchange\PencilTable;
+use Prism\Materials\PaperKind;
 
 /** The invented ranges and papers that ship. Runs again without harm. */
 final class MaterialsSeeder extends Seeder
@@ -18,12 +19,12 @@ final class MaterialsSeeder extends Seeder
         'LO' => ['Tallow & Reed', 'Lightship Oil'],
     ];
 
-    /** slug => name, L, a, b, roughness, capacity, adhesion */
+    /** slug => name, kind, L, a, b, roughness, capacity, adhesion */
     private const PAPERS = [
-        'harbour-cartridge' => ['Harbour Cartridge', 95.4, -0.6, 1.5, 1.0, 1.0, 1.0],
-        'slipway-smooth' => ['Slipway Hot-pressed', 96.0, -0.5, 0.9, 0.65, 0.8, 1.0],
-        'breakwater-sanded' => ['Breakwater Sanded', 92.5, 0.4, 4.2, 1.2, 2.0, 1.1],
-        'fog-toned' => ['Fog Toned', 66.5, 0.8, 3.0, 0.95, 1.0, 1.0],
+        'harbour-cartridge' => ['Harbour Cartridge', PaperKind::Cartridge, 95.4, -0.6, 1.5, 1.0, 1.0, 1.0],
+        'slipway-smooth' => ['Slipway Hot-pressed', PaperKind::HotPressed, 96.0, -0.5, 0.9, 0.65, 0.8, 1.0],
+        'breakwater-sanded' => ['Breakwater Sanded', PaperKind::Sanded, 92.5, 0.4, 4.2, 1.2, 2.0, 1.1],
+        'fog-toned' => ['Fog Toned', PaperKind::Cartridge, 66.5, 0.8, 3.0, 0.95, 1.0, 1.0],
     ];
 
     public function run(): void
@@ -36,8 +37,8 @@ final class MaterialsSeeder extends Seeder
         foreach ($table->entries as $entry) {
             $ranges[$entry->pencil->id->range]->pencils()->updateOrCreate(['number' => $entry->pencil->id->number], PencilBook::columns($entry));
         }
-        foreach (self::PAPERS as $slug => [$name, $L, $a, $b, $roughness, $capacity, $adhesion]) {
-            Paper::query()->updateOrCreate(['slug' => $slug], compact('name', 'L', 'a', 'b', 'roughness', 'capacity', 'adhesion'));
+        foreach (self::PAPERS as $slug => [$name, $kind, $L, $a, $b, $roughness, $capacity, $adhesion]) {
+            Paper::query()->updateOrCreate(['slug' => $slug], compact('name', 'kind', 'L', 'a', 'b', 'roughness', 'capacity', 'adhesion'));
         }
     }
 }

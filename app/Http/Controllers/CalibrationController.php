@@ -145,7 +145,7 @@ final class CalibrationController
     ])]
     public function lessons(Request $request, #[CurrentUser] User $user, CalibrationReview $review): JsonResponse
     {
-        $paper = Paper::query()->get()->firstWhere('slug', (string) $request->string('paper')) ?? abort(422, 'There is no such paper; choose one from the list.');
+        $paper = Paper::called($user, (string) $request->string('paper')) ?? abort(422, 'There is no such paper; choose one from the list.');
 
         return new JsonResponse(array_map(static fn (array $lesson): array => ['stack' => (string) $lesson['stack'], 'why' => $lesson['why'], 'worth' => round($lesson['worth'], 2)], $review->lessons($user, $paper)));
     }

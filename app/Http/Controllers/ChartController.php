@@ -55,7 +55,7 @@ final class ChartController
     ])]
     public function store(ChartRequest $request, #[CurrentUser] User $user, ChartMaker $maker): JsonResponse
     {
-        $paper = Paper::query()->get()->firstWhere('slug', $request->validated('paper')) ?? abort(422);
+        $paper = Paper::called($user, $request->validated('paper')) ?? abort(422);
         $chart = $maker->make($user, $request->validated('kind'), $paper, $request->validated('page'), trim((string) $request->validated('title')), array_values($request->validated('pencils', [])), (string) $request->validated('text'));
 
         return ChartResource::make($chart)->response()->setStatusCode(201);

@@ -7,30 +7,21 @@ namespace App\Http\Controllers;
 use App\Http\Requests\BoxNoteRequest;
 use App\Http\Requests\BoxRequest;
 use App\Http\Resources\ColourResource;
-use App\Http\Resources\PaperResource;
 use App\Jobs\PrepareBox;
-use App\Models\Paper;
 use App\Models\User;
 use App\Studio\Pencils\Catalogue;
 use App\Studio\Pencils\TypedColour;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use Prism\Materials\PencilId;
 
-/** Papers, pencils, and the box of those one owns. */
+/** Colours as they are typed, and the box of the pencils one owns. */
 final class MaterialController
 {
-    #[OA\Get(path: '/api/papers', operationId: 'papers', responses: [new OA\Response(response: 200, description: 'Papers', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Paper')))])]
-    public function papers(): AnonymousResourceCollection
-    {
-        return PaperResource::collection(Paper::query()->orderBy('id')->get());
-    }
-
     #[OA\Post(path: '/api/colours', operationId: 'typedColour', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text'], properties: [
         new OA\Property(property: 'text', type: 'string', description: 'hex, three numbers L* a* b*, or a pencil'),
     ])), responses: [

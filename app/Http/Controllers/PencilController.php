@@ -231,7 +231,7 @@ final class PencilController
 
     private static function paper(Request $request, User $user): Paper
     {
-        $papers = Paper::query()->get();
+        $papers = Paper::seenBy($user)->get();
         if ($request->filled('paper')) {
             return $papers->firstWhere('slug', (string) $request->string('paper')) ?? abort(422, 'There is no such paper; choose one from the list.');
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Problems;
+use App\Http\Requests\StudioRequest;
 use App\Http\Resources\PencilResource;
 use App\Http\Resources\RecipeResource;
 use App\Http\Resources\RestsOn;
@@ -56,11 +57,11 @@ final class SubstituteController
     {
         $wish = $request->validate([
             'text' => ['required', 'string', 'max:'.self::MOST_CHARACTERS],
-            'paper' => ['required', 'string', 'exists:papers,slug'],
+            'paper' => ['required', 'string', StudioRequest::paperOf($user)],
             'into' => ['nullable', 'string', 'max:12'],
         ], ['text.required' => 'Write the pencils or recipes that you want in other pencils.']);
         try {
-            $found = $substitutes->for($user, Paper::query()->where('slug', $wish['paper'])->firstOrFail(), $wish['text'], (string) ($wish['into'] ?? ''));
+            $found = $substitutes->for($user, Paper::called($user, $wish['paper']) ?? abort(422), $wish['text'], (string) ($wish['into'] ?? ''));
         } catch (EmptyBox) {
             return Problems::refused('There is nothing to choose from: your box, or that range, has no pencil with a colour.');
         }

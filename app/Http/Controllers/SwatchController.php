@@ -83,7 +83,7 @@ final class SwatchController
     public function store(SwatchRequest $request, #[CurrentUser] User $user, SwatchBook $book): JsonResponse
     {
         $stack = Stack::parse((string) $request->validated('stack'));
-        $paper = self::paper($request);
+        $paper = self::paper($request, $user);
         $simulated = $request->boolean('simulated');
         $colour = $simulated ? $book->drawn($user, $paper, $stack) : $request->colour();
         $swatch = $book->write($user, $paper, $stack, $colour, $simulated ? 'simulated' : 'typed', (string) $request->validated('note'), $request->validated('drawnOn'));
@@ -169,8 +169,8 @@ final class SwatchController
         ]);
     }
 
-    private static function paper(SwatchRequest $request): Paper
+    private static function paper(SwatchRequest $request, User $user): Paper
     {
-        return Paper::query()->get()->firstWhere('slug', $request->validated('paper')) ?? abort(422);
+        return Paper::called($user, $request->validated('paper')) ?? abort(422);
     }
 }

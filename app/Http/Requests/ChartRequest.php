@@ -14,7 +14,7 @@ final class ChartRequest extends StudioRequest
     {
         return [
             'kind' => ['required', 'in:singles,pairs,triples,stacks,lessons'],
-            'paper' => ['required', 'string', 'exists:papers,slug'],
+            'paper' => ['required', 'string', $this->seenPaper()],
             'page' => ['required', Rule::in(array_keys(ChartSheet::PAGES))],
             'title' => ['nullable', 'string', 'max:120'],
             'pencils' => ['array', 'max:400'],

@@ -11,7 +11,7 @@ final class StorePieceRequest extends StudioRequest
     {
         return [
             'title' => ['required', 'string', 'max:120'],
-            'paper' => ['required', 'string', 'exists:papers,slug'],
+            'paper' => ['required', 'string', $this->seenPaper()],
             ...ReferenceFileRequest::photo(),
         ];
     }

@@ -12,7 +12,7 @@ final class SwatchFileRequest extends StudioRequest
     /** @return array<string, mixed> */
     public function rules(): array
     {
-        return ['text' => ['required', 'string', 'max:'.self::MOST_CHARACTERS], 'paper' => ['nullable', 'string', 'exists:papers,slug']];
+        return ['text' => ['required', 'string', 'max:'.self::MOST_CHARACTERS], 'paper' => ['nullable', 'string', $this->seenPaper()]];
     }
 
     /** @return array<string, string> */

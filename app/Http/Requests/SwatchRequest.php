@@ -15,7 +15,7 @@ final class SwatchRequest extends StudioRequest
     public function rules(): array
     {
         return [
-            'paper' => ['required', 'string', 'exists:papers,slug'],
+            'paper' => ['required', 'string', $this->seenPaper()],
             'stack' => ['present', 'string', 'max:1000'],
             'colour' => ['required_unless:simulated,true', 'nullable', 'string', 'max:60'],
             'simulated' => ['boolean'],

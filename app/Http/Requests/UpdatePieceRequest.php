@@ -29,7 +29,7 @@ final class UpdatePieceRequest extends StudioRequest
         return [
             'version' => ['sometimes', 'required', 'integer', 'min:1'],
             'title' => ['sometimes', 'required', 'string', 'max:120'],
-            'paper' => ['sometimes', 'required', 'string', 'exists:papers,slug'],
+            'paper' => ['sometimes', 'required', 'string', $this->seenPaper()],
             ...SchoolChoices::rules(),
             ...Interpretations::rules(false),
             'lamp' => ['sometimes', 'required', Rule::enum(Lamp::class)],

@@ -15,7 +15,7 @@ final class WorkRequest extends StudioRequest
     {
         return [
             'kind' => ['required', Rule::enum(WorkKind::class)->except([WorkKind::Balance, ...WorkKind::UPLOADS])],
-            'paper' => ['required_if:kind,audit', 'string', 'exists:papers,slug'],
+            'paper' => ['required_if:kind,audit', 'string', $this->seenPaper()],
             'chart' => ['required_if:kind,filling', 'string', 'max:30'],
             'sheet' => ['integer', 'between:1,60'],
             'piece' => ['required_if:kind,look,planning,reserves,review,simulated-drawing', 'string', 'max:30'],

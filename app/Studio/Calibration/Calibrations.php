@@ -34,8 +34,8 @@ final class Calibrations
         $kit = $this->catalogue->desk($user, ...array_map(static fn (Swatch $swatch) => $swatch->stack, $swatches));
         $known = $onlyNew ? $this->inForce($user) : null;
         $calibration = $known === null
-            ? Calibrator::fit($kit, $swatches, $this->catalogue->papers(), progress: $progress)
-            : Calibrator::refit($this->read($known, $kit), $kit, $swatches, $this->catalogue->papers(), $progress);
+            ? Calibrator::fit($kit, $swatches, $this->catalogue->papers($user), progress: $progress)
+            : Calibrator::refit($this->read($known, $kit), $kit, $swatches, $this->catalogue->papers($user), $progress);
 
         // What drawings have taught of the hand stays; a refit has it already.
         $weight = (float) ($user->calibrations()->whereKey($this->inForce($user))->value('weight') ?? 1.0);

@@ -137,7 +137,7 @@ final class Engine
             }
             $this->kits[$kit] = json_encode($pencils, JSON_THROW_ON_ERROR);
         }
-        $parts = [self::VERSION, $this->calibration($artist), $paper->only(['slug', 'L', 'a', 'b', 'roughness', 'capacity', 'adhesion']), $this->kits[$kit]];
+        $parts = [self::VERSION, $this->calibration($artist), $paper->only(PaperModel::PHYSICAL), $this->kits[$kit]];
 
         return hash('xxh128', json_encode($parts, JSON_THROW_ON_ERROR));
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Studio\Drawing;
 
+use App\Models\Paper;
 use App\Models\Piece;
 use App\Models\Zone;
 use App\Studio\Calibration\Engine;
@@ -56,7 +57,7 @@ final class PictureDrawings
     public function simulated(Piece $piece, ?int $steps, int $edge = self::EDGE): string
     {
         $stacks = $this->laid($piece, $steps);
-        $key = hash('xxh128', json_encode([self::VERSION, $edge, $piece->reference()->picture, $piece->crop, $piece->width_mm, base64_encode((string) $piece->zone_map), $stacks, $this->picture->of($piece), $piece->paper->slug, Grounds::byTarget($piece, static fn (Zone $zone): ?array => $zone->ground), $piece->user->calibration_id], JSON_THROW_ON_ERROR));
+        $key = hash('xxh128', json_encode([self::VERSION, $edge, $piece->reference()->picture, $piece->crop, $piece->width_mm, base64_encode((string) $piece->zone_map), $stacks, $this->picture->of($piece), $piece->paper->only(Paper::PHYSICAL), Grounds::byTarget($piece, static fn (Zone $zone): ?array => $zone->ground), $piece->user->calibration_id], JSON_THROW_ON_ERROR));
 
         return KeptFiles::of($this->photos->folderOf($piece->reference()), 'drawing', $key, self::KEPT, function () use ($piece, $stacks, $edge): string {
             [$field, $rgb] = $this->draw($piece, $stacks, $edge);

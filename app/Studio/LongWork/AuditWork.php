@@ -47,7 +47,7 @@ final class AuditWork implements LongWork
 
     public function do(User $artist, array $wish, Closure $progress): array
     {
-        $paper = Paper::query()->where('slug', $wish['paper'] ?? '')->firstOrFail();
+        $paper = Paper::seenBy($artist)->where('slug', $wish['paper'] ?? '')->firstOrFail();
         $box = $this->catalogue->box($artist);
         if (count($box) === 0) {
             throw new WorkRefused('Your box is empty. Tick the pencils you own; then there is something to look through.');

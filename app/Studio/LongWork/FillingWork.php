@@ -32,6 +32,7 @@ final class FillingWork implements LongWork
                 $this->reader->take(PencilBook::entry($row));
             }
         }
+        $this->reader->lay(Catalogue::paper($chart->paper));
         $progress('The simulated hand fills the sheet', 0.0);
         // Each filling is another drawing.
         $seed = $chart->id.'-'.$sheet->number.'-'.hrtime(true);

@@ -51,7 +51,7 @@ final class PhotoWork implements LongWork
             $piece = $artist->pieces()->create([
                 'title' => $wish['title'],
                 'palette_size' => PicturePalettes::FIRST_SIZE,
-                'paper_id' => Paper::query()->where('slug', $wish['paper'])->valueOrFail('id'),
+                'paper_id' => Paper::seenBy($artist)->where('slug', $wish['paper'])->valueOrFail('id'),
             ]);
             $this->references->begin($piece, $path);
 

@@ -121,10 +121,10 @@ final class Catalogue
         return $swatches;
     }
 
-    /** @return array<string, Paper> by slug */
-    public function papers(): array
+    /** @return array<string, Paper> those that ship and an artist's own, by slug */
+    public function papers(User $artist): array
     {
-        return PaperModel::query()->get()->mapWithKeys(static fn (PaperModel $row): array => [$row->slug => self::paper($row)])->all();
+        return PaperModel::seenBy($artist)->get()->mapWithKeys(static fn (PaperModel $row): array => [$row->slug => self::paper($row)])->all();
     }
 
     public static function paper(PaperModel $paper): Paper

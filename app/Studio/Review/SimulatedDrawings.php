@@ -173,6 +173,7 @@ final class SimulatedDrawings
         }
         [$slant, $turn] = self::VIEWS[$piece->drawingEntries()->where('kind', 'photo')->count() % count(self::VIEWS)];
         try {
+            $this->reader->lay(Catalogue::paper($piece->paper));
             [$picture] = $this->reader->photographDrawing(new DrawnPicture($piece->paper->slug, $piece->width_mm, self::MARGIN * $piece->width_mm, $field->width, $field->height, $parts->bytes(), $stacks), $seed, $slant, $turn);
         } catch (\InvalidArgumentException $problem) {
             throw new WorkRefused($problem->getMessage(), previous: $problem);

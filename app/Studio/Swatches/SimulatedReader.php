@@ -14,6 +14,7 @@ use Prism\Exchange\Csv;
 use Prism\Exchange\PencilEntry;
 use Prism\Layering\Stack;
 use Prism\Materials\Binder;
+use Prism\Materials\Paper;
 use Prism\Reference\Image\Raster;
 use Standin\Studio;
 
@@ -23,6 +24,9 @@ final class SimulatedReader implements SwatchReader
     private const PAPERS = ['harbour-cartridge' => [95.4, -0.6, 1.5], 'slipway-smooth' => [96.0, -0.5, 0.9], 'breakwater-sanded' => [92.5, 0.4, 4.2], 'fog-toned' => [66.5, 0.8, 3.0]];
 
     private ?Studio $studio = null;
+
+    /** @var array<string, Lab> colours of papers that it was handed */
+    private array $own = [];
 
     public function read(string $paper, Stack $stack, string $seed): Lab
     {
@@ -51,6 +55,14 @@ final class SimulatedReader implements SwatchReader
         return [Raster::of(...$sheet->taken("$seed $slant $turn", $slant, $turn)), $sheet->seenAt($drawn->corners(), $slant, $turn)];
     }
 
+    public function lay(Paper $paper): void
+    {
+        if (! isset(self::PAPERS[$paper->id])) {
+            $this->own[$paper->id] = $paper->colour;
+            $this->studio()->paper($paper->id, $paper->colour, $paper->roughness, $paper->capacity);
+        }
+    }
+
     public function take(PencilEntry ...$pencils): void
     {
         foreach ($pencils as $entry) {
@@ -64,7 +76,7 @@ final class SimulatedReader implements SwatchReader
 
     private function white(string $paper): Lab
     {
-        return Lab::of(...self::PAPERS[$paper] ?? throw new \InvalidArgumentException(sprintf('The simulated studio has no paper "%s".', $paper)));
+        return $this->own[$paper] ?? Lab::of(...self::PAPERS[$paper] ?? throw new \InvalidArgumentException(sprintf('The simulated studio has no paper "%s".', $paper)));
     }
 
     private function studio(): Studio

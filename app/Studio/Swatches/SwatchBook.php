@@ -82,6 +82,8 @@ final class SwatchBook
             $this->reader->take(PencilBook::entry($row));
         }
 
+        $this->reader->lay(Catalogue::paper($paper));
+
         return $this->reader->read($paper->slug, $stack, (string) hrtime(true));
     }
 
@@ -96,7 +98,7 @@ final class SwatchBook
     public function read(User $artist, string $text, ?string $on): array
     {
         $kit = $this->catalogue->pencils($artist);
-        $papers = array_keys($this->catalogue->papers());
+        $papers = array_keys($this->catalogue->papers($artist));
         if (preg_match('/^\s*(CGATS|.*BEGIN_DATA_FORMAT)/s', $text) === 1 && ! str_contains((string) strtok($text, "\r\n"), ',')) {
             return array_map(static fn (Swatch $swatch): SwatchEntry => new SwatchEntry($swatch, source: 'instrument'), Cgats::read($text, $on ?? $papers[0], $kit));
         }
@@ -108,7 +110,7 @@ final class SwatchBook
     public function import(User $artist, string $text, ?string $on): int
     {
         $entries = $this->read($artist, $text, $on);
-        $papers = Paper::query()->get()->keyBy('slug');
+        $papers = Paper::seenBy($artist)->get()->keyBy('slug');
         DB::transaction(function () use ($artist, $entries, $papers): void {
             foreach ($entries as $entry) {
                 $source = in_array($entry->source, ['typed', 'instrument', 'picture', 'simulated'], true) ? $entry->source : 'instrument';

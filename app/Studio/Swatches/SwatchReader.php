@@ -9,6 +9,7 @@ use Prism\Charts\ChartSheet;
 use Prism\Colour\Lab;
 use Prism\Exchange\PencilEntry;
 use Prism\Layering\Stack;
+use Prism\Materials\Paper;
 use Prism\Reference\Image\Raster;
 
 /** Has stacks drawn on a paper and reads the colours that come out: a hand with an instrument or a camera, or a simulated one. */
@@ -36,6 +37,9 @@ interface SwatchReader
      * @return array{Raster, list<array{float, float}>} and where the corners of the drawing are seen in it, pixels
      */
     public function photographDrawing(DrawnPicture $drawn, string $seed, float $slant = 0.1, float $turn = 4.0): array;
+
+    /** Is handed a paper that it may not have. */
+    public function lay(Paper $paper): void;
 
     /** Is handed pencils that it may not have. */
     public function take(PencilEntry ...$pencils): void;

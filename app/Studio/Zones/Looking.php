@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Studio\Zones;
 
+use App\Models\Paper;
 use App\Models\Piece;
 use App\Models\Reference;
 use App\Studio\Photos\PhotoStore;
@@ -114,7 +115,7 @@ final class Looking
 
     private function reservesPath(Piece $piece): string
     {
-        $rests = [self::VERSION, $piece->reference()->picture, $piece->crop, hash('xxh128', (string) $piece->zone_map), $piece->paper->slug, $piece->tone, $this->reach->restsOn($piece)];
+        $rests = [self::VERSION, $piece->reference()->picture, $piece->crop, hash('xxh128', (string) $piece->zone_map), $piece->paper->only(Paper::PHYSICAL), $piece->tone, $this->reach->restsOn($piece)];
 
         return $this->photos->folderOf($piece->reference()).'/reserves-'.hash('xxh128', json_encode($rests, JSON_THROW_ON_ERROR));
     }

@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\PaperRequest;
+use App\Http\Resources\ColourResource;
+use App\Http\Resources\PaperResource;
+use App\Models\Paper;
+use App\Models\User;
+use App\Studio\Papers\PaperBook;
+use App\Studio\Pencils\TypedColour;
+use App\Studio\Photos\PhotoRefused;
+use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
+use Prism\Charts\ChartRefused;
+use Prism\Colour\Lab;
+use Prism\Materials\PaperKind;
+use Prism\Materials\PaperTone;
+
+/** Papers: those that ship, and those of one's own. */
+#[OA\Schema(schema: 'PaperForm', required: ['name', 'kind', 'colour'], properties: [
+    new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'kind', type: 'string', enum: PaperKind::class),
+    new OA\Property(property: 'colour', type: 'string', description: 'a tone in one word, hex, or L* a* b*'),
+    new OA\Property(property: 'widthMm', type: 'number', nullable: true),
+    new OA\Property(property: 'heightMm', type: 'number', nullable: true),
+])]
+final class PaperController
+{
+    #[OA\Get(path: '/api/papers', operationId: 'papers', responses: [new OA\Response(response: 200, description: 'Those that ship, then the own ones', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Paper')))])]
+    public function index(#[CurrentUser] User $user): AnonymousResourceCollection
+    {
+        return PaperResource::collection(Paper::seenBy($user)->orderBy('id')->get());
+    }
+
+    #[OA\Get(path: '/api/papers/words', operationId: 'paperWords', responses: [new OA\Response(response: 200, description: 'In which words papers are told', content: new OA\JsonContent(required: ['kinds', 'tones'], properties: [
+        new OA\Property(property: 'kinds', type: 'array', items: new OA\Items(required: ['id', 'name', 'sentence', 'white'], properties: [
+            new OA\Property(property: 'id', type: 'string', enum: PaperKind::class),
+            new OA\Property(property: 'name', type: 'string'),
+            new OA\Property(property: 'sentence', type: 'string'),
+            new OA\Property(property: 'white', type: 'string', description: 'hex'),
+        ])),
+        new OA\Property(property: 'tones', type: 'array', items: new OA\Items(required: ['id', 'name', 'hex'], properties: [
+            new OA\Property(property: 'id', type: 'string', enum: PaperTone::class),
+            new OA\Property(property: 'name', type: 'string'),
+            new OA\Property(property: 'hex', type: 'string'),
+        ])),
+    ]))])]
+    public function words(): JsonResponse
+    {
+        return new JsonResponse([
+            'kinds' => array_map(static fn (PaperKind $kind): array => ['id' => $kind->value, 'name' => $kind->label(), 'sentence' => $kind->sentence(), 'white' => $kind->white()->toHex()], PaperKind::cases()),
+            'tones' => array_map(static fn (PaperTone $tone): array => ['id' => $tone->value, 'name' => $tone->label(), 'hex' => $tone->on(PaperKind::Cartridge)->toHex()], PaperTone::cases()),
+        ]);
+    }
+
+    #[OA\Post(path: '/api/papers', operationId: 'addPaper', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/PaperForm')), responses: [
+        new OA\Response(response: 201, description: 'Written down', content: new OA\JsonContent(ref: '#/components/schemas/Paper')),
+        new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+    ])]
+    public function store(PaperRequest $request, #[CurrentUser] User $user, PaperBook $book, TypedColour $colours): JsonResponse
+    {
+        $paper = $book->write($user, $request->validated('name'), $request->kind(), self::colour($request, $user, $colours), $request->sheet());
+
+        return PaperResource::make($paper)->response()->setStatusCode(201);
+    }
+
+    #[OA\Put(path: '/api/papers/{paper}', operationId: 'changePaper', parameters: [new OA\PathParameter(name: 'paper', required: true, schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/PaperForm')), responses: [
+        new OA\Response(response: 200, description: 'Changed', content: new OA\JsonContent(ref: '#/components/schemas/Paper')),
+        new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+    ])]
+    public function update(PaperRequest $request, #[CurrentUser] User $user, Paper $paper, PaperBook $book, TypedColour $colours): PaperResource
+    {
+        $book->change($paper, $request->validated('name'), $request->kind(), self::colour($request, $user, $colours), $request->sheet());
+
+        return PaperResource::make($paper);
+    }
+
+    #[OA\Delete(path: '/api/papers/{paper}', operationId: 'removePaper', parameters: [new OA\PathParameter(name: 'paper', required: true, schema: new OA\Schema(type: 'string'))], responses: [
+        new OA\Response(response: 204, description: 'Taken away; it can be taken back'),
+        new OA\Response(response: 422, description: 'It is drawn on', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+    ])]
+    public function destroy(#[CurrentUser] User $user, Paper $paper): JsonResponse
+    {
+        $uses = PaperBook::uses($user, $paper);
+        abort_if($uses !== null, 422, sprintf('%s is in use: %s. Put those on another paper first.', $paper->name, $uses));
+        $paper->delete();
+
+        return new JsonResponse(null, 204);
+    }
+
+    #[OA\Post(path: '/api/papers/{paper}/restore', operationId: 'restorePaper', parameters: [new OA\PathParameter(name: 'paper', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 204, description: 'Taken back')])]
+    public function restore(Paper $paper): JsonResponse
+    {
+        $paper->restore();
+
+        return new JsonResponse(null, 204);
+    }
+
+    #[OA\Post(path: '/api/papers/colour', operationId: 'paperColour', requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['picture', 'white', 'paper'], properties: [
+        new OA\Property(property: 'picture', type: 'string', format: 'binary'),
+        new OA\Property(property: 'white', type: 'array', description: 'a place on plain white printing paper, shares of width and height', items: new OA\Items(type: 'number')),
+        new OA\Property(property: 'paper', type: 'array', description: 'a place on the paper', items: new OA\Items(type: 'number')),
+    ]))), responses: [
+        new OA\Response(response: 200, description: 'The colour of the paper', content: new OA\JsonContent(ref: '#/components/schemas/Colour')),
+        new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+    ])]
+    public function read(Request $request, PaperBook $book): ColourResource
+    {
+        $most = config('prism.photo.max_megabytes');
+        $request->validate([
+            'picture' => ['required', 'file', 'max:'.($most * 1024)],
+            'white' => ['required', 'array', 'size:2'], 'white.*' => ['numeric', 'between:0,1'],
+            'paper' => ['required', 'array', 'size:2'], 'paper.*' => ['numeric', 'between:0,1'],
+        ], [
+            'picture.*' => "Choose a photo of the paper beside a white sheet: a JPEG, PNG or WebP of at most $most MB.",
+            'white.*' => 'Point at the white sheet in the photo.', 'paper.*' => 'Point at the paper in the photo.',
+        ]);
+        $picture = $request->file('picture');
+        assert($picture instanceof UploadedFile);
+        try {
+            return ColourResource::make($book->beside($picture->getPathname(), self::place($request, 'white'), self::place($request, 'paper')));
+        } catch (PhotoRefused|ChartRefused $refusal) {
+            throw ValidationException::withMessages(['picture' => $refusal->getMessage()]);
+        }
+    }
+
+    /** @return array{float, float} */
+    private static function place(Request $request, string $field): array
+    {
+        $place = array_values((array) $request->input($field));
+
+        return [(float) $place[0], (float) $place[1]];
+    }
+
+    private static function colour(PaperRequest $request, User $user, TypedColour $colours): Lab
+    {
+        $text = trim((string) $request->validated('colour'));
+
+        return PaperTone::tryFrom($text)?->on($request->kind()) ?? $colours->read($user, $text, 'colour');
+    }
+}

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio\Papers;
+
+use App\Models\Paper;
+use App\Models\User;
+use App\Studio\Photos\PhotoReader;
+use App\Studio\Photos\PhotoRefused;
+use Illuminate\Support\Str;
+use Prism\Charts\BesideWhite;
+use Prism\Charts\ChartRefused;
+use Prism\Colour\Lab;
+use Prism\Materials\PaperKind;
+use Prism\Reference\Image\Raster;
+
+/** Papers of an artist's own: called what they call them, with a tooth in words until swatches on them say more. Those that ship stay as they are. */
+final class PaperBook
+{
+    private const SLUG_LETTERS = 40;
+
+    public function __construct(private readonly PhotoReader $photos)
+    {
+    }
+
+    /** @param  array{?float, ?float}  $sheet  width and height, mm */
+    public function write(User $artist, string $name, PaperKind $kind, Lab $colour, array $sheet): Paper
+    {
+        return $artist->papers()->create(['slug' => self::slug($name), ...self::columns($name, $kind, $colour, $sheet)]);
+    }
+
+    /** @param  array{?float, ?float}  $sheet */
+    public function change(Paper $paper, string $name, PaperKind $kind, Lab $colour, array $sheet): void
+    {
+        $paper->update(self::columns($name, $kind, $colour, $sheet));
+    }
+
+    /** What rests on a paper, in words; null if nothing does. */
+    public static function uses(User $artist, Paper $paper): ?string
+    {
+        $counts = [
+            ...self::count($artist->pieces()->where('paper_id', $paper->id)->count(), 'piece'),
+            ...self::count($artist->swatches()->where('paper_id', $paper->id)->count(), 'swatch'),
+            ...self::count($artist->charts()->where('paper_id', $paper->id)->count(), 'chart'),
+        ];
+
+        return $counts === [] ? null : implode(', ', $counts);
+    }
+
+    /**
+     * The colour of a paper that lies beside plain white printing paper in a photo.
+     *
+     * @param  array{float, float}  $white  shares of width and height, as the photo is seen
+     * @param  array{float, float}  $paper
+     *
+     * @throws PhotoRefused|ChartRefused
+     */
+    public function beside(string $path, array $white, array $paper): Lab
+    {
+        $photo = $this->photos->read($path);
+
+        return BesideWhite::read(Raster::of($photo->width, $photo->height, $photo->rgb), $white, $paper);
+    }
+
+    /**
+     * @param  array{?float, ?float}  $sheet
+     * @return array<string, mixed>
+     */
+    private static function columns(string $name, PaperKind $kind, Lab $colour, array $sheet): array
+    {
+        [$roughness, $capacity, $adhesion] = $kind->tooth();
+
+        return [
+            'name' => $name, 'kind' => $kind, 'L' => $colour->L, 'a' => $colour->a, 'b' => $colour->b,
+            'roughness' => $roughness, 'capacity' => $capacity, 'adhesion' => $adhesion, 'width_mm' => $sheet[0], 'height_mm' => $sheet[1],
+        ];
+    }
+
+    /** What it is called in files; two artists may have papers of one name. */
+    private static function slug(string $name): string
+    {
+        $slug = Str::limit(Str::slug($name), self::SLUG_LETTERS - 8, '');
+        $slug = $slug === '' ? 'paper' : $slug;
+
+        return Paper::withTrashed()->where('slug', $slug)->exists() ? $slug.'-'.strtolower(Str::random(6)) : $slug;
+    }
+
+    /** @return list<string> */
+    private static function count(int $count, string $what): array
+    {
+        return $count === 0 ? [] : [$count.' '.($count === 1 ? $what : ($what === 'swatch' ? 'swatches' : $what.'s'))];
+    }
+}
