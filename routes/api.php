@@ -35,12 +35,13 @@ Route::post('account/forgot', [AccountController::class, 'forgot'])->middleware(
 Route::post('account/reset', [AccountController::class, 'reset'])->middleware('throttle:accounts');
 
 Route::middleware('auth')->group(static function (): void {
-    Route::patch('account', [AccountController::class, 'update']);
+    Route::patch('account', [AccountController::class, 'update'])->middleware('throttle:account');
+    Route::delete('account', [AccountController::class, 'destroy'])->middleware('throttle:account');
     Route::get('schools', [SchoolController::class, 'show']);
     Route::put('schools', [SchoolController::class, 'update']);
+    Route::get('words', [MaterialController::class, 'words']);
     Route::post('colours', [MaterialController::class, 'colour']);
     Route::get('papers', [PaperController::class, 'index']);
-    Route::get('papers/words', [PaperController::class, 'words']);
     Route::post('papers', [PaperController::class, 'store']);
     Route::post('papers/colour', [PaperController::class, 'read'])->middleware('throttle:uploads');
     Route::put('papers/{paper:slug}', [PaperController::class, 'update'])->can('update', 'paper');

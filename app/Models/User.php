@@ -7,10 +7,13 @@ namespace App\Models;
 use App\Mail\PasswordReset;
 use Database\Factories\UserFactory;
 use Illuminate\Database\Eloquent\Factories\HasFactory;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Mail;
+use Prism\Colour\Lamp;
 use Prism\Schools\DrawingHand;
 
 /**
@@ -21,20 +24,26 @@ use Prism\Schools\DrawingHand;
  * @property array<string, string>|null $schools  by question, where this artist has answered it
  * @property DrawingHand $hand
  * @property ?int $calibration_id  the one in force
+ * @property ?int $paper_id  of new pieces
+ * @property Lamp $lamp  of new pieces, as are the next two
+ * @property string $unit  mm or in
+ * @property int $session_minutes
+ * @property ?Carbon $begun_at  when the first visit was done with
+ * @property-read ?Paper $paper
  */
 final class User extends Authenticatable
 {
     /** @use HasFactory<UserFactory> */
     use HasFactory;
 
-    protected $fillable = ['name', 'email', 'password', 'schools', 'hand'];
+    protected $fillable = ['name', 'email', 'password', 'schools', 'hand', 'paper_id', 'lamp', 'unit', 'session_minutes', 'begun_at'];
 
     protected $hidden = ['password', 'remember_token'];
 
     /** @var array<string, string> */
-    protected $casts = ['password' => 'hashed', 'schools' => 'array', 'hand' => DrawingHand::class];
+    protected $casts = ['password' => 'hashed', 'schools' => 'array', 'hand' => DrawingHand::class, 'lamp' => Lamp::class, 'begun_at' => 'datetime'];
 
-    protected $attributes = ['hand' => 'right'];
+    protected $attributes = ['hand' => 'right', 'lamp' => 'daylight', 'unit' => 'mm', 'session_minutes' => 90];
 
     /** @return HasMany<Piece, $this> */
     public function pieces(): HasMany
@@ -80,6 +89,18 @@ final class User extends Authenticatable
     public function ranges(): HasMany
     {
         return $this->hasMany(Range::class);
+    }
+
+    /** @return BelongsTo<Paper, $this> of new pieces */
+    public function paper(): BelongsTo
+    {
+        return $this->belongsTo(Paper::class);
+    }
+
+    /** @return array{lamp: Lamp, unit: string, session_minutes: int} what a new piece begins with */
+    public function habits(): array
+    {
+        return ['lamp' => $this->lamp, 'unit' => $this->unit, 'session_minutes' => $this->session_minutes];
     }
 
     /** @return HasMany<Paper, $this> their own */

@@ -63,6 +63,8 @@ final class AppServiceProvider extends ServiceProvider
             Limit::perMinute(30)->by((string) $request->ip()),
         ]);
         RateLimiter::for('accounts', static fn (Request $request): Limit => Limit::perMinute(10)->by((string) $request->ip()));
+        // Some of it asks for the password.
+        RateLimiter::for('account', static fn (Request $request): Limit => Limit::perMinute(20)->by((string) ($request->user()?->getAuthIdentifier() ?? $request->ip())));
         RateLimiter::for('demo', static fn (Request $request): Limit => Limit::perMinute(120)->by((string) $request->ip()));
         // What takes seconds of a processor: as much as one who works fast asks for, not more.
         RateLimiter::for('heavy', static fn (Request $request): Limit => Limit::perMinute(120)->by((string) ($request->user()?->getAuthIdentifier() ?? $request->ip())));

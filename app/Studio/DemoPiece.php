@@ -108,6 +108,7 @@ final class DemoPiece
     {
         return DB::transaction(function () use ($user, $name): Piece {
             $piece = $user->pieces()->create([
+                ...$user->habits(),
                 'title' => self::PIECES[$name][0],
                 'palette_size' => PicturePalettes::FIRST_SIZE,
                 'paper_id' => Paper::query()->where('slug', 'harbour-cartridge')->valueOrFail('id'),

@@ -22,7 +22,7 @@ final class DemoStudio
     /** Columns of a piece that name its colours. */
     private const NAMING = ['palette', 'before_planning', 'advised'];
 
-    public function __construct(private readonly PhotoStore $photos, private readonly DrawingPhotos $drawings)
+    public function __construct(private readonly PhotoStore $photos, private readonly DrawingPhotos $drawings, private readonly StudioRemoval $removal)
     {
     }
 
@@ -30,6 +30,12 @@ final class DemoStudio
     public function original(): User
     {
         return User::query()->where('email', config('prism.demo_email'))->firstOrFail();
+    }
+
+    /** Whether a studio is a copy: it has no password, and goes by itself. */
+    public static function isCopy(User $artist): bool
+    {
+        return Str::is(self::address('*'), $artist->email);
     }
 
     /** A copy that was made for somebody, while it is kept. */
@@ -121,12 +127,7 @@ final class DemoStudio
         $old = User::query();
         $old->where('email', 'like', self::address('%'))->where('created_at', '<', now()->subHours(self::KEPT_HOURS))->limit(self::PUT_AWAY_AT_ONCE);
         foreach ($old->get() as $copy) {
-            $references = DB::table('reference_pictures')->whereIn('piece_id', DB::table('pieces')->where('user_id', $copy->id)->select('id'))->pluck('id');
-            $pieces = DB::table('pieces')->where('user_id', $copy->id)->pluck('id');
-            DB::table('sessions')->where('user_id', $copy->id)->delete();
-            $copy->delete();
-            $references->each(fn (string $reference) => $this->photos->remove($reference));
-            $pieces->each(fn (string $piece) => $this->drawings->remove($piece));
+            $this->removal->remove($copy);
         }
     }
 

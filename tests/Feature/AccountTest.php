@@ -16,6 +16,8 @@ use App\Studio\Photos\PhotoStore;
 use App\Studio\Planning\ZoneRecipes;
 use App\Studio\Swatches\SwatchBook;
 use App\Studio\Zones\PictureParts;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Mail;
 use Prism\Colour\Lab;
 use Prism\Layering\Stack;
@@ -198,4 +200,75 @@ it('keeps the hand that draws, and only the one that there is', function (): voi
 
 it('asks a stranger to sign in before anything of theirs is changed', function (): void {
     $this->patchJson('/api/account', ['hand' => 'left'])->assertUnauthorized();
+});
+
+describe('the studio\'s habits', function (): void {
+    beforeEach(function (): void {
+        $this->artist = artist();
+        $this->artist->update(['password' => 'ten pencils']);
+        $this->actingAs($this->artist);
+    });
+
+    it('are those of new pieces', function (): void {
+        $this->patchJson('/api/account', ['paper' => 'fog-toned', 'lamp' => 'led', 'unit' => 'in', 'sessionMinutes' => 45, 'name' => 'Ines'])
+            ->assertOk()->assertJsonPath('user.paper', 'fog-toned')->assertJsonPath('user.sessionMinutes', 45)->assertJsonPath('user.name', 'Ines');
+        $id = uploaded($this->post('/api/pieces', ['title' => 'Rope', 'paper' => 'fog-toned', 'photo' => picture()], ['Accept' => 'application/json']))['id'];
+        $piece = Piece::query()->findOrFail($id);
+        expect([$piece->lamp->value, $piece->unit, $piece->session_minutes])->toBe(['led', 'in', 45]);
+        $this->patchJson('/api/account', ['paper' => null])->assertJsonPath('user.paper', null);
+    });
+
+    it('are refused in words', function (array $change, string $field, string $why): void {
+        User::factory()->create(['email' => 'other@example.org']);
+        expect($this->patchJson('/api/account', $change)->assertUnprocessable()->json("errors.$field.0"))->toContain($why);
+    })->with([
+        [['sessionMinutes' => 5], 'sessionMinutes', '15 to 480 minutes'],
+        [['lamp' => 'candle'], 'lamp', 'lamp'],
+        [['paper' => 'nobodys'], 'paper', 'paper'],
+        [['email' => 'new@example.org'], 'current_password', 'Type your password'],
+        [['email' => 'new@example.org', 'current_password' => 'wrong'], 'current_password', 'not your password'],
+        [['email' => 'other@example.org', 'current_password' => 'ten pencils'], 'email', 'Another studio'],
+        [['password' => 'a new one, long', 'current_password' => 'ten pencils'], 'password', 'two passwords differ'],
+    ]);
+
+    it('change the e-mail and the password for who knows the password', function (): void {
+        $this->patchJson('/api/account', ['email' => 'new@example.org', 'current_password' => 'ten pencils'])->assertOk()->assertJsonPath('user.email', 'new@example.org');
+        DB::table('sessions')->insert(['id' => 'elsewhere', 'user_id' => $this->artist->id, 'payload' => '', 'last_activity' => time()]);
+        $this->patchJson('/api/account', ['password' => 'another eleven', 'password_confirmation' => 'another eleven', 'current_password' => 'ten pencils'])->assertOk();
+        expect(DB::table('sessions')->where('id', 'elsewhere')->exists())->toBeFalse()
+            ->and(Hash::check('another eleven', $this->artist->refresh()->password))->toBeTrue();
+    });
+});
+
+describe('deleting a studio', function (): void {
+    it('leaves no row and no picture of it, and everything of others', function (): void {
+        $artist = artist();
+        $artist->update(['password' => 'ten pencils']);
+        $other = artist();
+        $stays = pieceOf($other);
+        $this->actingAs($artist);
+        $piece = pieceOf($artist);
+        $folder = app(PhotoStore::class)->folderOf($piece->reference());
+        $paper = $this->postJson('/api/papers', ['name' => 'Own', 'kind' => 'film', 'colour' => 'white'])->json('id');
+        $this->patchJson("/api/pieces/{$piece->id}", ['paper' => $paper])->assertOk();
+        $this->patchJson('/api/account', ['paper' => $paper])->assertOk();
+        $this->postJson('/api/charts', ['paper' => $paper, 'kind' => 'singles', 'page' => 'a4'])->assertCreated();
+        $this->postJson('/api/swatches', ['paper' => $paper, 'stack' => 'QW:6858@60', 'colour' => '#5566aa'])->assertCreated();
+        $this->postJson('/api/pencils/import', ['text' => '101-104', 'range' => 'HB', 'binder' => 'wax', 'intoBox' => true])->assertOk();
+        $this->deleteJson('/api/account', ['current_password' => 'wrong'])->assertUnprocessable();
+        expect(is_dir($folder))->toBeTrue();
+        $this->deleteJson('/api/account', ['current_password' => 'ten pencils'])->assertOk()->assertJsonPath('user', null);
+        expect(User::query()->whereKey($artist->id)->exists())->toBeFalse()->and(is_dir($folder))->toBeFalse();
+        foreach (['pieces', 'swatches', 'charts', 'ranges', 'papers', 'box_pencils', 'works', 'calibrations'] as $table) {
+            expect(DB::table($table)->where('user_id', $artist->id)->exists())->toBeFalse();
+        }
+        expect($stays->fresh())->not->toBeNull()->and(is_dir(app(PhotoStore::class)->folderOf($stays->reference())))->toBeTrue();
+    });
+
+    it('is not for the demo studio or a copy of it', function (): void {
+        $copy = User::factory()->create(['email' => 'demo-abc@studio.invalid', 'password' => 'ten pencils']);
+        $this->actingAs($copy);
+        expect($this->deleteJson('/api/account', ['current_password' => 'ten pencils'])->assertUnprocessable()->json('message'))->toContain('goes by itself')
+            ->and($this->patchJson('/api/account', ['email' => 'a@example.org', 'current_password' => 'ten pencils'])->assertUnprocessable()->json('errors.current_password.0'))->toContain('no password');
+    });
 });

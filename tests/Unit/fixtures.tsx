@@ -253,11 +253,50 @@ export function pencil(number: string, owned = true, changes: Partial<Pencil> = 
 export const cartridge = {
     id: 'harbour-cartridge',
     name: 'Harbour Cartridge',
+    kind: 'cartridge' as const,
+    own: false,
+    widthMm: null,
+    heightMm: null,
     colour: colour({ hex: '#f2f3ee' }),
     toned: false,
 };
 
-export const toned = { id: 'fog-toned', name: 'Fog Toned', colour: colour({ hex: '#a4a09b' }), toned: true };
+export const toned = {
+    ...cartridge,
+    id: 'fog-toned',
+    name: 'Fog Toned',
+    colour: colour({ hex: '#a4a09b' }),
+    toned: true,
+};
+
+/** Who is signed in. */
+export const artist = {
+    name: 'Ada',
+    email: 'ada@example.test',
+    boxCount: 0,
+    hand: 'right' as 'left' | 'right',
+    paper: null as string | null,
+    lamp: 'daylight',
+    unit: 'mm',
+    sessionMinutes: 90,
+    begun: true,
+    copy: false,
+};
+
+export const words = {
+    kinds: [
+        { id: 'cartridge', name: 'Cartridge, a middle tooth', sentence: 'Takes several layers.', white: '#f2f3ee' },
+        { id: 'film', name: 'Drafting film', sentence: 'Takes very few layers.', white: '#eeeeee' },
+    ],
+    tones: [
+        { id: 'white', name: 'White', hex: '#f2f3ee' },
+        { id: 'black', name: 'Black', hex: '#2a2a2a' },
+    ],
+    lamps: [
+        { id: 'daylight', name: 'Daylight' },
+        { id: 'led', name: 'LED' },
+    ],
+};
 
 export const papers = [cartridge, toned];
 

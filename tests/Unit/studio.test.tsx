@@ -4,15 +4,12 @@ import { describe, expect, it } from 'vitest';
 import { StudioPage } from '../../resources/js/studio/StudioPage';
 import { Notices } from '../../resources/js/ui/Notices';
 import { SchoolRows } from '../../resources/js/ui/SchoolRows';
-import { schoolQuestions, show } from './fixtures';
+import { artist, cartridge, papers, schoolQuestions, show, words } from './fixtures';
 import { Answer, serve } from './server';
 
 describe('the hand that draws', () => {
     it('is the right one until the artist says otherwise, and is kept', async () => {
-        const session = (hand: 'left' | 'right') => ({
-            user: { name: 'Ada', email: 'ada@example.test', boxCount: 0, hand },
-            demo: false,
-        });
+        const session = (hand: 'left' | 'right') => ({ user: { ...artist, hand }, demo: false });
         const asked = serve({
             'GET /api/session': () => session('right'),
             'PATCH /api/account': () => session('left'),
@@ -28,18 +25,132 @@ describe('the hand that draws', () => {
     });
 });
 
-describe('the schools of a studio', () => {
-    const put = (more: Parameters<typeof serve>[0] = {}) => {
-        const asked = serve(more);
-        show(
-            <>
-                <StudioPage />
-                <Notices />
-            </>,
-        );
+const studio = (more: Parameters<typeof serve>[0] = {}, user: Partial<typeof artist> = {}) => {
+    const asked = serve({
+        'GET /api/session': () => ({ user: { ...artist, ...user }, demo: true }),
+        'GET /api/papers': () => papers,
+        'GET /api/words': () => words,
+        ...more,
+    });
+    show(
+        <>
+            <StudioPage />
+            <Notices />
+        </>,
+    );
 
-        return asked;
-    };
+    return asked;
+};
+
+describe('papers of one’s own', () => {
+    const own = { ...cartridge, id: 'mine', name: 'Mine', own: true, widthMm: 300, heightMm: 400 };
+
+    it('are written down in words', async () => {
+        const asked = studio({ 'POST /api/papers': () => new Answer(201, own) });
+        await userEvent.click(await screen.findByRole('button', { name: 'A paper of my own' }));
+        await userEvent.type(screen.getByRole('textbox', { name: 'Name, as on the pad' }), 'Mine');
+        await userEvent.click(screen.getByRole('button', { name: /Surface/ }));
+        await userEvent.click(await screen.findByRole('option', { name: 'Drafting film' }));
+        expect(screen.getByText(/Takes very few layers/)).toBeTruthy();
+        await userEvent.click(screen.getByRole('button', { name: /^White Colour|Colour/ }));
+        await userEvent.click(await screen.findByRole('option', { name: 'Black' }));
+        await userEvent.click(screen.getByRole('button', { name: 'Save' }));
+        expect(await screen.findByText('Mine is among your papers')).toBeTruthy();
+        expect(asked.find(({ method, path }) => method === 'POST' && path === '/api/papers')?.body).toEqual({
+            name: 'Mine',
+            kind: 'film',
+            colour: 'black',
+            widthMm: null,
+            heightMm: null,
+        });
+    });
+
+    it('say at the field what is refused', async () => {
+        studio({
+            'POST /api/papers': () =>
+                new Answer(422, { message: 'x', errors: { name: ['You have a paper of that name already.'] } }),
+        });
+        await userEvent.click(await screen.findByRole('button', { name: 'A paper of my own' }));
+        await userEvent.type(screen.getByRole('textbox', { name: 'Name, as on the pad' }), 'Mine');
+        await userEvent.click(screen.getByRole('button', { name: 'Save' }));
+        expect(await screen.findByText('You have a paper of that name already.')).toBeTruthy();
+    });
+
+    it('alone can be changed and removed, and are taken back', async () => {
+        const asked = studio({
+            'GET /api/papers': () => [cartridge, own],
+            'DELETE /api/papers/mine': () => new Answer(200, {}),
+            'POST /api/papers/mine/restore': () => new Answer(200, {}),
+        });
+        expect(await screen.findByText(/300 × 400 mm/)).toBeTruthy();
+        expect(screen.queryByRole('button', { name: 'Remove Harbour Cartridge' })).toBeNull();
+        await userEvent.click(screen.getByRole('button', { name: 'Remove Mine' }));
+        await userEvent.click(await screen.findByRole('button', { name: 'Take back' }));
+        await waitFor(() => expect(asked.some(({ path }) => path === '/api/papers/mine/restore')).toBe(true));
+    });
+
+    it('are what new pieces are drawn on, once that is chosen', async () => {
+        const asked = studio({
+            'PATCH /api/account': () => ({ user: { ...artist, paper: 'fog-toned' }, demo: true }),
+        });
+        await userEvent.click(await screen.findByRole('button', { name: /Paper of new pieces/ }));
+        await userEvent.click(await screen.findByRole('option', { name: 'Fog Toned' }));
+        await waitFor(() =>
+            expect(screen.getByRole('button', { name: /Paper of new pieces/ }).textContent).toContain('Fog Toned'),
+        );
+        expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ paper: 'fog-toned' });
+    });
+});
+
+describe('the account', () => {
+    it('asks for the password where the e-mail is another one, not for a name', async () => {
+        const asked = studio({
+            'PATCH /api/account': ({ body }) => {
+                const changes = body as { name: string; email?: string; current_password?: string };
+
+                return changes.email !== undefined && changes.current_password !== 'ten pencils'
+                    ? new Answer(422, {
+                          message: 'x',
+                          errors: { current_password: ['That is not your password now.'] },
+                      })
+                    : { user: { ...artist, ...changes }, demo: true };
+            },
+        });
+        const name = await screen.findByRole('textbox', { name: 'Name' });
+        await userEvent.clear(name);
+        await userEvent.type(name, 'Ines');
+        expect(screen.queryByLabelText('Password of now, for the e-mail')).toBeNull();
+        await userEvent.click(screen.getByRole('button', { name: 'Save name and e-mail' }));
+        await waitFor(() => expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ name: 'Ines' }));
+        const email = screen.getByRole('textbox', { name: 'E-mail' });
+        await userEvent.clear(email);
+        await userEvent.type(email, 'ines@example.test');
+        await userEvent.type(screen.getByLabelText('Password of now, for the e-mail'), 'wrong');
+        await userEvent.click(screen.getByRole('button', { name: 'Save name and e-mail' }));
+        expect(await screen.findByText('That is not your password now.')).toBeTruthy();
+    });
+
+    it('is deleted with the password only, and then nobody is signed in', async () => {
+        const asked = studio({ 'DELETE /api/account': () => ({ user: null, demo: true }) });
+        await userEvent.click(await screen.findByRole('button', { name: 'Delete this studio' }));
+        const sure = screen.getByRole('button', { name: 'Delete everything' });
+        expect((sure as HTMLButtonElement).disabled).toBe(true);
+        await userEvent.type(screen.getByLabelText('Your password'), 'ten pencils');
+        await userEvent.click(sure);
+        await waitFor(() =>
+            expect(asked.find(({ method }) => method === 'DELETE')?.body).toEqual({ current_password: 'ten pencils' }),
+        );
+    });
+
+    it('of a copy of the demo has neither password nor end of one’s own', async () => {
+        studio({}, { copy: true });
+        expect(await screen.findByText(/goes by itself after a day/)).toBeTruthy();
+        expect(screen.queryByRole('button', { name: 'Delete this studio' })).toBeNull();
+    });
+});
+
+describe('the schools of a studio', () => {
+    const put = studio;
 
     it('are each explained in a sentence', async () => {
         put();

@@ -9,8 +9,11 @@ use App\Http\Requests\ForgotPasswordRequest;
 use App\Http\Requests\RegisterRequest;
 use App\Http\Requests\ResetPasswordRequest;
 use App\Models\User;
+use App\Studio\DemoStudio;
+use App\Studio\StudioRemoval;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
 use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
@@ -46,15 +49,47 @@ final class AccountController
 
     #[OA\Patch(path: '/api/account', operationId: 'changeAccount', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(properties: [
         new OA\Property(property: 'hand', type: 'string', enum: ['right', 'left'], description: 'that draws: plans keep it off what is done'),
+        new OA\Property(property: 'name', type: 'string'),
+        new OA\Property(property: 'email', type: 'string', description: 'with current_password'),
+        new OA\Property(property: 'password', type: 'string', description: 'twice, with current_password; signs out elsewhere'),
+        new OA\Property(property: 'password_confirmation', type: 'string'),
+        new OA\Property(property: 'current_password', type: 'string'),
+        new OA\Property(property: 'paper', type: 'string', nullable: true, description: 'of new pieces'),
+        new OA\Property(property: 'lamp', ref: '#/components/schemas/LampId', description: 'of new pieces'),
+        new OA\Property(property: 'unit', type: 'string', enum: ['mm', 'in'], description: 'of new pieces'),
+        new OA\Property(property: 'sessionMinutes', type: 'integer', description: 'of new pieces'),
+        new OA\Property(property: 'begun', type: 'boolean', description: 'the first visit is done with'),
     ])), responses: [
         new OA\Response(response: 200, description: 'As it is now', content: new OA\JsonContent(ref: '#/components/schemas/Session')),
         new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
     ])]
     public function update(AccountRequest $request, SessionController $session, #[CurrentUser] User $user): JsonResponse
     {
-        $user->update($request->validated());
+        $user->update($request->columns());
+        $user->unsetRelation('paper');
+        if ($request->has('password')) {
+            // Whoever was signed in with the old password is so no longer, but for this page.
+            DB::table('sessions')->where('user_id', $user->id)->where('id', '!=', $request->session()->getId())->delete();
+            $user->forceFill(['remember_token' => Str::random(60)])->save();
+        }
 
         return $session->show($request);
+    }
+
+    #[OA\Delete(path: '/api/account', operationId: 'removeAccount', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['current_password'], properties: [
+        new OA\Property(property: 'current_password', type: 'string'),
+    ])), responses: [
+        new OA\Response(response: 200, description: 'All of it is gone, and nobody is signed in', content: new OA\JsonContent(ref: '#/components/schemas/Session')),
+        new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+    ])]
+    public function destroy(Request $request, SessionController $session, #[CurrentUser] User $user, StudioRemoval $removal): JsonResponse
+    {
+        abort_if(DemoStudio::isCopy($user) || $user->email === config('prism.demo_email'), 422, 'The demo studio cannot be deleted; your copy of it goes by itself after a day.');
+        $request->validate(['current_password' => ['required', 'string', 'current_password']], ['current_password.*' => 'That is not your password. Nothing was deleted.']);
+        Auth::logout();
+        $removal->remove($user);
+
+        return $session->destroy($request);
     }
 
     #[OA\Post(

@@ -17,11 +17,40 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
+use Prism\Colour\Lamp;
+use Prism\Materials\PaperKind;
+use Prism\Materials\PaperTone;
 use Prism\Materials\PencilId;
 
 /** Colours as they are typed, and the box of the pencils one owns. */
 final class MaterialController
 {
+    #[OA\Get(path: '/api/words', operationId: 'words', responses: [new OA\Response(response: 200, description: 'In which words papers and lamps are told', content: new OA\JsonContent(required: ['kinds', 'tones', 'lamps'], properties: [
+        new OA\Property(property: 'kinds', type: 'array', items: new OA\Items(required: ['id', 'name', 'sentence', 'white'], properties: [
+            new OA\Property(property: 'id', type: 'string', enum: PaperKind::class),
+            new OA\Property(property: 'name', type: 'string'),
+            new OA\Property(property: 'sentence', type: 'string'),
+            new OA\Property(property: 'white', type: 'string', description: 'hex'),
+        ])),
+        new OA\Property(property: 'tones', type: 'array', items: new OA\Items(required: ['id', 'name', 'hex'], properties: [
+            new OA\Property(property: 'id', type: 'string', enum: PaperTone::class),
+            new OA\Property(property: 'name', type: 'string'),
+            new OA\Property(property: 'hex', type: 'string'),
+        ])),
+        new OA\Property(property: 'lamps', type: 'array', items: new OA\Items(required: ['id', 'name'], properties: [
+            new OA\Property(property: 'id', ref: '#/components/schemas/LampId'),
+            new OA\Property(property: 'name', type: 'string'),
+        ])),
+    ]))])]
+    public function words(): JsonResponse
+    {
+        return new JsonResponse([
+            'kinds' => array_map(static fn (PaperKind $kind): array => ['id' => $kind->value, 'name' => $kind->label(), 'sentence' => $kind->sentence(), 'white' => $kind->white()->toHex()], PaperKind::cases()),
+            'tones' => array_map(static fn (PaperTone $tone): array => ['id' => $tone->value, 'name' => $tone->label(), 'hex' => $tone->on(PaperKind::Cartridge)->toHex()], PaperTone::cases()),
+            'lamps' => array_map(static fn (Lamp $lamp): array => ['id' => $lamp->value, 'name' => $lamp->label()], Lamp::cases()),
+        ]);
+    }
+
     #[OA\Post(path: '/api/colours', operationId: 'typedColour', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text'], properties: [
         new OA\Property(property: 'text', type: 'string', description: 'hex, three numbers L* a* b*, or a pencil'),
     ])), responses: [

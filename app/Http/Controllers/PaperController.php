@@ -40,27 +40,6 @@ final class PaperController
         return PaperResource::collection(Paper::seenBy($user)->orderBy('id')->get());
     }
 
-    #[OA\Get(path: '/api/papers/words', operationId: 'paperWords', responses: [new OA\Response(response: 200, description: 'In which words papers are told', content: new OA\JsonContent(required: ['kinds', 'tones'], properties: [
-        new OA\Property(property: 'kinds', type: 'array', items: new OA\Items(required: ['id', 'name', 'sentence', 'white'], properties: [
-            new OA\Property(property: 'id', type: 'string', enum: PaperKind::class),
-            new OA\Property(property: 'name', type: 'string'),
-            new OA\Property(property: 'sentence', type: 'string'),
-            new OA\Property(property: 'white', type: 'string', description: 'hex'),
-        ])),
-        new OA\Property(property: 'tones', type: 'array', items: new OA\Items(required: ['id', 'name', 'hex'], properties: [
-            new OA\Property(property: 'id', type: 'string', enum: PaperTone::class),
-            new OA\Property(property: 'name', type: 'string'),
-            new OA\Property(property: 'hex', type: 'string'),
-        ])),
-    ]))])]
-    public function words(): JsonResponse
-    {
-        return new JsonResponse([
-            'kinds' => array_map(static fn (PaperKind $kind): array => ['id' => $kind->value, 'name' => $kind->label(), 'sentence' => $kind->sentence(), 'white' => $kind->white()->toHex()], PaperKind::cases()),
-            'tones' => array_map(static fn (PaperTone $tone): array => ['id' => $tone->value, 'name' => $tone->label(), 'hex' => $tone->on(PaperKind::Cartridge)->toHex()], PaperTone::cases()),
-        ]);
-    }
-
     #[OA\Post(path: '/api/papers', operationId: 'addPaper', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/PaperForm')), responses: [
         new OA\Response(response: 201, description: 'Written down', content: new OA\JsonContent(ref: '#/components/schemas/Paper')),
         new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),

@@ -49,6 +49,7 @@ final class PhotoWork implements LongWork
     {
         return DB::transaction(function () use ($artist, $wish, $path): Piece {
             $piece = $artist->pieces()->create([
+                ...$artist->habits(),
                 'title' => $wish['title'],
                 'palette_size' => PicturePalettes::FIRST_SIZE,
                 'paper_id' => Paper::seenBy($artist)->where('slug', $wish['paper'])->valueOrFail('id'),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Studio\Swatches;
 
 use App\Models\Chart;
+use Illuminate\Support\Facades\File;
 
 /** Keeps the pictures that the simulated studio took of charts. */
 final class ChartPictures
@@ -19,6 +20,11 @@ final class ChartPictures
             mkdir($this->folder, 0o755, true);
         }
         file_put_contents($this->path($chart, $sheet), $jpeg);
+    }
+
+    public function forget(Chart $chart): void
+    {
+        File::delete(File::glob(sprintf('%s/%s-*.jpg', $this->folder, $chart->id)));
     }
 
     public function path(Chart $chart, int $sheet): string

@@ -28,6 +28,12 @@ export const useOpenDemo = () => useSessionMutation(() => answered(api.POST('/ap
 
 export const useSignOut = () => useSessionMutation(() => answered(api.DELETE('/api/session')));
 
+/** Everything of one's own, for good; afterwards nobody is signed in. */
+export const useRemoveAccount = () =>
+    useSessionMutation((password: string) =>
+        answered(api.DELETE('/api/account', { body: { current_password: password } })),
+    );
+
 export const useRegister = () =>
     useSessionMutation((body: { name: string; email: string; password: string; password_confirmation: string }) =>
         answered(api.POST('/api/account', { body })),

@@ -49,6 +49,8 @@ export type PieceChanges = NonNullable<
 export type ZoneCorrections = NonNullable<
     NonNullable<paths['/api/zones/{zone}']['patch']['requestBody']>['content']['application/json']['corrections']
 >;
+export type PaperForm = Schemas['PaperForm'];
+export type AccountChanges = NonNullable<paths['/api/account']['patch']['requestBody']>['content']['application/json'];
 export type SchoolAnswers = Schemas['SchoolAnswers'];
 export type Designation = Schemas['Designation'];
 

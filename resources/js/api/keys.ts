@@ -4,6 +4,7 @@ import type { QueryClient } from '@tanstack/react-query';
 export const keys = {
     session: ['session'] as const,
     papers: ['papers'] as const,
+    words: ['words'] as const,
     pencils: ['pencils'] as const,
     pieces: ['pieces'] as const,
     piece: (id: string) => ['piece', id] as const,

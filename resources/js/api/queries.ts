@@ -14,7 +14,7 @@ import { notify } from '../ui/Notices';
 import { withWaiting } from './waitingMarks';
 import { keys, pieceHasChanged } from './keys';
 import { ended } from './works';
-import { answered, api, formOf, Refusal, type Colour, type NudgeId, type Session } from './client';
+import { answered, api, formOf, Refusal, type AccountChanges, type Colour, type NudgeId, type Session } from './client';
 
 const SIGNED_OUT = 401;
 
@@ -292,12 +292,16 @@ export function useChangeBox() {
     });
 }
 
+/** In which words papers and lamps are told. */
+export const useWords = () =>
+    useQuery({ queryKey: keys.words, staleTime: Infinity, queryFn: () => answered(api.GET('/api/words')) });
+
 /** What the artist says of themself: plans follow. */
 export function useChangeAccount() {
     const client = useQueryClient();
 
     return useMutation({
-        mutationFn: (body: { hand: 'right' | 'left' }) => answered(api.PATCH('/api/account', { body })),
+        mutationFn: (body: AccountChanges) => answered(api.PATCH('/api/account', { body })),
         onSuccess: (now) => {
             client.setQueryData(keys.session, now);
 

@@ -14,7 +14,7 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations['register'];
-        delete?: never;
+        delete: operations['removeAccount'];
         options?: never;
         head?: never;
         patch: operations['changeAccount'];
@@ -500,6 +500,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/words': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['words'];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/colours': {
         parameters: {
             query?: never;
@@ -558,22 +574,6 @@ export interface paths {
         get: operations['papers'];
         put?: never;
         post: operations['addPaper'];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    '/api/papers/words': {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations['paperWords'];
-        put?: never;
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2559,6 +2559,16 @@ export interface components {
              * @enum {string}
              */
             hand: 'right' | 'left';
+            /** @description of new pieces, as are the next three */
+            paper: string | null;
+            lamp: components['schemas']['LampId'];
+            /** @enum {string} */
+            unit: 'mm' | 'in';
+            sessionMinutes: number;
+            /** @description the first visit is done with */
+            begun: boolean;
+            /** @description of the demo studio: it has no password, and goes by itself */
+            copy: boolean;
         };
         Work: {
             id: string;
@@ -2808,6 +2818,76 @@ export interface operations {
             };
         };
     };
+    removeAccount: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    current_password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description All of it is gone, and nobody is signed in */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Session'];
+                };
+            };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     changeAccount: {
         parameters: {
             query?: never;
@@ -2823,6 +2903,25 @@ export interface operations {
                      * @enum {string}
                      */
                     hand?: 'right' | 'left';
+                    name?: string;
+                    /** @description with current_password */
+                    email?: string;
+                    /** @description twice, with current_password; signs out elsewhere */
+                    password?: string;
+                    password_confirmation?: string;
+                    current_password?: string;
+                    /** @description of new pieces */
+                    paper?: string | null;
+                    lamp?: components['schemas']['LampId'];
+                    /**
+                     * @description of new pieces
+                     * @enum {string}
+                     */
+                    unit?: 'mm' | 'in';
+                    /** @description of new pieces */
+                    sessionMinutes?: number;
+                    /** @description the first visit is done with */
+                    begun?: boolean;
                 };
             };
         };
@@ -5269,6 +5368,66 @@ export interface operations {
             };
         };
     };
+    words: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description In which words papers and lamps are told */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        kinds: {
+                            /** @enum {string} */
+                            id: 'hot-pressed' | 'board' | 'cartridge' | 'rough' | 'sanded' | 'film';
+                            name: string;
+                            sentence: string;
+                            /** @description hex */
+                            white: string;
+                        }[];
+                        tones: {
+                            /** @enum {string} */
+                            id: 'white' | 'cream' | 'sand' | 'light-grey' | 'grey' | 'dark-grey' | 'black';
+                            name: string;
+                            hex: string;
+                        }[];
+                        lamps: {
+                            id: components['schemas']['LampId'];
+                            name: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     typedColour: {
         parameters: {
             query?: never;
@@ -5573,62 +5732,6 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
-            };
-            /** @description Too often; Retry-After says when again */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description The studio is away; Retry-After says when again */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    paperWords: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description In which words papers are told */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    'application/json': {
-                        kinds: {
-                            /** @enum {string} */
-                            id: 'hot-pressed' | 'board' | 'cartridge' | 'rough' | 'sanded' | 'film';
-                            name: string;
-                            sentence: string;
-                            /** @description hex */
-                            white: string;
-                        }[];
-                        tones: {
-                            /** @enum {string} */
-                            id: 'white' | 'cream' | 'sand' | 'light-grey' | 'grey' | 'dark-grey' | 'black';
-                            name: string;
-                            hex: string;
-                        }[];
-                    };
-                };
-            };
-            /** @description Nobody is signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
             };
             /** @description Too often; Retry-After says when again */
             429: {

@@ -24,7 +24,7 @@ import { StepBack } from './StepBack';
 import { TurnNow } from './TurnNow';
 import { TurnSheet, useTurnedSheet } from './TurnSheet';
 import { litBy, paperBy } from './lit';
-import { useKeptState } from './useKeptState';
+import { useKeptState } from '../ui/useKeptState';
 import { usePresses } from './usePresses';
 import { useWakeLock } from './useWakeLock';
 

@@ -4,7 +4,7 @@ import { Button } from '../ui/Button';
 import { notify } from '../ui/Notices';
 import { space, type } from '../ui/theme';
 import { Toggle } from '../ui/Toggle';
-import { useKeptState } from './useKeptState';
+import { useKeptState } from '../ui/useKeptState';
 import { useNow } from './useNow';
 
 export interface Wet {

@@ -3,7 +3,7 @@ import { Button } from '../ui/Button';
 import { space, type } from '../ui/theme';
 import { spokenMinutes } from '../ui/words';
 import { Asked } from './Asked';
-import { useKeptState } from './useKeptState';
+import { useKeptState } from '../ui/useKeptState';
 import { useNow } from './useNow';
 
 const MINUTE = 60_000;

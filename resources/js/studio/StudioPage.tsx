@@ -1,45 +1,115 @@
+import styled from 'styled-components';
 import { messageOf } from '../api/client';
-import { useChangeAccount, useSession } from '../api/queries';
 import { useChooseSchools, useSchools } from '../api/schoolQueries';
 import { notify } from '../ui/Notices';
-import { Page } from '../ui/Page';
-import { Segments } from '../ui/Segments';
+import { Page, Row } from '../ui/Page';
+import { buttonLook } from '../ui/Button';
 import { SchoolRows } from '../ui/SchoolRows';
+import { space, type, UPRIGHT } from '../ui/theme';
+import { Account } from './Account';
+import { Habits } from './Habits';
+import { Papers } from './Papers';
 
-/** What holds in this studio unless a piece says otherwise. */
+const Sections = styled.div`
+    display: grid;
+    grid-template-columns: 160px minmax(0, 1fr);
+    gap: ${space.l} ${space.xl};
+    & > nav {
+        position: sticky;
+        top: 0;
+        align-self: start;
+        display: grid;
+        gap: ${space.s};
+        padding-top: ${space.m};
+    }
+    & section {
+        scroll-margin-top: ${space.l};
+        padding-bottom: ${space.l};
+        border-bottom: 1px solid ${({ theme }) => theme.line};
+    }
+    & h3 {
+        margin: ${space.m} 0 ${space.s};
+        font-size: ${type.body};
+    }
+    @media ${UPRIGHT} {
+        grid-template-columns: minmax(0, 1fr);
+        & > nav {
+            display: none;
+        }
+    }
+`;
+
+const Download = styled.a`
+    ${buttonLook}
+`;
+
+const PARTS = [
+    ['you', 'You'],
+    ['papers', 'Papers'],
+    ['habits', 'At the desk'],
+    ['schools', 'Ways of working'],
+    ['copies', 'Copies'],
+] as const;
+
+/** What holds in this studio unless a piece says otherwise, and whose it is. */
 export function StudioPage() {
     const schools = useSchools();
     const choose = useChooseSchools();
-    const session = useSession();
-    const change = useChangeAccount();
 
     return (
         <Page>
             <title>Studio – Knotty Prism</title>
             <h1>Studio</h1>
-            <section aria-labelledby="hand">
-                <h2 id="hand">Your hand</h2>
-                <p>Plans go to the places of a turn so that it rests on what is not drawn yet.</p>
-                <Segments
-                    label="The hand you draw with"
-                    value={session.data?.user?.hand ?? 'right'}
-                    options={[
-                        { id: 'right', name: 'Right' },
-                        { id: 'left', name: 'Left' },
-                    ]}
-                    onChange={(hand) => change.mutate({ hand }, { onError: (error) => notify(messageOf(error)) })}
-                />
-            </section>
-            <section aria-labelledby="schools">
-                <h2 id="schools">Ways of working</h2>
-                <p>Pieces follow these, but for what a piece or a zone answers itself in Plan.</p>
-                <SchoolRows
-                    chosen={schools.data?.chosen ?? {}}
-                    own={[]}
-                    from={null}
-                    onChoose={(answers) => choose.mutate(answers, { onError: (error) => notify(messageOf(error)) })}
-                />
-            </section>
+            <Sections>
+                <nav aria-label="Parts of the studio">
+                    {PARTS.map(([id, name]) => (
+                        <a key={id} href={`#${id}`}>
+                            {name}
+                        </a>
+                    ))}
+                </nav>
+                <div>
+                    <section aria-labelledby="you">
+                        <h2 id="you">You</h2>
+                        <Account />
+                    </section>
+                    <section aria-labelledby="papers">
+                        <h2 id="papers">Papers</h2>
+                        <Papers />
+                    </section>
+                    <section aria-labelledby="habits">
+                        <h2 id="habits">At the desk</h2>
+                        <Habits />
+                    </section>
+                    <section aria-labelledby="schools">
+                        <h2 id="schools">Ways of working</h2>
+                        <p>Pieces follow these, but for what a piece or a zone answers itself in Plan.</p>
+                        <SchoolRows
+                            chosen={schools.data?.chosen ?? {}}
+                            own={[]}
+                            from={null}
+                            onChoose={(answers) =>
+                                choose.mutate(answers, { onError: (error) => notify(messageOf(error)) })
+                            }
+                        />
+                    </section>
+                    <section aria-labelledby="copies">
+                        <h2 id="copies">Copies</h2>
+                        <p>Open tables that other programs read, and that this studio takes back in.</p>
+                        <Row style={{ marginTop: 12 }}>
+                            <Download href="/api/pencils.csv?scope=box" download>
+                                My box (CSV)
+                            </Download>
+                            <Download href="/api/swatches.csv" download>
+                                My swatches (CSV)
+                            </Download>
+                            <Download href="/api/pencils.gpl?scope=box" download>
+                                My box as a palette (GPL)
+                            </Download>
+                        </Row>
+                    </section>
+                </div>
+            </Sections>
         </Page>
     );
 }
