@@ -20,7 +20,8 @@ final class ChartPhoto
 
     private const DESK = 0.035;
 
-    private const INK = 0.02;
+    /** Linear light of printed black. */
+    public const INK = 0.02;
 
     /** Points of a drawn patch are so far apart, mm. */
     private const GRAIN_MM = 0.25;

@@ -35,6 +35,22 @@ final readonly class Lead
     {
     }
 
+    /** Of a pencil of which nobody said what colour it is: something between two others, as deep as that makes it. */
+    public static function between(string $id, self $one, self $other, bool $wax): self
+    {
+        $dice = new Dice("$id between");
+        $share = 0.25 + 0.5 * $dice->uniform();
+        $K = array_map(static fn (float $k, float $l): float => exp((1.0 - $share) * log($k) + $share * log($l)), $one->K, $other->K);
+
+        return new self($K, (1.0 - $share) * $one->S + $share * $other->S, ($wax ? 0.95 : 0.68) * exp(0.06 * $dice->normal()), $wax ? 0.4 : 0.15, $wax ? 0.2 : 0.06);
+    }
+
+    /** About what a heavy coat of it reflects over white paper. */
+    public function looks(): Spectrum
+    {
+        return Spectrum::of(array_map(static fn (float $k): float => 0.93 * exp(-2.0 * self::THICK_COAT * $k), $this->K));
+    }
+
     /** From the measured heavy coat, with a character of its own drawn from the pencil's name. */
     public static function of(string $id, Spectrum $coat, bool $wax, string $opacity): self
     {

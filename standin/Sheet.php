@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Standin;
 
+use Prism\Colour\Observer;
 use Prism\Colour\Spectrum;
 
 /** A patch of simulated paper: a relief of heights in two dimensions, felted from noise of three sizes. */
@@ -48,6 +49,12 @@ final readonly class Sheet
         ksort($height);
 
         return new self($colour, $height, $depth, $holds);
+    }
+
+    /** The same with ink all over it, which fills none of its tooth. */
+    public function printed(float $ink): self
+    {
+        return new self(Spectrum::of(array_fill(0, Observer::SAMPLES, $ink)), $this->height, $this->depth, $this->holds);
     }
 
     /**

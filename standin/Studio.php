@@ -24,6 +24,12 @@ final class Studio
     /** So many passages that were drawn last are remembered. */
     private const REMEMBERED = 96;
 
+    /** A colour that somebody read off its own swatch is this near to what it looks like, dE00. */
+    private const READ_WITHIN = 12.0;
+
+    /** How many leads it had before it was handed others. */
+    private readonly int $known;
+
     /** @var array<string, Sheet> */
     private array $sheets = [];
 
@@ -33,6 +39,7 @@ final class Studio
     /** @param  array<string, Lead>  $leads  by RANGE:NUMBER */
     private function __construct(private array $leads, private readonly string $character, private readonly float $weight, private readonly float $shake)
     {
+        $this->known = count($leads);
     }
 
     /**
@@ -50,10 +57,22 @@ final class Studio
         return new self($leads, $character, $weight, $shake);
     }
 
-    /** Takes a pencil in hand that it does not have; what it is besides its colour comes from its name. */
-    public function meet(string $id, Spectrum $coat, bool $wax, string $opacity): void
+    /**
+     * Takes a pencil in hand that it does not have; what it is besides its colour comes from its name.
+     *
+     * @param  ?Spectrum  $coat  null if nobody said what colour it is: the number on its barrel makes it one, and it stays the same
+     *                           pencil when somebody reads that colour and says it
+     */
+    public function meet(string $id, ?Spectrum $coat, bool $wax, string $opacity): void
     {
-        $this->leads[$id] ??= Lead::of($this->character.$id, $coat, $wax, $opacity);
+        if (isset($this->leads[$id])) {
+            return;
+        }
+        $dice = new Dice($this->character.$id.' colour');
+        $ids = array_slice(array_keys($this->leads), 0, $this->known);
+        $made = Lead::between($this->character.$id, $this->leads[$ids[(int) ($dice->uniform() * $this->known)]], $this->leads[$ids[(int) ($dice->uniform() * $this->known)]], $wax);
+        $isMade = $coat === null || $made->looks()->toLab()->differenceTo($coat->toLab()) < self::READ_WITHIN;
+        $this->leads[$id] = $isMade ? $made : Lead::of($this->character.$id, $coat, $wax, $opacity);
     }
 
     /**
@@ -72,7 +91,7 @@ final class Studio
      * Fills the fields of a chart on a paper that lies there.
      *
      * @param  list<array{float, float, float, float}>  $blacks  printed rectangles, mm
-     * @param  list<array{number: int, x: float, y: float, width: float, height: float, stack: Stack}>  $fields
+     * @param  list<array{number: int, x: float, y: float, width: float, height: float, stack: Stack, stripe: ?array{float, float, float, float}}>  $fields
      * @param  ?\Closure(float): void  $progress
      */
     public function fill(string $paper, Lab $white, float $width, float $height, array $blacks, array $fields, string $seed, ?\Closure $progress = null): ChartPhoto
@@ -86,7 +105,11 @@ final class Studio
                 $progress($done / count($fields));
             }
             $photo->number($field['x'], $field['y'] - 3.4, $field['number']);
-            $photo->patch($field['x'], $field['y'], $field['width'], $field['height'], Drawing::texture($field['stack'], $this->sheets[$paper], $this->leads, $seed.$field['number'], $this->weight, $this->shake));
+            $drawn = fn (Sheet $sheet): array => Drawing::texture($field['stack'], $sheet, $this->leads, $seed.$field['number'], $this->weight, $this->shake);
+            $photo->patch($field['x'], $field['y'], $field['width'], $field['height'], $drawn($this->sheets[$paper]));
+            if ($field['stripe'] !== null) {
+                $photo->patch(...$field['stripe'], texture: $drawn($this->sheets[$paper]->printed(ChartPhoto::INK)));
+            }
         }
 
         return $photo;

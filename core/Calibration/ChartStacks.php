@@ -42,6 +42,17 @@ final class ChartStacks
         return $stacks;
     }
 
+    /**
+     * Every pencil in three fields, and nothing else: three beside one another are one pencil.
+     *
+     * @param  list<PencilId>  $pencils
+     * @return list<Stack>
+     */
+    public static function card(array $pencils): array
+    {
+        return array_slice(self::singles($pencils), 1);
+    }
+
     /** One pencil lightly over another, as on a chart of pairs. */
     public static function pair(PencilId $lower, PencilId $upper): Stack
     {

@@ -12,6 +12,9 @@ final readonly class ChartDrawing
 {
     private const LINES = 4;
 
+    /** Of a swatch card. */
+    private const FIELDS_A_PENCIL = 3;
+
     private const LINE_MM = 2.45;
 
     private const CHECK_MM = 100.0;
@@ -29,14 +32,27 @@ final readonly class ChartDrawing
     public static function of(ChartSheet $sheet, string $title, string $paper): self
     {
         $frames = [];
+        $isCard = array_filter(array_column($sheet->cells, 'stripe')) !== [];
         $texts = [
             [75.0, 13.2, 11.0, true, mb_strimwidth($title, 0, 46, '…')],
             [75.0, 17.6, 7.0, false, sprintf('%s · sheet %d of %d', $paper, $sheet->number, $sheet->sheets)],
-            [22.0, 23.5, 6.5, false, 'Lay in each field what is written under it, from the first line to the last. Leave the paper between the fields clean.'],
+            [22.0, 23.5, 6.5, false, $isCard
+                ? 'Three fields a pencil: light, medium, firm. Draw the firm one over the black bar as well. Leave the paper between the fields clean.'
+                : 'Lay in each field what is written under it, from the first line to the last. Leave the paper between the fields clean.'],
             [25.0, $sheet->height - 8.6, 6.0, false, 'Print at 100 %: this line is 100 mm long.'],
         ];
         foreach ($sheet->cells as $cell) {
             $frames[] = [$cell['x'], $cell['y'], $cell['width'], $cell['height']];
+            $step = $cell['stack']->steps[0] ?? null;
+            if ($isCard && $step?->pencil !== null) {
+                if (($cell['number'] - 1) % self::FIELDS_A_PENCIL === 0) {
+                    $texts[] = [$cell['x'], $cell['y'] - 0.9, 11.0, true, $step->pencil->number];
+                    $texts[] = [$cell['x'] + 2.2 * mb_strlen($step->pencil->number) + 1.5, $cell['y'] - 0.9, 6.0, false, $step->pencil->range];
+                }
+                $texts[] = [$cell['x'], $cell['y'] + $cell['height'] + 2.5, 5.8, false, self::told($step)];
+
+                continue;
+            }
             $texts[] = [$cell['x'], $cell['y'] - 0.9, 9.0, true, (string) $cell['number']];
             foreach (self::lines($cell['stack']->steps) as $line => $text) {
                 $texts[] = [$cell['x'], $cell['y'] + $cell['height'] + 2.5 + $line * self::LINE_MM, 5.8, false, $text];
@@ -65,6 +81,11 @@ final readonly class ChartDrawing
         $svg[] = '</svg>';
 
         return implode("\n", $svg)."\n";
+    }
+
+    private static function told(Step $step): string
+    {
+        return sprintf('%s %% %s%s', round($step->pressurePercent, 1), Pressure::word($step->pressurePercent), $step->passes > 1 ? ", $step->passes coats" : '');
     }
 
     /**

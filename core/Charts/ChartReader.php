@@ -5,38 +5,25 @@ declare(strict_types=1);
 namespace Prism\Charts;
 
 use Prism\Colour\Lab;
-use Prism\Colour\Srgb;
 use Prism\Reference\Image\Raster;
 
 /**
+ * @phpstan-import-type Cell from ChartSheet
+ * @phpstan-import-type Field from ChartReading
+ *
  * Reads a filled chart sheet from a picture taken at an angle and in uneven light: sets it straight by its corner marks,
  * measures every field against the paper beside it, and says which readings are doubtful.
  */
 final class ChartReader
 {
-    /** Points that are read in a field, across and down, within this share of it. */
-    private const ACROSS = 24;
-
-    private const DOWN = 12;
-
+    /** Of a field this share is read. */
     private const WITHIN = 0.78;
 
-    /** Parts whose means are compared, across and down. */
-    private const PARTS = [3, 2];
-
-    /** Root mean square distance of the parts' means from which a field counts as uneven, dE76. */
-    private const UNEVEN = 3.0;
+    /** Of a stripe. */
+    private const WITHIN_STRIPE = 0.5;
 
     /** Paper left and right of a field may differ by this share. */
     private const SHADE = 0.14;
-
-    /** Share of points at the sensor's end from which a field counts as glaring. */
-    private const GLARE = 0.04;
-
-    private const GLARE_FROM = 0.985;
-
-    /** A field this near to the paper, dE00, was left empty. */
-    private const EMPTY = 1.8;
 
     private const LEAST_WHITE = 0.06;
 
@@ -144,44 +131,21 @@ final class ChartReader
     }
 
     /**
-     * @param  array{number: int, x: float, y: float, width: float, height: float, stack: \Prism\Layering\Stack}  $cell
+     * @param  Cell  $cell
      * @param  array<int, array<int, array{float, float, float}>>  $whites
-     * @return array{number: int, colour: Lab, spread: float, doubts: list<string>, outline: list<array{float, float}>}
+     * @return Field
      */
     private static function cell(Raster $picture, Homography $view, array $cell, array $whites, int $index, Lab $paper, float $brightest): array
     {
         $row = intdiv($index, ChartSheet::COLUMNS);
         $gap = $index % ChartSheet::COLUMNS;
-        $own = Srgb::linear($paper);
-        $sum = [0.0, 0.0, 0.0];
-        $parts = [];
-        $glare = 0;
-        for ($j = 0; $j < self::DOWN; $j++) {
-            for ($i = 0; $i < self::ACROSS; $i++) {
-                $across = ($i + 0.5) / self::ACROSS;
-                $down = ($j + 0.5) / self::DOWN;
-                $light = $picture->linear(...$view->map(
-                    $cell['x'] + $cell['width'] * (0.5 + self::WITHIN * ($across - 0.5)),
-                    $cell['y'] + $cell['height'] * (0.5 + self::WITHIN * ($down - 0.5)),
-                ));
-                $glare += max($light) > self::GLARE_FROM ? 1 : 0;
-                $white = self::whiteAt($whites, $row, $gap, $across, $down);
-                $part = intdiv($i * self::PARTS[0], self::ACROSS) + self::PARTS[0] * intdiv($j * self::PARTS[1], self::DOWN);
-                foreach ($light as $channel => $value) {
-                    $true = $value / max(1e-4, $white[$channel]) * $own[$channel];
-                    $sum[$channel] += $true;
-                    $parts[$part][$channel] = ($parts[$part][$channel] ?? 0.0) + $true;
-                }
-            }
-        }
-        $points = self::ACROSS * self::DOWN;
-        $colour = self::lab($sum, $points);
-        $squares = 0.0;
-        foreach ($parts as $part) {
-            $lab = self::lab($part, $points / count($parts));
-            $squares += ($lab->L - $colour->L) ** 2 + ($lab->a - $colour->a) ** 2 + ($lab->b - $colour->b) ** 2;
-        }
-        $spread = sqrt($squares / count($parts));
+        $meter = new FieldMeter($picture, $paper);
+        $reads = static fn (float $x, float $width, float $share): array => $meter->read(
+            static fn (float $across, float $down): array => $view->map($x + $width * (0.5 + $share * ($across - 0.5)), $cell['y'] + $cell['height'] * (0.5 + $share * ($down - 0.5))),
+            static fn (float $across, float $down): array => self::whiteAt($whites, $row, $gap, ($x - $cell['x'] + $across * $width) / $cell['width'], $down),
+            count($cell['stack']) === 0,
+        );
+        $field = $reads($cell['x'], $cell['width'] - ($cell['stripe'][2] ?? 0.0), self::WITHIN);
         $left = self::luminance($whites[$row][$gap]);
         $right = self::luminance($whites[$row][$gap + 1]);
         $doubts = [];
@@ -191,18 +155,13 @@ final class ChartReader
         if (min($left, $right) < self::DEEP_SHADE * $brightest) {
             $doubts[] = 'it lies in deep shadow';
         }
-        if ($spread > self::UNEVEN) {
-            $doubts[] = 'it is unevenly filled';
-        }
-        if ($glare > self::GLARE * $points && $colour->L < $paper->L - 3.0) {
-            $doubts[] = 'it glares';
-        }
-        if (count($cell['stack']) > 0 && $colour->differenceTo($paper) < self::EMPTY) {
-            $doubts[] = 'it seems to be empty';
-        }
         $corner = static fn (float $x, float $y): array => $view->map($cell['x'] + $x * $cell['width'], $cell['y'] + $y * $cell['height']);
 
-        return ['number' => $cell['number'], 'colour' => $colour, 'spread' => $spread, 'doubts' => $doubts, 'outline' => [$corner(0, 0), $corner(1, 0), $corner(1, 1), $corner(0, 1)]];
+        return [
+            'number' => $cell['number'], ...$field, 'doubts' => [...$doubts, ...$field['doubts']],
+            'over' => $cell['stripe'] === null ? null : $reads($cell['stripe'][0], $cell['stripe'][2], self::WITHIN_STRIPE)['colour'],
+            'outline' => [$corner(0, 0), $corner(1, 0), $corner(1, 1), $corner(0, 1)],
+        ];
     }
 
     /**
@@ -225,14 +184,6 @@ final class ChartReader
         }
 
         return [$white[0], $white[1], $white[2]];
-    }
-
-    /** @param  array<int, float>  $sum */
-    private static function lab(array $sum, float $points): Lab
-    {
-        $lab = Srgb::linearToLab(...array_map(static fn (float $value): float => max(0.0, $value / $points), array_values($sum)));
-
-        return Lab::of(round($lab->L, 2), round($lab->a, 2), round($lab->b, 2));
     }
 
     /** @param  array{float, float, float}  $light */

@@ -7,6 +7,9 @@ namespace Prism\Charts;
 use Prism\Layering\Stack;
 
 /**
+ * @phpstan-type Cell array{number: int, x: float, y: float, width: float, height: float, stack: Stack, stripe: ?array{float, float, float, float}}
+ *     the stripe is a black bar that is drawn over, by which one sees what the pencil covers
+ *
  * One printed sheet of a chart, in millimetres from its upper left corner: four corner marks by which a picture of it can be
  * set straight, a bar that tells which way up it is, its number in squares, and numbered cells to be filled.
  */
@@ -40,12 +43,18 @@ final readonly class ChartSheet
 
     private const GAP = 4.6;
 
+    /** Width of the bar at the end of a heavy field, mm. */
+    private const STRIPE = 5.0;
+
+    /** Pressure from which a field of one pencil is a heavy one, percent. */
+    public const HEAVY = 80.0;
+
     private const BITS = 6;
 
     public const MOST_SHEETS = 63;
 
     /**
-     * @param  list<array{number: int, x: float, y: float, width: float, height: float, stack: Stack}>  $cells  fields to be filled
+     * @param  list<Cell>  $cells  fields to be filled
      */
     private function __construct(
         public string $page,
@@ -61,11 +70,12 @@ final readonly class ChartSheet
      * All sheets that a chart needs.
      *
      * @param  list<Stack>  $stacks  by cell; an empty one is the bare paper
+     * @param  bool  $withStripes  whether heavy fields of one pencil lie half over a black bar
      * @return list<self>
      *
      * @throws \InvalidArgumentException if the page is unknown, or there are no cells or too many
      */
-    public static function all(string $page, array $stacks): array
+    public static function all(string $page, array $stacks, bool $withStripes = false): array
     {
         [$width, $height] = self::PAGES[$page] ?? throw new \InvalidArgumentException(sprintf('Charts are printed on %s, not on "%s".', implode(' or ', array_keys(self::PAGES)), $page));
         $rows = (int) floor(($height - self::TOP - self::BOTTOM) / self::PITCH);
@@ -79,19 +89,26 @@ final readonly class ChartSheet
         for ($sheet = 0; $sheet < $sheets; $sheet++) {
             $cells = [];
             foreach (array_slice($stacks, $sheet * $each, $each) as $i => $stack) {
+                $x = self::LEFT + ($i % self::COLUMNS) * $pitch + self::GAP / 2.0;
+                $y = self::TOP + intdiv($i, self::COLUMNS) * self::PITCH + self::FIELD_TOP;
+                $long = $pitch - self::GAP;
                 $cells[] = [
-                    'number' => $sheet * $each + $i + 1,
-                    'x' => self::LEFT + ($i % self::COLUMNS) * $pitch + self::GAP / 2.0,
-                    'y' => self::TOP + intdiv($i, self::COLUMNS) * self::PITCH + self::FIELD_TOP,
-                    'width' => $pitch - self::GAP,
-                    'height' => self::FIELD_HEIGHT,
-                    'stack' => $stack,
+                    'number' => $sheet * $each + $i + 1, 'x' => $x, 'y' => $y, 'width' => $long, 'height' => self::FIELD_HEIGHT, 'stack' => $stack,
+                    'stripe' => $withStripes && self::isHeavy($stack) ? [$x + $long - self::STRIPE, $y, self::STRIPE, self::FIELD_HEIGHT] : null,
                 ];
             }
             $all[] = new self($page, $width, $height, $sheet + 1, $sheets, $cells);
         }
 
         return $all;
+    }
+
+    /** Whether it is one pencil, firmly laid: its own colour. */
+    public static function isHeavy(Stack $stack): bool
+    {
+        $step = $stack->steps[0] ?? null;
+
+        return count($stack) === 1 && $step?->pencil !== null && $step->pressurePercent >= self::HEAVY;
     }
 
     /** @return list<array{float, float}> middles of the corner marks: upper left, upper right, lower right, lower left */
@@ -146,7 +163,7 @@ final readonly class ChartSheet
         return count(array_filter($bits)) % 2 === ($parity ? 1 : 0) && $number > 0 ? $number : null;
     }
 
-    /** @return list<array{float, float, float, float}> everything printed solid black: marks without their holes, bar, code */
+    /** @return list<array{float, float, float, float}> everything printed solid black: marks without their holes, bar, code, stripes */
     public function blacks(): array
     {
         $blacks = [$this->bar()];
@@ -160,6 +177,11 @@ final readonly class ChartSheet
         }
         foreach (array_keys(array_filter($this->code())) as $bit) {
             $blacks[] = self::codePlaces()[$bit];
+        }
+        foreach ($this->cells as $cell) {
+            if ($cell['stripe'] !== null) {
+                $blacks[] = $cell['stripe'];
+            }
         }
 
         return $blacks;

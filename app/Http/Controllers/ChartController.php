@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\ChartPictureRequest;
 use App\Http\Requests\ChartRequest;
 use App\Http\Requests\ChartSwatchesRequest;
 use App\Http\Resources\ChartResource;
 use App\Http\Resources\WorkResource;
+use App\Jobs\PrepareBox;
 use App\Models\Chart;
 use App\Models\Paper;
 use App\Models\User;
@@ -21,16 +23,11 @@ use App\Studio\Swatches\ChartPictures;
 use App\Studio\Swatches\SwatchBook;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use Illuminate\Http\Response;
-use Illuminate\Http\UploadedFile;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
-use Prism\Colour\Lab;
-use Prism\Layering\Stack;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 /** Charts: laid out, printed, filled by the simulated hand, read from a picture. */
@@ -43,7 +40,7 @@ final class ChartController
     }
 
     #[OA\Post(path: '/api/charts', operationId: 'addChart', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['kind', 'paper', 'page'], properties: [
-        new OA\Property(property: 'kind', type: 'string', enum: ['singles', 'pairs', 'triples', 'stacks', 'lessons']),
+        new OA\Property(property: 'kind', type: 'string', enum: ['card', 'singles', 'pairs', 'triples', 'stacks', 'lessons']),
         new OA\Property(property: 'paper', type: 'string'),
         new OA\Property(property: 'page', type: 'string', enum: ['a4', 'letter']),
         new OA\Property(property: 'title', type: 'string'),
@@ -113,20 +110,20 @@ final class ChartController
 
     #[OA\Post(path: '/api/charts/{chart}/readings', operationId: 'readChart', parameters: [new OA\PathParameter(name: 'chart', required: true, schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['picture'], properties: [
         new OA\Property(property: 'picture', type: 'string', format: 'binary'),
+        new OA\Property(property: 'rows', type: 'array', description: 'of a plain sheet: where its rows of fields begin and end, in the order of the chart', items: new OA\Items(required: ['from', 'to', 'fields'], properties: [
+            new OA\Property(property: 'from', type: 'array', description: 'middle of its first field, shares of width and height', items: new OA\Items(type: 'number')),
+            new OA\Property(property: 'to', type: 'array', description: 'middle of its last field', items: new OA\Items(type: 'number')),
+            new OA\Property(property: 'fields', type: 'integer'),
+        ])),
     ]))), responses: [
         new OA\Response(response: 202, description: 'It is read when its turn comes: what the picture says is the result, nothing is written yet', content: new OA\JsonContent(ref: '#/components/schemas/Work')),
         new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
     ])]
-    public function read(Request $request, #[CurrentUser] User $user, Chart $chart, Uploads $uploads, Works $works): JsonResponse
+    public function read(ChartPictureRequest $request, #[CurrentUser] User $user, Chart $chart, Uploads $uploads, Works $works): JsonResponse
     {
         Gate::authorize('view', $chart);
-        $request->validate(['picture' => ['required', 'file', 'max:'.(config('prism.photo.max_megabytes') * 1024)]], [
-            'picture.*' => 'Choose a picture of the filled chart: a JPEG, PNG or WebP of at most '.config('prism.photo.max_megabytes').' MB.',
-        ]);
-        $picture = $request->file('picture');
-        assert($picture instanceof UploadedFile);
         try {
-            $work = $works->begin($user, WorkKind::Reading, ['chart' => $chart->id, 'file' => $uploads->keep($picture)]);
+            $work = $works->begin($user, WorkKind::Reading, ['chart' => $chart->id, 'file' => $uploads->keep($request->picture()), 'rows' => $request->rows()]);
         } catch (PhotoRefused $refusal) {
             throw ValidationException::withMessages(['picture' => $refusal->getMessage()]);
         }
@@ -143,6 +140,14 @@ final class ChartController
             new OA\Property(property: 'b', type: 'number'),
             new OA\Property(property: 'spread', type: 'number'),
         ])),
+        new OA\Property(property: 'pencils', type: 'array', description: 'what a card says of pencils of own ranges', items: new OA\Items(required: ['id'], properties: [
+            new OA\Property(property: 'id', type: 'string'),
+            new OA\Property(property: 'binder', type: 'string', enum: ['wax', 'oil']),
+            new OA\Property(property: 'opacity', type: 'string', enum: ['transparent', 'semi', 'opaque']),
+            new OA\Property(property: 'core', type: 'string', enum: ['hard', 'soft'], nullable: true),
+            new OA\Property(property: 'stains', type: 'boolean'),
+        ])),
+        new OA\Property(property: 'intoBox', type: 'boolean', description: 'its pencils are put into the box'),
     ])), responses: [
         new OA\Response(response: 200, description: 'In the swatch book, all of them', content: new OA\JsonContent(required: ['written'], properties: [new OA\Property(property: 'written', type: 'integer')])),
         new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
@@ -150,14 +155,11 @@ final class ChartController
     public function take(ChartSwatchesRequest $request, #[CurrentUser] User $user, Chart $chart, SwatchBook $book): JsonResponse
     {
         Gate::authorize('view', $chart);
-        $fields = $request->validated('fields');
-        DB::transaction(static function () use ($request, $user, $chart, $book, $fields): void {
-            foreach ($fields as $field) {
-                $stack = $chart->stacks[$field['number'] - 1] ?? abort(422, sprintf('This chart has no field %d.', $field['number']));
-                $book->write($user, $chart->paper, Stack::parse($stack), Lab::of((float) $field['L'], (float) $field['a'], (float) $field['b']), $request->boolean('simulated') ? 'simulated' : 'picture', drawnOn: now()->format('Y-m-d'), spread: isset($field['spread']) ? (float) $field['spread'] : null, chart: $chart);
-            }
-        });
+        $written = $book->take($user, $chart, $request->fields(), $request->pencils(), $request->boolean('simulated'), $request->boolean('intoBox'));
+        if ($request->boolean('intoBox')) {
+            PrepareBox::dispatch($user);
+        }
 
-        return new JsonResponse(['written' => count($fields)]);
+        return new JsonResponse(['written' => $written]);
     }
 }

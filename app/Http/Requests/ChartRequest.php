@@ -13,7 +13,7 @@ final class ChartRequest extends StudioRequest
     public function rules(): array
     {
         return [
-            'kind' => ['required', 'in:singles,pairs,triples,stacks,lessons'],
+            'kind' => ['required', 'in:card,singles,pairs,triples,stacks,lessons'],
             'paper' => ['required', 'string', $this->seenPaper()],
             'page' => ['required', Rule::in(array_keys(ChartSheet::PAGES))],
             'title' => ['nullable', 'string', 'max:120'],

@@ -14,7 +14,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema(schema: 'Chart', required: ['id', 'title', 'kind', 'page', 'paper', 'paperName', 'madeAt', 'sheets', 'fields', 'read'], properties: [
     new OA\Property(property: 'id', type: 'string'),
     new OA\Property(property: 'title', type: 'string'),
-    new OA\Property(property: 'kind', type: 'string', enum: ['singles', 'pairs', 'triples', 'stacks', 'lessons', 'proof']),
+    new OA\Property(property: 'kind', type: 'string', enum: ['card', 'singles', 'pairs', 'triples', 'stacks', 'lessons', 'proof']),
     new OA\Property(property: 'page', type: 'string', enum: ['a4', 'letter']),
     new OA\Property(property: 'paper', type: 'string'),
     new OA\Property(property: 'paperName', type: 'string'),

@@ -26,9 +26,6 @@ final class FillingWork implements LongWork
         foreach ($sheet->cells as $cell) {
             foreach ($cell['stack']->pencils() as $pencil) {
                 $row = $this->catalogue->row($artist, $pencil) ?? throw new WorkRefused(sprintf('There is no pencil %s in your ranges any more.', $pencil));
-                if ($row->L === null) {
-                    throw new WorkRefused(sprintf('The simulated hand cannot draw with %s: it has no colour yet.', $pencil));
-                }
                 $this->reader->take(PencilBook::entry($row));
             }
         }

@@ -21,7 +21,7 @@ use Prism\Planning\Order\Plan;
 final class ChartMaker
 {
     private const TITLES = [
-        'singles' => 'Every pencil at three pressures', 'pairs' => 'Pairs in both orders', 'triples' => 'Three pencils over one another',
+        'card' => 'Swatch card', 'singles' => 'Every pencil at three pressures', 'pairs' => 'Pairs in both orders', 'triples' => 'Three pencils over one another',
         'stacks' => 'Chosen stacks', 'lessons' => 'Ten that would teach most', 'proof' => 'Prove this plan',
     ];
 
@@ -39,6 +39,7 @@ final class ChartMaker
     {
         $stacks = match ($kind) {
             'stacks' => [Stack::of(), ...PastedList::read($text)->stacks],
+            'card' => ChartStacks::card($this->chosen($artist, $pencils, 1)),
             'lessons' => [Stack::of(), ...array_column($this->review->lessons($artist, $paper), 'stack')],
             'pairs' => ChartStacks::pairs($this->chosen($artist, $pencils, 2)),
             'triples' => ChartStacks::triples($this->chosen($artist, $pencils, 3)),
@@ -51,7 +52,7 @@ final class ChartMaker
                 }
             }
         }
-        if (count($stacks) < 2) {
+        if (count($stacks) < ($kind === 'card' ? 1 : 2)) {
             throw ValidationException::withMessages([$kind === 'stacks' ? 'text' : 'pencils' => 'There is nothing to draw on this chart. Choose pencils, or write recipes.']);
         }
         if (count($stacks) > ChartStacks::MOST_CELLS) {

@@ -16,7 +16,7 @@ final class ChartPaper
     /** @return list<ChartSheet> */
     public static function sheets(Chart $chart): array
     {
-        return ChartSheet::all($chart->page, array_map(Stack::parse(...), $chart->stacks));
+        return ChartSheet::all($chart->page, array_map(Stack::parse(...), $chart->stacks), withStripes: $chart->kind === 'card');
     }
 
     /** @return string the bytes of a PDF with all sheets */

@@ -68,9 +68,7 @@ final class SimulatedReader implements SwatchReader
         foreach ($pencils as $entry) {
             $pencil = $entry->pencil;
             $coat = $entry->spectrum ?? ($pencil->fullCoat === null ? null : Spectrum::fromLab($pencil->fullCoat));
-            if ($coat !== null) {
-                $this->studio()->meet((string) $pencil->id, $coat, $pencil->binder === Binder::Wax, $pencil->opacity->value);
-            }
+            $this->studio()->meet((string) $pencil->id, $coat, $pencil->binder === Binder::Wax, $pencil->opacity->value);
         }
     }
 

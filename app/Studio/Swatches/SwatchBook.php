@@ -19,6 +19,7 @@ use Prism\Exchange\SwatchTable;
 use Prism\Layering\Stack;
 use Prism\Layering\Technique;
 use Prism\Layering\UnknownPencil;
+use Prism\Materials\PencilId;
 
 /** What an artist laid on which paper, and the colour read: written, taken in from files, given out. */
 final class SwatchBook
@@ -52,6 +53,37 @@ final class SwatchBook
         });
     }
 
+    /**
+     * Takes in what was read from a chart: all of it, or nothing. Pencils of own ranges that have no colour yet take that of their heavy
+     * coat, and are what the card says they are.
+     *
+     * @param  array<int, array{colour: Lab, spread: ?float}>  $fields  by number
+     * @param  array<string, array<string, mixed>>  $pencils  columns by RANGE:NUMBER
+     * @return int swatches written
+     */
+    public function take(User $artist, Chart $chart, array $fields, array $pencils, bool $isSimulated, bool $intoBox): int
+    {
+        DB::transaction(function () use ($artist, $chart, $fields, $pencils, $isSimulated, $intoBox): void {
+            foreach ($pencils as $id => $columns) {
+                $row = $this->catalogue->row($artist, PencilId::of($id)) ?? abort(422, sprintf('There is no pencil %s in your ranges.', $id));
+                abort_unless($row->range->user_id === $artist->id, 422, sprintf('Range %s ships with the studio and stays as it is; its pencils are what they are.', $row->range->code));
+                // Before its swatches, which give it its colour from what it is.
+                $row->fill($columns)->save();
+            }
+            $drawn = [];
+            foreach ($fields as $number => ['colour' => $colour, 'spread' => $spread]) {
+                $stack = Stack::parse($chart->stacks[$number - 1] ?? abort(422, sprintf('This chart has no field %d.', $number)));
+                $this->write($artist, $chart->paper, $stack, $colour, $isSimulated ? 'simulated' : 'picture', drawnOn: now()->format('Y-m-d'), spread: $spread, chart: $chart);
+                array_push($drawn, ...$stack->pencils());
+            }
+            if ($intoBox) {
+                $artist->box()->syncWithoutDetaching(array_map(fn (PencilId $id): int => $this->catalogue->row($artist, $id)->id ?? abort(422), array_values(array_unique($drawn, SORT_REGULAR))));
+            }
+        });
+
+        return count($fields);
+    }
+
     /** A heavy coat of a pencil of one's own range that was written down without a colour is its colour, but on toned paper, which shows through. */
     private function colourOf(User $artist, Paper $paper, Stack $stack, Lab $colour): void
     {
@@ -70,13 +102,13 @@ final class SwatchBook
     /**
      * The colour that comes out when the reader at hand draws a stack.
      *
-     * @throws UnknownPencil if the artist sees no such pencil, or it has no colour that a simulated hand could draw with
+     * @throws UnknownPencil if the artist sees no such pencil
      */
     public function drawn(User $artist, Paper $paper, Stack $stack): Lab
     {
         foreach ($stack->pencils() as $pencil) {
             $row = $this->catalogue->row($artist, $pencil);
-            if ($row?->L === null) {
+            if ($row === null) {
                 throw new UnknownPencil((string) $pencil);
             }
             $this->reader->take(PencilBook::entry($row));

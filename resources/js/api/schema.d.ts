@@ -1579,6 +1579,13 @@ export interface components {
                 number: number;
                 stack: string;
                 colour: components['schemas']['Colour'];
+                /** @description the pencil on the black bar of a card */
+                over: components['schemas']['Colour'] | null;
+                /**
+                 * @description how it covers the bar; null where that cannot be told
+                 * @enum {string|null}
+                 */
+                opacity: 'transparent' | 'semi' | 'opaque' | null;
                 spread: number;
                 doubts: string[];
                 outline: number[][];
@@ -1588,7 +1595,7 @@ export interface components {
             id: string;
             title: string;
             /** @enum {string} */
-            kind: 'singles' | 'pairs' | 'triples' | 'stacks' | 'lessons' | 'proof';
+            kind: 'card' | 'singles' | 'pairs' | 'triples' | 'stacks' | 'lessons' | 'proof';
             /** @enum {string} */
             page: 'a4' | 'letter';
             paper: string;
@@ -3630,7 +3637,7 @@ export interface operations {
             content: {
                 'application/json': {
                     /** @enum {string} */
-                    kind: 'singles' | 'pairs' | 'triples' | 'stacks' | 'lessons';
+                    kind: 'card' | 'singles' | 'pairs' | 'triples' | 'stacks' | 'lessons';
                     paper: string;
                     /** @enum {string} */
                     page: 'a4' | 'letter';
@@ -3879,6 +3886,14 @@ export interface operations {
                 'multipart/form-data': {
                     /** Format: binary */
                     picture: string;
+                    /** @description of a plain sheet: where its rows of fields begin and end, in the order of the chart */
+                    rows?: {
+                        /** @description middle of its first field, shares of width and height */
+                        from: number[];
+                        /** @description middle of its last field */
+                        to: number[];
+                        fields: number;
+                    }[];
                 };
             };
         };
@@ -3958,6 +3973,19 @@ export interface operations {
                         b: number;
                         spread?: number;
                     }[];
+                    /** @description what a card says of pencils of own ranges */
+                    pencils?: {
+                        id: string;
+                        /** @enum {string} */
+                        binder?: 'wax' | 'oil';
+                        /** @enum {string} */
+                        opacity?: 'transparent' | 'semi' | 'opaque';
+                        /** @enum {string|null} */
+                        core?: 'hard' | 'soft' | null;
+                        stains?: boolean;
+                    }[];
+                    /** @description its pencils are put into the box */
+                    intoBox?: boolean;
                 };
             };
         };
