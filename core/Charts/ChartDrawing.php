@@ -37,7 +37,7 @@ final readonly class ChartDrawing
             [75.0, 13.2, 11.0, true, mb_strimwidth($title, 0, 46, '…')],
             [75.0, 17.6, 7.0, false, sprintf('%s · sheet %d of %d', $paper, $sheet->number, $sheet->sheets)],
             [22.0, 23.5, 6.5, false, $isCard
-                ? 'Three fields a pencil: light, medium, firm. Draw the firm one over the black bar as well. Leave the paper between the fields clean.'
+                ? 'Three fields a pencil: light, medium, heavy. Draw the heavy one over the black bar as well. Leave the paper between the fields clean.'
                 : 'Lay in each field what is written under it, from the first line to the last. Leave the paper between the fields clean.'],
             [25.0, $sheet->height - 8.6, 6.0, false, 'Print at 100 %: this line is 100 mm long.'],
         ];

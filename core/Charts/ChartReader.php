@@ -22,6 +22,9 @@ final class ChartReader
     /** Of a stripe. */
     private const WITHIN_STRIPE = 0.5;
 
+    /** Lighter than this the bar is not bare, L*. */
+    private const INK_L = 22.0;
+
     /** Paper left and right of a field may differ by this share. */
     private const SHADE = 0.14;
 
@@ -146,6 +149,11 @@ final class ChartReader
             count($cell['stack']) === 0,
         );
         $field = $reads($cell['x'], $cell['width'] - ($cell['stripe'][2] ?? 0.0), self::WITHIN);
+        $over = $cell['stripe'] === null ? null : $reads($cell['stripe'][0], $cell['stripe'][2], self::WITHIN_STRIPE)['colour'];
+        if ($over !== null && $over->L > self::INK_L) {
+            // A white on white paper: the bar shows that it is there.
+            $field['doubts'] = array_values(array_diff($field['doubts'], [FieldMeter::SEEMS_EMPTY]));
+        }
         $left = self::luminance($whites[$row][$gap]);
         $right = self::luminance($whites[$row][$gap + 1]);
         $doubts = [];
@@ -159,7 +167,7 @@ final class ChartReader
 
         return [
             'number' => $cell['number'], ...$field, 'doubts' => [...$doubts, ...$field['doubts']],
-            'over' => $cell['stripe'] === null ? null : $reads($cell['stripe'][0], $cell['stripe'][2], self::WITHIN_STRIPE)['colour'],
+            'over' => $over,
             'outline' => [$corner(0, 0), $corner(1, 0), $corner(1, 1), $corner(0, 1)],
         ];
     }

@@ -12,6 +12,8 @@ use Prism\Reference\Image\Raster;
 /** Measures one filled field of a picture against the paper beside it, and says what is doubtful in it. */
 final readonly class FieldMeter
 {
+    public const SEEMS_EMPTY = 'it seems to be empty';
+
     /** Points that are read in a field, across and down. */
     private const ACROSS = 24;
 
@@ -77,7 +79,7 @@ final readonly class FieldMeter
             $doubts[] = 'it glares';
         }
         if (! $isBare && $colour->differenceTo($this->paper) < self::EMPTY) {
-            $doubts[] = 'it seems to be empty';
+            $doubts[] = self::SEEMS_EMPTY;
         }
 
         return ['colour' => $colour, 'spread' => $spread, 'doubts' => $doubts];

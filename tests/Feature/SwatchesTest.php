@@ -13,6 +13,7 @@ use Prism\Layering\Stack;
 use function Tests\Feature\artist;
 use function Tests\Feature\blob;
 use function Tests\Feature\bytes;
+use function Tests\Feature\picture;
 use function Tests\Feature\pieceOf;
 use function Tests\Feature\spotIn;
 
@@ -124,6 +125,62 @@ describe('the swatch book', function (): void {
         $this->patchJson("/api/swatches/$id", ['note' => 'mine'])->assertNotFound();
         $this->deleteJson("/api/swatches/$id")->assertNotFound();
         $this->postJson("/api/swatches/$id/restore")->assertNotFound();
+    });
+});
+
+describe('swatch cards', function (): void {
+    beforeEach(function (): void {
+        $this->postJson('/api/pencils/import', ['text' => '101-103, 207 Rose', 'range' => 'HB', 'binder' => 'oil', 'intoBox' => false])->assertOk();
+        $this->card = $this->postJson('/api/charts', ['kind' => 'card', 'paper' => 'harbour-cartridge', 'page' => 'a4', 'pencils' => ['HB:207', 'HB:101', 'HB:102', 'HB:103']])->assertCreated()->assertJsonPath('title', 'Swatch card')->json();
+        $this->take = fn (array $fields, array $more = []): Illuminate\Testing\TestResponse => $this->postJson("/api/charts/{$this->card['id']}/swatches", [
+            'simulated' => true, 'intoBox' => true, ...$more,
+            'fields' => array_map(static fn (array $field): array => ['number' => $field['number'], 'L' => $field['colour']['L'], 'a' => $field['colour']['a'], 'b' => $field['colour']['b'], 'spread' => $field['spread']], $fields),
+        ]);
+    });
+
+    it('are filled with pencils without a colour, and read into colours, traits, box and book', function (): void {
+        expect($this->card['fields'])->toHaveCount(12)->and($this->card['fields'][0])->toBe('HB:207@30');
+        $this->get("/api/charts/{$this->card['id']}/sheets/1.svg")->assertOk()->assertSee('90 % burnish, 2 coats', false);
+        $this->postJson('/api/works', ['kind' => 'filling', 'chart' => $this->card['id']])->assertAccepted();
+        $jpeg = (string) file_get_contents(app(App\Studio\Swatches\ChartPictures::class)->path(Chart::query()->findOrFail($this->card['id']), 1));
+        $fields = $this->postJson("/api/charts/{$this->card['id']}/readings", ['picture' => bytes('card.jpg', $jpeg)])->assertAccepted()->assertJsonPath('state', 'done')->json('result.fields');
+        expect(array_column($fields, 'doubts'))->each->toBe([])->and($fields[2]['over']['hex'])->toStartWith('#')->and($fields[1]['over'])->toBeNull();
+        ($this->take)($fields, ['pencils' => [['id' => 'HB:207', 'opacity' => 'opaque', 'core' => 'soft', 'stains' => true], ['id' => 'HB:101', 'binder' => 'wax']]])->assertOk()->assertJson(['written' => 12]);
+        $rose = $this->getJson('/api/pencils/HB:207')->json();
+        expect($rose['pencil']['owned'])->toBeTrue()->and([$rose['opacity'], $rose['core'], $rose['stains']])->toBe(['opaque', 'soft', true])
+            ->and($rose['colour']['L'])->toEqualWithDelta($fields[2]['colour']['L'], 0.01)
+            ->and($this->getJson('/api/pencils/HB:101')->json('pencil.binder'))->toBe('wax')
+            ->and($this->getJson('/api/pencils/HB:103')->json('colour'))->not->toBeNull()
+            ->and($this->getJson('/api/swatches')->json('count'))->toBe(12);
+    });
+
+    it('are taken in all at once or not at all', function (): void {
+        $field = ['number' => 3, 'colour' => ['L' => 50, 'a' => 10, 'b' => 10], 'spread' => 1];
+        expect(($this->take)([$field], ['pencils' => [['id' => 'HB:101', 'stains' => true], ['id' => 'QW:6858', 'stains' => true]]])->assertUnprocessable()->json('message'))->toContain('Range QW ships with the studio');
+        app()->forgetScopedInstances();
+        expect($this->getJson('/api/pencils/HB:101')->json('stains'))->toBeFalse();
+        ($this->take)([$field, ['number' => 13] + $field])->assertUnprocessable();
+        ($this->take)([$field], ['pencils' => [['id' => 'HB:999', 'stains' => true]]])->assertUnprocessable();
+        ($this->take)([$field], ['pencils' => [['id' => 'HB:101', 'opacity' => 'thick']]])->assertUnprocessable()->assertJsonValidationErrors('pencils.0.opacity');
+        expect($this->getJson('/api/swatches')->json('count'))->toBe(0);
+    });
+
+    it('on a plain sheet are read by the rows one points at', function (): void {
+        $sheet = picture('png', 600, 200, '#f4f3ee', static function (Imagick $image): void {
+            foreach (['#e8b0a0', '#c86450', '#a03020', '#a8c0e0', '#6080b8', '#203880', '#c8d8b0', '#80a060', '#406020', '#e0d0b8', '#b09060', '#705020'] as $i => $colour) {
+                $draw = new ImagickDraw;
+                $draw->setFillColor($colour);
+                $draw->rectangle(20 + 95 * ($i % 6), 20 + 90 * intdiv($i, 6), 75 + 95 * ($i % 6), 75 + 90 * intdiv($i, 6));
+                $image->drawImage($draw);
+            }
+        });
+        $rows = [['from' => [48 / 600, 48 / 200], 'to' => [523 / 600, 48 / 200], 'fields' => 6], ['from' => [48 / 600, 138 / 200], 'to' => [523 / 600, 138 / 200], 'fields' => 6]];
+        $read = fn (array $rows) => $this->post("/api/charts/{$this->card['id']}/readings", ['picture' => $sheet, 'rows' => $rows], ['Accept' => 'application/json']);
+        $fields = $read($rows)->assertAccepted()->json('result.fields');
+        expect($fields)->toHaveCount(12)->and($fields[2]['stack'])->toBe('HB:207@90x2')->and($fields[2]['colour']['a'])->toBeGreaterThan(40.0)->and($fields[5]['colour']['b'])->toBeLessThan(-30.0)->and($fields[0]['over'])->toBeNull();
+        expect($read([$rows[0]])->assertAccepted()->json('problem'))->toContain('hold 6 fields, and there are 12');
+        $read([['fields' => 1] + $rows[0]])->assertUnprocessable()->assertJsonValidationErrors('rows.0.fields');
+        $read([['from' => [7, 0]] + $rows[0]])->assertUnprocessable();
     });
 });
 

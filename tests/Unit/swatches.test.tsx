@@ -40,6 +40,8 @@ const field = (number: number, stack: string, doubts: string[] = []): ChartReadi
     number,
     stack,
     colour: colour(),
+    over: null,
+    opacity: null,
     spread: 1.2,
     doubts,
     outline: [

@@ -9,6 +9,8 @@ import { Choice } from '../ui/Choice';
 import { Page, Row } from '../ui/Page';
 import { Loading, Problem } from '../ui/States';
 import { WorkProgress } from '../ui/WorkProgress';
+import { CardView } from './CardView';
+import { PlainSheet } from './PlainSheet';
 import { ReadingView } from './ReadingView';
 import { useChart, useReadChart } from './swatchQueries';
 import { counted } from '../ui/words';
@@ -40,15 +42,27 @@ export function ChartPage() {
     const chart = useChart(id);
     const [sheet, setSheet] = useState('1');
     const [picture, setPicture] = useState<Picture | null>(null);
+    const [pointed, setPointed] = useState(false);
     const reading = useReadChart(id);
     const filling = useWork('filling');
     useEffect(() => () => (picture ? URL.revokeObjectURL(picture.address) : undefined), [picture]);
     if (chart.isError) return <Problem message={messageOf(chart.error)} retry={() => void chart.refetch()} />;
     if (!chart.data) return <Loading what="Fetching the chart" />;
     const { data } = chart;
-    const read = (blob: Blob, simulated: boolean) => {
+    const isCard = data.kind === 'card';
+    const show = (blob: Blob, simulated: boolean) => {
         setPicture({ blob, address: URL.createObjectURL(blob), simulated });
-        reading.mutate(blob);
+        reading.reset();
+    };
+    const read = (blob: Blob, simulated: boolean) => {
+        show(blob, simulated);
+        setPointed(false);
+        reading.mutate({ picture: blob });
+    };
+    const done = () => {
+        setPicture(null);
+        setPointed(false);
+        reading.reset();
     };
     const filled = filling.work?.result && 'picture' in filling.work.result ? filling.work.result : null;
     const ownFilled = filled?.chart === id ? filled : null;
@@ -77,13 +91,21 @@ export function ChartPage() {
                     must be 100 mm long.
                 </li>
                 <li>
-                    Fill each field as it says under it. Leave the four black squares and the paper between the fields
-                    clean.
+                    {isCard
+                        ? 'Fill the three fields of each pencil: light, medium, heavy, the heavy one over the black bar as well. '
+                        : 'Fill each field as it says under it. '}
+                    Leave the four black squares and the paper between the fields clean.
                 </li>
                 <li>
                     Photograph or scan each sheet whole. An angle and uneven light do no harm; a hard shadow and glare
                     do.
                 </li>
+                {isCard && (
+                    <li>
+                        Or draw three fields a pencil on any sheet of {data.paperName}, in this order, with paper
+                        between them, and point out its rows.
+                    </li>
+                )}
             </ol>
             <Row>
                 <FileTrigger
@@ -95,6 +117,19 @@ export function ChartPage() {
                 >
                     <StrongButton>Read a picture of it</StrongButton>
                 </FileTrigger>
+                {isCard && (
+                    <FileTrigger
+                        acceptedFileTypes={['image/jpeg', 'image/png', 'image/webp']}
+                        onSelect={(files) => {
+                            const chosen = files?.[0];
+                            if (!chosen) return;
+                            show(chosen, false);
+                            setPointed(true);
+                        }}
+                    >
+                        <Button>Read a plain sheet</Button>
+                    </FileTrigger>
+                )}
                 {data.sheets > 1 && (
                     <Choice
                         label="Sheet"
@@ -123,7 +158,13 @@ export function ChartPage() {
                         Read the simulated picture of sheet {ownFilled.sheet}
                     </Button>
                 )}
-                {data.read > 0 && <Link to="/swatches">{data.read} swatches came from it</Link>}
+                {data.read > 0 && (
+                    <Link to={isCard ? '/pencils?box=1' : '/swatches'}>
+                        {isCard
+                            ? `${counted(Math.round(data.read / 3), 'pencil')} read from it: see them laid out`
+                            : `${data.read} swatches came from it`}
+                    </Link>
+                )}
             </Row>
             {filling.work && filling.open && (
                 <WorkProgress
@@ -135,17 +176,32 @@ export function ChartPage() {
             {filling.start.isError && <Problem message={messageOf(filling.start.error)} />}
             {reading.isPending && <p role="status">Reading the picture</p>}
             {reading.isError && <Problem message={messageOf(reading.error)} />}
-            {reading.data && picture ? (
+            {pointed && picture && !reading.data ? (
+                <PlainSheet
+                    key={picture.address}
+                    stacks={data.fields}
+                    picture={picture.address}
+                    isReading={reading.isPending}
+                    onRead={(rows) => reading.mutate({ picture: picture.blob, rows })}
+                    onCancel={done}
+                />
+            ) : reading.data && picture && isCard ? (
+                <CardView
+                    key={picture.address}
+                    chart={id}
+                    reading={reading.data}
+                    simulated={picture.simulated}
+                    sheets={data.sheets}
+                    onDone={done}
+                />
+            ) : reading.data && picture ? (
                 <ReadingView
                     key={picture.address}
                     chart={id}
                     reading={reading.data}
                     picture={picture.address}
                     simulated={picture.simulated}
-                    onDone={() => {
-                        setPicture(null);
-                        reading.reset();
-                    }}
+                    onDone={done}
                 />
             ) : (
                 <Sheets>

@@ -15,6 +15,7 @@ import { useAddChart, useCharts, useLessons, useRemoveChart, useRestoreChart, ty
 import { counted } from '../ui/words';
 
 const KINDS: { id: ChartWish['kind']; name: string }[] = [
+    { id: 'card', name: 'a swatch card: colours of new pencils' },
     { id: 'singles', name: 'every pencil at three pressures' },
     { id: 'pairs', name: 'all pairs, both orders' },
     { id: 'triples', name: 'three over one another' },
@@ -32,18 +33,27 @@ const Lessons = styled(Table)`
 
 /** How many fields a chart would have, so that one sees it before it is laid out. */
 const fields = (kind: ChartWish['kind'], pencils: number) =>
-    kind === 'singles'
-        ? 1 + 3 * pencils
-        : kind === 'pairs'
-          ? 1 + pencils * (pencils - 1)
-          : kind === 'triples'
-            ? 1 + (pencils * (pencils - 1) * (pencils - 2)) / 3
-            : null;
+    kind === 'card'
+        ? 3 * pencils
+        : kind === 'singles'
+          ? 1 + 3 * pencils
+          : kind === 'pairs'
+            ? 1 + pencils * (pencils - 1)
+            : kind === 'triples'
+              ? 1 + (pencils * (pencils - 1) * (pencils - 2)) / 3
+              : null;
+
+/** RANGE:NUMBER of a number that one pencil of the box alone has; what is no such number stays as it was typed. */
+function idOf(typed: string, box: { id: string; number: string }[]) {
+    const [first, ...others] = box.filter(({ number }) => number === typed);
+
+    return first && others.length === 0 ? first.id : typed;
+}
 
 /** Charts laid out so far, and the next one. */
 export function ChartsPage() {
     const [params] = useSearchParams();
-    const [kind, setKind] = useState<ChartWish['kind']>((params.get('text') && 'stacks') || 'singles');
+    const [picked, setKind] = useState<ChartWish['kind'] | null>(params.get('text') ? 'stacks' : null);
     const [page, setPage] = useState<ChartWish['page']>('a4');
     const [on, setOn] = useState('');
     const [pencils, setPencils] = useState('');
@@ -57,7 +67,14 @@ export function ChartsPage() {
     const navigate = useNavigate();
     const paper = on || (papers.data?.[0]?.id ?? '');
     const lessons = useLessons(paper);
-    const chosen = pencils.split(/[\s,;]+/).filter((id) => id !== '');
+    const colourless = box.data?.filter(({ hex }) => hex === null).map(({ id }) => id) ?? [];
+    const typed = pencils
+        .split(/[\s,;]+/)
+        .filter((id) => id !== '')
+        .map((id) => idOf(id, box.data ?? []));
+    // While there are pencils without a colour, that is what is missing: a card of them.
+    const kind = picked ?? (colourless.length > 0 ? 'card' : 'singles');
+    const chosen = typed.length === 0 && kind === 'card' ? colourless : typed;
     const count = fields(kind, chosen.length > 0 ? chosen.length : (box.data?.length ?? 0));
     const lay = () =>
         add.mutate(
@@ -104,9 +121,15 @@ export function ChartsPage() {
                         <div style={{ marginTop: 12 }}>
                             <Field
                                 label={
-                                    kind === 'singles'
-                                        ? 'Pencils; the whole box if empty'
-                                        : 'Pencils, a few: QW:6858 LO:3512 QW:5892'
+                                    kind === 'card'
+                                        ? `Pencils, in your order; ${
+                                              colourless.length > 0
+                                                  ? `the ${counted(colourless.length, 'pencil')} without a colour`
+                                                  : 'the whole box'
+                                          } if empty`
+                                        : kind === 'singles'
+                                          ? 'Pencils; the whole box if empty'
+                                          : 'Pencils, a few: QW:6858 LO:3512 QW:5892'
                                 }
                                 value={pencils}
                                 onChange={setPencils}

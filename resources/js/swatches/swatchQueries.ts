@@ -2,6 +2,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tansta
 import { answered, api, formOf, type Chart, type ChartReading, type SwatchEntry, type SwatchForm } from '../api/client';
 import type { paths } from '../api/schema';
 import { ended } from '../api/works';
+import type { Place } from '../ui/PointPicture';
 
 /** Where the colour of a swatch comes from. */
 export const SOURCES: Record<SwatchEntry['source'], string> = {
@@ -97,14 +98,32 @@ export const useRestoreChart = () =>
         answered(api.POST('/api/charts/{chart}/restore', { params: { path: { chart } } })),
     );
 
+/** A row of fields on a plain sheet: middles of its first and last, and how many there are. */
+export interface PointedRow {
+    from: Place;
+    to: Place;
+    fields: number;
+}
+
+const formRows = (rows: PointedRow[]) =>
+    Object.fromEntries(
+        rows.flatMap(({ from, to, fields }, row) => [
+            [`rows[${row}][from][0]`, String(from[0])],
+            [`rows[${row}][from][1]`, String(from[1])],
+            [`rows[${row}][to][0]`, String(to[0])],
+            [`rows[${row}][to][1]`, String(to[1])],
+            [`rows[${row}][fields]`, String(fields)],
+        ]),
+    );
+
 export const useReadChart = (chart: string) =>
     useMutation({
-        mutationFn: async (picture: Blob): Promise<ChartReading> => {
+        mutationFn: async ({ picture, rows = [] }: { picture: Blob; rows?: PointedRow[] }): Promise<ChartReading> => {
             const work = await answered(
                 api.POST('/api/charts/{chart}/readings', {
                     params: { path: { chart } },
                     body: { picture: '' },
-                    bodySerializer: formOf({ picture }),
+                    bodySerializer: formOf({ picture, ...formRows(rows) }),
                 }),
             );
             const { result } = await ended(work, 'picture');
@@ -114,10 +133,13 @@ export const useReadChart = (chart: string) =>
         },
     });
 
+export type Taken = NonNullable<
+    paths['/api/charts/{chart}/swatches']['post']['requestBody']
+>['content']['application/json'];
+
 export const useTakeReadings = (chart: string) =>
-    useBookMutation(
-        (body: { simulated: boolean; fields: { number: number; L: number; a: number; b: number; spread: number }[] }) =>
-            answered(api.POST('/api/charts/{chart}/swatches', { params: { path: { chart } }, body })),
+    useBookMutation((body: Taken) =>
+        answered(api.POST('/api/charts/{chart}/swatches', { params: { path: { chart } }, body })),
     );
 
 export const useLessons = (paper: string) =>

@@ -14,13 +14,15 @@ interface Props {
     unit?: 'millimeter';
     onChange: (value: number | null) => void;
     problem?: string | undefined;
+    /** Where a column's head says it. */
+    hideLabel?: boolean;
 }
 
 /**
  * A number with its unit: "85 mm" and "85" are the same, and signs of no number are not taken in. Limits are the server's to tell: a
  * field that keeps them would change what was typed without a word.
  */
-export function Quantity({ label, value, unit, onChange, problem }: Props) {
+export function Quantity({ label, value, unit, onChange, problem, hideLabel = false }: Props) {
     return (
         <Box
             defaultValue={value ?? Number.NaN}
@@ -32,7 +34,7 @@ export function Quantity({ label, value, unit, onChange, problem }: Props) {
             isInvalid={problem !== undefined}
             validationBehavior="aria"
         >
-            <FieldLabel>{label}</FieldLabel>
+            <FieldLabel className={hideLabel ? 'visually-hidden' : undefined}>{label}</FieldLabel>
             <FieldInput />
             <FieldProblem>{problem}</FieldProblem>
         </Box>

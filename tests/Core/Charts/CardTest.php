@@ -69,6 +69,14 @@ it('is read as if the bar were not there, and the bar beside it', function (): v
     expect($errors[27])->toBeLessThan(1.0)->and($errors[48])->toBeLessThan(2.5);
 });
 
+it('tells a white pencil on white paper from a field that was left empty', function (): void {
+    $studio = cardStudio();
+    $sheet = ChartSheet::all('a4', ChartStacks::card([PencilId::of('QW:1823'), PencilId::of('QW:3769')]), withStripes: true)[0];
+    $read = static fn (array $cells): array => array_column(ChartReader::read(Raster::of(...$studio->fill('harbour-cartridge', Lab::of(...CARD_PAPER), $sheet->width, $sheet->height, $sheet->blacks(), $cells, 'white')->taken('white')), [$sheet], Lab::of(...CARD_PAPER))->cells, 'doubts', 'number');
+    expect($read($sheet->cells)[3])->toBe([])
+        ->and($read(array_slice($sheet->cells, 3))[3])->toBe(['it seems to be empty']);
+});
+
 it('proposes what the barrel says of how a pencil covers more often than not, and never the opposite', function (): void {
     [, $sheet, $reading] = filledCard();
     $right = $told = 0;
