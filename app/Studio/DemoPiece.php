@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Studio;
 
 use App\Models\Paper;
+use App\Models\Pencil;
 use App\Models\Piece;
 use App\Models\User;
 use App\Studio\LongWork\PlanningWork;
@@ -16,7 +17,9 @@ use App\Studio\Planning\PlanPages;
 use App\Studio\Zones\PictureParts;
 use App\Studio\Zones\ZoneBook;
 use Closure;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
+use Prism\Exchange\Csv;
 use Prism\Reference\Zones\ZoneMap;
 use Throwable;
 
@@ -96,6 +99,17 @@ final class DemoPiece
         foreach (['jugs', 'lantern'] as $name) {
             $this->cut($this->begin($user, $name), $name);
         }
+    }
+
+    /** @return list<int> keys of the pencils that a box has with which these can be drawn */
+    public static function box(): array
+    {
+        $ids = [];
+        foreach (Csv::parse((string) file_get_contents(database_path('demo/box.csv')), ['range', 'number'])->rows as $row) {
+            $ids[] = (int) Pencil::query()->where('number', $row['number'])->whereHas('range', static fn (Builder $range) => $range->where('code', $row['range'])->whereNull('user_id'))->valueOrFail('id');
+        }
+
+        return $ids;
     }
 
     /** What a demo photo's piece is called. */

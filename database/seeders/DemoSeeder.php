@@ -6,7 +6,6 @@ namespace Database\Seeders;
 
 use App\Jobs\DrawDemo;
 use App\Models\Paper;
-use App\Models\Pencil;
 use App\Models\Swatch;
 use App\Models\User;
 use App\Studio\Calibration\Calibrations;
@@ -33,7 +32,7 @@ final class DemoSeeder extends Seeder
                 'password' => Str::random(40),
             ]);
             if (! $known) {
-                $user->box()->attach($this->box());
+                $user->box()->attach(DemoPiece::box());
             }
             if ($user->swatches()->doesntExist()) {
                 $this->swatch($user);
@@ -63,16 +62,5 @@ final class DemoSeeder extends Seeder
             ];
         }
         Swatch::query()->insert($rows);
-    }
-
-    /** @return list<int> */
-    private function box(): array
-    {
-        $ids = [];
-        foreach (Csv::parse((string) file_get_contents(database_path('demo/box.csv')), ['range', 'number'])->rows as $row) {
-            $ids[] = (int) Pencil::query()->where('number', $row['number'])->whereRelation('range', 'code', $row['range'])->valueOrFail('id');
-        }
-
-        return $ids;
     }
 }

@@ -12,6 +12,7 @@ import { keepOffline } from './api/offline';
 import { keepWaiting } from './api/waiting';
 import {
     AuditPage,
+    BeginPage,
     BookPage,
     CalibrationPage,
     ChartPage,
@@ -57,6 +58,9 @@ function Pages() {
         );
     }
 
+    // Whoever is new is asked first what there is to work with.
+    const home = session.data.user.begun || session.data.user.boxCount > 0 ? '/pieces' : '/begin';
+
     return (
         <Suspense fallback={<Loading what="Opening" />}>
             <Routes>
@@ -64,6 +68,8 @@ function Pages() {
                     <Route path="/pieces" element={<PiecesPage />} />
                     <Route path="/pieces/new" element={<NewPiecePage />} />
                     <Route path="/studio" element={<StudioPage />} />
+                    <Route path="/begin" element={<BeginPage />} />
+                    <Route path="/begin/:step" element={<BeginPage />} />
                     <Route path="/pieces/:piece" element={<Desk />}>
                         <Route index element={<Navigate to="match" replace />} />
                         <Route path="look" element={<LookStage />} />
@@ -87,9 +93,9 @@ function Pages() {
                         <Route path="/swatches/calibration" element={<CalibrationPage />} />
                     </Route>
                     <Route path="/reset-password" element={<ResetPasswordPage />} />
-                    <Route path="/" element={<Navigate to="/pieces" replace />} />
-                    <Route path="/login" element={<Navigate to="/pieces" replace />} />
-                    <Route path="/register" element={<Navigate to="/pencils" replace />} />
+                    <Route path="/" element={<Navigate to={home} replace />} />
+                    <Route path="/login" element={<Navigate to={home} replace />} />
+                    <Route path="/register" element={<Navigate to="/begin" replace />} />
                     <Route
                         path="*"
                         element={

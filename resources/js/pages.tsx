@@ -46,6 +46,7 @@ export const ChartPage = page(() => import('./swatches/ChartPage'), 'ChartPage')
 export const ChartsPage = page(() => import('./swatches/ChartsPage'), 'ChartsPage');
 export const SwatchesPlace = page(() => import('./swatches/SwatchesPlace'), 'SwatchesPlace');
 export const StudioPage = page(() => import('./studio/StudioPage'), 'StudioPage');
+export const BeginPage = page(() => import('./begin/BeginPage'), 'BeginPage');
 export const NewPiecePage = page(() => import('./pieces/NewPiecePage'), 'NewPiecePage');
 
 /** By the beginning of the address, what is shown there. */
@@ -55,6 +56,7 @@ const AT: [RegExp, Page[]][] = [
     [/^\/pencils/, [PencilsPlace, PencilsPage, PencilPage, AuditPage, InsteadPage, FilesPage, NumbersPage]],
     [/^\/swatches/, [SwatchesPlace, BookPage, ChartsPage, ChartPage, CalibrationPage]],
     [/^\/studio/, [StudioPage]],
+    [/^\/begin/, [BeginPage]],
 ];
 
 /** Fetches what an address shows; what could not be fetched is asked for again when it is gone to. */

@@ -30,7 +30,7 @@ async function pick(page: Page, label: RegExp, option: string | RegExp) {
 
 test('a file with three bad rows is refused, each named; mended, it is taken in', async ({ page }) => {
     await newArtist(page, 'Importer');
-    await page.getByRole('link', { name: 'Pencils' }).click();
+    await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Pencils' }).click();
     await page.getByRole('link', { name: 'Import and export' }).click();
     await chooseFile(page, 'Choose a file', 'harbour.csv', BAD);
     const bad = page.getByTestId('bad-rows').locator('tbody tr');
@@ -234,7 +234,7 @@ test('swatches are typed, found, noted, taken out and put back', async ({ page }
 
 test('a pencil is written down by hand; what is wrong with it is said at its field', async ({ page }) => {
     await newArtist(page, 'Scribe');
-    await page.getByRole('link', { name: 'Pencils' }).click();
+    await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Pencils' }).click();
     await page.getByRole('button', { name: 'New pencil' }).click();
     const sheet = page.getByRole('dialog', { name: 'New pencil' });
     await sheet.getByLabel('Range code').fill('QW');

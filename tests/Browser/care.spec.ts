@@ -168,7 +168,7 @@ test('addresses that are nowhere say so', async ({ page }) => {
 
 test('pencils are found by number, name, old name and family', async ({ page }) => {
     await openDemo(page);
-    await page.getByRole('link', { name: 'Pencils' }).click();
+    await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Pencils' }).click();
     const find = page.getByLabel('Number, name, old name, family');
     for (const [wanted, found] of [
         ['6945', /LO 6945 Flare/],

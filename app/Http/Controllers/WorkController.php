@@ -36,6 +36,7 @@ final class WorkController
         new OA\Property(property: 'taped', type: 'boolean', description: 'for a review: tape lies round the drawing, and no bare paper'),
         new OA\Property(property: 'corners', type: 'array', description: 'for a review: upper left, upper right, lower right, lower left, shares of the photo’s width and height; found where they are left out', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
         new OA\Property(property: 'anew', type: 'boolean', description: 'for planning: exchange recipes that were chosen by hand too'),
+        new OA\Property(property: 'withBox', type: 'boolean', description: 'for the demo piece: with pencils for it, if the box is empty'),
         new OA\Property(property: 'onlyNew', type: 'boolean', description: 'for a calibration: only take in the swatches that are new to the one in use'),
     ])), responses: [
         new OA\Response(response: 202, description: 'Waits for its turn; of one kind only one runs at a time', content: new OA\JsonContent(ref: '#/components/schemas/Work')),

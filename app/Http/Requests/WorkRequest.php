@@ -26,6 +26,7 @@ final class WorkRequest extends StudioRequest
             'corners.*' => ['array', 'size:2'],
             'corners.*.*' => ['numeric', 'between:-0.5,1.5'],
             'anew' => ['boolean'],
+            'withBox' => ['boolean'],
             'onlyNew' => ['boolean'],
             'targets' => ['required_if:kind,search-again', 'array', 'max:500'],
             'targets.*' => ['string', 'max:30'],

@@ -17,6 +17,10 @@ final class DemoPieceWork implements LongWork
 
     public function do(User $artist, array $wish, Closure $progress): array
     {
+        if (($wish['withBox'] ?? false) === true && ! $artist->box()->exists()) {
+            $artist->box()->attach(DemoPiece::box());
+        }
+
         return ['piece' => $this->demo->for($artist, $progress)->id];
     }
 }

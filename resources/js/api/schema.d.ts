@@ -9579,6 +9579,8 @@ export interface operations {
                     corners?: number[][];
                     /** @description for planning: exchange recipes that were chosen by hand too */
                     anew?: boolean;
+                    /** @description for the demo piece: with pencils for it, if the box is empty */
+                    withBox?: boolean;
                     /** @description for a calibration: only take in the swatches that are new to the one in use */
                     onlyNew?: boolean;
                 };

@@ -1,150 +1,16 @@
-import { useState } from 'react';
-import { Button as AriaButton, DropZone, FileTrigger, Form, Text, type FileDropItem } from 'react-aria-components';
 import { useNavigate } from 'react-router';
-import styled from 'styled-components';
-import { Refusal } from '../api/client';
-import { useAddPiece, usePapers } from '../api/queries';
-import { buttonLook, StrongButton } from '../ui/Button';
-import { Choice } from '../ui/Choice';
-import { Field } from '../ui/Field';
-import { Loading } from '../ui/States';
-import { radius, space, type } from '../ui/theme';
-
-const Page = styled.main`
-    height: 100%;
-    position: relative;
-    overflow-y: auto;
-    padding: ${space.l} ${space.xl};
-    & h1 {
-        font-size: ${type.title};
-        margin-bottom: ${space.l};
-    }
-`;
-
-const Columns = styled(Form)`
-    display: grid;
-    grid-template-columns: minmax(0, 1.4fr) minmax(260px, 1fr);
-    gap: ${space.xl};
-    max-width: 980px;
-    & > div:last-child {
-        display: grid;
-        align-content: start;
-        gap: ${space.m};
-    }
-`;
-
-const Drop = styled(DropZone)`
-    display: grid;
-    place-items: center;
-    align-content: center;
-    gap: ${space.m};
-    min-height: 380px;
-    padding: ${space.l};
-    border: 2px dashed ${({ theme }) => theme.quiet};
-    border-radius: ${radius};
-    background: ${({ theme }) => theme.panel};
-    text-align: center;
-    &[data-drop-target] {
-        border-style: solid;
-    }
-    & img {
-        max-width: 100%;
-        max-height: 420px;
-    }
-`;
-
-const Pick = styled(AriaButton)`
-    ${buttonLook}
-`;
-
-const Refused = styled.p`
-    font-weight: 600;
-    &::before {
-        content: '! ';
-        font-weight: 800;
-    }
-`;
+import { Page } from '../ui/Page';
+import { PhotoForm } from './PhotoForm';
 
 /** A new piece: photo, title, paper. */
 export function NewPiecePage() {
-    const papers = usePapers();
-    const add = useAddPiece();
     const navigate = useNavigate();
-    const [photo, setPhoto] = useState<File | null>(null);
-    const [preview, setPreview] = useState<string | null>(null);
-    const [title, setTitle] = useState('');
-    const [paper, setPaper] = useState<string | null>(null);
-    const refusal = add.error instanceof Refusal ? add.error : null;
-    const first = papers.data?.[0];
-
-    const take = (file: File | undefined) => {
-        if (!file) return;
-        if (preview) URL.revokeObjectURL(preview);
-        setPhoto(file);
-        setPreview(URL.createObjectURL(file));
-        add.reset();
-        if (title === '') setTitle(file.name.replace(/\.\w+$/, '').replace(/[-_]+/g, ' '));
-    };
-    const submit = async () => {
-        if (!photo || !first) return;
-        const piece = await add.mutateAsync({ title, paper: paper ?? first.id, photo });
-        await navigate(`/pieces/${piece.id}/look`);
-    };
 
     return (
         <Page>
             <title>New piece – Knotty Prism</title>
-            <h1>New piece</h1>
-            {!first ? (
-                <Loading what="Fetching papers" />
-            ) : (
-                <Columns
-                    onSubmit={(event) => {
-                        event.preventDefault();
-                        submit().catch(() => undefined);
-                    }}
-                >
-                    <Drop
-                        aria-label="Photo"
-                        onDrop={(event) => {
-                            const dropped = event.items.find((item): item is FileDropItem => item.kind === 'file');
-                            void dropped?.getFile().then(take);
-                        }}
-                    >
-                        {preview && <img src={preview} alt="What is to be drawn" onError={() => setPreview(null)} />}
-                        {!preview && (
-                            <Text slot="label">
-                                {photo ? photo.name : 'Drop a photo here: JPEG, PNG or WebP, up to 40 MB'}
-                            </Text>
-                        )}
-                        <FileTrigger acceptedFileTypes={['image/*']} onSelect={(files) => take(files?.[0])}>
-                            <Pick>{photo ? 'Choose another photo' : 'Choose a photo'}</Pick>
-                        </FileTrigger>
-                        {refusal?.fields.photo && <Refused role="alert">{refusal.fields.photo}</Refused>}
-                    </Drop>
-                    <div>
-                        <Field
-                            label="Title"
-                            value={title}
-                            onChange={setTitle}
-                            problem={refusal?.fields.title}
-                            maxLength={120}
-                        />
-                        <Choice
-                            label="Paper"
-                            value={paper ?? first.id}
-                            options={papers.data?.map(({ id, name }) => ({ id, name })) ?? []}
-                            onChange={setPaper}
-                        />
-                        <StrongButton type="submit" isDisabled={!photo || add.isPending}>
-                            {add.isPending ? 'Reading the photo' : 'Start'}
-                        </StrongButton>
-                        {refusal && Object.keys(refusal.fields).length === 0 && (
-                            <Refused role="alert">{refusal.message}</Refused>
-                        )}
-                    </div>
-                </Columns>
-            )}
+            <h1 style={{ marginBottom: 20 }}>New piece</h1>
+            <PhotoForm onBegun={(piece) => void navigate(`/pieces/${piece}/look`)} />
         </Page>
     );
 }

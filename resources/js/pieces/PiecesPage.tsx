@@ -9,6 +9,7 @@ import { useWork } from '../api/works';
 import { Button, buttonLook } from '../ui/Button';
 import { Panel } from '../ui/Choice';
 import { notify } from '../ui/Notices';
+import { Road } from '../begin/Road';
 import { Empty, Loading, Problem } from '../ui/States';
 import { radius, space, type } from '../ui/theme';
 import { counted, spokenMinutes } from '../ui/words';
@@ -199,6 +200,7 @@ export function PiecesPage() {
             </Head>
             {pieces.isError && <Problem message={messageOf(pieces.error)} retry={() => void pieces.refetch()} />}
             {pieces.isPending && <Loading what="Fetching your pieces" />}
+            {pieces.data?.length === 0 && <Road at={null} />}
             {pieces.data?.length === 0 && (
                 <Empty title="No pieces yet">
                     <p>
@@ -208,7 +210,9 @@ export function PiecesPage() {
                     <NewLink to="/pieces/new">New piece</NewLink>
                     <Button
                         isDisabled={demo.open || demo.start.isPending}
-                        onPress={() => demo.start.mutate({}, { onError: (error) => notify(messageOf(error)) })}
+                        onPress={() =>
+                            demo.start.mutate({ withBox: true }, { onError: (error) => notify(messageOf(error)) })
+                        }
                     >
                         Try the demo piece
                     </Button>
