@@ -43,7 +43,8 @@ final readonly class BoxCover
             [$family, $kind] = self::place(Appearance::of($lab));
             $counts[$family][$kind]++;
         }
-        $asked = ['brown' => ['red-leaning', 'yellow-leaning', 'dark'], 'grey' => ['warm', 'cool'], 'ends' => ['white', 'black']];
+        // What is dark of an orange or a yellow is brown, and asked for there.
+        $asked = ['orange' => ['light', 'middle'], 'yellow' => ['light'], 'brown' => ['red-leaning', 'yellow-leaning', 'dark'], 'grey' => ['warm', 'cool'], 'ends' => ['white', 'black']];
         $rows = [];
         foreach ($counts as $family => $kinds) {
             $missing = array_values(array_filter($asked[$family] ?? ['light', 'dark'], static fn (string $kind): bool => $kinds[$kind] === 0));
@@ -53,8 +54,8 @@ final readonly class BoxCover
         return new self($rows);
     }
 
-    /** @return array{string, string} family and kind */
-    private static function place(Appearance $look): array
+    /** @return array{string, string} family and kind, as the rows have them */
+    public static function place(Appearance $look): array
     {
         $family = $look->family;
         if ($family->kind->isNeutral()) {

@@ -22,6 +22,15 @@ final class NextPencils
     /** Colours that are looked at closely for a target, out of all. */
     private const NEAREST = 12;
 
+    /** Edge of the squares of CIELAB that colours are looked for in. */
+    private const SQUARE = 6.0;
+
+    /** What is so many times as far as the miss in plain distance is not nearer in dE00, but at the highest chromas. */
+    private const REACH = 3.5;
+
+    /** Farther than that nothing is looked for, dE00. */
+    private const FARTHEST = 12.0;
+
     private readonly TouchBook $book;
 
     /** @var list<int> */
@@ -32,6 +41,9 @@ final class NextPencils
 
     /** @var array<int, list<Lab>> colours that a candidate brings with what is owned, by candidate */
     private array $brings = [];
+
+    /** @var array<int, Gamut> the same in cells, where it was asked for */
+    private array $gamuts = [];
 
     /**
      * @param  list<string>  $owned
@@ -67,7 +79,7 @@ final class NextPencils
             $best = null;
             $bestNew = Gamut::none();
             foreach (array_diff($this->candidates, $chosen) as $candidate) {
-                $new = Gamut::ofColours($this->broughtWith($candidate, $chosen))->without($has);
+                $new = $this->gamutWith($candidate, $chosen)->without($has);
                 if ($new->count() > $bestNew->count()) {
                     $best = $candidate;
                     $bestNew = $new;
@@ -76,12 +88,39 @@ final class NextPencils
             if ($best === null) {
                 break;
             }
-            $has = $has->and(Gamut::ofColours($this->broughtWith($best, $chosen)));
+            $has = $has->and($this->gamutWith($best, $chosen));
             $chosen[] = $best;
             $picks[] = ['pencil' => PencilId::of($this->book->ids[$best]), 'gained' => $bestNew->count(), 'new' => $bestNew];
         }
 
         return $picks;
+    }
+
+    /**
+     * The one that brings most of some colours.
+     *
+     * @return ?array{pencil: PencilId, fills: int} null where none brings any
+     */
+    public function filling(Gamut $gap): ?array
+    {
+        $best = null;
+        $most = 0;
+        foreach ($this->candidates as $candidate) {
+            $left = $gap->without($this->gamut($candidate))->count();
+            if ($gap->count() - $left > $most) {
+                [$best, $most] = [$candidate, $gap->count() - $left];
+            }
+        }
+
+        return $best === null ? null : ['pencil' => PencilId::of($this->book->ids[$best]), 'fills' => $most];
+    }
+
+    /** How many colours it makes, alone and with what is owned; 0 of a pencil that is no candidate. */
+    public function brings(PencilId $pencil): int
+    {
+        $candidate = array_search((string) $pencil, $this->book->ids, true);
+
+        return is_int($candidate) && isset($this->brings[$candidate]) ? $this->gamut($candidate)->count() : 0;
     }
 
     /**
@@ -97,22 +136,16 @@ final class NextPencils
             return [];
         }
         $miss = array_map(static fn (Target $target): float => self::nearest($target, $box->L, $box->a, $box->b), $targets);
-        $chosen = $picks = [];
+        $chosen = $picks = $near = [];
         while (count($picks) < $most) {
             $best = null;
             $bestMiss = $miss;
             $bestGain = 0.05 * count($targets);
             foreach (array_diff($this->candidates, $chosen) as $candidate) {
-                $L = $a = $b = [];
-                foreach ($this->broughtWith($candidate, $chosen) as $lab) {
-                    $L[] = $lab->L;
-                    $a[] = $lab->a;
-                    $b[] = $lab->b;
-                }
-                $now = [];
-                foreach ($targets as $i => $target) {
-                    $now[] = min($miss[$i], self::nearest($target, $L, $a, $b));
-                }
+                // What it brings with the pencils that were chosen last is new; the rest was looked at before.
+                $colours = $chosen === [] ? $this->brings[$candidate] : $this->pairs($chosen[count($chosen) - 1], $candidate);
+                $near[$candidate] = self::nearer($near[$candidate] ?? $miss, $targets, $colours);
+                $now = array_map(static fn (float $one, float $other): float => min($one, $other), $miss, $near[$candidate]);
                 $gain = array_sum($miss) - array_sum($now);
                 if ($gain > $bestGain) {
                     $bestGain = $gain;
@@ -132,18 +165,60 @@ final class NextPencils
         return $picks;
     }
 
-    /**
-     * @param  list<int>  $chosen
-     * @return list<Lab>
-     */
-    private function broughtWith(int $candidate, array $chosen): array
+    /** @param  list<int>  $chosen */
+    private function gamutWith(int $candidate, array $chosen): Gamut
     {
-        $colours = $this->brings[$candidate];
+        $gamut = $this->gamut($candidate);
         foreach ($chosen as $other) {
-            array_push($colours, ...$this->pairs($other, $candidate));
+            $gamut = $gamut->and(Gamut::ofColours($this->pairs($other, $candidate)));
         }
 
-        return $colours;
+        return $gamut;
+    }
+
+    private function gamut(int $candidate): Gamut
+    {
+        return $this->gamuts[$candidate] ??= Gamut::ofColours($this->brings[$candidate]);
+    }
+
+    /**
+     * @param  array<int, float>  $misses  so far, by target
+     * @param  list<Target>  $targets
+     * @param  list<Lab>  $colours  that come to what there was
+     * @return array<int, float>
+     */
+    private static function nearer(array $misses, array $targets, array $colours): array
+    {
+        $grid = [];
+        foreach ($colours as $lab) {
+            $grid[self::square($lab->L)][self::square($lab->a)][self::square($lab->b)][] = $lab;
+        }
+        foreach ($targets as $i => $target) {
+            $goal = $target->colour;
+            $reach = (int) ceil(self::REACH * min(self::FARTHEST, $misses[$i]) / self::SQUARE);
+            $list = new Shortlist(self::NEAREST);
+            $within = [];
+            foreach (range(self::square($goal->L) - $reach, self::square($goal->L) + $reach) as $x) {
+                foreach (isset($grid[$x]) ? range(self::square($goal->a) - $reach, self::square($goal->a) + $reach) : [] as $y) {
+                    foreach (isset($grid[$x][$y]) ? range(self::square($goal->b) - $reach, self::square($goal->b) + $reach) : [] as $z) {
+                        foreach ($grid[$x][$y][$z] ?? [] as $lab) {
+                            $list->offer(($lab->L - $goal->L) ** 2 + ($lab->a - $goal->a) ** 2 + ($lab->b - $goal->b) ** 2, count($within));
+                            $within[] = $lab;
+                        }
+                    }
+                }
+            }
+            foreach ($list->kept() as $one) {
+                $misses[$i] = min($misses[$i], $target->miss($within[$one]->L, $within[$one]->a, $within[$one]->b));
+            }
+        }
+
+        return $misses;
+    }
+
+    private static function square(float $value): int
+    {
+        return (int) floor($value / self::SQUARE);
     }
 
     /** @return list<Lab> both orders, or the pencil alone */

@@ -30,7 +30,6 @@ use App\Studio\LongWork\WorkQueue;
 use App\Studio\LongWork\WorkRefused;
 use App\Studio\LongWork\Works;
 use App\Studio\Pencils\Catalogue;
-use App\Studio\Pencils\PencilBook;
 use App\Studio\Planning\PlanSheet;
 use App\Studio\Planning\ZoneRecipes;
 use App\Studio\Swatches\SwatchBook;
@@ -38,12 +37,8 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
 use Prism\Box\BoxCover;
 use Prism\Colour\Lab;
-use Prism\Exchange\PencilEntry;
 use Prism\Layering\Stack;
 use Prism\Matching\Gamut;
-use Prism\Materials\Binder;
-use Prism\Materials\Pencil;
-use Prism\Materials\PencilId;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\pieceOf;
@@ -168,7 +163,18 @@ describe('the audit', function (): void {
         foreach (app(Catalogue::class)->box($this->user) as $id => $pencil) {
             $coats[$id] = $pencil->fullCoat;
         }
-        expect($this->found['cover'])->toBe(BoxCover::of($coats)->rows);
+        $rows = array_map(static fn (array $row): array => [...$row, 'missing' => array_column($row['missing'], 'kind')], $this->found['cover']);
+        expect($rows)->toBe(BoxCover::of($coats)->rows);
+    });
+
+    it('ends each hole and each kind that is missing in a pencil to buy, not owned, and a mix of the box', function (): void {
+        $box = app(Catalogue::class)->box($this->user)->ids();
+        $gaps = [...$this->found['holes'], ...array_column(array_merge(...array_column($this->found['cover'], 'missing')), 'gap')];
+        expect(count($gaps))->toBeGreaterThan(8);
+        foreach ($gaps as $gap) {
+            expect($gap['buy'])->not->toBeIn($box)->and($gap['brings'])->toBeLessThanOrEqual($gap['cells'])
+                ->and(array_diff(array_map(strval(...), Stack::parse($gap['mix']['stack'])->pencils()), $box))->toBe([])->and($gap['mix']['words'])->not->toBe('');
+        }
     });
 
     it('chooses the best few out of the box alone', function (): void {
@@ -213,11 +219,9 @@ it('stops where it stands when it is told to', function (string $work, array $wi
     expect($target->recipe()->first()->stack)->toBe('QW:3769@90')->and($this->user->calibrations()->exists())->toBeFalse();
 })->with([[AuditWork::class, ['paper' => 'harbour-cartridge']], [CalibrationWork::class, []], [SearchAgainWork::class, []]]);
 
-it('does not draw with a pencil that has no colour, nor on a sheet that is not there', function (): void {
-    app(PencilBook::class)->put($this->user, new PencilEntry(new Pencil(PencilId::of('HS:1'), 'Blank', Binder::Wax)));
-    $chart = $this->user->charts()->create(['paper_id' => $this->paper->id, 'kind' => 'stacks', 'page' => 'a4', 'title' => 'x', 'stacks' => ['', 'HS:1@60']]);
-    expect(fn () => app(FillingWork::class)->do($this->user, ['chart' => $chart->id, 'sheet' => 1], $this->silent))->toThrow(WorkRefused::class, 'HS:1: it has no colour yet')
-        ->and(fn () => app(FillingWork::class)->do($this->user, ['chart' => $chart->id, 'sheet' => 2], $this->silent))->toThrow(WorkRefused::class, 'no such sheet');
+it('draws on no sheet that is not there', function (): void {
+    $chart = $this->user->charts()->create(['paper_id' => $this->paper->id, 'kind' => 'stacks', 'page' => 'a4', 'title' => 'x', 'stacks' => ['', 'QW:6858@60']]);
+    expect(fn () => app(FillingWork::class)->do($this->user, ['chart' => $chart->id, 'sheet' => 2], $this->silent))->toThrow(WorkRefused::class, 'no such sheet');
 });
 
 it('searches again for what the artist has not chosen meanwhile', function (): void {

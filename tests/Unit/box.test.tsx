@@ -26,6 +26,17 @@ import { Answer, serve } from './server';
 
 const work = (changes: Partial<Work> = {}) => workOf('audit', changes);
 
+const gap = (cells: number) => ({
+    family: 'green',
+    character: 'clean',
+    valueStep: 5,
+    cells,
+    hex: '#20a050',
+    buy: 'QW:516',
+    brings: cells,
+    mix: { stack: 'QW:404@50x2 > QW:722@60', hex: '#409060', dE00: 5.2, words: 'too dull' },
+});
+
 const audit: AuditResult = {
     paper: 'Harbour Cartridge',
     calibration: null,
@@ -33,7 +44,7 @@ const audit: AuditResult = {
     compared: 79,
     cover: [
         { family: 'red', counts: { light: 1, middle: 0, dark: 2 }, missing: [] },
-        { family: 'brown', counts: { 'red-leaning': 0, dark: 1 }, missing: ['red-leaning'] },
+        { family: 'brown', counts: { 'red-leaning': 0, dark: 1 }, missing: [{ kind: 'red-leaning', gap: gap(1) }] },
     ],
     reached: 300,
     reachable: 500,
@@ -46,7 +57,7 @@ const audit: AuditResult = {
         { step: 5, reached: 12, missing: 3 },
         { step: 4, reached: 9, missing: 0 },
     ],
-    holes: [{ family: 'green', character: 'clean', valueStep: 5, cells: 17, hex: '#20a050' }],
+    holes: [gap(17)],
     nextInGeneral: [
         {
             pencil: 'QW:516',
@@ -349,9 +360,13 @@ describe('the audit', () => {
         serve({ ...around, 'GET /api/works': () => ({ work: work({ result: audit }) }) });
         show(<AuditPage />, '/pencils/audit');
         expect((await screen.findByTestId('reached')).textContent).toBe('300');
-        expect(screen.getByText(/60 %/)).toBeTruthy();
+        expect(screen.getByText(/all ranges make: 60 %/)).toBeTruthy();
         expect(screen.getByRole('img', { name: /200 colours missing/ })).toBeTruthy();
-        expect(screen.getByText('! no red-leaning')).toBeTruthy();
+        const lacks = screen.getByText('! no red-leaning').closest('p');
+        expect(lacks?.textContent).toMatch(/buy .*516.*, or mix 404 50 % easy, 2 coats, then 722 60 % medium too dull/);
+        expect(screen.getByTestId('holes').textContent).toMatch(
+            /green, clean, step 5.*Buy .*516.*brings 17 of the 17.*Meanwhile mix 404/,
+        );
         expect(screen.getByText('31 colours more')).toBeTruthy();
         expect(screen.getByText(/Mark zones in a piece/)).toBeTruthy();
         expect(within(screen.getByTestId('best')).getAllByRole('link')).toHaveLength(3);
@@ -522,9 +537,7 @@ describe('pencils by number', () => {
         expect((await screen.findByRole('status')).textContent).toContain(
             '1 pencil in your box. They have no colour yet',
         );
-        expect(screen.getByRole('link', { name: 'print a chart of them' }).getAttribute('href')).toBe(
-            '/swatches/charts',
-        );
+        expect(screen.getByRole('link', { name: 'print a swatch card' }).getAttribute('href')).toBe('/swatches/charts');
         expect(asked.find(({ path }) => path === '/api/pencils/import')?.body).toEqual({
             text: '101',
             range: 'HB',
@@ -556,22 +569,27 @@ describe('pencils by number', () => {
 });
 
 describe('plots', () => {
-    it('draw a dot for what is reached and one ring for holes above one another', () => {
+    it('say in each part of the wheel how many colours are missing, the denser the larger their share', () => {
+        const cell = (position: number, chroma: number, reached: boolean) => ({ position, chroma, step: 5, reached });
         const { container } = show(
             <WheelPlot
                 label="Holes"
                 cells={[
-                    { position: 3, chroma: 40, step: 5, reached: true },
-                    { position: 9, chroma: 60, step: 4, reached: false },
-                    { position: 9, chroma: 60, step: 6, reached: false },
+                    ...Array.from({ length: 4 }, () => cell(3, 20, true)),
+                    ...Array.from({ length: 3 }, () => cell(9.2, 60, false)),
+                    cell(8.7, 60, true),
+                    // Past the last part is the first.
+                    cell(17.8, 60, true),
+                    cell(0.1, 60, false),
                 ]}
             />,
         );
-        expect(container.querySelectorAll('circle[r="1.7"]')).toHaveLength(1);
-        const rings = container.querySelectorAll('circle[r="8"]');
-        expect(rings).toHaveLength(1);
-        expect(Number(rings[0]?.getAttribute('stroke-width'))).toBeCloseTo(1.8);
-        expect(screen.getByText('6')).toBeTruthy();
+        expect([...container.querySelectorAll('text[font-weight="700"]')].map((text) => text.textContent)).toEqual([
+            '1',
+            '3',
+        ]);
+        const filled = [...container.querySelectorAll('path[fill^="url"]')].map((path) => path.getAttribute('fill'));
+        expect(filled.map((fill) => /-(\d)\)$/.exec(fill ?? '')?.[1])).toEqual(['2', '0', '3']);
     });
 
     it('draw the ladder with full and hatched bars that add up', () => {

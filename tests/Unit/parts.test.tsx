@@ -20,7 +20,6 @@ import { Tick } from '../../resources/js/ui/Tick';
 import { ToothRings } from '../../resources/js/ui/ToothRings';
 import { KEYS, setSingleKeys, spokenKey } from '../../resources/js/ui/keys';
 import { useKeys } from '../../resources/js/ui/useKeys';
-import { apart } from '../../resources/js/ui/plots/apart';
 import { counted, placeName } from '../../resources/js/ui/words';
 import { colour, recipe, section, show, step, wash, zone } from './fixtures';
 
@@ -420,32 +419,6 @@ describe('a page that breaks', () => {
         broken = false;
         await userEvent.click(screen.getByRole('button', { name: 'Try again' }));
         expect(screen.getByText('All is well')).toBeTruthy();
-    });
-});
-
-describe('marks of a plot', () => {
-    it('do not lie on one another, and stay near where they belong', () => {
-        const marks = Array.from({ length: 40 }, (_, i) => ({ i, x: (i % 8) * 9, y: Math.floor(i / 8) * 9 }));
-        const moved = apart([...marks, { i: 40, x: 0, y: 0 }], 12);
-        for (const one of moved)
-            for (const other of moved)
-                if (one.i < other.i) expect(Math.hypot(one.x - other.x, one.y - other.y)).toBeGreaterThan(11.5);
-        for (const mark of marks) {
-            const now = moved[mark.i];
-            expect(Math.hypot((now?.x ?? 0) - mark.x, (now?.y ?? 0) - mark.y)).toBeLessThan(30);
-        }
-        expect(
-            apart(
-                [
-                    { x: 0, y: 0 },
-                    { x: 50, y: 0 },
-                ],
-                12,
-            ),
-        ).toEqual([
-            { x: 0, y: 0 },
-            { x: 50, y: 0 },
-        ]);
     });
 });
 

@@ -65,7 +65,10 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'cover', type: 'array', items: new OA\Items(required: ['family', 'counts', 'missing'], properties: [
         new OA\Property(property: 'family', type: 'string'),
         new OA\Property(property: 'counts', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'integer')),
-        new OA\Property(property: 'missing', type: 'array', items: new OA\Items(type: 'string')),
+        new OA\Property(property: 'missing', type: 'array', items: new OA\Items(required: ['kind', 'gap'], properties: [
+            new OA\Property(property: 'kind', type: 'string'),
+            new OA\Property(property: 'gap', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/Gap')]),
+        ])),
     ])),
     new OA\Property(property: 'reached', type: 'integer'),
     new OA\Property(property: 'reachable', type: 'integer'),
@@ -75,7 +78,7 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'reached', type: 'integer'),
         new OA\Property(property: 'missing', type: 'integer'),
     ])),
-    new OA\Property(property: 'holes', type: 'array', items: new OA\Items(ref: '#/components/schemas/Hole')),
+    new OA\Property(property: 'holes', type: 'array', items: new OA\Items(ref: '#/components/schemas/Gap')),
     new OA\Property(property: 'nextInGeneral', type: 'array', items: new OA\Items(required: ['pencil', 'gained', 'fills'], properties: [
         new OA\Property(property: 'pencil', type: 'string'),
         new OA\Property(property: 'gained', type: 'integer'),
@@ -96,6 +99,21 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'valueStep', type: 'integer'),
     new OA\Property(property: 'cells', type: 'integer'),
     new OA\Property(property: 'hex', type: 'string'),
+])]
+#[OA\Schema(schema: 'Gap', required: ['family', 'character', 'valueStep', 'cells', 'hex', 'buy', 'brings', 'mix'], properties: [
+    new OA\Property(property: 'family', type: 'string'),
+    new OA\Property(property: 'character', type: 'string'),
+    new OA\Property(property: 'valueStep', type: 'integer'),
+    new OA\Property(property: 'cells', type: 'integer'),
+    new OA\Property(property: 'hex', type: 'string'),
+    new OA\Property(property: 'buy', type: 'string', nullable: true, description: 'the pencil that would bring most of it'),
+    new OA\Property(property: 'brings', type: 'integer', description: 'so many of the cells'),
+    new OA\Property(property: 'mix', description: 'how near the box comes meanwhile', required: ['stack', 'hex', 'dE00', 'words'], properties: [
+        new OA\Property(property: 'stack', type: 'string'),
+        new OA\Property(property: 'hex', type: 'string'),
+        new OA\Property(property: 'dE00', type: 'number'),
+        new OA\Property(property: 'words', type: 'string'),
+    ], type: 'object'),
 ])]
 #[OA\Schema(schema: 'CurvePoint', required: ['size', 'dE00', 'pencils'], properties: [
     new OA\Property(property: 'size', type: 'integer'),

@@ -12,6 +12,8 @@ use App\Studio\Pencils\Catalogue;
 use App\Studio\Zones\Targets;
 use Closure;
 use Prism\Box\BoxCover;
+use Prism\Box\Gap;
+use Prism\Box\Gaps;
 use Prism\Box\NextPencils;
 use Prism\Colour\Lab;
 use Prism\Colour\ValueScale;
@@ -31,8 +33,8 @@ final class AuditWork implements LongWork
     /** Pencils of other people's boxes with which this one is compared: so many, spread over all ranges. */
     private const REFERENCE = 64;
 
-    /** Colours that the best few pencils are to make, spread over what the box can make. */
-    private const GENERAL_TARGETS = 36;
+    /** Colours that the best few pencils are to make, spread over what the box can make, and over those of one's own pieces. */
+    private const SPREAD_TARGETS = 28;
 
     private const SIZES = [6, 8, 12, 18, 24, 36, 48];
 
@@ -75,19 +77,23 @@ final class AuditWork implements LongWork
         $general = array_map(static fn (Lab $lab): Target => Target::colour($lab), self::spread($has));
         $curve = $finder->curve(new PaletteWish($general, self::sizes($box)));
         $progress('Finding the best few for your pieces', 0.87);
-        $ownCurve = count($own) < self::LEAST_TARGETS ? [] : $finder->curve(new PaletteWish($ownTargets, self::sizes($box)));
+        $ownCurve = count($own) < self::LEAST_TARGETS ? [] : $finder->curve(self::spreadOf($ownTargets, self::sizes($box)));
+        $progress('Looking for what fills the holes', 0.9);
+        $gaps = new Gaps($search, $next);
+        $filled = array_map(self::gap(...), $gaps->in($holes, self::HOLES));
+        $progress('Weighing what to buy next', 0.95);
 
         return [
             'paper' => $paper->name,
             'calibration' => Calibrations::restsOn($artist),
             'box' => count($box),
             'compared' => count($reference),
-            'cover' => BoxCover::of(self::coats($box))->rows,
+            'cover' => self::cover(BoxCover::of(self::coats($box)), $gaps, $this->catalogue->pencils($artist)->where(static fn (Pencil $pencil): bool => ! $box->has($pencil->id))),
             'reached' => $has->count(),
             'reachable' => $all->count(),
             'cells' => [...self::cells($has, true), ...self::cells($holes, false)],
             'ladder' => self::ladder($has, $holes),
-            'holes' => self::holes($holes),
+            'holes' => $filled,
             'nextInGeneral' => array_map(static fn (array $pick): array => ['pencil' => (string) $pick['pencil'], 'gained' => $pick['gained'], 'fills' => array_slice(self::holes($pick['new']), 0, 2)], $next->forGamut($has)),
             'nextForPieces' => count($own) < self::LEAST_TARGETS ? [] : array_map(static fn (array $pick): array => ['pencil' => (string) $pick['pencil'], 'gained' => round($pick['gained'], 2), 'targets' => $pick['targets']], $next->forTargets($own, $library)),
             'targets' => count($own),
@@ -125,7 +131,7 @@ final class AuditWork implements LongWork
             $colours["c$i"] = $lab;
         }
 
-        return array_intersect_key($colours, array_flip(Representatives::of($colours, self::GENERAL_TARGETS)));
+        return array_intersect_key($colours, array_flip(Representatives::of($colours, self::SPREAD_TARGETS)));
     }
 
     /** @return list<int> */
@@ -157,18 +163,54 @@ final class AuditWork implements LongWork
     /** @return list<array{family: string, character: string, valueStep: int, cells: int, hex: string}> largest first */
     private static function holes(Gamut $gamut): array
     {
-        $groups = [];
-        foreach ($gamut->colours() as $lab) {
-            $look = Appearance::of($lab);
-            $groups[$look->family->word().'|'.$look->character->value.'|'.$look->valueStep][] = $lab;
+        return array_map(static fn (array $labs): array => self::hole(Appearance::of($labs[intdiv(count($labs), 2)]), count($labs)), array_slice(Gaps::grouped($gamut), 0, self::HOLES));
+    }
+
+    /** @return array{family: string, character: string, valueStep: int, cells: int, hex: string} */
+    private static function hole(Appearance $look, int $cells): array
+    {
+        return ['family' => $look->family->word(), 'character' => $look->character->value, 'valueStep' => $look->valueStep, 'cells' => $cells, 'hex' => $look->lab->toHex()];
+    }
+
+    /** @return array<string, mixed> a hole, what would fill it, and how near the box comes meanwhile */
+    private static function gap(Gap $gap): array
+    {
+        return [
+            ...self::hole($gap->look, $gap->cells), 'buy' => $gap->buy === null ? null : (string) $gap->buy, 'brings' => $gap->brings,
+            'mix' => ['stack' => (string) $gap->mix->stack, 'hex' => $gap->mix->prediction->colour->toHex(), 'dE00' => round($gap->mix->difference->dE00, 1), 'words' => $gap->mix->difference->words],
+        ];
+    }
+
+    /** @return list<array<string, mixed>> rows with what would fill each kind that is missing */
+    private static function cover(BoxCover $cover, Gaps $gaps, Kit $others): array
+    {
+        return array_map(static fn (array $row): array => [...$row, 'missing' => array_map(static function (string $kind) use ($row, $gaps, $others): array {
+            $gap = $gaps->kind($others, $row['family'], $kind);
+
+            return ['kind' => $kind, 'gap' => $gap === null ? null : self::gap($gap)];
+        }, $row['missing'])], $cover->rows);
+    }
+
+    /**
+     * Of many targets so many that each other lies near one, which counts for it: the best few for a hundred colours are those for them.
+     *
+     * @param  array<string, Target>  $targets
+     * @param  list<int>  $sizes
+     */
+    private static function spreadOf(array $targets, array $sizes): PaletteWish
+    {
+        $colours = array_map(static fn (Target $target): Lab => $target->colour, $targets);
+        $chosen = Representatives::of($colours, self::SPREAD_TARGETS);
+        $weights = array_fill_keys($chosen, 0.0);
+        foreach ($colours as $lab) {
+            $nearest = $chosen[0];
+            foreach ($chosen as $id) {
+                $nearest = $lab->differenceTo($colours[$id]) < $lab->differenceTo($colours[$nearest]) ? $id : $nearest;
+            }
+            $weights[$nearest]++;
         }
-        usort($groups, static fn (array $one, array $other): int => count($other) <=> count($one));
 
-        return array_map(static function (array $labs): array {
-            $look = Appearance::of($labs[intdiv(count($labs), 2)]);
-
-            return ['family' => $look->family->word(), 'character' => $look->character->value, 'valueStep' => $look->valueStep, 'cells' => count($labs), 'hex' => $look->lab->toHex()];
-        }, array_slice($groups, 0, self::HOLES));
+        return new PaletteWish(array_intersect_key($targets, $weights), $sizes, weights: $weights);
     }
 
     /**

@@ -2661,7 +2661,10 @@ export interface components {
                 counts: {
                     [key: string]: number;
                 };
-                missing: string[];
+                missing: {
+                    kind: string;
+                    gap: components['schemas']['Gap'] | null;
+                }[];
             }[];
             reached: number;
             reachable: number;
@@ -2672,7 +2675,7 @@ export interface components {
                 reached: number;
                 missing: number;
             }[];
-            holes: components['schemas']['Hole'][];
+            holes: components['schemas']['Gap'][];
             nextInGeneral: {
                 pencil: string;
                 gained: number;
@@ -2693,6 +2696,24 @@ export interface components {
             valueStep: number;
             cells: number;
             hex: string;
+        };
+        Gap: {
+            family: string;
+            character: string;
+            valueStep: number;
+            cells: number;
+            hex: string;
+            /** @description the pencil that would bring most of it */
+            buy: string | null;
+            /** @description so many of the cells */
+            brings: number;
+            /** @description how near the box comes meanwhile */
+            mix: {
+                stack: string;
+                hex: string;
+                dE00: number;
+                words: string;
+            };
         };
         CurvePoint: {
             size: number;

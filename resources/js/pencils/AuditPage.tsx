@@ -13,6 +13,7 @@ import { WheelPlot } from '../ui/plots/WheelPlot';
 import { RestsOnLine } from '../ui/RestsOnLine';
 import { Empty, Problem } from '../ui/States';
 import { WorkProgress } from '../ui/WorkProgress';
+import { GapRow, Mix, PencilLink } from './GapRow';
 import { NextPencil } from './NextPencil';
 import { type } from '../ui/theme';
 
@@ -54,7 +55,8 @@ function Found({ audit }: { audit: AuditResult }) {
                     <h2>
                         Holes on the wheel{' '}
                         <small>
-                            ring: missing, with its value step, thicker where several are; dot: made; outwards: chroma
+                            inner ring dull, outer ring clean; how many colours are missing, the denser the larger their
+                            share
                         </small>
                     </h2>
                     <WheelPlot
@@ -72,27 +74,22 @@ function Found({ audit }: { audit: AuditResult }) {
                             .map((rung) => `step ${rung.step}: ${rung.reached} made, ${rung.missing} missing`)
                             .join('; ')}
                     />
-                    <h2>Largest holes</h2>
-                    <Table>
-                        <tbody>
-                            {audit.holes.map((hole) => (
-                                <tr key={`${hole.family}${hole.character}${hole.valueStep}`}>
-                                    <td>
-                                        <span
-                                            style={{ display: 'block', width: 44, height: 24, background: hole.hex }}
-                                            aria-hidden
-                                        />
-                                    </td>
-                                    <td>
-                                        {hole.family}, {hole.character}, step {hole.valueStep}
-                                    </td>
-                                    <td className="number">{hole.cells}</td>
-                                </tr>
-                            ))}
-                        </tbody>
-                    </Table>
                 </section>
             </Columns>
+            <h2>
+                Largest holes <small>what would fill them, and how near your box comes meanwhile</small>
+            </h2>
+            <Table data-testid="holes">
+                <tbody>
+                    {audit.holes.map((hole) => (
+                        <GapRow
+                            key={`${hole.family}${hole.character}${hole.valueStep}`}
+                            name={`${hole.family}, ${hole.character}, step ${hole.valueStep}`}
+                            gap={hole}
+                        />
+                    ))}
+                </tbody>
+            </Table>
             <RestsOnLine calibration={audit.calibration} />
             <h2>Light, middle, dark</h2>
             <Table>
@@ -106,11 +103,17 @@ function Found({ audit }: { audit: AuditResult }) {
                                     .join(', ')}
                             </td>
                             <td>
-                                {row.missing.length > 0 ? (
-                                    <strong>! no {row.missing.join(', no ')}</strong>
-                                ) : (
-                                    'complete'
-                                )}
+                                {row.missing.length === 0 && 'complete'}
+                                {row.missing.map(({ kind, gap }) => (
+                                    <p key={kind}>
+                                        <strong>! no {kind}</strong>
+                                        {gap?.buy && (
+                                            <>
+                                                : buy <PencilLink id={gap.buy} />, or <Mix gap={gap} />
+                                            </>
+                                        )}
+                                    </p>
+                                ))}
                             </td>
                         </tr>
                     ))}

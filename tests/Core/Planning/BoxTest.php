@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Prism\Box\BoxCover;
+use Prism\Box\Gaps;
 use Prism\Box\NextPencils;
 use Prism\Box\Substitution;
 use Prism\Colour\Lab;
@@ -13,6 +14,7 @@ use Prism\Matching\Partners;
 use Prism\Matching\Search;
 use Prism\Matching\Search\PairLibrary;
 use Prism\Matching\Target;
+use Prism\Materials\Paper;
 use Prism\Materials\PencilId;
 use Prism\Planning\Palette\Representatives;
 
@@ -137,8 +139,31 @@ it('names what a box lacks', function (): void {
         'brown' => Lab::of(45, 18, 20), 'warm grey' => Lab::of(60, 1.5, 3), 'white' => Lab::of(96, 0, 1),
     ])->rows, null, 'family');
     expect($rows['red']['missing'])->toBe([])->and($rows['blue']['missing'])->toBe(['dark'])->and($rows['green']['missing'])->toBe(['light', 'dark'])
-        ->and($rows['yellow']['missing'])->toBe(['dark'])->and($rows['grey']['missing'])->toBe(['cool'])->and($rows['ends']['missing'])->toBe(['black'])
+        ->and($rows['yellow']['missing'])->toBe([])->and($rows['orange']['missing'])->toBe(['light', 'middle'])->and($rows['grey']['missing'])->toBe(['cool'])->and($rows['ends']['missing'])->toBe(['black'])
         ->and($rows['brown']['missing'])->not->toBe([])->and(array_sum(array_map(array_sum(...), array_column($rows, 'counts'))))->toBe(7);
+});
+
+it('asks for no kind of pencil that there cannot be', function (): void {
+    $all = BoxCover::of(array_map(static fn ($pencil): Lab => $pencil->fullCoat ?? Lab::of(50, 0, 0), iterator_to_array(pencils())));
+    expect(array_filter(array_column($all->rows, 'missing')))->toBe([]);
+});
+
+it('ends each gap in the pencil that brings most of it, and in what the box mixes meanwhile', function (): void {
+    $kit = pencils()->only(array_map(PencilId::of(...), OWNED));
+    $search = new Search(uncalibrated()->predictor(Paper::cartridge()), $kit, PairLibrary::build(model(), OWNED));
+    $next = new NextPencils(model(), OWNED, OFFERED);
+    $holes = reach([...OWNED, ...OFFERED])->without(reach(OWNED));
+    $gaps = (new Gaps($search, $next))->in($holes, 4);
+    expect($gaps)->not->toBe([]);
+    foreach ($gaps as $gap) {
+        expect(array_diff(array_map(strval(...), $gap->mix->stack->pencils()), OWNED))->toBe([]);
+        if ($gap->buy !== null) {
+            // By brute force: none of those offered brings more of its colours.
+            $group = array_values(array_filter(Gaps::grouped($holes), static fn (array $labs): bool => count($labs) === $gap->cells && in_array($gap->look->lab, $labs, false)))[0];
+            $brings = static fn (string $offered): int => Gamut::ofColours($group)->count() - Gamut::ofColours($group)->without(reach([...OWNED, $offered])->without(reach(OWNED)))->count();
+            expect($gap->brings)->toBe(max(array_map($brings, OFFERED)))->and($brings((string) $gap->buy))->toBe($gap->brings);
+        }
+    }
 });
 
 it('takes representatives that nothing lies far from', function (): void {

@@ -6,6 +6,9 @@ const WIDTH = 440;
 const HEIGHT = 230;
 const MARGIN = { left: 50, right: 16, top: 10, bottom: 42 };
 
+/** Two names are so far apart at least. */
+const NAME = 26;
+
 const Figure = styled.svg`
     display: block;
     width: 100%;
@@ -27,7 +30,18 @@ interface Props {
     from?: number;
 }
 
-function CurveName({ curve, x, y }: { curve: Curve; x: (value: number) => number; y: (value: number) => number }) {
+function CurveName({
+    curve,
+    shift,
+    x,
+    y,
+}: {
+    /** Away from the name of the other curve. */
+    shift: number;
+    curve: Curve;
+    x: (value: number) => number;
+    y: (value: number) => number;
+}) {
     const theme = useTheme();
     const last = curve.points.at(-1);
     const before = curve.points.at(-2);
@@ -36,7 +50,13 @@ function CurveName({ curve, x, y }: { curve: Curve; x: (value: number) => number
 
     return (
         last && (
-            <text x={x(last.x)} y={y(last.y) + (below ? 19 : -9)} fontSize={13} textAnchor="end" fill={theme.ink}>
+            <text
+                x={x(last.x)}
+                y={y(last.y) + (shift !== 0 ? shift : below ? 19 : -9)}
+                fontSize={13}
+                textAnchor="end"
+                fill={theme.ink}
+            >
                 {curve.name}
             </text>
         )
@@ -59,6 +79,10 @@ export function CurvePlot({ curves, x: xName, y: yName, label, marked, from = 0 
         (point) => x(point.x),
         (point) => y(point.y),
     );
+
+    // Where two curves end in one place, one is named below and the other above.
+    const ends = curves.map((curve) => y(curve.points.at(-1)?.y ?? 0));
+    const namesMeet = ends.length > 1 && Math.abs((ends[0] ?? 0) - (ends[1] ?? 0)) < NAME;
 
     return (
         <Figure viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={label}>
@@ -125,7 +149,12 @@ export function CurvePlot({ curves, x: xName, y: yName, label, marked, from = 0 
                             strokeWidth={1.4}
                         />
                     ))}
-                    <CurveName curve={curve} x={x} y={y} />
+                    <CurveName
+                        curve={curve}
+                        shift={namesMeet ? (i === ends.indexOf(Math.min(...ends)) ? -9 : 19) : 0}
+                        x={x}
+                        y={y}
+                    />
                 </g>
             ))}
         </Figure>

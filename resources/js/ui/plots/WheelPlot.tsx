@@ -1,13 +1,10 @@
-import { scaleLinear, scaleSqrt } from 'd3-scale';
+import { scaleLinear } from 'd3-scale';
 import { arc, pointRadial } from 'd3-shape';
+import { useId } from 'react';
 import styled, { useTheme } from 'styled-components';
-import { apart } from './apart';
 
 const PARTS = 18;
 const HUES = ['red', 'orange', 'yellow', 'green', 'blue', 'violet'];
-const MOST_CHROMA = 95;
-const RINGS = [20, 40, 60, 80];
-
 const Figure = styled.svg`
     display: block;
     width: 100%;
@@ -27,68 +24,110 @@ const SIZE = 420;
 /** Beside the wheel, for the names of hues. */
 const SIDE = 34;
 
-/** Across a ring with its thickest line, and a little more. */
-const RING = 18;
+/** Chroma from which a colour is called clean, as far as the wheel goes. */
+const CLEAN_FROM = 38;
 
-/** Holes above one another: the middle one, and how many there are. */
-function columns(holes: WheelCell[]): [WheelCell, number][] {
-    const by = new Map<string, WheelCell[]>();
-    for (const hole of holes) {
-        const key = `${hole.position} ${hole.chroma}`;
-        by.set(key, [...(by.get(key) ?? []), hole]);
-    }
+/** Radii of the two rings: dull within, clean without. */
+const BANDS = [
+    { name: 'dull', from: 58, to: 112 },
+    { name: 'clean', from: 112, to: 178 },
+] as const;
 
-    return [...by.values()].flatMap((column): [WheelCell, number][] => {
-        const middle = [...column].sort((a, b) => a.step - b.step)[Math.floor(column.length / 2)];
+/** How dense the strokes are, by how much is missing: none, some, half and more, nearly all. */
+const DENSITIES = [0.12, 0.35, 0.65];
+const GAPS = [0, 9, 6, 3.5];
 
-        return middle ? [[middle, column.length]] : [];
-    });
+interface Sector {
+    part: number;
+    clean: boolean;
+    made: number;
+    missing: number;
 }
 
-/** Colours on the wheel, seen from above: a dot is reached, an open ring is a hole; its number is its value step, and it is the thicker the more steps are missing there. */
+/** Colours by part of the wheel, dull and clean. */
+function sectorsOf(cells: WheelCell[]): Sector[] {
+    const sectors = Array.from({ length: PARTS }, (_, part) =>
+        [false, true].map((clean): Sector => ({ part, clean, made: 0, missing: 0 })),
+    ).flat();
+    for (const { position, chroma, reached } of cells) {
+        const part = Math.round(position) % PARTS;
+        const sector = sectors[2 * part + (chroma >= CLEAN_FROM ? 1 : 0)];
+        if (sector) sector[reached ? 'made' : 'missing']++;
+    }
+
+    return sectors;
+}
+
+/**
+ * The wheel in 18 parts, dull colours within, clean ones without: the denser the strokes, the more of them is missing, and the number says
+ * how many colours that is. What is plain is made.
+ */
 export function WheelPlot({ cells, label }: { cells: WheelCell[]; label: string }) {
     const theme = useTheme();
-    const outer = SIZE / 2 - 26;
+    const id = useId();
     const angle = scaleLinear([0, PARTS], [0, 2 * Math.PI]);
-    const radius = scaleSqrt([0, MOST_CHROMA], [0, outer - 10]).clamp(true);
     const ring = arc<null>();
-    const at = (cell: WheelCell) => pointRadial(angle(cell.position), radius(cell.chroma));
+    const density = ({ made, missing }: Sector) => {
+        const share = missing / Math.max(1, made + missing);
 
-    const holes = apart(
-        columns(cells.filter((cell) => !cell.reached)).map(([cell, missing]) => {
-            const [x, y] = at(cell);
-
-            return { cell, missing, x, y };
-        }),
-        RING,
-    );
+        return DENSITIES.filter((from) => share >= from).length;
+    };
 
     return (
         <Figure viewBox={`${-SIZE / 2 - SIDE} ${-SIZE / 2} ${SIZE + 2 * SIDE} ${SIZE}`} role="img" aria-label={label}>
-            {RINGS.map((chroma) => (
-                <g key={chroma}>
-                    <circle r={radius(chroma)} fill="none" stroke={theme.line} />
-                    <text y={-radius(chroma) - 2} fontSize={13} textAnchor="middle" fill={theme.quiet}>
-                        {chroma}
-                    </text>
-                </g>
-            ))}
-            {Array.from({ length: PARTS }, (_, part) => (
-                <path
-                    key={part}
-                    d={
-                        ring.innerRadius(outer)({
-                            outerRadius: outer + 6,
-                            startAngle: angle(part - 0.5),
-                            endAngle: angle(part + 0.5),
-                        } as never) ?? undefined
-                    }
-                    fill={part % 3 === 0 ? theme.quiet : 'none'}
-                    stroke={theme.quiet}
-                />
-            ))}
+            <defs>
+                {GAPS.map((gap, dense) => (
+                    <pattern
+                        key={gap}
+                        id={`${id}-${dense}`}
+                        width={gap || 8}
+                        height={gap || 8}
+                        patternUnits="userSpaceOnUse"
+                        patternTransform="rotate(45)"
+                    >
+                        <rect width={gap || 8} height={gap || 8} fill={theme.panel} />
+                        {dense > 0 && <line y2={gap} stroke={theme.ink} strokeWidth={1.4} />}
+                    </pattern>
+                ))}
+            </defs>
+            {sectorsOf(cells).map((sector) => {
+                const band = BANDS[sector.clean ? 1 : 0];
+                const shape = {
+                    innerRadius: band.from,
+                    outerRadius: band.to,
+                    startAngle: angle(sector.part - 0.5),
+                    endAngle: angle(sector.part + 0.5),
+                };
+                const [x, y] = pointRadial(angle(sector.part), (band.from + band.to) / 2);
+
+                return (
+                    <g key={`${sector.part} ${band.name}`}>
+                        <path
+                            d={ring(shape as never) ?? undefined}
+                            fill={sector.made + sector.missing === 0 ? 'none' : `url(#${id}-${density(sector)})`}
+                            stroke={theme.quiet}
+                        />
+                        {sector.missing > 0 && (
+                            <>
+                                <rect x={x - 10} y={y - 9} width={20} height={18} fill={theme.panel} />
+                                <text
+                                    x={x}
+                                    y={y}
+                                    dy="0.36em"
+                                    fontSize={13}
+                                    textAnchor="middle"
+                                    fontWeight={700}
+                                    fill={theme.ink}
+                                >
+                                    {sector.missing}
+                                </text>
+                            </>
+                        )}
+                    </g>
+                );
+            })}
             {HUES.map((hue, i) => {
-                const [x, y] = pointRadial(angle(3 * i), outer + 15);
+                const [x, y] = pointRadial(angle(3 * i), BANDS[1].to + 12);
 
                 return (
                     <text
@@ -104,24 +143,6 @@ export function WheelPlot({ cells, label }: { cells: WheelCell[]; label: string 
                     </text>
                 );
             })}
-            {cells
-                .filter((cell) => cell.reached)
-                .map((cell, i) => (
-                    <circle key={i} cx={at(cell)[0]} cy={at(cell)[1]} r={1.7} fill={theme.quiet} />
-                ))}
-            {holes.map(({ cell, missing, x, y }) => (
-                <g key={`${cell.position} ${cell.chroma}`} transform={`translate(${x} ${y})`}>
-                    <circle
-                        r={8}
-                        fill={theme.panel}
-                        stroke={theme.ink}
-                        strokeWidth={Math.min(2.5, 0.4 + 0.7 * missing)}
-                    />
-                    <text dy="0.36em" fontSize={12.5} textAnchor="middle" fill={theme.ink} fontWeight={700}>
-                        {cell.step}
-                    </text>
-                </g>
-            ))}
         </Figure>
     );
 }
