@@ -11,27 +11,42 @@ use Prism\Colour\Lab;
 final class PencilFinder
 {
     /**
-     * How well a pencil answers to a word, least best: its number, its number's beginning, its name, a former name, a
-     * part of the number, its hue family; null if not at all.
+     * What of a pencil answers to a word; null if nothing does.
      *
      * @param  list<string>  $aliases
      */
-    public static function answers(string $word, string $range, string $number, string $name, array $aliases, string $family = ''): ?int
+    public static function answers(string $word, string $range, string $number, string $name, array $aliases, string $family = ''): ?FoundBy
     {
         $word = mb_strtolower(trim($word));
         $number = mb_strtolower($number);
         $id = mb_strtolower($range).':'.$number;
-        $names = array_map(mb_strtolower(...), [$name, ...$aliases]);
 
         return match (true) {
-            $word === '', $word === $number, $word === $id => 0,
-            str_starts_with($number, $word), str_starts_with($id, $word) => 1,
-            str_contains($names[0], $word) => 2,
-            self::within($word, array_slice($names, 1)) => 3,
-            str_contains($number, $word) => 4,
-            str_contains($family, $word) => 5,
+            $word === '', $word === $number, $word === $id => FoundBy::Number,
+            str_starts_with($number, $word), str_starts_with($id, $word) => FoundBy::Beginning,
+            str_contains(mb_strtolower($name), $word) => FoundBy::Name,
+            self::formerName($word, $aliases) !== null => FoundBy::FormerName,
+            str_contains($number, $word) => FoundBy::PartOfNumber,
+            str_contains($family, $word) => FoundBy::Family,
             default => null,
         };
+    }
+
+    /**
+     * The first former name that a word is part of.
+     *
+     * @param  list<string>  $aliases
+     */
+    public static function formerName(string $word, array $aliases): ?string
+    {
+        $word = mb_strtolower(trim($word));
+        foreach ($aliases as $alias) {
+            if (str_contains(mb_strtolower($alias), $word)) {
+                return $alias;
+            }
+        }
+
+        return null;
     }
 
     /**
@@ -49,17 +64,5 @@ final class PencilFinder
         asort($distances);
 
         return $distances;
-    }
-
-    /** @param  list<string>  $names */
-    private static function within(string $word, array $names): bool
-    {
-        foreach ($names as $name) {
-            if (str_contains($name, $word)) {
-                return true;
-            }
-        }
-
-        return false;
     }
 }

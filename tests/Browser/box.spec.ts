@@ -239,16 +239,18 @@ test('a pencil is written down by hand; what is wrong with it is said at its fie
     const sheet = page.getByRole('dialog', { name: 'New pencil' });
     await sheet.getByLabel('Range code').fill('QW');
     await sheet.getByLabel('Number on the barrel').fill('9001');
-    await sheet.getByRole('button', { name: 'Save' }).click();
+    await sheet.getByRole('button', { name: /^Save/ }).click();
     await expect(sheet.getByRole('alert')).toContainText('Range QW ships with the studio and stays as it is.');
     await sheet.getByLabel('Range code').fill('HS');
     await sheet.getByLabel(/Colour of a heavy coat/).fill('rather blue');
-    await sheet.getByRole('button', { name: 'Save' }).click();
+    await sheet.getByRole('button', { name: /^Save/ }).click();
     await expect(sheet.getByText(/"rather blue" is not a colour/)).toBeVisible();
     await sheet.getByLabel(/Colour of a heavy coat/).fill('40 10 -45');
     await sheet.getByLabel('Name', { exact: true }).fill('Own Blue');
-    await sheet.getByRole('button', { name: 'Save' }).click();
-    await expect(page).toHaveURL(/\/pencils\/HS:9001/);
+    await sheet.getByRole('button', { name: /^Save/ }).click();
+    await expect(sheet.getByRole('status')).toContainText('9001 is in your box');
+    await sheet.getByRole('button', { name: 'Done' }).click();
+    await page.goto('/pencils/HS:9001');
     await expect(page.getByRole('img', { name: /^heavy: blue/ })).toBeVisible();
 
     // Taken away and taken back.

@@ -85,7 +85,7 @@ test('a new studio starts with an empty box and says what to do', async ({ page 
 
     // From the colour straight to pencils, what is not in the box too.
     await page.getByRole('button', { name: 'Nearest pencils' }).click();
-    await expect(page.getByRole('dialog').getByRole('link')).toHaveCount(10);
+    await expect(page.getByRole('dialog').getByRole('link')).toHaveCount(13);
     await expectSound(page);
     await page.keyboard.press('Escape');
 

@@ -76,6 +76,12 @@ describe('looking through', function (): void {
         }
         // Said of a favourite too, and of the list that is laid out by nearness.
         $this->patchJson('/api/box/QW:6858', ['favourite' => true])->assertSuccessful();
+        expect(array_column($found['beside'], 'what'))->toBe(['complement', 'darker', 'lighter'])->and($found['beside'][0]['colour']['b'])->toBeGreaterThan(30.0);
+        foreach ($found['beside'] as $one) {
+            expect($one['pencil']['owned'])->toBeTrue()->and($one['pencil']['misses'])->not->toBe('');
+        }
+        $this->getJson('/api/nearest-pencils?to=808080')->assertUnprocessable();
+        $this->getJson('/api/nearest-pencils?to='.urlencode('#808080'))->assertOk()->assertJsonPath('beside', []);
         $this->getJson('/api/nearest-pencils?to=QW:6858')->assertOk()->assertJsonPath('box.0.favourite', true);
         $this->getJson('/api/pencils?near=QW:6858')->assertOk()->assertJsonPath('pencils.0.misses', 'on target');
         $this->getJson('/api/nearest-pencils')->assertUnprocessable()->assertJsonValidationErrors('to');

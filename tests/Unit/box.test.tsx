@@ -282,17 +282,20 @@ describe('a pencil', () => {
 });
 
 describe('writing a pencil down', () => {
-    it('sends what was typed, former names apart', async () => {
-        const asked = serve({ 'POST /api/pencils': () => pencil('12') });
-        const written = vi.fn();
-        show(<PencilSheet onClose={() => undefined} onWritten={written} />);
+    it('sends what was typed, former names apart, puts it into the box, and waits for the next of its range', async () => {
+        const asked = serve({ 'POST /api/pencils': () => pencil('12'), 'PUT /api/box': () => ({}) });
+        show(<PencilSheet onClose={() => undefined} onWritten={() => undefined} />);
         await userEvent.type(screen.getByLabelText('Range code'), 'HS');
         await userEvent.type(screen.getByLabelText('Number on the barrel'), '12');
         await userEvent.type(screen.getByLabelText('Name'), 'Rope');
         await userEvent.type(screen.getByLabelText(/Former names/), 'Old Rope | Cord |');
         await userEvent.type(screen.getByLabelText(/Colour of a heavy coat/), '60 5 22');
-        await userEvent.click(screen.getByRole('button', { name: 'Save' }));
-        await waitFor(() => expect(written).toHaveBeenCalledWith('QW:12'));
+        await userEvent.click(screen.getByRole('button', { name: 'Save, and the next one' }));
+        expect(await screen.findByText(/12 is in your box/)).toBeTruthy();
+        expect(screen.getByLabelText('Range code').getAttribute('value')).toBe('HS');
+        expect(screen.getByLabelText('Number on the barrel').getAttribute('value')).toBe('');
+        expect(document.activeElement).toBe(screen.getByLabelText('Number on the barrel'));
+        await waitFor(() => expect(asked.find(({ method }) => method === 'PUT')?.body).toEqual({ add: ['QW:12'] }));
         expect(asked[0]?.body).toMatchObject({
             range: 'HS',
             number: '12',
@@ -313,7 +316,7 @@ describe('writing a pencil down', () => {
                 }),
         });
         show(<PencilSheet onClose={() => undefined} onWritten={() => undefined} />);
-        await userEvent.click(screen.getByRole('button', { name: 'Save' }));
+        await userEvent.click(screen.getByRole('button', { name: /^Save/ }));
         expect(await screen.findByText('"mauve" is not a colour.')).toBeTruthy();
         expect(screen.getByText('Give the number.')).toBeTruthy();
     });

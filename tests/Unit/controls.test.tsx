@@ -156,6 +156,26 @@ describe('a pencil out of the box', () => {
         return <PencilPicker pencils={box} value={first?.id ?? ''} label="Pencil of step 1" onChange={chosen} />;
     }
 
+    it('is found by its exact number before those that begin so, then by name, then by a former name, which is told', async () => {
+        const many = [
+            pencil('4041', true, { name: 'Long' }),
+            pencil('404', true, { name: 'Pennant Blue', aliases: ['Flag Blue'] }),
+            pencil('17', true, { name: 'Flagstone' }),
+        ];
+        show(<PencilPicker pencils={many} value="" label="Pencil" onChange={vi.fn()} />);
+        const input = screen.getByRole('combobox', { name: 'Pencil' });
+        const options = async (typed: string) => {
+            await userEvent.clear(input);
+            await userEvent.type(input, typed);
+
+            return (await screen.findAllByRole('option')).map(({ textContent }) => textContent);
+        };
+        expect((await options('404'))[0]).toMatch(/^404 Pennant/);
+        const byName = await options('flag');
+        expect(byName[0]).toMatch(/^17 Flagstone/);
+        expect(byName[1]).toMatch(/^404 .*formerly Flag Blue/);
+    });
+
     it('shows number and name', () => {
         show(<Picker chosen={vi.fn()} />);
         expect(screen.getByRole('combobox', { name: 'Pencil of step 1' }).getAttribute('value')).toContain('404');

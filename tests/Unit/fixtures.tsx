@@ -246,6 +246,7 @@ export function pencil(number: string, owned = true, changes: Partial<Pencil> = 
         valueStep: 4,
         distance: null,
         misses: null,
+        foundBy: null,
         ...changes,
     };
 }

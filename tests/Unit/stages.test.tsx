@@ -195,7 +195,11 @@ describe('Match', () => {
         const asked = serve({
             'GET /api/pencils': () => ({ pencils: [] }),
             'POST /api/pieces/p1/recipes': () => new Answer(422, { message: 'Empty.', errors: { box: ['Empty.'] } }),
-            'GET /api/nearest-pencils': () => ({ box: [], others: [near('404', 'half a step too light')] }),
+            'GET /api/nearest-pencils': () => ({
+                box: [],
+                others: [near('404', 'half a step too light')],
+                beside: [{ what: 'complement', colour: colour(), pencil: near('722', 'a little dull') }],
+            }),
         });
         show(
             <Around of={piece([free])} selected={free}>
@@ -205,6 +209,7 @@ describe('Match', () => {
         await userEvent.click(await screen.findByRole('button', { name: 'Nearest pencils' }));
         expect(await screen.findByText('half a step too light')).toBeTruthy();
         expect(screen.getByText('None with a colour.')).toBeTruthy();
+        expect(screen.getByText('Complement').parentElement?.textContent).toContain('a little dull');
         expect(asked.find(({ path }) => path === '/api/nearest-pencils')?.query).toMatch(
             /to=[\d.]+[ +]-?[\d.]+[ +]-?[\d.]+/,
         );

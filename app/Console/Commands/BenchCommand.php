@@ -6,6 +6,7 @@ namespace App\Console\Commands;
 
 use App\Console\Bench\AblationFigures;
 use App\Console\Bench\BoxFigures;
+use App\Console\Bench\CardFigures;
 use App\Console\Bench\Clock;
 use App\Console\Bench\CorrectionFigures;
 use App\Console\Bench\CraftFigures;
@@ -43,7 +44,7 @@ final class BenchCommand extends Command
 {
     protected $signature = 'prism:bench {--url= : address of a running studio with the demo, for the figures over HTTP}
         {--studio= : folder with pencils.csv, train.csv, heldout.csv and targets.csv of a studio to calibrate on}
-        {--only= : predictions, search, look, plan, craft, correct, replan, review, box, studio, http, or ablation}';
+        {--only= : predictions, search, look, plan, craft, correct, replan, review, box, card, studio, http, or ablation}';
 
     protected $description = 'Measures predictions, search, palettes, the box and its charts, calibration and live prediction over HTTP';
 
@@ -96,6 +97,11 @@ final class BenchCommand extends Command
             $this->table(['pencils', 'walk ms', 'mean step', 'nearest ms'], BoxFigures::catalogue());
             $this->table(['owned', 'colours', 'ms', 'others', 'next three ms', 'next three', 'partners ms'], [BoxFigures::advice($predictor, $pencils, $owned)]);
             $this->table(['chart fields', 'read ms', 'dE00 median', 'p90', 'doubtful'], [BoxFigures::chart($reader, self::DEMO_PAPER, Paper::cartridge()->colour, $owned)]);
+        }
+        if ($wanted('card')) {
+            $card = new CardFigures($reader, self::DEMO_PAPER, Paper::cartridge()->colour);
+            $this->table(CardFigures::READ_COLUMNS, $card->readings());
+            $this->table(CardFigures::PREDICTED_COLUMNS, $card->predictions());
         }
         if ($wanted('studio')) {
             $this->studio();

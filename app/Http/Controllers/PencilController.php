@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Http\Requests\PencilFileRequest;
 use App\Http\Requests\PencilListRequest;
 use App\Http\Requests\PencilRequest;
+use App\Http\Resources\ColourResource;
 use App\Http\Resources\PencilPageResource;
 use App\Http\Resources\PencilResource;
 use App\Jobs\PrepareBox;
@@ -66,9 +67,14 @@ final class PencilController
     #[OA\Get(path: '/api/nearest-pencils', operationId: 'nearestPencils', parameters: [
         new OA\QueryParameter(name: 'to', required: true, description: 'hex, L* a* b* or a pencil', schema: new OA\Schema(type: 'string')),
     ], responses: [
-        new OA\Response(response: 200, description: 'A few of each, nearest first', content: new OA\JsonContent(required: ['box', 'others'], properties: [
+        new OA\Response(response: 200, description: 'A few of each, nearest first', content: new OA\JsonContent(required: ['box', 'others', 'beside'], properties: [
             new OA\Property(property: 'box', type: 'array', items: new OA\Items(ref: '#/components/schemas/Pencil')),
             new OA\Property(property: 'others', type: 'array', items: new OA\Items(ref: '#/components/schemas/Pencil')),
+            new OA\Property(property: 'beside', type: 'array', description: 'its complement and its neighbours on the wheel, each with the nearest pencil of the box; empty of a grey', items: new OA\Items(required: ['what', 'colour', 'pencil'], properties: [
+                new OA\Property(property: 'what', type: 'string', enum: ['complement', 'darker', 'lighter']),
+                new OA\Property(property: 'colour', ref: '#/components/schemas/Colour'),
+                new OA\Property(property: 'pencil', ref: '#/components/schemas/Pencil'),
+            ])),
         ])),
         new OA\Response(response: 422, description: 'No colour', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
     ])]
@@ -76,7 +82,9 @@ final class PencilController
     {
         $request->validate(['to' => ['required', 'string', 'max:40']]);
 
-        return new JsonResponse($nearest->to($user, $colours->read($user, (string) $request->string('to'), 'to')));
+        $found = $nearest->to($user, $colours->read($user, (string) $request->string('to'), 'to'));
+
+        return new JsonResponse([...$found, 'beside' => array_map(static fn (array $one): array => [...$one, 'colour' => ColourResource::make($one['colour'])], $found['beside'])]);
     }
 
     #[OA\Get(path: '/api/pencils/{pencil}', operationId: 'pencil', parameters: [

@@ -17,7 +17,7 @@ use Prism\Colour\Words\Appearance;
  *
  * @mixin Pencil
  */
-#[OA\Schema(schema: 'Pencil', required: ['id', 'range', 'number', 'name', 'aliases', 'binder', 'status', 'replacedBy', 'owned', 'favourite', 'L', 'hex', 'family', 'lean', 'character', 'valueStep', 'distance', 'misses'], properties: [
+#[OA\Schema(schema: 'Pencil', required: ['id', 'range', 'number', 'name', 'aliases', 'binder', 'status', 'replacedBy', 'owned', 'favourite', 'L', 'hex', 'family', 'lean', 'character', 'valueStep', 'distance', 'misses', 'foundBy'], properties: [
     new OA\Property(property: 'id', type: 'string', description: 'RANGE:NUMBER'),
     new OA\Property(property: 'range', type: 'string'),
     new OA\Property(property: 'number', type: 'string'),
@@ -36,6 +36,7 @@ use Prism\Colour\Words\Appearance;
     new OA\Property(property: 'valueStep', type: 'integer', nullable: true),
     new OA\Property(property: 'distance', type: 'number', nullable: true, description: 'dE00 from the colour that was asked for'),
     new OA\Property(property: 'misses', type: 'string', nullable: true, description: 'which way it misses that, in words'),
+    new OA\Property(property: 'foundBy', type: 'string', nullable: true, description: 'by what it answers to the word that was asked for, where that is not its number or name'),
 ])]
 final class PencilResource extends JsonResource
 {

@@ -8,6 +8,7 @@ use App\Models\Pencil as PencilModel;
 use App\Models\Range;
 use App\Models\User;
 use Illuminate\Contracts\Cache\Repository;
+use Prism\Box\FoundBy;
 use Prism\Box\PencilFinder;
 use Prism\Box\Rainbow;
 use Prism\Box\Walk;
@@ -44,15 +45,15 @@ final class PencilList
             if ($appearance !== null) {
                 $families[$appearance->family->word()] = true;
             }
-            $rank = PencilFinder::answers($query->word, $range->code, $pencil->number, $pencil->name, $aliases, (string) $appearance?->family->word());
-            if ($rank === null || ! self::passes($query, $range->code, (string) $pencil->binder, $appearance)) {
+            $found = PencilFinder::answers($query->word, $range->code, $pencil->number, $pencil->name, $aliases, (string) $appearance?->family->word());
+            if ($found === null || ! self::passes($query, $range->code, (string) $pencil->binder, $appearance)) {
                 continue;
             }
             $id = $range->code.':'.$pencil->number;
             if ($lab !== null) {
                 $colours[$id] = $lab;
             }
-            $rows[$id] = [...self::row($range->code, $pencil, $aliases, $lab, $appearance, $owned !== null, (bool) $owned?->getRelation('pivot')->favourite), 'rank' => $rank];
+            $rows[$id] = [...self::row($range->code, $pencil, $aliases, $lab, $appearance, $owned !== null, (bool) $owned?->getRelation('pivot')->favourite), 'rank' => $found->value, 'foundBy' => self::foundBy($found, $query->word, $aliases)];
         }
         ksort($families);
 
@@ -83,8 +84,22 @@ final class PencilList
             'owned' => $owned, 'favourite' => $favourite,
             'L' => $lab === null ? null : round($lab->L, 1), 'hex' => $lab?->toHex(),
             'family' => $appearance?->family->word(), 'lean' => $appearance?->lean?->value, 'character' => $appearance?->character->value, 'valueStep' => $appearance?->valueStep,
-            'distance' => null, 'misses' => null,
+            'distance' => null, 'misses' => null, 'foundBy' => null,
         ];
+    }
+
+    /**
+     * By what it was found, where one does not see that on it.
+     *
+     * @param  list<string>  $aliases
+     */
+    private static function foundBy(FoundBy $found, string $word, array $aliases): ?string
+    {
+        return match ($found) {
+            FoundBy::FormerName => 'formerly '.PencilFinder::formerName($word, $aliases),
+            FoundBy::Family => 'by its family',
+            default => null,
+        };
     }
 
     private static function passes(PencilQuery $query, string $range, string $binder, ?Appearance $appearance): bool

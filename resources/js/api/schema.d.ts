@@ -1903,6 +1903,8 @@ export interface components {
             distance: number | null;
             /** @description which way it misses that, in words */
             misses: string | null;
+            /** @description by what it answers to the word that was asked for, where that is not its number or name */
+            foundBy: string | null;
         };
         PieceChoices: {
             /** @description counts changes of what is chosen */
@@ -6210,6 +6212,13 @@ export interface operations {
                     'application/json': {
                         box: components['schemas']['Pencil'][];
                         others: components['schemas']['Pencil'][];
+                        /** @description its complement and its neighbours on the wheel, each with the nearest pencil of the box; empty of a grey */
+                        beside: {
+                            /** @enum {string} */
+                            what: 'complement' | 'darker' | 'lighter';
+                            colour: components['schemas']['Colour'];
+                            pencil: components['schemas']['Pencil'];
+                        }[];
                     };
                 };
             };

@@ -27,6 +27,13 @@ const List = styled.ul`
     }
 `;
 
+/** What goes with a colour: opposite on the wheel, and its neighbours as dark and light of one form. */
+const BESIDE = {
+    complement: 'Complement',
+    darker: 'Darker neighbour',
+    lighter: 'Lighter neighbour',
+} as const;
+
 function Nearest({ colour }: { colour: Colour }) {
     const found = useNearestPencils(colour);
     if (found.isError) return <Problem message={messageOf(found.error)} retry={() => void found.refetch()} />;
@@ -55,6 +62,26 @@ function Nearest({ colour }: { colour: Colour }) {
                     )}
                 </section>
             ))}
+            {found.data.beside.length > 0 && (
+                <section>
+                    <h3>Beside it, out of your box</h3>
+                    <List>
+                        {found.data.beside.map(({ what, colour: wanted, pencil }) => (
+                            <li key={what}>
+                                <span aria-hidden>
+                                    <i style={{ background: colour.hex }} />
+                                    <i style={{ background: pencil.hex ?? undefined }} />
+                                </span>
+                                <PencilTag pencil={pencil} />
+                                <div>
+                                    <b>{BESIDE[what]}</b>: {wanted.appearance.family}
+                                    {pencil.misses === 'on target' ? '' : `; ${pencil.misses ?? ''}`}
+                                </div>
+                            </li>
+                        ))}
+                    </List>
+                </section>
+            )}
         </>
     );
 }

@@ -1,7 +1,8 @@
-import { useState, type FormEvent } from 'react';
+import { useRef, useState, type FormEvent } from 'react';
 import { Form } from 'react-aria-components';
 import { Refusal, type PencilForm, type PencilPage } from '../api/client';
-import { StrongButton } from '../ui/Button';
+import { Button, StrongButton } from '../ui/Button';
+import { useChangeBox } from '../api/queries';
 import { Choice } from '../ui/Choice';
 import { Field } from '../ui/Field';
 import { Row } from '../ui/Page';
@@ -58,6 +59,9 @@ export function PencilSheet({ page, onClose, onWritten }: Props) {
     const [aliases, setAliases] = useState(form.aliases.join(' | '));
     const add = useAddPencil();
     const changed = useChangePencil(page?.pencil.id ?? '');
+    const box = useChangeBox();
+    const [last, setLast] = useState<string | null>(null);
+    const number = useRef<HTMLInputElement>(null);
     const saving = page ? changed : add;
     const problems = saving.error instanceof Refusal ? saving.error.fields : {};
     const set = (part: Partial<typeof BLANK>) => setForm({ ...form, ...part });
@@ -72,7 +76,27 @@ export function PencilSheet({ page, onClose, onWritten }: Props) {
                 .filter((alias) => alias !== ''),
             ...((!page || colour !== from(page).colour) && { colour: colour || null }),
         };
-        saving.mutate(body, { onSuccess: (pencil) => onWritten(pencil.id) });
+        saving.mutate(body, {
+            onSuccess: (pencil) => {
+                if (page) {
+                    onWritten(pencil.id);
+
+                    return;
+                }
+                // Whoever writes one down has it, and has another in hand: the range stays, and so do its binder and maker.
+                box.mutate({ add: [pencil.id] });
+                setLast(pencil.number);
+                setForm({
+                    ...BLANK,
+                    range: form.range,
+                    rangeName: form.rangeName,
+                    maker: form.maker,
+                    binder: form.binder,
+                });
+                setAliases('');
+                number.current?.focus();
+            },
+        });
     };
 
     return (
@@ -99,6 +123,7 @@ export function PencilSheet({ page, onClose, onWritten }: Props) {
                     {!page && (
                         <Field
                             label="Number on the barrel"
+                            inputRef={number}
                             value={form.number}
                             onChange={(number) => set({ number })}
                             problem={problems.number}
@@ -160,8 +185,13 @@ export function PencilSheet({ page, onClose, onWritten }: Props) {
                     />
                 </Row>
                 {saving.error && Object.keys(problems).length === 0 && <Problem message={saving.error.message} />}
+                {last !== null && (
+                    <p role="status">
+                        {last} is in your box. The next one, or <Button onPress={onClose}>Done</Button>
+                    </p>
+                )}
                 <StrongButton type="submit" isDisabled={saving.isPending}>
-                    {page ? 'Save' : 'Save'}
+                    {page ? 'Save' : 'Save, and the next one'}
                 </StrongButton>
             </Form>
         </Sheet>

@@ -182,7 +182,7 @@ export function PencilsPage() {
                 </div>
                 <div style={{ width: 170 }}>
                     <FilterField
-                        label="Nearest to (hex, Lab, pencil)"
+                        label="Nearest to a colour"
                         value={of('near')}
                         problem={list.isError ? messageOf(list.error) : undefined}
                         onChange={(near) => choose('near', near)}
@@ -255,10 +255,10 @@ export function PencilsPage() {
                                                 : ''}
                                             {pencil.name || pencil.range}
                                         </small>
-                                        <small title={pencil.misses ?? pencil.family ?? undefined}>
+                                        <small title={pencil.misses ?? pencil.foundBy ?? pencil.family ?? undefined}>
                                             {pencil.distance === null
-                                                ? (pencil.family ?? 'no colour yet')
-                                                : `dE00 ${pencil.distance.toFixed(1)} away`}
+                                                ? (pencil.foundBy ?? pencil.family ?? 'no colour yet')
+                                                : (pencil.misses ?? pencil.distance.toFixed(1))}
                                         </small>
                                         <Own
                                             aria-label={`${pencil.number} in my box`}
@@ -281,15 +281,7 @@ export function PencilsPage() {
                     </Grid>
                 </Virtualizer>
             )}
-            {adding && (
-                <PencilSheet
-                    onClose={() => setAdding(false)}
-                    onWritten={(id) => {
-                        setAdding(false);
-                        void navigate(`/pencils/${id}`);
-                    }}
-                />
-            )}
+            {adding && <PencilSheet onClose={() => setAdding(false)} onWritten={() => setAdding(false)} />}
         </Page>
     );
 }

@@ -1,4 +1,4 @@
-import type { HTMLInputTypeAttribute } from 'react';
+import type { HTMLInputTypeAttribute, Ref } from 'react';
 import { FieldError, Input, Label, TextField as AriaTextField, type TextFieldProps } from 'react-aria-components';
 import styled from 'styled-components';
 import { radius, space, target, type } from './theme';
@@ -43,13 +43,14 @@ interface Props extends TextFieldProps {
     placeholder?: string;
     /** Said, but not shown: where a column's head says it already. */
     hideLabel?: boolean;
+    inputRef?: Ref<HTMLInputElement>;
 }
 
-export function Field({ label, inputType = 'text', problem, placeholder, hideLabel, ...props }: Props) {
+export function Field({ label, inputType = 'text', problem, placeholder, hideLabel, inputRef, ...props }: Props) {
     return (
         <Box {...props} validationBehavior="aria" isInvalid={problem !== undefined}>
             <FieldLabel className={hideLabel ? 'visually-hidden' : undefined}>{label}</FieldLabel>
-            <FieldInput type={inputType} placeholder={placeholder} />
+            <FieldInput ref={inputRef} type={inputType} placeholder={placeholder} />
             <FieldProblem>{problem}</FieldProblem>
         </Box>
     );

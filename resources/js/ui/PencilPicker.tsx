@@ -1,7 +1,9 @@
+import { useState } from 'react';
 import { Button, ComboBox, Input } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Pencil } from '../api/client';
 import { Option, Options, Panel } from './Choice';
+import { findPencils, formerName } from './finder';
 import { radius, target, type } from './theme';
 
 const Box = styled(ComboBox)`
@@ -42,7 +44,9 @@ const Chip = styled.i`
     height: 24px;
 `;
 
-export type Pickable = Pick<Pencil, 'id' | 'range' | 'number' | 'name' | 'hex'>;
+export type Pickable = Pick<Pencil, 'id' | 'range' | 'number' | 'name' | 'hex'> & { aliases?: string[] };
+
+const textOf = ({ number, name }: Pickable) => `${number} ${name}`.trim();
 
 interface Props {
     pencils: Pickable[];
@@ -54,25 +58,40 @@ interface Props {
 
 /** A pencil by number or name, out of the box. */
 export function PencilPicker({ pencils, value, label, placeholder, onChange }: Props) {
-    const hex = pencils.find((pencil) => pencil.id === value)?.hex;
+    const chosen = pencils.find((pencil) => pencil.id === value);
+    const [typed, setTyped] = useState<string | null>(null);
+    const word = typed === null || (chosen && typed === textOf(chosen)) ? '' : typed;
+    const found = findPencils(pencils, word);
 
     return (
         <Box
             aria-label={label}
-            defaultItems={pencils}
+            items={found}
+            inputValue={typed ?? (chosen ? textOf(chosen) : '')}
+            onInputChange={setTyped}
             selectedKey={value === '' ? null : value}
-            onSelectionChange={(key) => key !== null && onChange(String(key))}
+            onSelectionChange={(key) => {
+                // Put down without a choice: what was chosen stays.
+                setTyped(null);
+                if (key !== null) onChange(String(key));
+            }}
             menuTrigger="focus"
         >
-            <i style={{ background: hex ?? undefined }} aria-hidden />
+            <i style={{ background: chosen?.hex ?? undefined }} aria-hidden />
             <Input placeholder={placeholder ?? ''} onFocus={(event) => event.target.select()} />
             <Button aria-label="Show the box">▾</Button>
             <Panel style={{ width: 320 }}>
-                <Options<Pickable>>
+                <Options<Pickable> dependencies={[word]}>
                     {(pencil) => (
-                        <Option id={pencil.id} textValue={`${pencil.number} ${pencil.name}`}>
+                        <Option id={pencil.id} textValue={textOf(pencil)}>
                             <Chip style={{ background: pencil.hex ?? undefined }} aria-hidden />
-                            <b>{pencil.number}</b> {pencil.name} <small>{pencil.range}</small>
+                            <b>{pencil.number}</b> {pencil.name}{' '}
+                            <small>
+                                {pencil.range}
+                                {word !== '' && !textOf(pencil).toLowerCase().includes(word.trim().toLowerCase())
+                                    ? `, formerly ${formerName(word, pencil) ?? ''}`
+                                    : ''}
+                            </small>
                         </Option>
                     )}
                 </Options>

@@ -98,7 +98,7 @@ it('stays near the short row when there are thousands', function (): void {
 });
 
 it('finds by number first, then by what it is or was called', function (string $word, ?int $rank): void {
-    expect(PencilFinder::answers($word, 'QW', '404', 'Pennant Blue', ['Flag Blue', 'Signal']))->toBe($rank);
+    expect(PencilFinder::answers($word, 'QW', '404', 'Pennant Blue', ['Flag Blue', 'Signal'])?->value)->toBe($rank);
 })->with([['404', 0], ['qw:404', 0], ['', 0], ['40', 1], ['QW:4', 1], ['pennant', 2], ['BLUE', 2], ['flag', 3], ['signal', 3], ['04', 4], ['green', null], ['4045', null]]);
 
 it('finds the nearest by colour', function (): void {
