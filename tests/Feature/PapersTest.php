@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Models\Paper;
 use App\Models\Piece;
+use App\Studio\Photos\TransferPrint;
 use Illuminate\Http\UploadedFile;
 use Prism\Materials\PaperKind;
 
@@ -88,4 +89,14 @@ it('reads its colour from a photo beside a white sheet', function (): void {
     expect($this->post('/api/papers/colour', ['picture' => pad(), 'white' => [0.75, 0.5], 'paper' => [0.25, 0.5]], ['Accept' => 'application/json'])->assertUnprocessable()->json('errors.picture.0'))->toContain('other way round');
     $this->post('/api/papers/colour', ['picture' => bytes('a.png', 'none'), 'white' => [0.2, 0.5], 'paper' => [0.7, 0.5]], ['Accept' => 'application/json'])->assertUnprocessable()->assertJsonValidationErrors('picture');
     $this->post('/api/papers/colour', ['picture' => pad(), 'white' => [0.2, 7], 'paper' => [0.7, 0.5]], ['Accept' => 'application/json'])->assertUnprocessable()->assertJsonValidationErrors('white.1');
+});
+
+it('says where the drawing lies on its sheet, so that it can be transferred to the middle', function (): void {
+    $slug = $this->postJson('/api/papers', $this->form)->json('id');
+    $piece = pieceOf($this->artist);
+    expect(TransferPrint::onSheet($piece))->toBe('');
+    $this->patchJson("/api/pieces/{$piece->id}", ['paper' => $slug])->assertOk();
+    // A sheet that stands is laid down for a drawing that lies.
+    expect(TransferPrint::onSheet($piece->refresh()->fill(['width_mm' => 240, 'height_mm' => 180])))->toContain('400 x 300 mm: 80 mm from the sides, 60 mm from above and below')
+        ->and(TransferPrint::onSheet($piece->fill(['width_mm' => 500, 'height_mm' => 180])))->toContain('larger than a sheet of Ropewalk Rough');
 });

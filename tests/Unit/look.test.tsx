@@ -4,7 +4,7 @@ import { ThemeProvider } from 'styled-components';
 import { describe, expect, it, vi } from 'vitest';
 import type { Look, Piece, Reserves, Zone } from '../../resources/js/api/client';
 import { CropFrame, cropOf } from '../../resources/js/desk/CropFrame';
-import { squareOf } from '../../resources/js/desk/Grid';
+import { CentreLines, squareOf } from '../../resources/js/desk/Grid';
 import { rungTable, stepTable } from '../../resources/js/desk/PictureFilters';
 import { useZoomed, Zoom, ZoomContext } from '../../resources/js/desk/zoom';
 import { middleCrop } from '../../resources/js/look/FormatPanel';
@@ -97,6 +97,25 @@ function put(
 
 const bodies = (asked: ReturnType<typeof serve>, method: string) =>
     asked.filter((one) => one.method === method).map(({ path, body }) => [path, body]);
+
+describe('centre lines', () => {
+    it('cross in the middle of what is drawn, not of the photo', () => {
+        show(
+            <CentreLines
+                format={{ crop: { x: 0.2, y: 0.1, width: 0.4, height: 0.6 }, widthMm: 200, heightMm: 300, unit: 'mm' }}
+            />,
+        );
+        const at = [...screen.getByTestId('centre-lines').querySelectorAll('line')].map((line) =>
+            ['x1', 'x2', 'y1', 'y2'].map((name) => Number(line.getAttribute(name))),
+        );
+        const middle = (one = 0, other = 0) => (one + other) / 2;
+        for (const [x1, x2, y1, y2] of at) {
+            expect(middle(x1, x2)).toBeCloseTo(0.4);
+            expect(middle(y1, y2)).toBeCloseTo(0.4);
+        }
+        expect(at).toHaveLength(8);
+    });
+});
 
 describe('zones', () => {
     const of = piece([float, wall], { undo: 'Float split' });

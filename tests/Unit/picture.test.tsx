@@ -62,6 +62,7 @@ describe('the tools at the picture', () => {
         ['Mirror', 'mirror', '1'],
         ['Upside down', 'turn', '1'],
         ['Grid', 'grid', '1'],
+        ['Centre lines', 'centre', '1'],
         ['Borders', 'borders', '0'],
         ['Alone on grey', 'isolate', '1'],
     ])('%s goes on and off, and stays in the address', async (name, param, value) => {

@@ -18,6 +18,8 @@ use TCPDF;
 /**
  * The outlines of the zones in true size, to be transferred to the paper. A line has the colour of the paler of the two zones
  * that it parts: a dark line would stain the pale one.
+ *
+ * @phpstan-import-type Tile from PrintTiles
  */
 final class TransferPrint
 {
@@ -27,6 +29,9 @@ final class TransferPrint
     private const LINE_MM = 0.35;
 
     private const RULER_MM = 50.0;
+
+    /** Length of the marks of the middle. */
+    private const MIDDLE_MM = 5.0;
 
     public function __construct(private readonly ZoneBook $zones)
     {
@@ -58,7 +63,7 @@ final class TransferPrint
         }
         foreach ($tiles->tiles as $i => $tile) {
             $pdf->AddPage($tiles->pageWidth > $tiles->pageHeight ? 'L' : 'P', [$tiles->pageWidth, $tiles->pageHeight]);
-            $this->tile($pdf, $tile, $arcs);
+            $this->tile($pdf, $tile, $arcs, [$piece->width_mm / 2.0, $piece->height_mm / 2.0]);
             $this->legend($pdf, $piece, $tiles, $i);
         }
 
@@ -66,19 +71,20 @@ final class TransferPrint
     }
 
     /**
-     * @param  array{column: int, row: int, x: float, y: float, width: float, height: float}  $tile
+     * @param  Tile  $tile
      * @param  list<array{array{int, int, int}, list<array{float, float}>}>  $arcs  colour and points in millimetres
+     * @param  array{float, float}  $middle  of the drawing, mm
      */
-    private function tile(TCPDF $pdf, array $tile, array $arcs): void
+    private function tile(TCPDF $pdf, array $tile, array $arcs, array $middle): void
     {
-        $margin = PrintTiles::MARGIN;
+        ['left' => $left, 'top' => $top] = $tile;
         $pdf->StartTransform();
-        $pdf->Rect($margin, $margin, $tile['width'], $tile['height'], 'CNZ');
+        $pdf->Rect($left, $top, $tile['width'], $tile['height'], 'CNZ');
         $pdf->setLineWidth(self::LINE_MM);
         foreach ($arcs as [$colour, $points]) {
             $flat = [];
             foreach ($points as [$x, $y]) {
-                array_push($flat, $margin + $x - $tile['x'], $margin + $y - $tile['y']);
+                array_push($flat, $left + $x - $tile['x'], $top + $y - $tile['y']);
             }
             $pdf->setDrawColor(...$colour);
             $pdf->PolyLine($flat);
@@ -87,11 +93,22 @@ final class TransferPrint
         // Marks to lay the sheets on one another.
         $pdf->setLineWidth(0.1);
         $pdf->setDrawColor(150, 150, 150);
-        foreach ([$margin, $margin + $tile['width']] as $x) {
-            foreach ([$margin, $margin + $tile['height']] as $y) {
+        foreach ([$left, $left + $tile['width']] as $x) {
+            foreach ([$top, $top + $tile['height']] as $y) {
                 $pdf->Line($x - 4, $y, $x + 4, $y);
                 $pdf->Line($x, $y - 4, $x, $y + 4);
             }
+        }
+        // And where the middle of the drawing lies, to be laid on the middle of the paper.
+        $pdf->setDrawColor(60, 60, 60);
+        [$x, $y] = [$left + $middle[0] - $tile['x'], $top + $middle[1] - $tile['y']];
+        if ($x > $left && $x < $left + $tile['width']) {
+            $pdf->Line($x, $top - self::MIDDLE_MM, $x, $top);
+            $pdf->Line($x, $top + $tile['height'], $x, $top + $tile['height'] + self::MIDDLE_MM);
+        }
+        if ($y > $top && $y < $top + $tile['height']) {
+            $pdf->Line($left - self::MIDDLE_MM, $y, $left, $y);
+            $pdf->Line($left + $tile['width'], $y, $left + $tile['width'] + self::MIDDLE_MM, $y);
         }
     }
 
@@ -101,14 +118,31 @@ final class TransferPrint
         $pdf->setFont(Pdf::FONT, '', 7);
         $pdf->setTextColor(60, 60, 60);
         $pdf->Text(PrintTiles::MARGIN, 3.5, sprintf(
-            '%s: %.0f x %.0f mm. Sheet %d of %d, row %d, column %d. Print at 100 %%; this line is 50 mm.',
-            $piece->title, $piece->width_mm, $piece->height_mm, $i + 1, count($tiles->tiles), $tile['row'] + 1, $tile['column'] + 1,
+            '%s: %.0f x %.0f mm. Sheet %d of %d, row %d, column %d. Print at 100 %%; this line is 50 mm.%s',
+            $piece->title, $piece->width_mm, $piece->height_mm, $i + 1, count($tiles->tiles), $tile['row'] + 1, $tile['column'] + 1, self::onSheet($piece),
         ));
         $y = $tiles->pageHeight - 4.0;
         $pdf->setDrawColor(60, 60, 60);
         $pdf->Line(PrintTiles::MARGIN, $y, PrintTiles::MARGIN + self::RULER_MM, $y);
         $pdf->Line(PrintTiles::MARGIN, $y - 1.5, PrintTiles::MARGIN, $y + 1.5);
         $pdf->Line(PrintTiles::MARGIN + self::RULER_MM, $y - 1.5, PrintTiles::MARGIN + self::RULER_MM, $y + 1.5);
+    }
+
+    /** Where the drawing lies on the sheet of the paper, centred; nothing where no sheet is known, or it is too small. */
+    public static function onSheet(Piece $piece): string
+    {
+        [$width, $height] = [$piece->paper->width_mm, $piece->paper->height_mm];
+        if ($width === null || $height === null) {
+            return '';
+        }
+        if (($piece->width_mm > $piece->height_mm) !== ($width > $height)) {
+            [$width, $height] = [$height, $width];
+        }
+        [$side, $above] = [($width - $piece->width_mm) / 2.0, ($height - $piece->height_mm) / 2.0];
+
+        return $side < 0.0 || $above < 0.0
+            ? sprintf(' It is larger than a sheet of %s, %.0f x %.0f mm.', $piece->paper->name, $width, $height)
+            : sprintf(' In the middle of a sheet of %.0f x %.0f mm: %.0f mm from the sides, %.0f mm from above and below.', $width, $height, $side, $above);
     }
 
     /** @return array<int, Lab> by label: the local middle of the zone, or what it has */

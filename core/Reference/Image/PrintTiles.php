@@ -6,7 +6,13 @@ namespace Prism\Reference\Image;
 
 use Prism\Reference\LookRefused;
 
-/** A drawing in true size over several sheets of paper, which overlap so that they can be taped together. All in millimetres. */
+/**
+ * A drawing in true size over several sheets of paper, which overlap so that they can be taped together; in the middle of the page
+ * where one is enough. All in millimetres.
+ *
+ * @phpstan-type Tile array{column: int, row: int, x: float, y: float, width: float, height: float, left: float, top: float}
+ *     left, top: where its upper left corner lies on the page
+ */
 final readonly class PrintTiles
 {
     public const MARGIN = 10.0;
@@ -18,8 +24,7 @@ final readonly class PrintTiles
     public const PAGES = ['a4' => [210.0, 297.0], 'letter' => [215.9, 279.4]];
 
     /**
-     * @param  list<array{column: int, row: int, x: float, y: float, width: float, height: float}>  $tiles  part of the drawing on
-     *                                                                                                      each sheet, row by row
+     * @param  list<Tile>  $tiles  part of the drawing on each sheet, row by row
      */
     private function __construct(public float $pageWidth, public float $pageHeight, public int $columns, public int $rows, public array $tiles)
     {
@@ -53,7 +58,7 @@ final readonly class PrintTiles
             $parts = [];
             for ($i = 0; $i < $count; $i++) {
                 $from = $i * ($room - self::OVERLAP);
-                $parts[] = [$from, min($room, $length - $from)];
+                $parts[] = [$from, min($room, $length - $from), $count === 1 ? ($page - $length) / 2.0 : self::MARGIN];
             }
 
             return $parts;
@@ -61,9 +66,9 @@ final readonly class PrintTiles
         $tiles = [];
         $columns = $along($width, $pageWidth);
         $rows = $along($height, $pageHeight);
-        foreach ($rows as $row => [$y, $tall]) {
-            foreach ($columns as $column => [$x, $wide]) {
-                $tiles[] = ['column' => $column, 'row' => $row, 'x' => $x, 'y' => $y, 'width' => $wide, 'height' => $tall];
+        foreach ($rows as $row => [$y, $tall, $top]) {
+            foreach ($columns as $column => [$x, $wide, $left]) {
+                $tiles[] = ['column' => $column, 'row' => $row, 'x' => $x, 'y' => $y, 'width' => $wide, 'height' => $tall, 'left' => $left, 'top' => $top];
             }
         }
 

@@ -86,3 +86,30 @@ export function Grid({ format, turned }: { format: Piece['format']; turned: stri
         </div>
     );
 }
+
+/** The middle of what is drawn, across and down, and from corner to corner. */
+export function CentreLines({ format }: { format: Piece['format'] }) {
+    const { x, y, width, height } = format.crop ?? WHOLE;
+    const lines = [
+        { x1: x + width / 2, x2: x + width / 2, y1: y, y2: y + height },
+        { x1: x, x2: x + width, y1: y + height / 2, y2: y + height / 2 },
+        { x1: x, x2: x + width, y1: y, y2: y + height },
+        { x1: x, x2: x + width, y1: y + height, y2: y },
+    ];
+
+    return (
+        <Lines viewBox="0 0 1 1" preserveAspectRatio="none" data-testid="centre-lines" aria-hidden>
+            {lines.flatMap((line, index) =>
+                (['#111', '#fff'] as const).map((stroke) => (
+                    <line
+                        key={`${index} ${stroke}`}
+                        {...line}
+                        stroke={stroke}
+                        strokeWidth={stroke === '#111' ? 2.4 : 1}
+                        strokeDasharray={index > 1 ? '7 5' : undefined}
+                    />
+                )),
+            )}
+        </Lines>
+    );
+}

@@ -8,7 +8,7 @@ import { useSquint, useView } from './address';
 import { CropFrame } from './CropFrame';
 import { useChosen, useDeskPiece, useOverlay, useTool } from './DeskContext';
 import { drawingUrl } from './drawing';
-import { Grid } from './Grid';
+import { CentreLines, Grid } from './Grid';
 import { MeasuredLines } from './MeasuredLines';
 import { OwnDrawing } from './OwnDrawing';
 import { PictureFilters } from './PictureFilters';
@@ -249,6 +249,7 @@ export function Picture() {
                 )}
                 {!view.isolate && <MeasuredLines />}
                 {view.grid && !view.isolate && <Grid format={format} turned={flipped} />}
+                {view.centre && !view.isolate && <CentreLines format={format} />}
                 {tool?.kind === 'crop' && (
                     <CropFrame
                         crop={tool.crop}

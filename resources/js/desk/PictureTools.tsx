@@ -185,6 +185,7 @@ export function PictureTools() {
         { name: 'Mirror', on: view.mirror, set: (on) => view.toggle('mirror', on) },
         { name: 'Upside down', on: view.turn, set: (on) => view.toggle('turn', on) },
         { name: 'Grid', on: view.grid, set: (on) => view.toggle('grid', on) },
+        { name: 'Centre lines', on: view.centre, set: (on) => view.toggle('centre', on) },
         {
             name: 'Borders',
             on: view.borders,

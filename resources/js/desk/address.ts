@@ -89,6 +89,7 @@ const SHOWN = {
     lamp: flag(false),
     borders: flag(true),
     grid: flag(false),
+    centre: flag(false),
     reserves: flag(false),
     isolate: flag(false),
     /** In Compare: a photo of the drawing, by its mark; null: the latest that was compared. */
@@ -183,7 +184,17 @@ export function useView() {
         setWipe: useCallback((wipe: number | null) => void set({ wipe, own: false, flicker: false }, whenStill), [set]),
         toggle: useCallback(
             (
-                name: 'mirror' | 'turn' | 'lamp' | 'borders' | 'grid' | 'reserves' | 'isolate' | 'own' | 'flicker',
+                name:
+                    | 'mirror'
+                    | 'turn'
+                    | 'lamp'
+                    | 'borders'
+                    | 'grid'
+                    | 'centre'
+                    | 'reserves'
+                    | 'isolate'
+                    | 'own'
+                    | 'flicker',
                 on: boolean,
             ) => void set({ [name]: on }),
             [set],

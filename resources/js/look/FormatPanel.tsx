@@ -196,8 +196,8 @@ export function FormatPanel() {
                 <h2 id="transfer">Transfer</h2>
                 <p>
                     The grid has squares of {square} {format.unit === 'in' ? 'inch' : 'mm'}. The print has the borders
-                    of the zones in true size, each line in the colour of the paler zone beside it, so that it does not
-                    stain.
+                    of the zones in true size, in the middle of the page with the middle marked, each line in the colour
+                    of the paler zone beside it, so that it does not stain.
                 </p>
                 <Links>
                     <a href={`/api/pieces/${piece.id}/transfer.pdf?page=a4`} target="_blank" rel="noreferrer">
@@ -208,6 +208,9 @@ export function FormatPanel() {
                     </a>
                     <Button onPress={() => view.toggle('grid', !view.grid)}>
                         {view.grid ? 'Hide the grid' : 'Show the grid'}
+                    </Button>
+                    <Button onPress={() => view.toggle('centre', !view.centre)}>
+                        {view.centre ? 'Hide the centre lines' : 'Show the centre lines'}
                     </Button>
                 </Links>
             </Part>

@@ -182,6 +182,14 @@ describe('a transfer print', function (): void {
         expect([$tiles->pageWidth, $tiles->pageHeight])->toContain($short, $long)->and($tiles->columns * $tiles->rows)->toBe(count($tiles->tiles));
     })->with([[180.0, 240.0, 'a4'], [240.0, 180.0, 'letter'], [420.0, 297.0, 'a4'], [594.0, 420.0, 'letter'], [21.0, 20.0, 'a4']]);
 
+    it('lies in the middle of the page across and down where one page is enough', function (): void {
+        $small = PrintTiles::of(120.0, 90.0, 'a4');
+        [$tile] = $small->tiles;
+        expect($tile['left'] + 60.0)->toBe($small->pageWidth / 2.0)->and($tile['top'] + 45.0)->toBe($small->pageHeight / 2.0);
+        $wide = PrintTiles::of(600.0, 90.0, 'a4');
+        expect(array_unique(array_column($wide->tiles, 'left')))->toBe([PrintTiles::MARGIN])->and($wide->tiles[0]['top'] + 45.0)->toBe($wide->pageHeight / 2.0);
+    });
+
     it('lies down where that saves a sheet, and refuses a wall', function (): void {
         expect(PrintTiles::of(260.0, 180.0, 'a4')->tiles)->toHaveCount(1)
             ->and(fn () => PrintTiles::of(1500.0, 1500.0, 'a4'))->toThrow(LookRefused::class, 'Choose a smaller format')
