@@ -79,3 +79,13 @@ it('is kept of pieces that were there before schools were gathered', function ()
     expect(DB::table('pieces')->where('id', $id)->value('school'))->toBe('form-first');
     $this->artisan('migrate', ['--force' => true])->assertSuccessful();
 });
+
+it('has a picture of every school, from bare paper to near the colours that it was to be', function (): void {
+    $pictures = json_decode((string) file_get_contents(resource_path('js/studio/schools.json')), true);
+    foreach (App\Studio\Planning\SchoolChoices::QUESTIONS as $question => [, $schools]) {
+        expect(array_keys($pictures[$question]))->toBe(array_column($schools::cases(), 'value'));
+        foreach ($pictures[$question] as $stages) {
+            expect(array_unique($stages[0]))->toHaveCount(1)->and(array_unique(end($stages)))->toHaveCount(6);
+        }
+    }
+});

@@ -1,6 +1,8 @@
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
+import { SchoolPicture } from '../../resources/js/studio/SchoolPictures';
+import drawn from '../../resources/js/studio/schools.json';
 import { StudioPage } from '../../resources/js/studio/StudioPage';
 import { Notices } from '../../resources/js/ui/Notices';
 import { SchoolRows } from '../../resources/js/ui/SchoolRows';
@@ -165,16 +167,14 @@ describe('the schools of a studio', () => {
         const asked = put({
             'PUT /api/schools': () => ({ ...schoolQuestions, chosen: { ...schoolQuestions.chosen, shadows: 'black' } }),
         });
-        await userEvent.click(await screen.findByRole('button', { name: /Shadows/ }));
-        await userEvent.click(await screen.findByRole('option', { name: 'Black, last' }));
+        await userEvent.click(await screen.findByRole('radio', { name: 'Black, last' }));
         await waitFor(() => expect(screen.getByTestId('school-shadows').textContent).toContain('Black may deepen it.'));
         expect(asked.find(({ method }) => method === 'PUT')?.body).toEqual({ schools: { shadows: 'black' } });
     });
 
     it('say when they could not be kept', async () => {
         put({ 'PUT /api/schools': () => new Answer(422, { message: 'There is no such school.' }) });
-        await userEvent.click(await screen.findByRole('button', { name: /Shadows/ }));
-        await userEvent.click(await screen.findByRole('option', { name: 'Black, last' }));
+        await userEvent.click(await screen.findByRole('radio', { name: 'Black, last' }));
         expect(await screen.findByText('There is no such school.')).toBeTruthy();
         expect(screen.getByTestId('school-shadows').textContent).toContain('From the complement.');
     });
@@ -186,6 +186,30 @@ describe('the schools of a studio', () => {
         fails = false;
         await userEvent.click(again);
         expect(await screen.findByTestId('school-value')).toBeTruthy();
+    });
+});
+
+describe('pictures of schools', () => {
+    it('differ between the schools of which order comes first', () => {
+        const { value } = drawn;
+        expect(new Set(Object.values(value).map((rows) => JSON.stringify(rows))).size).toBe(Object.keys(value).length);
+    });
+
+    it('show a colour for each place and time', () => {
+        const { container } = show(
+            <SchoolPicture
+                rows={[
+                    ['#ffffff', '#ffffff', '#ffffff', '#ffffff'],
+                    ['#aa0000', '#bb0000', '#cc0000', '#0000aa'],
+                ]}
+            />,
+        );
+        expect([...container.querySelectorAll('rect')].map((rect) => rect.getAttribute('fill')).slice(4)).toEqual([
+            '#aa0000',
+            '#bb0000',
+            '#cc0000',
+            '#0000aa',
+        ]);
     });
 });
 

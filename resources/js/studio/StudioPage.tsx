@@ -4,11 +4,11 @@ import { useChooseSchools, useSchools } from '../api/schoolQueries';
 import { notify } from '../ui/Notices';
 import { Page, Row } from '../ui/Page';
 import { buttonLook } from '../ui/Button';
-import { SchoolRows } from '../ui/SchoolRows';
 import { space, type, UPRIGHT } from '../ui/theme';
 import { Account } from './Account';
 import { Habits } from './Habits';
 import { Papers } from './Papers';
+import { SchoolPictures } from './SchoolPictures';
 
 const Sections = styled.div`
     display: grid;
@@ -44,11 +44,11 @@ const Download = styled.a`
 `;
 
 const PARTS = [
-    ['you', 'You'],
     ['papers', 'Papers'],
     ['habits', 'At the desk'],
     ['schools', 'Ways of working'],
     ['copies', 'Copies'],
+    ['you', 'You'],
 ] as const;
 
 /** What holds in this studio unless a piece says otherwise, and whose it is. */
@@ -69,10 +69,6 @@ export function StudioPage() {
                     ))}
                 </nav>
                 <div>
-                    <section aria-labelledby="you">
-                        <h2 id="you">You</h2>
-                        <Account />
-                    </section>
                     <section aria-labelledby="papers">
                         <h2 id="papers">Papers</h2>
                         <Papers />
@@ -83,11 +79,13 @@ export function StudioPage() {
                     </section>
                     <section aria-labelledby="schools">
                         <h2 id="schools">Ways of working</h2>
-                        <p>Pieces follow these, but for what a piece or a zone answers itself in Plan.</p>
-                        <SchoolRows
+                        <p>
+                            Pieces follow these, but for what a piece or a zone answers itself in Plan. Each picture is
+                            a red jug and a blue wall, light, middle and dark, from bare paper above to the finished
+                            drawing below.
+                        </p>
+                        <SchoolPictures
                             chosen={schools.data?.chosen ?? {}}
-                            own={[]}
-                            from={null}
                             onChoose={(answers) =>
                                 choose.mutate(answers, { onError: (error) => notify(messageOf(error)) })
                             }
@@ -107,6 +105,10 @@ export function StudioPage() {
                                 My box as a palette (GPL)
                             </Download>
                         </Row>
+                    </section>
+                    <section aria-labelledby="you">
+                        <h2 id="you">You</h2>
+                        <Account />
                     </section>
                 </div>
             </Sections>
