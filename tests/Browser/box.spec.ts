@@ -77,7 +77,12 @@ test('the roll is walked by keyboard, filtered, and ticked into the box', async 
     await page.getByRole('link', { name: 'The roll' }).click();
     await expect(page.getByRole('heading', { name: '1 pencil in your box' })).toBeVisible();
     await page.getByLabel(/Nearest to/).fill('#2050a0');
-    await expect(page.getByText('on target').or(page.getByText(/too (dark|light|dull|clean)|leans/)).first()).toBeVisible();
+    await expect(
+        page
+            .getByText('on target')
+            .or(page.getByText(/too (dark|light|dull|clean)|leans/))
+            .first(),
+    ).toBeVisible();
     await page.getByLabel(/Nearest to/).fill('not a colour');
     await expect(page.getByText(/is not a colour; write it as/)).toBeVisible();
 });

@@ -86,15 +86,15 @@ test('another paper and school are kept, and the plan follows', async ({ page })
     await page.getByRole('button', { name: 'Which value first: As the studio' }).click();
     await expect(page.getByText('Light to dark: the pale layers', { exact: false })).toBeVisible();
     await page.getByRole('link', { name: 'Studio' }).click();
-    await page.getByRole('button', { name: /Black and white pencils/ }).click();
-    await page.getByRole('option', { name: 'Never' }).click();
+    const blacks = page.getByTestId('school-blackAndWhite');
+    await blacks.getByText('Never', { exact: true }).click();
     await expect(page.getByText('No black and no white pencil', { exact: false })).toBeVisible();
     await page.goBack();
     await page.getByRole('button', { name: 'All questions' }).click();
     await expect(page.getByText('No black and no white pencil', { exact: false })).toBeVisible();
     await page.getByRole('link', { name: 'Studio' }).click();
-    await page.getByRole('button', { name: /Black and white pencils/ }).click();
-    await page.getByRole('option', { name: 'Only last' }).click();
+    await blacks.getByText('Only last', { exact: true }).click();
+    await expect(blacks.getByRole('radio', { name: 'Only last' })).toBeChecked();
 });
 
 test('Draw is for a hand that holds a pencil: large targets, the number larger still', async ({ page }) => {
@@ -221,7 +221,7 @@ test('a forgotten password is set anew by the link in the mail', async ({ page }
     await page.getByLabel('E-mail').fill(mail);
     await page.getByLabel('Password').fill('twelve pencils');
     await page.getByRole('button', { name: 'Sign in' }).click();
-    await expect(page.getByText('No pieces yet')).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Which pencils do you have?' })).toBeVisible();
 });
 
 test('the light of the desk is kept', async ({ page }) => {

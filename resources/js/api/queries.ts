@@ -54,6 +54,14 @@ export const useSession = () => useQuery(ofSession);
 
 export const usePapers = () => useQuery({ queryKey: keys.papers, queryFn: () => answered(api.GET('/api/papers')) });
 
+/** The paper that the artist draws on unless something else is said; empty while papers are fetched. */
+export function useUsualPaper(): string {
+    const papers = usePapers();
+    const usual = useSession().data?.user?.paper;
+
+    return papers.data?.find(({ id }) => id === usual)?.id ?? papers.data?.[0]?.id ?? '';
+}
+
 /** What a paper is called. */
 export function usePaperName() {
     const papers = usePapers();

@@ -1,7 +1,7 @@
 import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { messageOf } from '../api/client';
-import { usePapers, useSession } from '../api/queries';
+import { useUsualPaper } from '../api/queries';
 import { useAddChart } from '../swatches/swatchQueries';
 import { buttonLook, StrongButton } from '../ui/Button';
 import { Problem } from '../ui/States';
@@ -60,13 +60,11 @@ const NAMES: Record<StepId, string> = { pencils: 'Pencils', paper: 'Paper', phot
 /** What is done on the way into the studio, and what the next step would bring. */
 export function Road({ at }: { at: StepId | null }) {
     const known = useRoad();
-    const session = useSession();
-    const papers = usePapers();
+    const on = useUsualPaper();
     const card = useAddChart();
     const navigate = useNavigate();
     if (!known) return <Aside aria-label="Your way in" />;
     const next = nextOf(known);
-    const on = session.data?.user?.paper ?? papers.data?.[0]?.id ?? '';
 
     return (
         <Aside aria-label="Your way in" data-testid="road">

@@ -2,7 +2,7 @@ import { parseAsInteger, useQueryState } from 'nuqs';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, type AuditResult } from '../api/client';
-import { useBox, usePapers } from '../api/queries';
+import { useBox, usePapers, useUsualPaper } from '../api/queries';
 import { useWork } from '../api/works';
 import { StrongButton } from '../ui/Button';
 import { Choice } from '../ui/Choice';
@@ -239,7 +239,8 @@ export function AuditPage() {
     const box = useBox();
     const [chosen, choose] = useQueryState('paper');
     const audit = useWork('audit');
-    const paper = chosen ?? papers.data?.[0]?.id ?? '';
+    const usual = useUsualPaper();
+    const paper = chosen ?? usual;
     if (box.data?.length === 0) {
         return (
             <Page>

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { parseAsString, useQueryStates } from 'nuqs';
 import styled from 'styled-components';
 import { messageOf, Refusal, type Recipe, type Substitutes } from '../api/client';
-import { usePapers } from '../api/queries';
+import { usePapers, useUsualPaper } from '../api/queries';
 import { StrongButton } from '../ui/Button';
 import { CalledOut } from '../ui/CalledOut';
 import { Choice } from '../ui/Choice';
@@ -90,7 +90,8 @@ export function InsteadPage() {
     const papers = usePapers();
     const ranges = usePencilList({ scope: 'box' });
     const find = useSubstitutes();
-    const paper = onPaper ?? papers.data?.[0]?.id ?? '';
+    const usual = useUsualPaper();
+    const paper = onPaper ?? usual;
 
     return (
         <Page>

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Button as AriaButton, DropZone, FileTrigger, Form, Text, type FileDropItem } from 'react-aria-components';
 import styled from 'styled-components';
 import { Refusal } from '../api/client';
-import { useAddPiece, usePapers, useSession } from '../api/queries';
+import { useAddPiece, usePapers, useUsualPaper } from '../api/queries';
 import { buttonLook, StrongButton } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Field } from '../ui/Field';
@@ -61,13 +61,13 @@ interface Props {
 export function PhotoForm({ onBegun }: Props) {
     const papers = usePapers();
     const add = useAddPiece();
-    const usual = useSession().data?.user?.paper;
+    const usual = useUsualPaper();
     const [photo, setPhoto] = useState<File | null>(null);
     const [preview, setPreview] = useState<string | null>(null);
     const [title, setTitle] = useState('');
     const [paper, setPaper] = useState<string | null>(null);
     const refusal = add.error instanceof Refusal ? add.error : null;
-    const first = papers.data?.find(({ id }) => id === usual) ?? papers.data?.[0];
+    const first = papers.data?.find(({ id }) => id === usual);
 
     const take = (file: File | undefined) => {
         if (!file) return;

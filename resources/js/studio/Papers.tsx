@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import { messageOf, type Paper } from '../api/client';
-import { useChangeAccount, usePapers, useSession, useWords } from '../api/queries';
+import { useChangeAccount, usePapers, useUsualPaper, useWords } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { notify } from '../ui/Notices';
@@ -44,7 +44,7 @@ const Buttons = styled.span`
 export function Papers() {
     const papers = usePapers();
     const words = useWords();
-    const session = useSession();
+    const usual = useUsualPaper();
     const change = useChangeAccount();
     const remove = useRemovePaper();
     const restore = useRestorePaper();
@@ -55,7 +55,6 @@ export function Papers() {
         ) : (
             <Loading what="Fetching the papers" />
         );
-    const usual = session.data?.user?.paper ?? papers.data[0]?.id ?? '';
     const kinds = new Map(words.data.kinds.map((kind) => [kind.id, kind.name]));
 
     return (

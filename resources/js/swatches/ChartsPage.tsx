@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, Refusal } from '../api/client';
-import { useBox, usePapers } from '../api/queries';
+import { useBox, usePapers, useUsualPaper } from '../api/queries';
 import { SignButton, StrongButton } from '../ui/Button';
 import { CalledOut } from '../ui/CalledOut';
 import { Choice } from '../ui/Choice';
@@ -65,7 +65,8 @@ export function ChartsPage() {
     const remove = useRemoveChart();
     const restore = useRestoreChart();
     const navigate = useNavigate();
-    const paper = on || (papers.data?.[0]?.id ?? '');
+    const usual = useUsualPaper();
+    const paper = on || usual;
     const lessons = useLessons(paper);
     const colourless = box.data?.filter(({ hex }) => hex === null).map(({ id }) => id) ?? [];
     const typed = pencils
