@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { expect, expectSound, sampleAt, test } from './studio';
+import { expect, expectSound, newArtist, sampleAt, test } from './studio';
 
 const MINUTE = 60_000;
 
@@ -18,16 +18,6 @@ class Way {
     }
 }
 
-async function newStudio(page: Page, name: string) {
-    await page.goto('/register');
-    await page.getByLabel('Your name').fill(name);
-    await page.getByLabel('E-mail').fill(`${name.toLowerCase()}-${Date.now()}@example.org`);
-    await page.getByLabel('Password, 10 characters or more').fill('ten pencils');
-    await page.getByLabel('Password again').fill('ten pencils');
-    await page.getByRole('button', { name: 'Open the studio' }).click();
-    await expect(page.getByRole('heading', { name: 'Which pencils do you have?' })).toBeVisible();
-}
-
 async function recipeOf(page: Page, way: Way) {
     way.clicks++;
     await page.setInputFiles('input[type=file]', 'database/demo/jugs.jpg');
@@ -42,7 +32,7 @@ async function recipeOf(page: Page, way: Way) {
 test('a range that ships, a paper and a photo lead to a recipe within three minutes and ten presses', async ({
     page,
 }) => {
-    await newStudio(page, 'Tilda');
+    await newArtist(page, 'Tilda');
     const way = new Way();
     const road = page.getByTestId('road');
     await expect(road).toContainText('Say which pencils you have');
@@ -66,7 +56,7 @@ test('a range that ships, a paper and a photo lead to a recipe within three minu
 test('36 numbers of one’s own become colours by a card, and a recipe, within ten minutes on the screen', async ({
     page,
 }) => {
-    await newStudio(page, 'Wanda');
+    await newArtist(page, 'Wanda');
     const way = new Way();
     const road = page.getByTestId('road');
     await way.press(page.getByRole('button', { name: /Range/ }));

@@ -1,20 +1,10 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { expect, expectSound, openDemo, send, test } from './studio';
+import { expect, expectSound, newArtist, openDemo, send, test } from './studio';
 
 const HEADER = 'range,number,name,binder,aliases,status,L,a,b\n';
 const BAD = `${HEADER}HS,10,Hawser,oil,Old Hawser,current,48,6,20\nHS,11,Bollard,tar,,current,30,2,4\nHS,12,Fender,wax,,current,thirty,2,4\nQW,6858,Stolen,wax,,current,30,2,4\n`;
 const GOOD = `${HEADER}HS,10,Hawser,oil,Old Hawser,current,48,6,20\nHS,11,Bollard,oil,,current,30,2,4\nHS,12,Fender,wax,,discontinued,30,20,4\n`;
-
-async function newArtist(page: Page, name: string) {
-    await page.goto('/register');
-    await page.getByLabel('Your name').fill(name);
-    await page.getByLabel('E-mail').fill(`${name.toLowerCase()}-${Date.now()}@example.org`);
-    await page.getByLabel('Password, 10 characters or more').fill('ten pencils');
-    await page.getByLabel('Password again').fill('ten pencils');
-    await page.getByRole('button', { name: 'Open the studio' }).click();
-    await expect(page.getByRole('navigation', { name: 'Places' })).toBeVisible();
-}
 
 async function chooseFile(page: Page, button: string | RegExp, name: string, text: string) {
     const choosing = page.waitForEvent('filechooser');

@@ -42,6 +42,17 @@ export async function openDemo(page: Page) {
     await expect(page.getByRole('heading', { name: 'Pieces' })).toBeVisible();
 }
 
+/** A studio of one's own, with nothing in it: it asks for pencils first. */
+export async function newArtist(page: Page, name: string) {
+    await page.goto('/register');
+    await page.getByLabel('Your name').fill(name);
+    await page.getByLabel('E-mail').fill(`${name.toLowerCase()}-${Date.now()}@example.org`);
+    await page.getByLabel('Password, 10 characters or more').fill('ten pencils');
+    await page.getByLabel('Password again').fill('ten pencils');
+    await page.getByRole('button', { name: 'Open the studio' }).click();
+    await expect(page.getByRole('heading', { name: 'Which pencils do you have?' })).toBeVisible();
+}
+
 /** A piece of the demo, at once. */
 async function openPiece(page: Page, title: string) {
     await signIntoDemo(page);

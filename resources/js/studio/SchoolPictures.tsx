@@ -14,7 +14,7 @@ const Question = styled(RadioGroup)`
     gap: ${space.s};
     padding: ${space.m} 0;
     border-top: 1px solid ${({ theme }) => theme.line};
-    & > label {
+    & > .react-aria-Label {
         font-size: ${type.body};
         font-weight: 640;
     }
