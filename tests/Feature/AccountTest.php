@@ -191,7 +191,7 @@ it('keeps the hand that draws, and only the one that there is', function (): voi
     $user = artist();
     $this->actingAs($user)->getJson('/api/session')->assertJsonPath('user.hand', 'right');
     $this->patchJson('/api/account', ['hand' => 'left'])->assertOk()->assertJsonPath('user.hand', 'left');
-    foreach ([['hand' => 'both'], ['hand' => ['left']], []] as $wrong) {
+    foreach ([['hand' => 'both'], ['hand' => ['left']], ['hand' => null]] as $wrong) {
         $this->patchJson('/api/account', $wrong)->assertUnprocessable()->assertJsonPath('errors.hand.0', 'You draw with the right hand or the left: write "right" or "left".');
     }
     expect($user->refresh()->hand->value)->toBe('left')->and(artist()->hand->value)->toBe('right');
