@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Prism\Charts;
 
 use Prism\Colour\Lab;
+use Prism\Colour\Srgb;
 use Prism\Reference\Image\Raster;
 
 /**
@@ -54,7 +55,7 @@ final class ChartReader
                 : sprintf('This is sheet %d, and this chart has only %d. Is it of another chart?', $number, count($sheets)));
         }
         $whites = self::whites($picture, $view, $sheet);
-        $levels = array_map(self::luminance(...), array_merge(...$whites));
+        $levels = array_map(Srgb::luminance(...), array_merge(...$whites));
         $brightest = max([0.0, ...$levels]);
         if ($brightest < self::LEAST_WHITE) {
             throw new ChartRefused('The picture is too dark: even the bare paper is nearly black. Take it anew in more light.');
@@ -97,8 +98,8 @@ final class ChartReader
         [$x, $y, $width, $height] = $place;
         $inside = $outside = 0.0;
         for ($i = 0; $i < 9; $i++) {
-            $inside += self::luminance($picture->linear(...$view->map($x + $width * (0.25 + 0.25 * ($i % 3)), $y + $height * (0.3 + 0.2 * intdiv($i, 3)))));
-            $outside += self::luminance($picture->linear(...$view->map($x + $width * (0.25 + 0.25 * ($i % 3)), $y + ($i < 5 ? -2.0 : $height + 2.0))));
+            $inside += Srgb::luminance($picture->linear(...$view->map($x + $width * (0.25 + 0.25 * ($i % 3)), $y + $height * (0.3 + 0.2 * intdiv($i, 3)))));
+            $outside += Srgb::luminance($picture->linear(...$view->map($x + $width * (0.25 + 0.25 * ($i % 3)), $y + ($i < 5 ? -2.0 : $height + 2.0))));
         }
 
         return $inside < 0.55 * $outside;
@@ -154,8 +155,8 @@ final class ChartReader
             // A white on white paper: the bar shows that it is there.
             $field['doubts'] = array_values(array_diff($field['doubts'], [FieldMeter::SEEMS_EMPTY]));
         }
-        $left = self::luminance($whites[$row][$gap]);
-        $right = self::luminance($whites[$row][$gap + 1]);
+        $left = Srgb::luminance($whites[$row][$gap]);
+        $right = Srgb::luminance($whites[$row][$gap + 1]);
         $doubts = [];
         if (abs($left - $right) > self::SHADE * max($left, $right)) {
             $doubts[] = 'the edge of a shadow crosses it';
@@ -192,11 +193,5 @@ final class ChartReader
         }
 
         return [$white[0], $white[1], $white[2]];
-    }
-
-    /** @param  array{float, float, float}  $light */
-    private static function luminance(array $light): float
-    {
-        return 0.2225 * $light[0] + 0.7169 * $light[1] + 0.0606 * $light[2];
     }
 }

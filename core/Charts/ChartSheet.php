@@ -46,9 +46,6 @@ final readonly class ChartSheet
     /** Width of the bar at the end of a heavy field, mm. */
     private const STRIPE = 5.0;
 
-    /** Pressure from which a field of one pencil is a heavy one, percent. */
-    public const HEAVY = 80.0;
-
     private const BITS = 6;
 
     public const MOST_SHEETS = 63;
@@ -94,21 +91,13 @@ final readonly class ChartSheet
                 $long = $pitch - self::GAP;
                 $cells[] = [
                     'number' => $sheet * $each + $i + 1, 'x' => $x, 'y' => $y, 'width' => $long, 'height' => self::FIELD_HEIGHT, 'stack' => $stack,
-                    'stripe' => $withStripes && self::isHeavy($stack) ? [$x + $long - self::STRIPE, $y, self::STRIPE, self::FIELD_HEIGHT] : null,
+                    'stripe' => $withStripes && $stack->isHeavyCoat() ? [$x + $long - self::STRIPE, $y, self::STRIPE, self::FIELD_HEIGHT] : null,
                 ];
             }
             $all[] = new self($page, $width, $height, $sheet + 1, $sheets, $cells);
         }
 
         return $all;
-    }
-
-    /** Whether it is one pencil, firmly laid: its own colour. */
-    public static function isHeavy(Stack $stack): bool
-    {
-        $step = $stack->steps[0] ?? null;
-
-        return count($stack) === 1 && $step?->pencil !== null && $step->pressurePercent >= self::HEAVY;
     }
 
     /** @return list<array{float, float}> middles of the corner marks: upper left, upper right, lower right, lower left */

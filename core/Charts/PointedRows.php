@@ -49,9 +49,6 @@ final class PointedRows
 
     private const LEAST_WHITE = 0.06;
 
-    /** Luminance weights of linear sRGB in D50, as in {@see ChartReader}. */
-    private const Y = [0.2225, 0.7169, 0.0606];
-
     /**
      * @param  list<Row>  $rows
      * @param  list<Stack>  $stacks  what was laid, field after field and row after row
@@ -120,7 +117,7 @@ final class PointedRows
                 $field['doubts'][] = 'its edges cannot be seen: is it where the row says?';
             }
             $cells[] = ['number' => $before + $i + 1, ...$field, 'over' => null, 'outline' => [$at($left, $top), $at($right, $top), $at($right, $bottom), $at($left, $bottom)]];
-            $papers[] = self::luminance($white);
+            $papers[] = Srgb::luminance($white);
         }
 
         return [$cells, $papers];
@@ -227,7 +224,7 @@ final class PointedRows
                 }
             }
         }
-        usort($lights, static fn (array $one, array $other): int => self::luminance($one) <=> self::luminance($other));
+        usort($lights, static fn (array $one, array $other): int => Srgb::luminance($one) <=> Srgb::luminance($other));
         $count = count($lights);
         $papers = array_slice($lights, (int) (self::PAPER_RANKS[0] * $count), max(1, (int) ((self::PAPER_RANKS[1] - self::PAPER_RANKS[0]) * $count)));
         $mean = [0.0, 0.0, 0.0];
@@ -252,11 +249,5 @@ final class PointedRows
         $lab = Srgb::linearToLab(...array_map(static fn (int $channel): float => $light[$channel] / max(1e-4, $white[$channel]) * $own[$channel], [0, 1, 2]));
 
         return sqrt(($lab->L - $paper->L) ** 2 + ($lab->a - $paper->a) ** 2 + ($lab->b - $paper->b) ** 2);
-    }
-
-    /** @param  array{float, float, float}  $light */
-    private static function luminance(array $light): float
-    {
-        return self::Y[0] * $light[0] + self::Y[1] * $light[1] + self::Y[2] * $light[2];
     }
 }

@@ -25,6 +25,15 @@ final class Srgb
     private const WHITE = [0.9642200, 1.0000000, 0.8252100];
 
     /**
+     * @param  array{float, float, float}  $linear  light of red, green and blue, 0-1
+     * @return float Y, 1 for white
+     */
+    public static function luminance(array $linear): float
+    {
+        return self::TO_XYZ[1][0] * $linear[0] + self::TO_XYZ[1][1] * $linear[1] + self::TO_XYZ[1][2] * $linear[2];
+    }
+
+    /**
      * @param  int  $red  0-255, as are the others
      */
     public static function toLab(int $red, int $green, int $blue): Lab

@@ -19,6 +19,9 @@ final class Pressure
     /** Up to here a layer can still be layered over and blended. */
     public const LIGHT_PERCENT = 50.0;
 
+    /** From here on a coat of one pencil shows what colour that is: a heavy one. */
+    public const HEAVY_PERCENT = 80.0;
+
     /** The steps a hand can tell apart, in percent, with their words. */
     public const WORDS = [20 => 'whisper', 35 => 'light', 50 => 'easy', 65 => 'medium', 80 => 'firm', 95 => 'burnish'];
 

@@ -84,6 +84,12 @@ final readonly class Stack implements \Countable, \Stringable
         return array_values($pencils);
     }
 
+    /** Whether it is one pencil alone, heavily laid: then it looks as the pencil does. */
+    public function isHeavyCoat(): bool
+    {
+        return count($this->steps) === 1 && $this->steps[0]->pencil !== null && $this->steps[0]->pressurePercent >= Pressure::HEAVY_PERCENT;
+    }
+
     /** All of it, its layers pressed so much harder. */
     public function pressing(float $by): self
     {

@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { Route, Routes } from 'react-router';
 import { describe, expect, it } from 'vitest';
 import { BeginPage } from '../../resources/js/begin/BeginPage';
-import { cardMinutes, nextOf, saidOf } from '../../resources/js/begin/road';
+import { cardMinutes, nextOf, saidOf } from '../../resources/js/begin/wayIn';
 import { PlainSheet } from '../../resources/js/swatches/PlainSheet';
 import type { PointedRow } from '../../resources/js/swatches/swatchQueries';
 import { PointPicture, type Place } from '../../resources/js/ui/PointPicture';

@@ -88,7 +88,7 @@ final class CardFigures
                 if ($cell['doubts'] === []) {
                     $this->read[(string) $stack] = new Swatch((string) $stack, $this->paper, $stack, $cell['colour']);
                 }
-                if (ChartSheet::isHeavy($stack)) {
+                if ($stack->isHeavyCoat()) {
                     $heavy[] = $error;
                     $this->covers[(string) $stack->pencils()[0]] = ($cell['over'] === null ? null : Covering::of($cell['colour'], $cell['over'])) ?? Opacity::Semi;
                 }

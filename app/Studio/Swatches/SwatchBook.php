@@ -26,9 +26,6 @@ final class SwatchBook
 {
     private const NOTE_LENGTH = 300;
 
-    /** Pressure of a heavy coat, percent. */
-    private const HEAVY = 80.0;
-
     public function __construct(private readonly Catalogue $catalogue, private readonly SwatchReader $reader)
     {
     }
@@ -87,11 +84,10 @@ final class SwatchBook
     /** A heavy coat of a pencil of one's own range that was written down without a colour is its colour, but on toned paper, which shows through. */
     private function colourOf(User $artist, Paper $paper, Stack $stack, Lab $colour): void
     {
-        $step = $stack->steps[0] ?? null;
-        if ($step?->pencil === null || count($stack) > 1 || $step->pressurePercent < self::HEAVY || Catalogue::paper($paper)->isToned()) {
+        if (! $stack->isHeavyCoat() || Catalogue::paper($paper)->isToned()) {
             return;
         }
-        $row = $this->catalogue->row($artist, $step->pencil);
+        $row = $this->catalogue->row($artist, $stack->pencils()[0]);
         if ($row === null || $row->L !== null || $row->range->user_id !== $artist->id) {
             return;
         }

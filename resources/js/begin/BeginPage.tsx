@@ -5,7 +5,7 @@ import { messageOf } from '../api/client';
 import { keys } from '../api/keys';
 import { useBox, useChangeAccount } from '../api/queries';
 import { useWork } from '../api/works';
-import { PhotoForm } from '../pieces/PhotoForm';
+import { PhotoForm } from './PhotoForm';
 import { Button, buttonLook } from '../ui/Button';
 import { notify } from '../ui/Notices';
 import { Page } from '../ui/Page';
@@ -13,7 +13,7 @@ import { Problem } from '../ui/States';
 import { space, UPRIGHT } from '../ui/theme';
 import { WorkProgress } from '../ui/WorkProgress';
 import { Road } from './Road';
-import { STEPS } from './road';
+import { STEPS } from './wayIn';
 import { WhichPaper } from './WhichPaper';
 import { WhichPencils } from './WhichPencils';
 

@@ -6,7 +6,7 @@ import { useAddChart } from '../swatches/swatchQueries';
 import { buttonLook, StrongButton } from '../ui/Button';
 import { Problem } from '../ui/States';
 import { space, type } from '../ui/theme';
-import { nextOf, saidOf, STEPS, useRoad, type StepId } from './road';
+import { nextOf, saidOf, STEPS, useRoad, type StepId } from './wayIn';
 
 const Aside = styled.aside`
     display: grid;

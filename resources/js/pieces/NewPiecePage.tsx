@@ -1,6 +1,6 @@
 import { useNavigate } from 'react-router';
 import { Page } from '../ui/Page';
-import { PhotoForm } from './PhotoForm';
+import { PhotoForm } from '../begin/PhotoForm';
 
 /** A new piece: photo, title, paper. */
 export function NewPiecePage() {
