@@ -42,6 +42,7 @@ const Sizes = styled(Form)`
 
 const Links = styled.div`
     display: flex;
+    flex-wrap: wrap;
     gap: ${space.s};
     & a {
         ${buttonLook}
