@@ -103,7 +103,8 @@ export function ChartPage() {
                 {isCard && (
                     <li>
                         Or draw three fields a pencil on any sheet of {data.paperName}, in this order, with paper
-                        between them, and point out its rows.
+                        between them, and point out its rows. One photo holds all of it: make a card for each page of a
+                        book.
                     </li>
                 )}
             </ol>
