@@ -32,6 +32,7 @@ async function recipeOf(page: Page, way: Way) {
 test('a range that ships, a paper and a photo lead to a recipe within three minutes and ten presses', async ({
     page,
 }) => {
+    test.setTimeout(3 * MINUTE);
     await newArtist(page, 'Tilda');
     const way = new Way();
     const road = page.getByTestId('road');
@@ -56,6 +57,8 @@ test('a range that ships, a paper and a photo lead to a recipe within three minu
 test('36 numbers of one’s own become colours by a card, and a recipe, within ten minutes on the screen', async ({
     page,
 }) => {
+    // Two sheets are drawn, photographed and read, twice calibrated: what is asked for is ten minutes.
+    test.setTimeout(10 * MINUTE);
     await newArtist(page, 'Wanda');
     const way = new Way();
     const road = page.getByTestId('road');
