@@ -63,8 +63,12 @@ final class AppServiceProvider extends ServiceProvider
             Limit::perMinute(30)->by((string) $request->ip()),
         ]);
         RateLimiter::for('accounts', static fn (Request $request): Limit => Limit::perMinute(10)->by((string) $request->ip()));
-        // Some of it asks for the password.
-        RateLimiter::for('account', static fn (Request $request): Limit => Limit::perMinute(20)->by((string) ($request->user()?->getAuthIdentifier() ?? $request->ip())));
+        // A password is guessed no faster than that; habits may be clicked through.
+        RateLimiter::for('account', static function (Request $request): Limit {
+            $artist = (string) ($request->user()?->getAuthIdentifier() ?? $request->ip());
+
+            return $request->has('current_password') ? Limit::perMinute(10)->by("password|$artist") : Limit::perMinute(120)->by("habits|$artist");
+        });
         RateLimiter::for('demo', static fn (Request $request): Limit => Limit::perMinute(120)->by((string) $request->ip()));
         // What takes seconds of a processor: as much as one who works fast asks for, not more.
         RateLimiter::for('heavy', static fn (Request $request): Limit => Limit::perMinute(120)->by((string) ($request->user()?->getAuthIdentifier() ?? $request->ip())));

@@ -7,6 +7,7 @@ namespace Prism\Charts;
 use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
 use Prism\Reference\Image\Raster;
+use Prism\Reference\Image\Sample;
 
 /** Reads the colour of a paper from a photo in which it lies beside plain white printing paper: what the light did to the white, it did to the paper. */
 final class BesideWhite
@@ -20,10 +21,8 @@ final class BesideWhite
     /** From that of full light the sensor may have been at its end. */
     private const BLOWN = 0.985;
 
-    private const LEAST_WHITE = 0.06;
-
-    /** Spread of L* over a place from which it is no plain sheet. */
-    private const UNEVEN = 3.5;
+    /** Spread over a place, dE76, from which it is no plain sheet: sensors leave two or three. */
+    private const UNEVEN = 4.5;
 
     /** The white may be darker than the paper by that much: papers are whiter than others, photos are noisy. */
     private const LIGHTER = 1.06;
@@ -36,16 +35,17 @@ final class BesideWhite
      */
     public static function read(Raster $photo, array $white, array $paper): Lab
     {
-        [$light, $whiteSpread] = self::at($photo, $white);
-        [$seen, $paperSpread] = self::at($photo, $paper);
+        $at = static fn (array $place): Sample => $photo->sample($place[0] * $photo->width, $place[1] * $photo->height, self::RADIUS * max($photo->width, $photo->height));
+        [$plain, $asked] = [$at($white), $at($paper)];
+        [$light, $seen] = [Srgb::linear($plain->colour), Srgb::linear($asked->colour)];
         if (max($light) > self::BLOWN) {
             throw new ChartRefused('The white sheet is blown out in this photo, so that it says nothing of the light. Take it anew, a little darker.');
         }
-        if (min($light) < self::LEAST_WHITE) {
+        if (min($light) < FieldMeter::LEAST_WHITE) {
             throw new ChartRefused('Where you pointed at white it is nearly black. Point at the plain white sheet, or take the photo in more light.');
         }
-        foreach (['white sheet' => $whiteSpread, 'paper' => $paperSpread] as $which => $spread) {
-            if ($spread > self::UNEVEN) {
+        foreach (['white sheet' => $plain, 'paper' => $asked] as $which => $sample) {
+            if ($sample->spread > self::UNEVEN) {
                 throw new ChartRefused(sprintf('Where you pointed at the %s it is not one even colour. Point at a place without an edge, a shadow or a mark.', $which));
             }
         }
@@ -60,30 +60,5 @@ final class BesideWhite
         $lab = Srgb::linearToLab($true[0], $true[1], $true[2]);
 
         return Lab::of(round(min(98.0, $lab->L), 1), round($lab->a, 1), round($lab->b, 1));
-    }
-
-    /**
-     * @param  array{float, float}  $place
-     * @return array{array{float, float, float}, float} linear light, and the spread of L* over it
-     */
-    private static function at(Raster $photo, array $place): array
-    {
-        $radius = max(2.0, self::RADIUS * max($photo->width, $photo->height));
-        $sum = [0.0, 0.0, 0.0];
-        $levels = [];
-        for ($j = -5; $j <= 5; $j++) {
-            for ($i = -5; $i <= 5; $i++) {
-                $x = min($photo->width - 1.0, max(0.0, $place[0] * $photo->width + $i / 5.0 * $radius));
-                $y = min($photo->height - 1.0, max(0.0, $place[1] * $photo->height + $j / 5.0 * $radius));
-                $light = $photo->linear($x, $y);
-                foreach ($light as $channel => $value) {
-                    $sum[$channel] += $value / 121.0;
-                }
-                $levels[] = Srgb::linearToLab(...$light)->L;
-            }
-        }
-        $mean = array_sum($levels) / 121.0;
-
-        return [[$sum[0], $sum[1], $sum[2]], sqrt(array_sum(array_map(static fn (float $L): float => ($L - $mean) ** 2, $levels)) / 121.0)];
     }
 }

@@ -12,9 +12,6 @@ final readonly class ChartDrawing
 {
     private const LINES = 4;
 
-    /** Of a swatch card. */
-    private const FIELDS_A_PENCIL = 3;
-
     private const LINE_MM = 2.45;
 
     private const CHECK_MM = 100.0;
@@ -41,11 +38,14 @@ final readonly class ChartDrawing
                 : 'Lay in each field what is written under it, from the first line to the last. Leave the paper between the fields clean.'],
             [25.0, $sheet->height - 8.6, 6.0, false, 'Print at 100 %: this line is 100 mm long.'],
         ];
+        $named = null;
         foreach ($sheet->cells as $cell) {
             $frames[] = [$cell['x'], $cell['y'], $cell['width'], $cell['height']];
             $step = $cell['stack']->steps[0] ?? null;
             if ($isCard && $step?->pencil !== null) {
-                if (($cell['number'] - 1) % self::FIELDS_A_PENCIL === 0) {
+                // Once, over the first of its fields.
+                if ((string) $step->pencil !== $named) {
+                    $named = (string) $step->pencil;
                     $texts[] = [$cell['x'], $cell['y'] - 0.9, 11.0, true, $step->pencil->number];
                     $texts[] = [$cell['x'] + 2.2 * mb_strlen($step->pencil->number) + 1.5, $cell['y'] - 0.9, 6.0, false, $step->pencil->range];
                 }

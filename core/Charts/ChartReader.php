@@ -23,19 +23,11 @@ final class ChartReader
     /** Of a stripe. */
     private const WITHIN_STRIPE = 0.5;
 
-    /** Lighter than this the bar is not bare, L*. */
-    private const INK_L = 22.0;
-
     /** Paper left and right of a field may differ by this share. */
     private const SHADE = 0.14;
 
-    private const LEAST_WHITE = 0.06;
-
     /** Of the paper's three channels the weakest has this share of the strongest at least: a candle leaves 0.1. */
     private const LEAST_BALANCE = 0.04;
-
-    /** Paper this much darker than the brightest, as a share, cannot be trusted. */
-    private const DEEP_SHADE = 0.22;
 
     /**
      * @param  list<ChartSheet>  $sheets  of the chart that the picture may show
@@ -57,8 +49,8 @@ final class ChartReader
         $whites = self::whites($picture, $view, $sheet);
         $levels = array_map(Srgb::luminance(...), array_merge(...$whites));
         $brightest = max([0.0, ...$levels]);
-        if ($brightest < self::LEAST_WHITE) {
-            throw new ChartRefused('The picture is too dark: even the bare paper is nearly black. Take it anew in more light.');
+        if ($brightest < FieldMeter::LEAST_WHITE) {
+            throw new ChartRefused(FieldMeter::TOO_DARK);
         }
         foreach (array_merge(...$whites) as $white) {
             if (min($white) < self::LEAST_BALANCE * max($white)) {
@@ -151,7 +143,7 @@ final class ChartReader
         );
         $field = $reads($cell['x'], $cell['width'] - ($cell['stripe'][2] ?? 0.0), self::WITHIN);
         $over = $cell['stripe'] === null ? null : $reads($cell['stripe'][0], $cell['stripe'][2], self::WITHIN_STRIPE)['colour'];
-        if ($over !== null && $over->L > self::INK_L) {
+        if ($over !== null && ! Covering::isBare($over)) {
             // A white on white paper: the bar shows that it is there.
             $field['doubts'] = array_values(array_diff($field['doubts'], [FieldMeter::SEEMS_EMPTY]));
         }
@@ -161,8 +153,8 @@ final class ChartReader
         if (abs($left - $right) > self::SHADE * max($left, $right)) {
             $doubts[] = 'the edge of a shadow crosses it';
         }
-        if (min($left, $right) < self::DEEP_SHADE * $brightest) {
-            $doubts[] = 'it lies in deep shadow';
+        if (min($left, $right) < FieldMeter::DEEP_SHADE * $brightest) {
+            $doubts[] = FieldMeter::IN_DEEP_SHADE;
         }
         $corner = static fn (float $x, float $y): array => $view->map($cell['x'] + $x * $cell['width'], $cell['y'] + $y * $cell['height']);
 

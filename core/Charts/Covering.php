@@ -25,6 +25,15 @@ final class Covering
     /** Of a darker coat the bar cannot be told, L*. */
     private const TOO_DARK = 30.0;
 
+    /** Lighter than this something lies on the bar, L*. */
+    private const BARE = 22.0;
+
+    /** Whether nothing was laid over the bar. */
+    public static function isBare(Lab $over): bool
+    {
+        return $over->L <= self::BARE;
+    }
+
     /** Null where that cannot be told. */
     public static function of(Lab $coat, Lab $over): ?Opacity
     {

@@ -12,7 +12,17 @@ use Prism\Reference\Image\Raster;
 /** Measures one filled field of a picture against the paper beside it, and says what is doubtful in it. */
 final readonly class FieldMeter
 {
+    /** Paper darker than this is no paper that can be read, linear light. */
+    public const LEAST_WHITE = 0.06;
+
+    /** Paper this much darker than the brightest, as a share, cannot be trusted. */
+    public const DEEP_SHADE = 0.22;
+
     public const SEEMS_EMPTY = 'it seems to be empty';
+
+    public const IN_DEEP_SHADE = 'it lies in deep shadow';
+
+    public const TOO_DARK = 'The picture is too dark: even the bare paper is nearly black. Take it anew in more light.';
 
     /** Points that are read in a field, across and down. */
     private const ACROSS = 24;

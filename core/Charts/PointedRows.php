@@ -7,6 +7,7 @@ namespace Prism\Charts;
 use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
 use Prism\Layering\Stack;
+use Prism\Materials\Paper;
 use Prism\Reference\Image\Raster;
 
 /**
@@ -44,11 +45,6 @@ final class PointedRows
     /** The fewest pixels from field to field. */
     private const LEAST_PITCH = 12.0;
 
-    /** Paper of a row may be darker than that of the lightest by this share of it. */
-    private const DEEP_SHADE = 0.22;
-
-    private const LEAST_WHITE = 0.06;
-
     /**
      * @param  list<Row>  $rows
      * @param  list<Stack>  $stacks  what was laid, field after field and row after row
@@ -58,6 +54,10 @@ final class PointedRows
      */
     public static function read(Raster $picture, array $rows, array $stacks, Lab $paper): ChartReading
     {
+        if ($paper->L < Paper::TONED_BELOW_L) {
+            // Its fields may be lighter than it, and nothing printed tells what is paper.
+            throw new ChartRefused('On toned paper a plain sheet cannot be told from what was laid on it. Print the chart on it, and photograph that.');
+        }
         $told = array_sum(array_column($rows, 'fields'));
         if ($told !== count($stacks)) {
             throw new ChartRefused(sprintf('The rows you pointed at hold %d fields, and there are %d to read. Point at every row, and say how many fields it has.', $told, count($stacks)));
@@ -69,12 +69,12 @@ final class PointedRows
             array_push($papers, ...$whites);
         }
         $brightest = max([1e-6, ...$papers]);
-        if ($brightest < self::LEAST_WHITE) {
-            throw new ChartRefused('The picture is too dark: even the bare paper is nearly black. Take it anew in more light.');
+        if ($brightest < FieldMeter::LEAST_WHITE) {
+            throw new ChartRefused(FieldMeter::TOO_DARK);
         }
         foreach ($cells as $i => $cell) {
-            if ($papers[$i] < self::DEEP_SHADE * $brightest) {
-                $cells[$i]['doubts'] = ['it lies in deep shadow', ...$cell['doubts']];
+            if ($papers[$i] < FieldMeter::DEEP_SHADE * $brightest) {
+                $cells[$i]['doubts'] = [FieldMeter::IN_DEEP_SHADE, ...$cell['doubts']];
             }
         }
 

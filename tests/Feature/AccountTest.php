@@ -231,6 +231,14 @@ describe('the studio\'s habits', function (): void {
         [['password' => 'a new one, long', 'current_password' => 'ten pencils'], 'password', 'two passwords differ'],
     ]);
 
+    it('let nobody guess the password fast, and are clicked through freely', function (): void {
+        for ($i = 0; $i < 10; $i++) {
+            $this->patchJson('/api/account', ['email' => 'new@example.org', 'current_password' => "guess $i"])->assertUnprocessable();
+        }
+        $this->patchJson('/api/account', ['email' => 'new@example.org', 'current_password' => 'ten pencils'])->assertTooManyRequests();
+        $this->patchJson('/api/account', ['unit' => 'in'])->assertOk();
+    });
+
     it('change the e-mail and the password for who knows the password', function (): void {
         $this->patchJson('/api/account', ['email' => 'new@example.org', 'current_password' => 'ten pencils'])->assertOk()->assertJsonPath('user.email', 'new@example.org');
         DB::table('sessions')->insert(['id' => 'elsewhere', 'user_id' => $this->artist->id, 'payload' => '', 'last_activity' => time()]);

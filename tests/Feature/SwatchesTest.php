@@ -165,6 +165,11 @@ describe('swatch cards', function (): void {
         expect($this->getJson('/api/swatches')->json('count'))->toBe(0);
     });
 
+    it('are drawn on white paper: a toned one would show through the colours', function (): void {
+        expect($this->postJson('/api/charts', ['kind' => 'card', 'paper' => 'fog-toned', 'page' => 'a4', 'pencils' => ['HB:101']])->assertUnprocessable()->json('errors.paper.0'))->toContain('Fog Toned would show through');
+        $this->postJson('/api/charts', ['kind' => 'singles', 'paper' => 'fog-toned', 'page' => 'a4', 'pencils' => ['HB:101']])->assertCreated();
+    });
+
     it('on a plain sheet are read by the rows one points at', function (): void {
         $sheet = picture('png', 600, 200, '#f4f3ee', static function (Imagick $image): void {
             foreach (['#e8b0a0', '#c86450', '#a03020', '#a8c0e0', '#6080b8', '#203880', '#c8d8b0', '#80a060', '#406020', '#e0d0b8', '#b09060', '#705020'] as $i => $colour) {

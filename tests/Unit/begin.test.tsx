@@ -87,6 +87,30 @@ describe('the three questions', () => {
         );
     });
 
+    it('lay the card out on white paper, though new pieces are drawn on a toned one', async () => {
+        const asked = answers({
+            'GET /api/session': () => ({ user: { ...artist, begun: false, paper: 'fog-toned' }, demo: true }),
+            'GET /api/pencils': () => ({
+                pencils: [pencil('101', true, { hex: null })],
+                total: 1,
+                owned: 1,
+                ranges: [],
+                families: [],
+            }),
+            'POST /api/charts': () => ({ id: 'c1' }),
+        });
+        begin('paper');
+        await userEvent.click(await screen.findByRole('button', { name: 'Make the card' }));
+        await waitFor(() =>
+            expect(asked.find(({ path }) => path === '/api/charts')?.body).toEqual({
+                kind: 'card',
+                paper: 'harbour-cartridge',
+                page: 'a4',
+                pencils: ['QW:101'],
+            }),
+        );
+    });
+
     it('keep the paper for new pieces', async () => {
         const asked = answers({
             'PATCH /api/account': () => ({ user: { ...artist, paper: 'fog-toned' }, demo: true }),

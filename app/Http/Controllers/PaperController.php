@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\PaperColourRequest;
 use App\Http\Requests\PaperRequest;
 use App\Http\Resources\ColourResource;
 use App\Http\Resources\PaperResource;
@@ -14,9 +15,7 @@ use App\Studio\Pencils\TypedColour;
 use App\Studio\Photos\PhotoRefused;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
-use Illuminate\Http\UploadedFile;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use Prism\Charts\ChartRefused;
@@ -91,32 +90,13 @@ final class PaperController
         new OA\Response(response: 200, description: 'The colour of the paper', content: new OA\JsonContent(ref: '#/components/schemas/Colour')),
         new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
     ])]
-    public function read(Request $request, PaperBook $book): ColourResource
+    public function read(PaperColourRequest $request, PaperBook $book): ColourResource
     {
-        $most = config('prism.photo.max_megabytes');
-        $request->validate([
-            'picture' => ['required', 'file', 'max:'.($most * 1024)],
-            'white' => ['required', 'array', 'size:2'], 'white.*' => ['numeric', 'between:0,1'],
-            'paper' => ['required', 'array', 'size:2'], 'paper.*' => ['numeric', 'between:0,1'],
-        ], [
-            'picture.*' => "Choose a photo of the paper beside a white sheet: a JPEG, PNG or WebP of at most $most MB.",
-            'white.*' => 'Point at the white sheet in the photo.', 'paper.*' => 'Point at the paper in the photo.',
-        ]);
-        $picture = $request->file('picture');
-        assert($picture instanceof UploadedFile);
         try {
-            return ColourResource::make($book->beside($picture->getPathname(), self::place($request, 'white'), self::place($request, 'paper')));
+            return ColourResource::make($book->beside($request->picture()->getPathname(), $request->place('white'), $request->place('paper')));
         } catch (PhotoRefused|ChartRefused $refusal) {
             throw ValidationException::withMessages(['picture' => $refusal->getMessage()]);
         }
-    }
-
-    /** @return array{float, float} */
-    private static function place(Request $request, string $field): array
-    {
-        $place = array_values((array) $request->input($field));
-
-        return [(float) $place[0], (float) $place[1]];
     }
 
     private static function colour(PaperRequest $request, User $user, TypedColour $colours): Lab

@@ -18,7 +18,10 @@ use Prism\Reference\Image\Raster;
 /** Papers of an artist's own: called what they call them, with a tooth in words until swatches on them say more. Those that ship stay as they are. */
 final class PaperBook
 {
-    private const SLUG_LETTERS = 40;
+    private const SLUG_LETTERS = 32;
+
+    /** That tell two papers of one name apart. */
+    private const APART_LETTERS = 6;
 
     public function __construct(private readonly PhotoReader $photos)
     {
@@ -39,13 +42,13 @@ final class PaperBook
     /** What rests on a paper, in words; null if nothing does. */
     public static function uses(User $artist, Paper $paper): ?string
     {
-        $counts = [
-            ...self::count($artist->pieces()->where('paper_id', $paper->id)->count(), 'piece'),
-            ...self::count($artist->swatches()->where('paper_id', $paper->id)->count(), 'swatch'),
-            ...self::count($artist->charts()->where('paper_id', $paper->id)->count(), 'chart'),
-        ];
+        $counts = array_filter([
+            'piece' => $artist->pieces()->where('paper_id', $paper->id)->count(),
+            'swatch' => $artist->swatches()->where('paper_id', $paper->id)->count(),
+            'chart' => $artist->charts()->where('paper_id', $paper->id)->count(),
+        ]);
 
-        return $counts === [] ? null : implode(', ', $counts);
+        return $counts === [] ? null : implode(', ', array_map(static fn (int $count, string $what): string => $count.' '.Str::plural($what, $count), $counts, array_keys($counts)));
     }
 
     /**
@@ -80,15 +83,9 @@ final class PaperBook
     /** What it is called in files; two artists may have papers of one name. */
     private static function slug(string $name): string
     {
-        $slug = Str::limit(Str::slug($name), self::SLUG_LETTERS - 8, '');
+        $slug = Str::limit(Str::slug($name), self::SLUG_LETTERS, '');
         $slug = $slug === '' ? 'paper' : $slug;
 
-        return Paper::withTrashed()->where('slug', $slug)->exists() ? $slug.'-'.strtolower(Str::random(6)) : $slug;
-    }
-
-    /** @return list<string> */
-    private static function count(int $count, string $what): array
-    {
-        return $count === 0 ? [] : [$count.' '.($count === 1 ? $what : ($what === 'swatch' ? 'swatches' : $what.'s'))];
+        return Paper::withTrashed()->where('slug', $slug)->exists() ? $slug.'-'.strtolower(Str::random(self::APART_LETTERS)) : $slug;
     }
 }

@@ -5,15 +5,17 @@ declare(strict_types=1);
 namespace App\Studio\Pencils;
 
 use App\Models\User;
+use Prism\Box\PencilFinder;
 use Prism\Colour\Harmony;
 use Prism\Colour\Lab;
+use Prism\Colour\Words\Difference;
 
 /** The pencils whose heavy coat comes nearest to a colour, in the box and beside it. */
 final class NearestPencils
 {
     private const SHOWN = 5;
 
-    public function __construct(private readonly PencilList $list)
+    public function __construct(private readonly PencilList $list, private readonly Catalogue $catalogue)
     {
     }
 
@@ -23,19 +25,32 @@ final class NearestPencils
         $nearest = $this->list->find($artist, new PencilQuery(near: $colour))['pencils'];
         $few = static fn (bool $owned): array => array_slice(array_values(array_filter($nearest, static fn (array $pencil): bool => $pencil['owned'] === $owned)), 0, self::SHOWN);
 
-        return ['box' => $few(true), 'others' => $few(false), 'beside' => $this->beside($artist, $colour)];
+        return ['box' => $few(true), 'others' => $few(false), 'beside' => $this->beside($artist, $colour, array_column($nearest, null, 'id'))];
     }
 
-    /** @return list<array{what: string, colour: Lab, pencil: array<string, mixed>}> what goes with it, and the pencil of the box that comes nearest; nothing of a grey or with an empty box */
-    private function beside(User $artist, Lab $colour): array
+    /**
+     * What goes with it, and the pencil of the box that comes nearest; nothing of a grey or with an empty box.
+     *
+     * @param  array<string, array<string, mixed>>  $rows  pencils in few words
+     * @return list<array{what: string, colour: Lab, pencil: array<string, mixed>}>
+     */
+    private function beside(User $artist, Lab $colour, array $rows): array
     {
         $harmony = Harmony::of($colour);
-        $beside = [];
-        foreach ($harmony === null ? [] : ['complement' => $harmony->complement, 'darker' => $harmony->darker, 'lighter' => $harmony->lighter] as $what => $wanted) {
-            $pencil = $this->list->find($artist, new PencilQuery(ownedOnly: true, near: $wanted))['pencils'][0] ?? null;
-            if ($pencil !== null) {
-                $beside[] = ['what' => $what, 'colour' => $wanted, 'pencil' => $pencil];
+        $coats = [];
+        foreach ($this->catalogue->box($artist) as $id => $pencil) {
+            if ($pencil->fullCoat !== null) {
+                $coats[$id] = $pencil->fullCoat;
             }
+        }
+        if ($harmony === null || $coats === []) {
+            return [];
+        }
+        $beside = [];
+        foreach (['complement' => $harmony->complement, 'darker' => $harmony->darker, 'lighter' => $harmony->lighter] as $what => $wanted) {
+            $nearest = PencilFinder::nearest($wanted, $coats);
+            $id = (string) array_key_first($nearest);
+            $beside[] = ['what' => $what, 'colour' => $wanted, 'pencil' => [...$rows[$id], 'distance' => round($nearest[$id], 1), 'misses' => Difference::between($coats[$id], $wanted)->words]];
         }
 
         return $beside;

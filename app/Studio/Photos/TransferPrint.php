@@ -118,10 +118,11 @@ final class TransferPrint
         $pdf->setFont(Pdf::FONT, '', 7);
         $pdf->setTextColor(60, 60, 60);
         $pdf->Text(PrintTiles::MARGIN, 3.5, sprintf(
-            '%s: %.0f x %.0f mm. Sheet %d of %d, row %d, column %d. Print at 100 %%; this line is 50 mm.%s',
-            $piece->title, $piece->width_mm, $piece->height_mm, $i + 1, count($tiles->tiles), $tile['row'] + 1, $tile['column'] + 1, self::onSheet($piece),
+            '%s: %.0f x %.0f mm. Sheet %d of %d, row %d, column %d. Print at 100 %%; this line is 50 mm.',
+            $piece->title, $piece->width_mm, $piece->height_mm, $i + 1, count($tiles->tiles), $tile['row'] + 1, $tile['column'] + 1,
         ));
         $y = $tiles->pageHeight - 4.0;
+        $pdf->Text(PrintTiles::MARGIN + self::RULER_MM + 3.0, $y - 2.0, self::onSheet($piece));
         $pdf->setDrawColor(60, 60, 60);
         $pdf->Line(PrintTiles::MARGIN, $y, PrintTiles::MARGIN + self::RULER_MM, $y);
         $pdf->Line(PrintTiles::MARGIN, $y - 1.5, PrintTiles::MARGIN, $y + 1.5);
@@ -141,8 +142,8 @@ final class TransferPrint
         [$side, $above] = [($width - $piece->width_mm) / 2.0, ($height - $piece->height_mm) / 2.0];
 
         return $side < 0.0 || $above < 0.0
-            ? sprintf(' It is larger than a sheet of %s, %.0f x %.0f mm.', $piece->paper->name, $width, $height)
-            : sprintf(' In the middle of a sheet of %.0f x %.0f mm: %.0f mm from the sides, %.0f mm from above and below.', $width, $height, $side, $above);
+            ? sprintf('It is larger than a sheet of %s, %.0f x %.0f mm.', $piece->paper->name, $width, $height)
+            : sprintf('In the middle of a sheet of %.0f x %.0f mm: %.0f mm from the sides, %.0f mm from above and below.', $width, $height, $side, $above);
     }
 
     /** @return array<int, Lab> by label: the local middle of the zone, or what it has */

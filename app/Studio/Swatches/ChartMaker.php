@@ -37,6 +37,9 @@ final class ChartMaker
      */
     public function make(User $artist, string $kind, Paper $paper, string $page, string $title, array $pencils, string $text): Chart
     {
+        if ($kind === 'card' && Catalogue::paper($paper)->isToned()) {
+            throw ValidationException::withMessages(['paper' => sprintf('A swatch card gives pencils their colours, and %s would show through them. Draw it on white paper; a chart says how they look on this one.', $paper->name)]);
+        }
         $stacks = match ($kind) {
             'stacks' => [Stack::of(), ...PastedList::read($text)->stacks],
             'card' => ChartStacks::card($this->chosen($artist, $pencils, 1)),

@@ -1,7 +1,7 @@
 import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { messageOf } from '../api/client';
-import { useUsualPaper } from '../api/queries';
+import { usePapers, useUsualPaper } from '../api/queries';
 import { useAddChart } from '../swatches/swatchQueries';
 import { buttonLook, StrongButton } from '../ui/Button';
 import { Problem } from '../ui/States';
@@ -60,7 +60,11 @@ const NAMES: Record<StepId, string> = { pencils: 'Pencils', paper: 'Paper', phot
 /** What is done on the way into the studio, and what the next step would bring. */
 export function Road({ at }: { at: StepId | null }) {
     const known = useRoad();
-    const on = useUsualPaper();
+    const usual = useUsualPaper();
+    const papers = usePapers();
+    // A card gives colours: on a toned paper that would show through them.
+    const white = papers.data?.filter(({ toned }) => !toned) ?? [];
+    const on = (white.find(({ id }) => id === usual) ?? white[0])?.id ?? '';
     const card = useAddChart();
     const navigate = useNavigate();
     if (!known) return <Aside aria-label="Your way in" />;

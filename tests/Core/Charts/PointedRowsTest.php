@@ -84,3 +84,8 @@ it('refuses rows that cannot be, in words', function (array $fields, float $off,
     'another number' => [[6, 5], 0.0, 'hold 11 fields, and there are 12'],
     'one field' => [[1, 11], 0.0, 'Row 1 is too short for 1 fields'],
 ]);
+
+it('does not take pale fields on black paper for the paper', function (): void {
+    [$photo] = plainSheet();
+    expect(static fn () => PointedRows::read(Raster::of(...$photo->taken('rows')), [['from' => [0.1, 0.2], 'to' => [0.9, 0.2], 'fields' => 2]], [Stack::of(), Stack::of()], Lab::of(17, 0, 0)))->toThrow(ChartRefused::class, 'On toned paper');
+});
