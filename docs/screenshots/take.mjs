@@ -126,15 +126,6 @@ await press('d', 15);
 await page.getByTestId('veil').waitFor({ timeout: 30_000 });
 await page.getByTestId('saved').filter({ hasText: 'Saved' }).waitFor();
 await take('draw');
-await page.getByRole('button', { name: /It went otherwise/ }).click();
-const otherwise = page.getByTestId('otherwise');
-await otherwise.getByRole('combobox', { name: 'Pencil' }).fill('7432');
-await page.getByRole('option', { name: /7432/ }).click();
-await otherwise.getByRole('button', { name: 'Done like this' }).click();
-await page.getByTestId('replan').first().waitFor({ timeout: 60_000 });
-await page.getByTestId('replan').first().scrollIntoViewIfNeeded();
-await page.keyboard.press('u');
-await page.getByTestId('replan').first().waitFor({ state: 'detached', timeout: 60_000 });
 await press('d', 40);
 await page.getByTestId('saved').filter({ hasText: 'Saved' }).waitFor();
 // In the dim studio, so that one picture shows it.

@@ -12,6 +12,7 @@ import { Row, Table } from '../ui/Page';
 import { Problem } from '../ui/States';
 import { Swatch } from '../ui/Swatch';
 import { Tick } from '../ui/Tick';
+import { type } from '../ui/theme';
 import { counted } from '../ui/words';
 import { WorkProgress } from '../ui/WorkProgress';
 import { useTakeReadings, type Taken } from './swatchQueries';
@@ -149,7 +150,7 @@ export function CardView({ chart, reading, simulated, sheets, onDone }: Props) {
                                         setLeft(new Set(on ? [...left].filter((one) => one !== id) : [...left, id]))
                                     }
                                 >
-                                    <b style={{ fontSize: 17 }}>{numberOf(id)}</b>
+                                    <b style={{ fontSize: type.lead }}>{numberOf(id)}</b>
                                 </Tick>
                             </td>
                             <td>
