@@ -145,7 +145,7 @@ export function PaperSheet({ paper, onClose, onWritten }: Props) {
                             {reading.isPending
                                 ? 'Reading the colour'
                                 : reading.isSuccess
-                                  ? `Read: ${reading.data.appearance.sentence}, L* ${Math.round(reading.data.L)}. Click again to point anew.`
+                                  ? `Read: ${reading.data.appearance.sentence}. Click again to point anew.`
                                   : places.length === 0
                                     ? 'Click on the white sheet.'
                                     : 'Click on your paper.'}

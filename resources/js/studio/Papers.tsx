@@ -77,7 +77,7 @@ export function Papers() {
                             <br />
                             <small>
                                 {kinds.get(paper.kind)}
-                                {paper.toned && `, toned, L* ${Math.round(paper.colour.L)}`}
+                                {paper.toned && `, toned, step ${paper.colour.appearance.valueStep} of 9`}
                                 {paper.widthMm !== null &&
                                     paper.heightMm !== null &&
                                     `, ${paper.widthMm} × ${paper.heightMm} mm`}
