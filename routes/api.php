@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\AdviceController;
+use App\Http\Controllers\AreaController;
 use App\Http\Controllers\CalibrationController;
 use App\Http\Controllers\ChartController;
 use App\Http\Controllers\DrawingController;
@@ -120,6 +121,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('pieces/{piece}/lines', [LookController::class, 'lines']);
     Route::get('pieces/{piece}/transfer.pdf', [LookController::class, 'transfer'])->middleware('throttle:heavy');
 
+    Route::put('pieces/{piece}/areas', [AreaController::class, 'update']);
     Route::post('pieces/{piece}/zones', [ZoneController::class, 'store']);
     Route::post('pieces/{piece}/zones/find', [ZoneController::class, 'find']);
     Route::post('pieces/{piece}/zones/merge', [ZoneController::class, 'merge']);

@@ -38,6 +38,7 @@ use Prism\Colour\Lamp;
  * @property bool $value_only
  * @property array{recipes: array<string, array{stack: string, by_hand: bool}|null>, palette: array<string, mixed>|null}|null $before_planning
  * @property list<array{id: string, zone: string, kind: string, sentence: string, on: string, layer: string|null, had: array<string, array{stack: string, by_hand: bool}|null>, has: array<string, string>, crisp: bool|null, crispBefore: bool|null}>|null $advised
+ * @property array{marginMm: float, gaps: int, more: int}|null $lines  of a piece that is begun from a line drawing: what stays paper beside a line, gaps that were bridged, areas that were too many
  * @property string|null $zone_map
  * @property array{turns: int, done: int, minutesLeft: float}|null $progress  as its plan was last seen
  * @property int $version  counts changes of what is chosen for it
@@ -52,10 +53,10 @@ final class Piece extends Model
     /** @use HasFactory<PieceFactory> */
     use HasFactory, HasUlids, SoftDeletes;
 
-    protected $fillable = ['paper_id', 'title', 'schools', 'interpretation', 'crop', 'width_mm', 'height_mm', 'unit', 'tone', 'light_degrees', 'lamp', 'zone_map', 'session_minutes', 'palette_size', 'pinned', 'banned', 'palette', 'value_only', 'before_planning', 'advised'];
+    protected $fillable = ['paper_id', 'title', 'schools', 'interpretation', 'crop', 'width_mm', 'height_mm', 'unit', 'tone', 'light_degrees', 'lamp', 'zone_map', 'session_minutes', 'palette_size', 'pinned', 'banned', 'palette', 'value_only', 'before_planning', 'advised', 'lines'];
 
     /** @var array<string, string> */
-    protected $casts = ['schools' => 'array', 'interpretation' => 'array', 'crop' => 'array', 'tone' => 'array', 'lamp' => Lamp::class, 'pinned' => 'array', 'banned' => 'array', 'palette' => 'array', 'value_only' => 'boolean', 'before_planning' => 'array', 'advised' => 'array', 'progress' => 'array', 'width_mm' => 'float', 'height_mm' => 'float', 'light_degrees' => 'float'];
+    protected $casts = ['schools' => 'array', 'interpretation' => 'array', 'crop' => 'array', 'tone' => 'array', 'lamp' => Lamp::class, 'pinned' => 'array', 'banned' => 'array', 'palette' => 'array', 'value_only' => 'boolean', 'before_planning' => 'array', 'advised' => 'array', 'lines' => 'array', 'progress' => 'array', 'width_mm' => 'float', 'height_mm' => 'float', 'light_degrees' => 'float'];
 
     /** @var list<string> bytes, not for JSON */
     protected $hidden = ['zone_map'];

@@ -31,6 +31,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property array<string, string>|null $schools  by question, where this zone is an exception
  * @property array<string, mixed>|null $interpretation
  * @property array{colour: array{float, float, float}, tooth: string}|null $ground  of another medium
+ * @property array{by?: string, light?: array{float, float, float}, middle?: array{float, float, float}, dark?: array{float, float, float}, pencils?: array<string, string>, recipe?: string, form?: string, shines?: bool, body?: int}|null $colouring  of an area of a line drawing
  * @property bool $fits
  * @property bool $outside
  * @property-read Piece $piece
@@ -40,12 +41,12 @@ final class Zone extends Model
 {
     use HasUlids, SoftDeletes;
 
-    protected $fillable = ['name', 'x', 'y', 'radius', 'position', 'version', 'label', 'share', 'outline', 'estimates', 'corrections', 'named', 'fits', 'outside', 'schools', 'interpretation', 'ground'];
+    protected $fillable = ['name', 'x', 'y', 'radius', 'position', 'version', 'label', 'share', 'outline', 'estimates', 'corrections', 'named', 'fits', 'outside', 'schools', 'interpretation', 'ground', 'colouring'];
 
     protected $attributes = ['version' => 1, 'share' => 0, 'named' => true, 'fits' => true, 'outside' => false];
 
     /** @var array<string, string> */
-    protected $casts = ['estimates' => 'array', 'corrections' => 'array', 'schools' => 'array', 'interpretation' => 'array', 'ground' => 'array', 'named' => 'boolean', 'fits' => 'boolean', 'outside' => 'boolean', 'share' => 'float', 'x' => 'float', 'y' => 'float', 'radius' => 'float', 'label' => 'integer'];
+    protected $casts = ['estimates' => 'array', 'corrections' => 'array', 'schools' => 'array', 'interpretation' => 'array', 'ground' => 'array', 'colouring' => 'array', 'named' => 'boolean', 'fits' => 'boolean', 'outside' => 'boolean', 'share' => 'float', 'x' => 'float', 'y' => 'float', 'radius' => 'float', 'label' => 'integer'];
 
     /** @return BelongsTo<Piece, $this> */
     public function piece(): BelongsTo

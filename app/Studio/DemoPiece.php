@@ -8,12 +8,14 @@ use App\Models\Paper;
 use App\Models\Pencil;
 use App\Models\Piece;
 use App\Models\User;
+use App\Models\Zone;
 use App\Studio\LongWork\PlanningWork;
 use App\Studio\Photos\PhotoStore;
 use App\Studio\Photos\PictureReadings;
 use App\Studio\Photos\References;
 use App\Studio\Planning\PicturePalettes;
 use App\Studio\Planning\PlanPages;
+use App\Studio\Zones\AreaBook;
 use App\Studio\Zones\PictureParts;
 use App\Studio\Zones\ZoneBook;
 use Closure;
@@ -59,6 +61,7 @@ final class DemoPiece
         private readonly PlanningWork $planning,
         private readonly PlanPages $pages,
         private readonly PictureParts $parts,
+        private readonly AreaBook $areas,
     ) {
     }
 
@@ -101,6 +104,31 @@ final class DemoPiece
         }
     }
 
+    /** A piece that is begun from a line drawing, coloured. */
+    public function inLines(User $user): void
+    {
+        $piece = $this->create($user, 'A quay in lines');
+        $this->areas->begin($piece, database_path('demo/quay.png'));
+        $map = $this->zones->map($piece);
+        assert($map instanceof ZoneMap);
+        // How areas are coloured, and which are one form, by spots: shares of width and height.
+        /** @var list<array{at: list<array{float, float}>, body?: true|array{float, float}, by: string, colour: string, form?: string, shines?: bool}> $wishes */
+        $wishes = json_decode((string) file_get_contents(database_path('demo/quay.json')), true, flags: JSON_THROW_ON_ERROR);
+        foreach ($wishes as $wish) {
+            $zones = $piece->zones()->get()->keyBy('label');
+            $at = static fn (array $spot): ?Zone => $zones->get($map->at($spot[0], $spot[1]));
+            $chosen = array_values(array_filter(array_map($at, $wish['at'])));
+            assert($chosen !== []);
+            $body = $wish['body'] ?? null;
+            $this->areas->colour($piece, $chosen, [
+                'by' => $wish['by'], 'colour' => $wish['colour'], 'shines' => $wish['shines'] ?? false,
+                ...(isset($wish['form']) ? ['form' => $wish['form']] : []),
+                'body' => $body === true ? $chosen[0]->id : ($body === null ? null : $at($body)?->id),
+            ]);
+        }
+        $piece->zoneChanges()->delete();
+    }
+
     /** @return list<int> keys of the pencils that a box has with which these can be drawn */
     public static function box(): array
     {
@@ -118,15 +146,20 @@ final class DemoPiece
         return self::PIECES[$name][0];
     }
 
+    private function create(User $user, string $title): Piece
+    {
+        return $user->pieces()->create([
+            ...$user->habits(),
+            'title' => $title,
+            'palette_size' => PicturePalettes::FIRST_SIZE,
+            'paper_id' => Paper::query()->where('slug', 'harbour-cartridge')->valueOrFail('id'),
+        ]);
+    }
+
     private function begin(User $user, string $name): Piece
     {
         return DB::transaction(function () use ($user, $name): Piece {
-            $piece = $user->pieces()->create([
-                ...$user->habits(),
-                'title' => self::PIECES[$name][0],
-                'palette_size' => PicturePalettes::FIRST_SIZE,
-                'paper_id' => Paper::query()->where('slug', 'harbour-cartridge')->valueOrFail('id'),
-            ]);
+            $piece = $this->create($user, self::PIECES[$name][0]);
             $this->references->begin($piece, database_path("demo/$name.jpg"));
 
             return $piece;

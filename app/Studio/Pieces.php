@@ -9,6 +9,7 @@ use App\Models\Piece;
 use App\Models\User;
 use App\Studio\LongWork\WorkRefused;
 use App\Studio\Planning\SchoolChoices;
+use App\Studio\Zones\AreaBook;
 use App\Studio\Zones\Interpretations;
 use App\Studio\Zones\Looking;
 use App\Studio\Zones\ZoneBook;
@@ -20,7 +21,10 @@ final class Pieces
 {
     private const PLAIN = ['title' => 'title', 'lamp' => 'lamp', 'unit' => 'unit', 'widthMm' => 'width_mm', 'heightMm' => 'height_mm', 'lightDegrees' => 'light_degrees', 'crop' => 'crop', 'sessionMinutes' => 'session_minutes', 'paletteSize' => 'palette_size', 'pinned' => 'pinned', 'banned' => 'banned', 'valueOnly' => 'value_only'];
 
-    public function __construct(private readonly Looking $looking, private readonly ZoneBook $zones, private readonly Interpretations $interpretations)
+    /** What the picture of a line drawing shows. */
+    private const SHOWN_IN_LINES = ['crop' => true, 'widthMm' => true, 'heightMm' => true, 'lightDegrees' => true, 'paper' => true, 'marginMm' => true];
+
+    public function __construct(private readonly Looking $looking, private readonly ZoneBook $zones, private readonly Interpretations $interpretations, private readonly AreaBook $areas)
     {
     }
 
@@ -65,9 +69,14 @@ final class Pieces
                 $piece->interpretation = $this->interpretations->changed($piece->user, $piece->interpretation, $changes['interpretation']);
             }
             $this->unstretched($piece, $changes);
+            if (isset($changes['marginMm']) && $piece->lines !== null) {
+                $piece->lines = [...$piece->lines, 'marginMm' => (float) $changes['marginMm']];
+            }
             $piece->save();
-            if (array_key_exists('crop', $changes) || array_key_exists('lightDegrees', $changes)) {
-                $this->zones->recrop($piece);
+            if ($piece->lines !== null && array_intersect_key($changes, self::SHOWN_IN_LINES) !== []) {
+                $this->areas->renew($piece);
+            } elseif (array_key_exists('crop', $changes) || array_key_exists('lightDegrees', $changes)) {
+                $this->zones->reshape($piece);
             }
             $mode = isset($changes['tone']) ? RangeMode::from($changes['tone']) : RangeMode::from($piece->tone['mode'] ?? RangeMode::AsIs->value);
             // What can be reached depends on the paper, what is asked for on the crop.

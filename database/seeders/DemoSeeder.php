@@ -40,6 +40,7 @@ final class DemoSeeder extends Seeder
             }
             if (! $known) {
                 app(DemoPiece::class)->others($user);
+                app(DemoPiece::class)->inLines($user);
                 app(DemoPiece::class)->for($user);
                 if ((bool) config('prism.demo_drawn')) {
                     DrawDemo::dispatch()->onQueue(WorkQueue::Later->value)->afterCommit();

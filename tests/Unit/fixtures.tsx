@@ -141,6 +141,7 @@ export function zone(id: string, name: string, changes: Partial<Zone> & { recipe
         outline: 'M100 100L400 100L400 400L100 400Z',
         fits: true,
         ground: null,
+        colouring: null,
         traits: {
             surface: 'soft',
             direction: null,
@@ -209,6 +210,7 @@ export function piece(zones: Zone[], changes: Partial<Piece> = {}): Piece {
         photo,
         references: [photo],
         zones,
+        lines: null,
         zonesVersion: 7,
         undo: null,
         ...changes,

@@ -45,6 +45,7 @@ final class PieceController
             new OA\Property(property: 'title', type: 'string'),
             new OA\Property(property: 'paper', type: 'string'),
             new OA\Property(property: 'photo', type: 'string', format: 'binary'),
+            new OA\Property(property: 'from', type: 'string', enum: ['photo', 'lines'], description: 'lines: it is a line drawing, whose areas are to be coloured'),
         ]))),
         responses: [
             new OA\Response(response: 202, description: 'The piece is there when its photo is decoded: it is the result', content: new OA\JsonContent(ref: '#/components/schemas/Work')),
@@ -54,7 +55,7 @@ final class PieceController
     public function store(StorePieceRequest $request, #[CurrentUser] User $user, Uploads $uploads, Works $works): JsonResponse
     {
         $file = ReferenceController::kept($request, $uploads);
-        $work = $works->begin($user, WorkKind::Photo, [...$request->safe(['title', 'paper']), 'file' => $file]);
+        $work = $works->begin($user, WorkKind::Photo, [...$request->safe(['title', 'paper', 'from']), 'file' => $file]);
 
         return WorkResource::make($work->refresh())->response()->setStatusCode(202);
     }
@@ -86,6 +87,7 @@ final class PieceController
             new OA\Property(property: 'crop', nullable: true, oneOf: [new OA\Schema(ref: '#/components/schemas/Crop')]),
             new OA\Property(property: 'widthMm', type: 'number'),
             new OA\Property(property: 'heightMm', type: 'number'),
+            new OA\Property(property: 'marginMm', type: 'number', description: 'of a line drawing: so much beside each line stays paper'),
             new OA\Property(property: 'unit', type: 'string', enum: ['mm', 'in']),
             new OA\Property(property: 'sessionMinutes', type: 'integer'),
             new OA\Property(property: 'paletteSize', type: 'integer', nullable: true),

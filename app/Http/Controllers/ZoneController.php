@@ -18,6 +18,7 @@ use App\Studio\ChangedMeanwhile;
 use App\Studio\PieceViews;
 use App\Studio\Planning\ZoneRecipes;
 use App\Studio\Zones\ZoneBook;
+use App\Studio\Zones\ZoneCorrections;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\DB;
@@ -91,15 +92,15 @@ final class ZoneController
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
-    public function update(UpdateZoneRequest $request, Zone $zone): ZoneResource
+    public function update(UpdateZoneRequest $request, Zone $zone, ZoneCorrections $corrections): ZoneResource
     {
         Gate::authorize('update', $zone->piece);
-        DB::transaction(function () use ($request, $zone): void {
+        DB::transaction(static function () use ($request, $zone, $corrections): void {
             $row = Zone::query();
             $row->lockForUpdate();
             $current = $row->findOrFail($zone->id);
             throw_if($current->version !== $request->integer('version'), ChangedMeanwhile::class, 'This zone');
-            $this->zones->amend($current, Arr::only($request->validated(), ['name', 'corrections', 'schools', 'interpretation', 'ground']));
+            $corrections->amend($current, Arr::only($request->validated(), ['name', 'corrections', 'schools', 'interpretation', 'ground']));
         });
         $fresh = $zone->refresh();
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use Illuminate\Validation\Rule;
+
 final class StorePieceRequest extends StudioRequest
 {
     /** @return array<string, mixed> */
@@ -12,6 +14,7 @@ final class StorePieceRequest extends StudioRequest
         return [
             'title' => ['required', 'string', 'max:120'],
             'paper' => ['required', 'string', $this->seenPaper()],
+            'from' => ['sometimes', 'required', Rule::in(['photo', 'lines'])],
             ...ReferenceFileRequest::photo(),
         ];
     }

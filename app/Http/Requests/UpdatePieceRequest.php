@@ -21,6 +21,9 @@ final class UpdatePieceRequest extends StudioRequest
 
     private const LARGEST = 1500;
 
+    /** Millimetres beside a line that stay paper. */
+    private const WIDEST_MARGIN = 5;
+
     /** @return array<string, mixed> */
     public function rules(): array
     {
@@ -42,6 +45,7 @@ final class UpdatePieceRequest extends StudioRequest
             'crop.height' => ['required_with:crop', 'numeric', 'between:'.self::SMALLEST_CROP.',1'],
             'widthMm' => $size,
             'heightMm' => $size,
+            'marginMm' => ['sometimes', 'required', 'numeric', 'between:0,'.self::WIDEST_MARGIN],
             'unit' => ['sometimes', 'required', Rule::in(['mm', 'in'])],
             'sessionMinutes' => ['sometimes', 'required', 'integer', 'between:10,600'],
             'paletteSize' => ['sometimes', 'nullable', 'integer', 'between:1,160'],
@@ -63,6 +67,7 @@ final class UpdatePieceRequest extends StudioRequest
             'sessionMinutes.*' => 'A session is from 10 to 600 minutes.',
             'widthMm.*' => $size,
             'heightMm.*' => $size,
+            'marginMm.*' => sprintf('What stays paper beside a line is from 0 to %d mm wide.', self::WIDEST_MARGIN),
             'crop.width' => 'The crop is too small; leave at least a twentieth of each side.',
             'crop.height' => 'The crop is too small; leave at least a twentieth of each side.',
         ];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\Zone;
+use App\Studio\Zones\AreaPaints;
 use App\Studio\Zones\Grounds;
 use App\Studio\Zones\Interpretations;
 use App\Studio\Zones\ZoneTraits;
@@ -13,7 +14,7 @@ use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
 
 /** @mixin Zone */
-#[OA\Schema(schema: 'Zone', required: ['id', 'name', 'x', 'y', 'radius', 'share', 'outline', 'fits', 'traits', 'touching', 'targets', 'schools', 'interpretation', 'ground', 'version'], properties: [
+#[OA\Schema(schema: 'Zone', required: ['id', 'name', 'x', 'y', 'radius', 'share', 'outline', 'fits', 'traits', 'touching', 'targets', 'schools', 'interpretation', 'ground', 'colouring', 'version'], properties: [
     new OA\Property(property: 'id', type: 'string'),
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'x', type: 'number', description: 'share of the width'),
@@ -34,7 +35,24 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'colour', ref: '#/components/schemas/Colour'),
         new OA\Property(property: 'tooth', type: 'string', enum: ['as-paper', 'smoother', 'little']),
     ]),
+    new OA\Property(property: 'colouring', nullable: true, description: 'of an area of a line drawing', oneOf: [new OA\Schema(ref: '#/components/schemas/Colouring')]),
     new OA\Property(property: 'version', type: 'integer', description: 'send it back with a change; a newer one is refused'),
+])]
+#[OA\Schema(schema: 'Colouring', required: ['by', 'colours', 'pencils', 'form', 'shines', 'body'], properties: [
+    new OA\Property(property: 'by', type: 'string', enum: ['paper', 'colour', 'ladder', 'trio', 'recipe']),
+    new OA\Property(property: 'colours', nullable: true, type: 'object', description: 'null: it stays paper', required: ['light', 'middle', 'dark'], properties: [
+        new OA\Property(property: 'light', ref: '#/components/schemas/Colour'),
+        new OA\Property(property: 'middle', ref: '#/components/schemas/Colour'),
+        new OA\Property(property: 'dark', ref: '#/components/schemas/Colour'),
+    ]),
+    new OA\Property(property: 'pencils', type: 'object', description: 'of a ladder, as far as the box has them', properties: [
+        new OA\Property(property: 'light', type: 'string'),
+        new OA\Property(property: 'middle', type: 'string'),
+        new OA\Property(property: 'dark', type: 'string'),
+    ]),
+    new OA\Property(property: 'form', ref: '#/components/schemas/AreaForm'),
+    new OA\Property(property: 'shines', type: 'boolean'),
+    new OA\Property(property: 'body', type: 'string', nullable: true, description: 'the zone whose form it is a part of'),
 ])]
 #[OA\Schema(schema: 'ZoneTraits', description: 'estimates, or what the artist says instead', required: ['surface', 'direction', 'crisp', 'distance', 'importance', 'light', 'warmth', 'corrected'], properties: [
     new OA\Property(property: 'surface', type: 'string', enum: ['hard', 'smooth', 'soft', 'rough', 'stranded']),
@@ -77,7 +95,24 @@ final class ZoneResource extends JsonResource
             'schools' => $zone->schools,
             'interpretation' => InterpretationResource::make(Interpretations::ofZone($zone)),
             'ground' => $ground === null ? null : ['colour' => ColourResource::make($ground->colour), 'tooth' => $ground->tooth->value],
+            'colouring' => $zone->piece->lines === null || $zone->label === null ? null : self::colouring($zone, $neighbours[$zone->colouring['body'] ?? 0] ?? null),
             'version' => $zone->version,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function colouring(Zone $zone, ?string $body): array
+    {
+        $colours = AreaPaints::colours($zone);
+        $told = $zone->colouring ?? [];
+
+        return [
+            'by' => $told['by'] ?? 'paper',
+            'colours' => $colours === null ? null : ['light' => ColourResource::make($colours->light), 'middle' => ColourResource::make($colours->middle), 'dark' => ColourResource::make($colours->dark)],
+            'pencils' => (object) ($told['pencils'] ?? []),
+            'form' => AreaPaints::form($zone)->value,
+            'shines' => $told['shines'] ?? false,
+            'body' => $body,
         ];
     }
 }

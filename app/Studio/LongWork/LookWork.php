@@ -23,6 +23,10 @@ final class LookWork implements LongWork
     public function do(User $artist, array $wish, Closure $progress): array
     {
         $piece = Pieces::ofArtist($artist, $wish);
+        if ($piece->lines !== null) {
+            // Its zones are its areas; there is nothing to be found.
+            return ['piece' => $piece->id, 'most' => $piece->zones()->count()];
+        }
         $reading = $this->readings->read($piece->reference(), $progress);
         if ($piece->allZones()->doesntExist()) {
             $progress('Naming the zones', 0.96);

@@ -15,13 +15,15 @@ use App\Studio\Photos\References;
 use App\Studio\Photos\Uploads;
 use App\Studio\Pieces;
 use App\Studio\Planning\PicturePalettes;
+use App\Studio\Zones\AreaBook;
 use Closure;
 use Illuminate\Support\Facades\DB;
+use Prism\Reference\LookRefused;
 
-/** Decodes an uploaded photo: the first of a new piece, one more of a piece, or another in the place of one. */
+/** Decodes an uploaded picture: the photo, or the line drawing, that a new piece begins with, one more of a piece, or another in the place of one. */
 final class PhotoWork implements LongWork
 {
-    public function __construct(private readonly References $references, private readonly Uploads $uploads)
+    public function __construct(private readonly References $references, private readonly Uploads $uploads, private readonly AreaBook $areas)
     {
     }
 
@@ -35,7 +37,7 @@ final class PhotoWork implements LongWork
                 isset($wish['piece']) => $this->references->add(Pieces::ofArtist($artist, $wish), $path, $wish['name'], ReferenceRole::from($wish['role'])),
                 default => $this->begun($artist, $wish, $path)->reference(),
             };
-        } catch (PhotoRefused|ChangedMeanwhile $refusal) {
+        } catch (PhotoRefused|LookRefused|ChangedMeanwhile $refusal) {
             throw new WorkRefused($refusal->getMessage(), previous: $refusal);
         } finally {
             $this->uploads->forget($wish['file']);
@@ -54,7 +56,7 @@ final class PhotoWork implements LongWork
                 'palette_size' => PicturePalettes::FIRST_SIZE,
                 'paper_id' => Paper::seenBy($artist)->where('slug', $wish['paper'])->valueOrFail('id'),
             ]);
-            $this->references->begin($piece, $path);
+            ($wish['from'] ?? null) === 'lines' ? $this->areas->begin($piece, $path) : $this->references->begin($piece, $path);
 
             return $piece;
         });

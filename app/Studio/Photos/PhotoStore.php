@@ -32,11 +32,12 @@ final class PhotoStore
     /**
      * A photo beside those that are shown.
      *
+     * @param  array<string, string>  $beside  bytes that belong to it, by file name; see {@see self::beside()}
      * @return string what {@see self::settle()} takes
      */
-    public function put(Reference $reference, Photo $photo): string
+    public function put(Reference $reference, Photo $photo, array $beside = []): string
     {
-        return $this->write($reference, ['decoded.rgb' => $photo->rgb, 'decoded.jpg' => $photo->large, ...self::rendered($photo->width, $photo->height, $photo->rgb, $photo->large, ColourMatrix::none(), null)]);
+        return $this->write($reference, [...$beside, 'decoded.rgb' => $photo->rgb, 'decoded.jpg' => $photo->large, ...self::rendered($photo->width, $photo->height, $photo->rgb, $photo->large, ColourMatrix::none(), null)]);
     }
 
     /**
@@ -93,8 +94,6 @@ final class PhotoStore
         $image = PhotoRenderer::balanced(PhotoRenderer::image($width, $height, $rgb), $light);
         $made = ['photo.rgb' => PhotoRenderer::pixels($image), 'photo.jpg' => PhotoRenderer::jpeg($image)];
         $tell(0.3);
-        $made['value.jpg'] = PhotoRenderer::jpeg(PhotoRenderer::value($image));
-        $tell(0.5);
         if ($large !== null) {
             $bright = new Imagick;
             $bright->readImageBlob($large);
@@ -127,14 +126,28 @@ final class PhotoStore
     public function path(Reference $reference, PhotoView $view): string
     {
         $path = $this->folderOf($reference).'/'.$view->value.'.jpg';
-        if ($view === PhotoView::Temperature && ! is_file($path)) {
-            File::replace($path, PhotoRenderer::jpeg(PhotoRenderer::temperature($this->field($reference))));
+        if (in_array($view, [PhotoView::Temperature, PhotoView::Value], true) && ! is_file($path)) {
+            // Made when it is looked at first.
+            File::replace($path, PhotoRenderer::jpeg($view === PhotoView::Temperature ? PhotoRenderer::temperature($this->field($reference)) : PhotoRenderer::value($this->image($reference))));
         }
         if ($view === PhotoView::Large && ! is_file($path)) {
             return $this->path($reference, PhotoView::Photo);
         }
 
         return $path;
+    }
+
+    /** What was put with the picture that is shown; null if there is no such file. */
+    public function beside(Reference $reference, string $file): ?string
+    {
+        $path = $this->folderOf($reference).'/'.$file;
+
+        return is_file($path) ? (string) file_get_contents($path) : null;
+    }
+
+    private function image(Reference $reference): Imagick
+    {
+        return PhotoRenderer::image($reference->width, $reference->height, (string) file_get_contents($this->folderOf($reference).'/photo.rgb'));
     }
 
     public function raster(Reference $reference): Raster

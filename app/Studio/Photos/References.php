@@ -13,6 +13,7 @@ use Illuminate\Support\Facades\DB;
 use Prism\Colour\Lamp;
 use Prism\Reference\Image\Alignment;
 use Prism\Reference\Light\ColourMatrix;
+use Prism\Reference\LookRefused;
 
 /** The references of a piece: several photos, each trusted for something, each in its own light. */
 final class References
@@ -20,7 +21,7 @@ final class References
     public const MOST = 12;
 
     /** Of a drawing until the artist says otherwise: it leaves a margin on A4. */
-    private const LONG_EDGE_MM = 240.0;
+    public const LONG_EDGE_MM = 240.0;
 
     public function __construct(private readonly PhotoReader $reader, private readonly PhotoStore $photos, private readonly ZoneBook $zones)
     {
@@ -76,6 +77,7 @@ final class References
      */
     public function replace(Reference $reference, string $path): void
     {
+        $this->checkIsPhoto($reference);
         $photo = $this->reader->read($path);
         $written = $this->photos->put($reference, $photo);
         $this->show($reference, ['picture' => $reference->nextPicture(), 'width' => $photo->width, 'height' => $photo->height, 'balance' => null], 'Another photo', true, $written);
@@ -103,6 +105,7 @@ final class References
      */
     public function takeBack(Reference $reference): void
     {
+        $this->checkIsPhoto($reference);
         $before = $reference->before ?? throw new PhotoRefused('Neither the photo nor its light was changed; there is nothing to take back.');
         $this->show($reference, $before, 'The photo before', $before['width'] !== $reference->width || $before['height'] !== $reference->height);
     }
@@ -141,6 +144,9 @@ final class References
      */
     public function change(Reference $reference, array $changes): void
     {
+        if (isset($changes['first']) && $reference->piece->lines !== null) {
+            throw new LookRefused('This piece is drawn from its line drawing, and zones are its areas. Begin a piece of its own from this photo.');
+        }
         if (isset($changes['pairs'])) {
             // What cannot be aligned is refused now, not when a spot is asked for.
             self::alignment($reference->piece->reference(), $reference, $changes['pairs']);
@@ -178,6 +184,14 @@ final class References
         return $reference->piece->references()->first()?->id === $reference->id;
     }
 
+    /** @throws LookRefused */
+    private function checkIsPhoto(Reference $reference): void
+    {
+        if ($reference->piece->lines !== null && $this->isFirst($reference)) {
+            throw new LookRefused('This picture is made from your line drawing and has no light of its own. Colour its areas instead, or begin another piece.');
+        }
+    }
+
     /**
      * What brings a reference into the light that is told.
      *
@@ -190,6 +204,7 @@ final class References
         if ($by === null) {
             return ColourMatrix::none();
         }
+        $this->checkIsPhoto($reference);
         if ($by['by'] === 'lamp') {
             return ColourMatrix::byLamp(Lamp::from($by['lamp'] ?? ''));
         }

@@ -7,9 +7,9 @@ namespace App\Studio\Zones;
 use App\Models\Piece;
 use App\Models\Zone;
 use App\Studio\ChangedMeanwhile;
+use App\Studio\Photos\LinePictures;
 use App\Studio\Photos\PhotoStore;
 use App\Studio\Photos\PictureReadings;
-use App\Studio\Planning\SchoolChoices;
 use Illuminate\Support\Facades\DB;
 use Prism\Reference\Light\LightDirection;
 use Prism\Reference\PictureReading;
@@ -34,7 +34,7 @@ final class ZoneBook
 
     private const MOST_ZONES = 120;
 
-    public function __construct(private readonly PhotoStore $photos, private readonly PictureReadings $readings, private readonly Interpretations $interpretations, private readonly Grounds $grounds, private readonly ZoneHistory $history, private readonly ZoneRows $rows)
+    public function __construct(private readonly PhotoStore $photos, private readonly PictureReadings $readings, private readonly ZoneHistory $history, private readonly ZoneRows $rows, private readonly LinePictures $lines)
     {
     }
 
@@ -76,6 +76,9 @@ final class ZoneBook
      */
     public function find(Piece $piece, int $count): void
     {
+        if ($piece->lines !== null) {
+            throw new ZoneRefused('The zones of this piece are the areas of its line drawing. Merge, split or draw them by hand.');
+        }
         $reading = $this->readings->of($piece->reference()) ?? throw new ZoneRefused('The photo is not read yet. Wait until it is, then choose how many zones.');
         $this->change($piece, sprintf('%d zones found', $count), function (?ZoneMap $before) use ($piece, $reading, $count): ZoneMap {
             $map = ZoneMaps::cut($piece, $reading, $count);
@@ -120,7 +123,7 @@ final class ZoneBook
             $free = $map->free() ?? throw new ZoneRefused('There are as many zones as there can be. Merge some first.');
             $split = ZoneSplit::of($map, (int) $zone->label, $free, $tree, $this->photos->field($zone->piece->reference()))
                 ?? throw new ZoneRefused(sprintf('"%s" is too small or too even to be split; cut it with the lasso.', $zone->name));
-            $this->add($zone->piece, $free, '');
+            $this->add($zone->piece, $free, '')->update(['colouring' => $zone->colouring]);
 
             return $split;
         });
@@ -167,38 +170,6 @@ final class ZoneBook
             }
 
             return $lassoed;
-        });
-    }
-
-    /**
-     * A name, or what the artist sees otherwise than it was read.
-     *
-     * @param  array{name?: string, corrections?: array<string, mixed>, schools?: array<string, string|null>, interpretation?: array<string, mixed>, ground?: array{colour: string, tooth: string}|null}  $changes
-     */
-    public function amend(Zone $zone, array $changes): void
-    {
-        DB::transaction(function () use ($zone, $changes): void {
-            $this->lock($zone->piece);
-            $name = $changes['name'] ?? null;
-            $this->history->remember($zone->piece, $name !== null && $name !== $zone->name ? sprintf('%s renamed to %s', $zone->name, $name) : sprintf('%s corrected', $zone->name));
-            if ($name !== null) {
-                $zone->fill(['name' => $name, 'named' => true]);
-            }
-            if (isset($changes['schools'])) {
-                $zone->schools = SchoolChoices::answered($zone->schools, $changes['schools']) ?: null;
-            }
-            if (array_key_exists('ground', $changes)) {
-                $zone->ground = $this->grounds->read($zone->piece->user, $changes['ground']);
-            }
-            if (isset($changes['interpretation'])) {
-                $zone->interpretation = $this->interpretations->changed($zone->piece->user, $zone->interpretation, $changes['interpretation']);
-            }
-            if (isset($changes['corrections'])) {
-                $zone->corrections = array_filter([...$zone->corrections ?? [], ...$changes['corrections']], static fn (mixed $said): bool => $said !== null) ?: null;
-            }
-            $zone->version++;
-            $zone->save();
-            $zone->piece->touch();
         });
     }
 
@@ -277,12 +248,40 @@ final class ZoneBook
         });
     }
 
-    /** After the crop has changed: zones outside of it are set aside, and what is left is read anew. */
-    public function recrop(Piece $piece): void
+    /**
+     * After crop, or margins, have changed: zones outside of it are set aside, and what is left is read anew.
+     *
+     * @param  ?\Closure(ZoneMap): ZoneMap  $do  what becomes of the map; undo does not bring it back
+     */
+    public function reshape(Piece $piece, ?\Closure $do = null): void
     {
-        DB::transaction(function () use ($piece): void {
+        DB::transaction(function () use ($piece, $do): void {
             $this->lock($piece);
-            $this->write($piece, ZoneMaps::whole($piece), null);
+            $map = ZoneMaps::whole($piece);
+            $this->write($piece, $map === null || $do === null ? $map : $do($map), null);
+        });
+    }
+
+    /**
+     * Colours of areas have changed, and nothing of where they lie: those alone are read anew.
+     *
+     * @param  \Closure(): void  $do  changes their rows
+     * @param  list<int>  $labels
+     */
+    public function recolour(Piece $piece, string $what, \Closure $do, array $labels): void
+    {
+        DB::transaction(function () use ($piece, $what, $do, $labels): void {
+            $this->lock($piece);
+            $this->history->remember($piece, $what);
+            $do();
+            $piece->touch();
+            $piece->unsetRelation('zones');
+            $map = ZoneMaps::whole($piece) ?? ZoneMaps::blank($piece);
+            $zones = $this->areas($piece);
+            $paints = AreaPaints::of($zones);
+            $light = $this->light($piece);
+            $field = $this->lines->show($piece, $map, $paints, $light);
+            $this->rows->reread(array_intersect_key($zones, array_flip($labels)), new ZoneReader($field, ZoneMaps::cropped($map, $piece), $light), $paints);
         });
     }
 
@@ -297,10 +296,13 @@ final class ZoneBook
     }
 
     /**
+     * Changes map and rows, and reads what has changed in the photo.
+     *
+     * @param  string  $what  for undo
      * @param  \Closure(?ZoneMap): ?ZoneMap  $do  changes rows and returns the map as it is then
      * @param  ?list<int>  $labels  zones to be read anew; all if null
      */
-    private function change(Piece $piece, string $what, \Closure $do, ?array $labels = null): void
+    public function change(Piece $piece, string $what, \Closure $do, ?array $labels = null): void
     {
         DB::transaction(function () use ($piece, $what, $do, $labels): void {
             $this->lock($piece);
@@ -326,20 +328,14 @@ final class ZoneBook
         if ($map === null) {
             return;
         }
-        $visible = ZoneMaps::cropped($map, $piece);
         $zones = $this->areas($piece);
         foreach (array_keys($map->areas()) as $label) {
             $zones[$label] ??= $this->add($piece, $label, '');
         }
-        $readings = (new ZoneReader($this->photos->field($piece->reference()), $visible, $this->light($piece)))->read();
-        $outlines = Outlines::of($visible);
-        foreach ($zones as $label => $zone) {
-            if (isset($readings[$label])) {
-                $this->rows->update($zone, $readings[$label], $outlines, $labels === null || in_array($label, $labels, true));
-            } else {
-                $zone->update(['outside' => true, 'outline' => null]);
-            }
-        }
+        $light = $this->light($piece);
+        $paints = $piece->lines === null ? [] : AreaPaints::of($zones);
+        $field = $piece->lines === null ? $this->photos->field($piece->reference()) : $this->lines->show($piece, $map, $paints, $light);
+        $this->rows->read($zones, new ZoneReader($field, ZoneMaps::cropped($map, $piece), $light), Outlines::of(ZoneMaps::cropped($map, $piece)), $paints, $labels);
         $piece->unsetRelation('zones');
     }
 

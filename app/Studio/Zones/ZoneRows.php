@@ -7,7 +7,9 @@ namespace App\Studio\Zones;
 use App\Models\Piece;
 use App\Models\Zone;
 use App\Studio\Photos\PhotoStore;
+use Prism\Reference\Lines\AreaPaint;
 use Prism\Reference\Zones\Outlines;
+use Prism\Reference\Zones\ZoneReader;
 use Prism\Reference\Zones\ZoneReading;
 use Prism\Reference\Zones\ZoneTarget;
 
@@ -18,14 +20,44 @@ final class ZoneRows
     {
     }
 
+    /**
+     * @param  array<int, Zone>  $zones  by label
+     * @param  array<int, AreaPaint>  $paints  by label, of those that are coloured by rule
+     * @param  ?list<int>  $labels  zones whose colours are read, too; all if null
+     */
+    public function read(array $zones, ZoneReader $reader, Outlines $outlines, array $paints, ?array $labels): void
+    {
+        $readings = $reader->read(paints: $paints);
+        foreach ($zones as $label => $zone) {
+            if (isset($readings[$label])) {
+                $zone->outline = $outlines->outline($label);
+                $this->update($zone, $readings[$label], $labels === null || in_array($label, $labels, true));
+            } else {
+                $zone->update(['outside' => true, 'outline' => null]);
+            }
+        }
+    }
+
+    /**
+     * Some zones, which lie where they lay.
+     *
+     * @param  array<int, Zone>  $zones  by label
+     * @param  array<int, AreaPaint>  $paints  by label
+     */
+    public function reread(array $zones, ZoneReader $reader, array $paints): void
+    {
+        foreach ($reader->read(array_keys($zones), $paints) as $label => $reading) {
+            $this->update($zones[$label], $reading, true);
+        }
+    }
+
     /** @param  bool  $colours  whether its colours are read too */
-    public function update(Zone $zone, ZoneReading $reading, Outlines $outlines, bool $colours): void
+    private function update(Zone $zone, ZoneReading $reading, bool $colours): void
     {
         $zone->fill([
             'x' => $reading->x, 'y' => $reading->y, 'radius' => max(0.002, min(0.02, 0.6 * $reading->room)),
             'share' => $reading->share,
             'outside' => false,
-            'outline' => $outlines->outline($reading->zone),
             'estimates' => [
                 'surface' => $reading->surface->value,
                 'direction' => $reading->direction === null ? null : round($reading->direction),

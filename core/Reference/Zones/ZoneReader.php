@@ -10,6 +10,7 @@ use Prism\Reference\Image\Field;
 use Prism\Reference\Light\LightDirection;
 use Prism\Reference\Light\ZoneLight;
 use Prism\Reference\Light\ZoneLights;
+use Prism\Reference\Lines\AreaPaint;
 use Prism\Schools\Surface;
 
 /** Reads zones as a trained eye would: where they are, what colours they have, how they are lit and finished. */
@@ -94,9 +95,10 @@ final class ZoneReader
 
     /**
      * @param  ?list<int>  $only  read these zones alone
+     * @param  array<int, AreaPaint>  $paints  of areas that are coloured by rule, by zone
      * @return array<int, ZoneReading> by zone
      */
-    public function read(?array $only = null): array
+    public function read(?array $only = null, array $paints = []): array
     {
         $warmth = $this->meanWarmth();
         $deepest = array_map($this->deepest(...), $this->pixels);
@@ -123,9 +125,10 @@ final class ZoneReader
             }
             [$texture, $direction, $agreement] = ZoneTexture::of($this->field, $this->depths, $pixels);
             $border = array_sum($this->touching[$zone] ?? []);
-            $readings[$zone] = new ZoneReading(
+            $paint = $paints[$zone] ?? null;
+            $reading = new ZoneReading(
                 $zone,
-                self::proposed($x, $y, $colour, $names),
+                self::proposed($x, $y, $paint->colours->middle ?? $colour, $names),
                 count($pixels) / $this->field->count(),
                 $x,
                 $y,
@@ -142,6 +145,7 @@ final class ZoneReader
                 array_map(static fn (int $length): float => round($length / max(1, $border), 3), $this->touching[$zone] ?? []),
                 FormGradient::of($this->field, $this->inner($pixels)),
             );
+            $readings[$zone] = $paint === null ? $reading : $reading->painted($paint);
         }
 
         return $readings;
@@ -333,6 +337,8 @@ final class ZoneReader
 
         return match (true) {
             $contrast >= self::DRAWS_THE_EYE && ! $atMargin => 3,
+            // Between paper margins there is nothing that it stands out from.
+            $length === 0.0 && ! $atMargin => 2,
             $contrast < self::QUIET || $atMargin => 1,
             default => 2,
         };

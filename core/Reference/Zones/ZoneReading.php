@@ -6,6 +6,8 @@ namespace Prism\Reference\Zones;
 
 use Prism\Colour\Lab;
 use Prism\Reference\Light\ZoneLight;
+use Prism\Reference\Lines\AreaForm;
+use Prism\Reference\Lines\AreaPaint;
 use Prism\Schools\Surface;
 
 /** What can be seen in a zone. All of it but colours and place is an estimate that the artist may correct. */
@@ -45,5 +47,29 @@ final readonly class ZoneReading
         public array $touching,
         public ?FormGradient $gradient = null,
     ) {
+    }
+
+    /**
+     * Of an area that is coloured by rule: its colours are those that were chosen, and what else was seen in it is where they pass into
+     * one another. Each is lit by itself.
+     */
+    public function painted(AreaPaint $paint): self
+    {
+        $chosen = $paint->form === AreaForm::Flat ? ['middle' => $paint->colours->middle] : ['light' => $paint->colours->light, 'middle' => $paint->colours->middle, 'dark' => $paint->colours->dark];
+        $targets = [];
+        foreach ($this->targets as $target) {
+            $colour = $chosen[$target->role->value] ?? null;
+            $isGlint = $paint->shines && $target->role === TargetRole::Accent && $target->colour->L > $paint->colours->light->L;
+            if ($colour !== null || $isGlint) {
+                $targets[] = new ZoneTarget($target->role, $colour ?? $target->colour, $target->share, $isGlint ? $target->spread : 0.0, $target->x, $target->y, null, $target->edgeWidth);
+            }
+        }
+        $middle = $this->targets[0];
+
+        return new self(
+            $this->zone, $this->name, $this->share, $this->x, $this->y, $this->room, $this->colour,
+            $targets !== [] ? $targets : [new ZoneTarget(TargetRole::Middle, $paint->colours->middle, 1.0, 0.0, $middle->x, $middle->y)],
+            $paint->shines ? Surface::Hard : Surface::Smooth, null, true, $this->distance, $this->importance, ZoneLight::Lit, $this->warmth, $this->touching, $this->gradient,
+        );
     }
 }

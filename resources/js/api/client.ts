@@ -33,6 +33,7 @@ export type Work = Schemas['Work'];
 export type WorkWish = NonNullable<paths['/api/works']['post']['requestBody']>['content']['application/json'];
 export type AuditResult = Schemas['AuditResult'];
 export type Zone = Schemas['Zone'];
+export type Colouring = Schemas['Colouring'];
 export type ZoneTraits = Schemas['ZoneTraits'];
 export type Target = Schemas['Target'];
 export type TargetRole = Schemas['TargetRole'];

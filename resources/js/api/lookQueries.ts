@@ -2,6 +2,7 @@ import { keepPreviousData, skipToken, useMutation, useQuery, useQueryClient } fr
 import { useEffect, useEffectEvent, useRef } from 'react';
 import { answered, api, formOf, type Balance, type Piece, type Reference, type TargetRole } from './client';
 import { keys } from './keys';
+import type { operations } from './schema';
 import { usePieceMutation, type Spot } from './queries';
 import { ended, useWatchedWork, useWork } from './works';
 
@@ -130,6 +131,14 @@ export const useFindZones = (piece: string) =>
 export const useMergeZones = (piece: string) =>
     useZonesMutation(piece, (body: { into: string; gone: string }, zonesVersion) =>
         answered(api.POST('/api/pieces/{piece}/zones/merge', { ...path(piece), body: { ...body, zonesVersion } })),
+    );
+
+type Areas = NonNullable<operations['colourAreas']['requestBody']>['content']['application/json'];
+
+/** Colours areas of a line drawing. */
+export const useColourAreas = (piece: string) =>
+    useZonesMutation(piece, (body: Areas, zonesVersion) =>
+        answered(api.PUT('/api/pieces/{piece}/areas', { ...path(piece), body: { ...body, zonesVersion } })),
     );
 
 export const useSplitZone = (piece: string) =>

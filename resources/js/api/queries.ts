@@ -268,15 +268,28 @@ export const useRemovePiece = (piece: string) =>
 export const useRestorePiece = (piece: string) =>
     usePieceMutation(piece, () => answered(api.POST('/api/pieces/{piece}/restore', { params: { path: { piece } } })));
 
+/** What a piece is begun from: a photo, or a drawing in lines. */
+export type PieceFrom = 'photo' | 'lines';
+
 export function useAddPiece() {
     const client = useQueryClient();
 
     return useMutation({
-        mutationFn: async ({ title, paper, photo }: { title: string; paper: string; photo: File }) => {
+        mutationFn: async ({
+            title,
+            paper,
+            from,
+            photo,
+        }: {
+            title: string;
+            paper: string;
+            from: PieceFrom;
+            photo: File;
+        }) => {
             const work = await answered(
                 api.POST('/api/pieces', {
-                    body: { title, paper, photo: '' },
-                    bodySerializer: formOf({ title, paper, photo }),
+                    body: { title, paper, from, photo: '' },
+                    bodySerializer: formOf({ title, paper, from, photo }),
                 }),
             );
             const { result } = await ended(work, 'photo');

@@ -100,6 +100,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/pieces/{piece}/areas': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations['colourAreas'];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/calibrations': {
         parameters: {
             query?: never;
@@ -1420,6 +1436,8 @@ export interface components {
             /** @description the demo studio is there to be opened */
             demo: boolean;
         };
+        /** @enum {string} */
+        AreaForm: 'flat' | 'round' | 'hollow';
         Calibration: {
             id: number;
             number: number;
@@ -1954,6 +1972,15 @@ export interface components {
             id: string;
             photo: components['schemas']['Reference'];
             references: components['schemas']['Reference'][];
+            /** @description of a piece that is begun from a line drawing */
+            lines: {
+                /** @description so much beside each line stays paper */
+                marginMm: number;
+                /** @description of lines, that were bridged */
+                gaps: number;
+                /** @description areas beyond the largest that a piece takes */
+                more: number;
+            } | null;
             zones: components['schemas']['Zone'][];
             /** @description of which there are and where; send it back with a change of that */
             zonesVersion: number;
@@ -2753,8 +2780,30 @@ export interface components {
                 /** @enum {string} */
                 tooth: 'as-paper' | 'smoother' | 'little';
             } | null;
+            /** @description of an area of a line drawing */
+            colouring: components['schemas']['Colouring'] | null;
             /** @description send it back with a change; a newer one is refused */
             version: number;
+        };
+        Colouring: {
+            /** @enum {string} */
+            by: 'paper' | 'colour' | 'ladder' | 'trio' | 'recipe';
+            /** @description null: it stays paper */
+            colours: {
+                light: components['schemas']['Colour'];
+                middle: components['schemas']['Colour'];
+                dark: components['schemas']['Colour'];
+            } | null;
+            /** @description of a ladder, as far as the box has them */
+            pencils: {
+                light?: string;
+                middle?: string;
+                dark?: string;
+            };
+            form: components['schemas']['AreaForm'];
+            shines: boolean;
+            /** @description the zone whose form it is a part of */
+            body: string | null;
         };
         /** @description estimates, or what the artist says instead */
         ZoneTraits: {
@@ -3322,6 +3371,102 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    colourAreas: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    zones: string[];
+                    /**
+                     * @description paper: left as it is; ladder: three pencils of the box from pale to dark; trio: with its neighbours on the wheel
+                     * @enum {string}
+                     */
+                    by?: 'paper' | 'colour' | 'ladder' | 'trio' | 'recipe';
+                    /** @description of the middle, as it is typed: a pencil, hex or Lab */
+                    colour?: string;
+                    /** @description the target whose recipe it is */
+                    recipe?: string;
+                    form?: components['schemas']['AreaForm'];
+                    shines?: boolean;
+                    /** @description the zone whose form it is a part of; null: a form of its own */
+                    body?: string | null;
+                    /** @description that was seen: the change is refused if it is another by now */
+                    zonesVersion?: number;
+                };
+            };
+        };
+        responses: {
+            /** @description The piece, its picture coloured so */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Piece'];
+                };
+            };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Changed meanwhile elsewhere */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
             };
             /** @description Refused */
             422: {
@@ -6646,6 +6791,11 @@ export interface operations {
                     paper: string;
                     /** Format: binary */
                     photo: string;
+                    /**
+                     * @description lines: it is a line drawing, whose areas are to be coloured
+                     * @enum {string}
+                     */
+                    from?: 'photo' | 'lines';
                 };
             };
         };
@@ -6843,6 +6993,8 @@ export interface operations {
                     crop?: components['schemas']['Crop'] | null;
                     widthMm?: number;
                     heightMm?: number;
+                    /** @description of a line drawing: so much beside each line stays paper */
+                    marginMm?: number;
                     /** @enum {string} */
                     unit?: 'mm' | 'in';
                     sessionMinutes?: number;

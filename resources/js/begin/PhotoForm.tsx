@@ -1,11 +1,13 @@
 import { useState } from 'react';
+import quay from '../../../database/demo/quay.png';
 import { Button as AriaButton, DropZone, FileTrigger, Form, Text, type FileDropItem } from 'react-aria-components';
 import styled from 'styled-components';
 import { Refusal } from '../api/client';
-import { useAddPiece, usePapers, useUsualPaper } from '../api/queries';
-import { buttonLook, StrongButton } from '../ui/Button';
+import { type PieceFrom, useAddPiece, usePapers, useUsualPaper } from '../api/queries';
+import { Button, buttonLook, StrongButton } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Field } from '../ui/Field';
+import { Segments } from '../ui/Segments';
 import { Loading } from '../ui/States';
 import { radius, space } from '../ui/theme';
 
@@ -53,6 +55,20 @@ const Refused = styled.p`
     }
 `;
 
+const FROM: { id: PieceFrom; name: string }[] = [
+    { id: 'photo', name: 'A photo' },
+    { id: 'lines', name: 'A line drawing' },
+];
+
+const WHAT = {
+    photo: { name: 'photo', one: 'a photo', says: 'Its zones and colours are read.' },
+    lines: {
+        name: 'line drawing',
+        one: 'a line drawing',
+        says: 'The areas that its lines close are coloured by you: pencil, ladder or trio. Light and shadow follow the form.',
+    },
+};
+
 interface Props {
     onBegun: (piece: string) => void;
 }
@@ -64,6 +80,7 @@ export function PhotoForm({ onBegun }: Props) {
     const usual = useUsualPaper();
     const [photo, setPhoto] = useState<File | null>(null);
     const [preview, setPreview] = useState<string | null>(null);
+    const [from, setFrom] = useState<PieceFrom>('photo');
     const [title, setTitle] = useState('');
     const [paper, setPaper] = useState<string | null>(null);
     const refusal = add.error instanceof Refusal ? add.error : null;
@@ -79,7 +96,7 @@ export function PhotoForm({ onBegun }: Props) {
     };
     const submit = async () => {
         if (!photo || !first) return;
-        const piece = await add.mutateAsync({ title, paper: paper ?? first.id, photo });
+        const piece = await add.mutateAsync({ title, paper: paper ?? first.id, from, photo });
         onBegun(piece.id);
     };
 
@@ -104,15 +121,38 @@ export function PhotoForm({ onBegun }: Props) {
                         {preview && <img src={preview} alt="What is to be drawn" onError={() => setPreview(null)} />}
                         {!preview && (
                             <Text slot="label">
-                                {photo ? photo.name : 'Drop a photo here: JPEG, PNG or WebP, up to 40 MB'}
+                                {photo ? photo.name : `Drop ${WHAT[from].one} here: JPEG, PNG or WebP, up to 40 MB`}
                             </Text>
                         )}
                         <FileTrigger acceptedFileTypes={['image/*']} onSelect={(files) => take(files?.[0])}>
-                            <Pick>{photo ? 'Choose another photo' : 'Choose a photo'}</Pick>
+                            <Pick>{photo ? `Choose another ${WHAT[from].name}` : `Choose ${WHAT[from].one}`}</Pick>
                         </FileTrigger>
+                        {from === 'lines' && !photo && (
+                            <Button
+                                onPress={() =>
+                                    void fetch(quay)
+                                        .then((answer) => answer.blob())
+                                        .then((blob) =>
+                                            take(new File([blob], 'Quay in lines.png', { type: 'image/png' })),
+                                        )
+                                }
+                            >
+                                Take the demo’s
+                            </Button>
+                        )}
                         {refusal?.fields.photo && <Refused role="alert">{refusal.fields.photo}</Refused>}
                     </Drop>
                     <div>
+                        <Segments
+                            label="Begin from"
+                            options={FROM}
+                            value={from}
+                            onChange={(chosen) => {
+                                setFrom(chosen);
+                                add.reset();
+                            }}
+                        />
+                        <p>{WHAT[from].says}</p>
                         <Field
                             label="Title"
                             value={title}
@@ -127,7 +167,7 @@ export function PhotoForm({ onBegun }: Props) {
                             onChange={setPaper}
                         />
                         <StrongButton type="submit" isDisabled={!photo || add.isPending}>
-                            {add.isPending ? 'Reading the photo' : 'Start'}
+                            {add.isPending ? `Reading the ${WHAT[from].name}` : 'Start'}
                         </StrongButton>
                         {refusal && Object.keys(refusal.fields).length === 0 && (
                             <Refused role="alert">{refusal.message}</Refused>

@@ -68,52 +68,57 @@ export function LightPanel({ look }: { look: Look }) {
 
     return (
         <div>
-            <Part aria-labelledby="balance">
-                <h2 id="balance">Light of the photo</h2>
-                <p data-testid="balance">{saidBy(photo.balance, look.lamps)}</p>
-                {balance.open && balance.work && (
-                    <WorkProgress work={balance.work} onCancel={() => balance.cancel.mutate(balance.work?.id ?? '')} />
-                )}
-                {balance.work?.state === 'failed' && <Problem message={balance.work.problem} />}
-                <Line>
-                    <Button
-                        isDisabled={setting}
-                        onPress={() => byPatch('neutral', 'Click something that is white or grey in truth.')}
-                    >
-                        By a neutral
-                    </Button>
-                    <Button
-                        isDisabled={setting}
-                        onPress={() => byPatch('grey-card', 'Click the grey card. Its lightness is set too.')}
-                    >
-                        By a grey card
-                    </Button>
-                    <Button isDisabled={photo.balance === null || setting} onPress={() => set(null)}>
-                        As the camera saw it
-                    </Button>
-                </Line>
-                <Halves>
-                    <Choice
-                        label="Photographed under"
-                        value={photo.balance?.by === 'lamp' ? (photo.balance.lamp ?? 'daylight') : 'daylight'}
-                        options={look.lamps}
-                        onChange={(lamp) => set(lamp === 'daylight' ? null : { by: 'lamp', lamp })}
-                    />
-                    <Choice
-                        label="You draw under"
-                        value={piece.lamp}
-                        options={look.lamps}
-                        onChange={(lamp) => {
-                            change.mutate({ lamp }, tell);
-                            view.toggle('lamp', lamp !== 'daylight');
-                        }}
-                    />
-                </Halves>
-                <small>
-                    Colours are matched for daylight. “Under lamp” below the photo shows how it looks under the lamp you
-                    draw by.
-                </small>
-            </Part>
+            {piece.lines === null && (
+                <Part aria-labelledby="balance">
+                    <h2 id="balance">Light of the photo</h2>
+                    <p data-testid="balance">{saidBy(photo.balance, look.lamps)}</p>
+                    {balance.open && balance.work && (
+                        <WorkProgress
+                            work={balance.work}
+                            onCancel={() => balance.cancel.mutate(balance.work?.id ?? '')}
+                        />
+                    )}
+                    {balance.work?.state === 'failed' && <Problem message={balance.work.problem} />}
+                    <Line>
+                        <Button
+                            isDisabled={setting}
+                            onPress={() => byPatch('neutral', 'Click something that is white or grey in truth.')}
+                        >
+                            By a neutral
+                        </Button>
+                        <Button
+                            isDisabled={setting}
+                            onPress={() => byPatch('grey-card', 'Click the grey card. Its lightness is set too.')}
+                        >
+                            By a grey card
+                        </Button>
+                        <Button isDisabled={photo.balance === null || setting} onPress={() => set(null)}>
+                            As the camera saw it
+                        </Button>
+                    </Line>
+                    <Halves>
+                        <Choice
+                            label="Photographed under"
+                            value={photo.balance?.by === 'lamp' ? (photo.balance.lamp ?? 'daylight') : 'daylight'}
+                            options={look.lamps}
+                            onChange={(lamp) => set(lamp === 'daylight' ? null : { by: 'lamp', lamp })}
+                        />
+                        <Choice
+                            label="You draw under"
+                            value={piece.lamp}
+                            options={look.lamps}
+                            onChange={(lamp) => {
+                                change.mutate({ lamp }, tell);
+                                view.toggle('lamp', lamp !== 'daylight');
+                            }}
+                        />
+                    </Halves>
+                    <small>
+                        Colours are matched for daylight. “Under lamp” below the photo shows how it looks under the lamp
+                        you draw by.
+                    </small>
+                </Part>
+            )}
             <Part aria-labelledby="direction">
                 <h2 id="direction">Where the light comes from</h2>
                 <Row>
@@ -121,7 +126,7 @@ export function LightPanel({ look }: { look: Look }) {
                     <div>
                         <p data-testid="light">
                             From {look.light.words}
-                            {look.light.corrected
+                            {look.light.corrected || piece.lines
                                 ? ', as you say.'
                                 : `; an estimate, ${look.light.agreement > 0.3 ? 'fairly sure' : look.light.agreement > 0.1 ? 'not sure' : 'hardly more than a guess'}.`}
                         </p>

@@ -147,6 +147,7 @@ function Entry({ reference, first }: { reference: Reference; first: boolean }) {
     const remove = useRemoveReference(piece.id);
     const restore = useRestoreReference(piece.id);
     const [name, setName] = useState(reference.name);
+    const ofLines = first && piece.lines !== null;
     const [pairing, setPairing] = useState<{ x: number; y: number } | null>(null);
     const set = (changes: Omit<Parameters<typeof change.mutate>[0], 'reference'>) =>
         change.mutate({ reference: reference.id, ...changes }, tell);
@@ -179,31 +180,35 @@ function Entry({ reference, first }: { reference: Reference; first: boolean }) {
                     />
                 </Line>
                 <Line>
-                    <FileTrigger
-                        acceptedFileTypes={['image/*']}
-                        onSelect={(files) => {
-                            const photo = files?.[0];
-                            if (photo)
-                                replace.mutate(
-                                    { reference: reference.id, photo },
-                                    {
-                                        onSuccess: () =>
-                                            notify('Another photo is shown now', () =>
-                                                takeBack.mutate(reference.id, tell),
-                                            ),
-                                    },
-                                );
-                        }}
-                    >
-                        <Button isDisabled={replace.isPending}>
-                            {replace.isPending ? 'Reading the photo' : 'Replace'}
-                        </Button>
-                    </FileTrigger>
+                    {!ofLines && (
+                        <FileTrigger
+                            acceptedFileTypes={['image/*']}
+                            onSelect={(files) => {
+                                const photo = files?.[0];
+                                if (photo)
+                                    replace.mutate(
+                                        { reference: reference.id, photo },
+                                        {
+                                            onSuccess: () =>
+                                                notify('Another photo is shown now', () =>
+                                                    takeBack.mutate(reference.id, tell),
+                                                ),
+                                        },
+                                    );
+                            }}
+                        >
+                            <Button isDisabled={replace.isPending}>
+                                {replace.isPending ? 'Reading the photo' : 'Replace'}
+                            </Button>
+                        </FileTrigger>
+                    )}
                     {!first && (
                         <>
-                            <Button isDisabled={change.isPending} onPress={() => set({ first: true })}>
-                                Read zones in this one
-                            </Button>
+                            {piece.lines === null && (
+                                <Button isDisabled={change.isPending} onPress={() => set({ first: true })}>
+                                    Read zones in this one
+                                </Button>
+                            )}
                             <Button
                                 onPress={() => {
                                     // This entry is gone by then: the answer is awaited, not called back.
@@ -223,7 +228,11 @@ function Entry({ reference, first }: { reference: Reference; first: boolean }) {
                 </Line>
                 {replace.isError && <Refused role="alert">{messageOf(replace.error)}</Refused>}
                 {first ? (
-                    <small>Zones and colours are read in this photo.</small>
+                    <small>
+                        {ofLines
+                            ? 'Your line drawing, as its areas are coloured.'
+                            : 'Zones and colours are read in this photo.'}
+                    </small>
                 ) : (
                     <Line>
                         <small>

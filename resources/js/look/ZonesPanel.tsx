@@ -12,6 +12,8 @@ import { Dial } from '../ui/Dial';
 import { notify } from '../ui/Notices';
 import { WorkProgress } from '../ui/WorkProgress';
 import { space, target, type } from '../ui/theme';
+import { AreaColours } from './AreaColours';
+import { LineAreas } from './LineAreas';
 import { Line, Part } from './parts';
 import { ZoneForm } from './ZoneForm';
 import { ZoneTargets } from './ZoneTargets';
@@ -60,10 +62,12 @@ const List = styled.ul`
 
 /** Zones: found with more or fewer, drawn by hand, merged, split, named, corrected. */
 export function ZonesPanel({ look }: { look: Look }) {
+    const piece = useDeskPiece();
+
     return (
         <div>
             <Part aria-label="Find zones">
-                <FindZones look={look} />
+                {piece.lines ? <LineAreas lines={piece.lines} /> : <FindZones look={look} />}
                 <DrawZone />
             </Part>
             <ChosenZone />
@@ -125,6 +129,7 @@ function ChosenZone() {
                     <b>!</b> The photo as it is now shows something else here. Draw the zone anew, or remove it.
                 </p>
             )}
+            {zone.colouring && <AreaColours key={zone.id} zone={{ ...zone, colouring: zone.colouring }} />}
             <ShapeButtons zone={zone} />
             <ZoneTraits zone={zone} />
             <ZoneTargets zone={zone} />
