@@ -5,7 +5,6 @@ declare(strict_types=1);
 use App\Models\Piece;
 use App\Models\Zone;
 use App\Studio\Photos\PhotoStore;
-use App\Studio\Zones\Targets;
 use Illuminate\Http\UploadedFile;
 use Prism\Colour\Lab;
 
@@ -95,10 +94,14 @@ it('colours by a ladder of the box, a trio, a recipe, and leaves paper again', f
     $ladder = $zone(($this->colour)($piece, ['zones' => [$disc], 'by' => 'ladder', 'colour' => '#3f6fb0']))['colouring'];
     expect($ladder['by'])->toBe('ladder')->and($ladder['pencils'])->toHaveKey('middle')
         ->and($ladder['colours']['light']['L'])->toBeGreaterThan($ladder['colours']['middle']['L'] + 5)->and($ladder['colours']['dark']['L'])->toBeLessThan($ladder['colours']['middle']['L'] - 5);
+    // Who chose pencils has them laid, each alone; planning keeps to that.
+    foreach ($zone($this->getJson("/api/pieces/{$piece['id']}")->json())['targets'] as $target) {
+        $pencil = $ladder['pencils'][$target['role']] ?? null;
+        expect($target['recipe']['stack'] ?? null)->when($pencil !== null, fn ($stack) => $stack->toStartWith($pencil.'@'))->when($pencil === null, fn ($stack) => $stack->toBeNull());
+    }
     $trio = $zone(($this->colour)($piece, ['zones' => [$disc], 'by' => 'trio', 'colour' => '#3f6fb0']))['colouring'];
-    expect($trio['by'])->toBe('trio')->and((array) $trio['pencils'])->toBe([]);
-    $kept = Targets::withRecipe($this->artist);
-    expect($kept)->toHaveCount(0);
+    expect($trio['by'])->toBe('trio')->and((array) $trio['pencils'])->toBe([])
+        ->and(collect($zone($this->getJson("/api/pieces/{$piece['id']}")->json())['targets'])->pluck('recipe')->filter()->all())->toBe([]);
     $other = pieceOf($this->artist);
     $target = Tests\Feature\spotIn($other, 'kept', [50, 20, 20], 'QW:6858@60');
     $given = $zone(($this->colour)($piece, ['zones' => [$disc], 'by' => 'recipe', 'recipe' => $target->id]));

@@ -8,6 +8,7 @@ use App\Models\Piece;
 use App\Models\User;
 use App\Models\Zone;
 use App\Models\ZoneTarget;
+use App\Studio\Calibration\Engine;
 use App\Studio\Pencils\Catalogue;
 use App\Studio\Pencils\TypedColour;
 use App\Studio\Photos\LinePictures;
@@ -22,6 +23,7 @@ use Prism\Colour\Lab;
 use Prism\Reference\Lines\AreaColours;
 use Prism\Reference\Lines\AreaForm;
 use Prism\Reference\Lines\LineDrawing;
+use Prism\Materials\PencilId;
 use Prism\Reference\LookRefused;
 use Prism\Reference\Zones\TargetRole;
 use Prism\Reference\Zones\ZoneMap;
@@ -41,6 +43,7 @@ final class AreaBook
         private readonly TypedColour $typed,
         private readonly Catalogue $catalogue,
         private readonly ZoneRecipes $recipes,
+        private readonly Engine $engine,
     ) {
     }
 
@@ -106,14 +109,18 @@ final class AreaBook
         }
         $what = count($zones) === 1 ? sprintf('%s coloured', $zones[0]->name) : sprintf('%d areas coloured', count($zones));
         $labels = array_map(static fn (Zone $zone): int => (int) $zone->label, $zones);
-        $this->zones->recolour($piece, $what, static function () use ($zones, $told): void {
-            foreach ($zones as $zone) {
-                $zone->update(['colouring' => array_filter([...$zone->colouring ?? [], ...$told], static fn (mixed $value): bool => $value !== null)]);
+        DB::transaction(function () use ($piece, $zones, $wish, $told, $what, $labels, $recipe): void {
+            $this->zones->recolour($piece, $what, static function () use ($zones, $told): void {
+                foreach ($zones as $zone) {
+                    $zone->update(['colouring' => array_filter([...$zone->colouring ?? [], ...$told], static fn (mixed $value): bool => $value !== null)]);
+                }
+            }, $labels);
+            if (isset($wish['by'])) {
+                foreach ($zones as $zone) {
+                    $this->give($zone, $recipe?->recipe?->stack);
+                }
             }
-        }, $labels);
-        if ($recipe !== null) {
-            $this->give($zones, $recipe);
-        }
+        });
     }
 
     private static function marginOf(Piece $piece, ZoneMap $map): float
@@ -136,7 +143,7 @@ final class AreaBook
             throw ValidationException::withMessages(['recipe' => 'Choose one of your recipes.']);
         }
 
-        return [...self::told('recipe', AreaColours::one($recipe->prediction->colour, self::paper($target->zone->piece))), 'recipe' => (string) $recipe->stack];
+        return self::told('recipe', AreaColours::one($recipe->prediction->colour, self::paper($target->zone->piece)));
     }
 
     /** @return array<string, mixed> */
@@ -168,7 +175,7 @@ final class AreaBook
     /** @return array<string, mixed> */
     private static function told(string $by, AreaColours $colours): array
     {
-        return ['by' => $by, 'light' => self::numbers($colours->light), 'middle' => self::numbers($colours->middle), 'dark' => self::numbers($colours->dark), 'pencils' => null, 'recipe' => null];
+        return ['by' => $by, 'light' => self::numbers($colours->light), 'middle' => self::numbers($colours->middle), 'dark' => self::numbers($colours->dark), 'pencils' => null];
     }
 
     /** @return array{float, float, float} */
@@ -183,18 +190,32 @@ final class AreaBook
     }
 
     /**
-     * The middle of the areas is laid as the recipe says.
+     * Who chose a recipe, or the pencils of a ladder, has them laid: the recipes of the area are those, until it is coloured otherwise.
      *
-     * @param  list<Zone>  $zones
+     * @param  ?string  $stack  of the middle, where a recipe was chosen
      */
-    private function give(array $zones, ZoneTarget $from): void
+    private function give(Zone $zone, ?string $stack): void
     {
-        $stack = $from->recipe?->stack;
-        foreach ($zones as $zone) {
-            $middle = $zone->targets()->where('role', TargetRole::Middle)->first();
-            if ($middle instanceof ZoneTarget && $stack !== null) {
-                $middle->recipe()->updateOrCreate([], ['stack' => $stack, 'by_hand' => true]);
+        $pencils = $zone->colouring['pencils'] ?? [];
+        $given = $zone->colouring['given'] ?? [];
+        $piece = $zone->piece;
+        $stacks = [];
+        foreach ($zone->targets()->with('recipe')->get() as $target) {
+            $target->setRelation('zone', $zone);
+            $role = $target->role->value;
+            if ($target->recipe !== null && $target->recipe->stack === ($given[$role] ?? null)) {
+                $target->recipe->delete();
+            }
+            $own = $role === TargetRole::Middle->value ? $stack : null;
+            if (isset($pencils[$role])) {
+                $box = $this->catalogue->box($piece->user);
+                $own = (string) $this->engine->search($piece->paper, $piece->user, $box)->nearestSingle(Targets::wanted($target), only: $box->only([PencilId::of($pencils[$role])]))->stack;
+            }
+            if ($own !== null) {
+                $target->recipe()->updateOrCreate([], ['stack' => $own, 'by_hand' => true]);
+                $stacks[$role] = $own;
             }
         }
+        $zone->update(['colouring' => array_filter([...$zone->colouring ?? [], 'given' => $stacks])]);
     }
 }

@@ -281,7 +281,8 @@ final class ZoneBook
             $paints = AreaPaints::of($zones);
             $light = $this->light($piece);
             $field = $this->lines->show($piece, $map, $paints, $light);
-            $this->rows->reread(array_intersect_key($zones, array_flip($labels)), new ZoneReader($field, ZoneMaps::cropped($map, $piece), $light), $paints);
+            $others = array_map(static fn (Zone $zone): string => $zone->name, array_diff_key($zones, array_flip($labels)));
+            $this->rows->reread(array_intersect_key($zones, array_flip($labels)), new ZoneReader($field, ZoneMaps::cropped($map, $piece), $light), $paints, array_values($others));
         });
     }
 

@@ -43,10 +43,11 @@ final class ZoneRows
      *
      * @param  array<int, Zone>  $zones  by label
      * @param  array<int, AreaPaint>  $paints  by label
+     * @param  list<string>  $names  of the others
      */
-    public function reread(array $zones, ZoneReader $reader, array $paints): void
+    public function reread(array $zones, ZoneReader $reader, array $paints, array $names): void
     {
-        foreach ($reader->read(array_keys($zones), $paints) as $label => $reading) {
+        foreach ($reader->read(array_keys($zones), $paints, $names) as $label => $reading) {
             $this->update($zones[$label], $reading, true);
         }
     }

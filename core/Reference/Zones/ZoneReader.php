@@ -96,14 +96,15 @@ final class ZoneReader
     /**
      * @param  ?list<int>  $only  read these zones alone
      * @param  array<int, AreaPaint>  $paints  of areas that are coloured by rule, by zone
+     * @param  list<string>  $taken  names of others
      * @return array<int, ZoneReading> by zone
      */
-    public function read(?array $only = null, array $paints = []): array
+    public function read(?array $only = null, array $paints = [], array $taken = []): array
     {
         $warmth = $this->meanWarmth();
         $deepest = array_map($this->deepest(...), $this->pixels);
         $parts = (new ZoneLights($this->light, $this->field->width / $this->field->height))->of($this->lightOf($deepest));
-        $names = [];
+        $names = array_fill_keys($taken, true);
         $readings = [];
         foreach ($this->pixels as $zone => $pixels) {
             if ($only !== null && ! in_array($zone, $only, true)) {

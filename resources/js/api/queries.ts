@@ -77,6 +77,14 @@ export const useBox = () =>
             (await answered(api.GET('/api/pencils', { params: { query: { scope: 'box', order: 'number' } } }))).pencils,
     });
 
+/** The same as it lies on the roll: by hue, light beside dark. */
+export const useBoxByHue = () =>
+    useQuery({
+        queryKey: [...keys.pencils, 'box', 'roll'],
+        queryFn: async () =>
+            (await answered(api.GET('/api/pencils', { params: { query: { scope: 'box', order: 'roll' } } }))).pencils,
+    });
+
 export const usePieces = () => useQuery({ queryKey: keys.pieces, queryFn: () => answered(api.GET('/api/pieces')) });
 
 const ofPiece = (id: string) =>

@@ -87,8 +87,8 @@ const Task = styled.div`
     font-weight: 560;
 `;
 
-const VIEW_NAMES: { id: View; name: string }[] = [
-    { id: 'photo', name: 'Photo' },
+const viewNames = (piece: Piece): { id: View; name: string }[] => [
+    { id: 'photo', name: piece.lines ? 'Picture' : 'Photo' },
     { id: 'value', name: 'Greys' },
     { id: 'steps', name: 'Steps' },
     { id: 'temperature', name: 'Warm, cool' },
@@ -212,10 +212,16 @@ export function PictureTools() {
         <Row>
             <div>
                 <div className="wide">
-                    <Segments label="View" value={view.view} options={VIEW_NAMES} onChange={view.setView} />
+                    <Segments label="View" value={view.view} options={viewNames(piece)} onChange={view.setView} />
                 </div>
                 <div className="narrow">
-                    <Choice label="View" hideLabel value={view.view} options={VIEW_NAMES} onChange={view.setView} />
+                    <Choice
+                        label="View"
+                        hideLabel
+                        value={view.view}
+                        options={viewNames(piece)}
+                        onChange={view.setView}
+                    />
                 </div>
                 <DialogTrigger>
                     <Opener

@@ -3,7 +3,7 @@ import { ListBox, ListBoxItem } from 'react-aria-components';
 import styled from 'styled-components';
 import { Refusal, messageOf, type Colouring, type Zone } from '../api/client';
 import { useColourAreas } from '../api/lookQueries';
-import { useBox } from '../api/queries';
+import { useBoxByHue } from '../api/queries';
 import { useDeskPiece, useHands } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
@@ -84,7 +84,7 @@ interface Props {
 export function AreaColours({ zone }: Props) {
     const piece = useDeskPiece();
     const { take } = useHands();
-    const box = useBox();
+    const box = useBoxByHue();
     const colour = useColourAreas(piece.id);
     const { colouring } = zone;
     const [by, setBy] = useState<By>(colouring.by === 'paper' || colouring.by === 'recipe' ? 'colour' : colouring.by);
@@ -124,11 +124,15 @@ export function AreaColours({ zone }: Props) {
                     aria-label="Pencils of your box"
                     layout="grid"
                     selectionMode="none"
-                    items={box.data}
                     onAction={(id) => lay(String(id))}
                 >
                     {box.data.map((pencil) => (
-                        <Chip key={pencil.id} id={pencil.id} textValue={`${pencil.number} ${pencil.name}`}>
+                        <Chip
+                            key={pencil.id}
+                            id={pencil.id}
+                            textValue={`${pencil.number} ${pencil.name}`}
+                            aria-label={`${pencil.number} ${pencil.name}`}
+                        >
                             <i style={{ background: pencil.hex ?? undefined }} aria-hidden />
                             {pencil.number}
                         </Chip>

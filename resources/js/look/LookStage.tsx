@@ -47,6 +47,7 @@ const PARTS: { id: LookPart; name: string }[] = [
 /** The chosen colour, read. */
 function ChosenReading() {
     const { selected, problem } = useChosen();
+    const of = useDeskPiece().lines ? 'picture' : 'photo';
 
     return (
         <Chosen>
@@ -63,7 +64,7 @@ function ChosenReading() {
                 </>
             ) : (
                 <Hint>
-                    Click the photo. What is chosen appears here by itself, on neutral grey, with its value step, hue
+                    Click the {of}. What is chosen appears here by itself, on neutral grey, with its value step, hue
                     family and lean.
                 </Hint>
             )}

@@ -25,6 +25,12 @@ export function ZoneForm({ zone }: { zone: Zone | null }) {
     const { selected } = useChosen();
     const { selectSpot, selectZone } = useHands();
     const [name, setName] = useState(zone?.name ?? '');
+    // It may be called otherwise meanwhile, by what was done to its colours.
+    const [called, setCalled] = useState(zone?.name);
+    if (zone && zone.name !== called) {
+        setCalled(zone.name);
+        setName(zone.name);
+    }
     const add = useAddZone(piece.id);
     const change = useChangeZone(piece.id);
     const remove = useRemoveZone(piece.id);
