@@ -42,9 +42,9 @@ Route::middleware('auth')->group(static function (): void {
     Route::put('schools', [SchoolController::class, 'update']);
     Route::get('words', [MaterialController::class, 'words']);
     Route::post('colours', [MaterialController::class, 'colour']);
+    Route::post('colours/beside-white', [MaterialController::class, 'besideWhite'])->middleware('throttle:uploads');
     Route::get('papers', [PaperController::class, 'index']);
     Route::post('papers', [PaperController::class, 'store']);
-    Route::post('papers/colour', [PaperController::class, 'read'])->middleware('throttle:uploads');
     Route::put('papers/{paper:slug}', [PaperController::class, 'update'])->can('update', 'paper');
     Route::delete('papers/{paper:slug}', [PaperController::class, 'destroy'])->can('update', 'paper');
     Route::post('papers/{paper:slug}/restore', [PaperController::class, 'restore'])->withTrashed()->can('update', 'paper');

@@ -20,10 +20,11 @@ final readonly class Csv
     /**
      * @param  list<string>  $required  columns that must be there
      * @param  array<string, list<string>>  $called  what else columns may be called, in small letters, by their name here
+     * @param  ColumnChoice  $choice  what is said of columns beside that
      *
      * @throws TableRefused if the text is not such a table, a required column is missing or a row is too long
      */
-    public static function parse(string $text, array $required, array $called = []): self
+    public static function parse(string $text, array $required, array $called = [], ColumnChoice $choice = new ColumnChoice): self
     {
         if (str_starts_with($text, "\xEF\xBB\xBF")) {
             $text = substr($text, 3);
@@ -35,7 +36,7 @@ final readonly class Csv
         if ($firstLine === false) {
             throw new TableRefused([new RowError(1, '-', '', 'The table is empty; it needs a header row: '.implode(',', $required).'.')]);
         }
-        $separator = substr_count($firstLine, ';') > substr_count($firstLine, ',') ? ';' : ',';
+        $separator = self::separator($firstLine);
 
         $stream = fopen('php://temp', 'r+b');
         if ($stream === false) {
@@ -44,8 +45,9 @@ final readonly class Csv
         fwrite($stream, $text);
         rewind($stream);
         $header = array_map(trim(...), array_map(strval(...), fgetcsv($stream, null, $separator, '"', '') ?: []));
-        $header = self::named($header, $called);
-        self::checkHeader($header, $required);
+        $header = self::named($header, $called, $choice->means);
+        $lacks = array_diff_key($choice->all, array_flip($header));
+        self::checkHeader([...$header, ...array_keys($lacks)], $required);
 
         $rows = [];
         $errors = [];
@@ -59,7 +61,7 @@ final readonly class Csv
                 continue;
             }
             $cells = array_pad($cells, count($header), '');
-            $rows[$number] = array_combine($header, array_map(static fn (?string $cell): string => self::plain(trim((string) $cell)), $cells));
+            $rows[$number] = [...array_combine($header, array_map(static fn (?string $cell): string => self::plain(trim((string) $cell)), $cells)), ...$lacks];
         }
         fclose($stream);
         if ($errors !== []) {
@@ -67,6 +69,23 @@ final readonly class Csv
         }
 
         return new self($header, $rows);
+    }
+
+    /**
+     * The header as it stands, before anything is read into it.
+     *
+     * @return list<string>
+     */
+    public static function header(string $text): array
+    {
+        $firstLine = (string) strtok(str_starts_with($text, "\xEF\xBB\xBF") ? substr($text, 3) : $text, "\r\n");
+
+        return array_map(trim(...), array_map(strval(...), str_getcsv($firstLine, self::separator($firstLine), '"', '')));
+    }
+
+    private static function separator(string $firstLine): string
+    {
+        return substr_count($firstLine, ';') > substr_count($firstLine, ',') ? ';' : ',';
     }
 
     public function has(string ...$columns): bool
@@ -112,9 +131,10 @@ final readonly class Csv
      *
      * @param  list<string>  $header
      * @param  array<string, list<string>>  $called
+     * @param  array<string, string>  $means  by header, where somebody says what it is
      * @return list<string>
      */
-    private static function named(array $header, array $called): array
+    public static function named(array $header, array $called, array $means = []): array
     {
         $ours = [];
         foreach ($called as $name => $others) {
@@ -124,10 +144,15 @@ final readonly class Csv
         }
 
         // A name of ours that is there keeps its place.
-        return array_map(static function (string $column) use ($header, $called, $ours): string {
+        return array_map(static function (string $column) use ($header, $called, $ours, $means): string {
+            if (isset($means[$column])) {
+                // One that means nothing keeps a name that is nobody's.
+                return $means[$column] !== '' ? $means[$column] : (isset($ours[mb_strtolower($column)]) ? "($column)" : $column);
+            }
+            // Who is said to be of that name is it alone.
             $name = $ours[mb_strtolower($column)] ?? $column;
 
-            return isset($called[$column]) || ($name !== $column && in_array($name, $header, true)) ? $column : $name;
+            return in_array($name, $means, true) ? "($column)" : (isset($called[$column]) || ($name !== $column && in_array($name, $header, true)) ? $column : $name);
         }, $header);
     }
 

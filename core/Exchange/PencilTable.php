@@ -43,6 +43,29 @@ final readonly class PencilTable
     {
     }
 
+    /**
+     * What each column of a table is taken for, and which are needed and not there.
+     *
+     * @return array{columns: list<array{header: string, means: ?string}>, missing: list<string>}
+     */
+    public static function columns(string $text, ColumnChoice $choice = new ColumnChoice): array
+    {
+        $header = Csv::header($text);
+        $known = [...array_keys(self::CALLED), ...RowReader::spectrumColumns()];
+        $columns = [];
+        foreach (Csv::named($header, self::CALLED, $choice->means) as $at => $name) {
+            $columns[] = ['header' => $header[$at], 'means' => in_array($name, $known, true) ? $name : null];
+        }
+
+        return ['columns' => $columns, 'missing' => array_values(array_diff(self::REQUIRED, array_column($columns, 'means'), array_keys($choice->all)))];
+    }
+
+    /** @return list<string> what a column may mean, but for those of a spectrum */
+    public static function names(): array
+    {
+        return array_keys(self::CALLED);
+    }
+
     /** @param  iterable<PencilEntry>  $entries */
     public static function write(iterable $entries): string
     {
@@ -72,9 +95,9 @@ final readonly class PencilTable
      *
      * @throws TableRefused with every bad row
      */
-    public static function read(string $text, ?\Closure $refuses = null): self
+    public static function read(string $text, ?\Closure $refuses = null, ColumnChoice $choice = new ColumnChoice): self
     {
-        $csv = Csv::parse($text, self::REQUIRED, self::CALLED);
+        $csv = Csv::parse($text, self::REQUIRED, self::CALLED, $choice);
         $reader = new RowReader;
         $entries = $rows = [];
         foreach ($csv->rows as $row => $cells) {

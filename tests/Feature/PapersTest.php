@@ -84,11 +84,14 @@ it('is its artist\'s alone, and those that ship are nobody\'s', function (): voi
 });
 
 it('reads its colour from a photo beside a white sheet', function (): void {
-    $read = $this->post('/api/papers/colour', ['picture' => pad(), 'white' => [0.25, 0.5], 'paper' => [0.75, 0.5]], ['Accept' => 'application/json'])->assertOk()->json();
+    $read = $this->post('/api/colours/beside-white', ['picture' => pad(), 'white' => [0.25, 0.5], 'asked' => [0.75, 0.5], 'of' => 'paper'], ['Accept' => 'application/json'])->assertOk()->json();
     expect($read['L'])->toBeBetween(70.0, 76.0)->and($read['b'])->toBeGreaterThan(8.0);
-    expect($this->post('/api/papers/colour', ['picture' => pad(), 'white' => [0.75, 0.5], 'paper' => [0.25, 0.5]], ['Accept' => 'application/json'])->assertUnprocessable()->json('errors.picture.0'))->toContain('other way round');
-    $this->post('/api/papers/colour', ['picture' => bytes('a.png', 'none'), 'white' => [0.2, 0.5], 'paper' => [0.7, 0.5]], ['Accept' => 'application/json'])->assertUnprocessable()->assertJsonValidationErrors('picture');
-    $this->post('/api/papers/colour', ['picture' => pad(), 'white' => [0.2, 7], 'paper' => [0.7, 0.5]], ['Accept' => 'application/json'])->assertUnprocessable()->assertJsonValidationErrors('white.1');
+    $coat = $this->post('/api/colours/beside-white', ['picture' => pad(), 'white' => [0.25, 0.5], 'asked' => [0.75, 0.5], 'of' => 'coat'], ['Accept' => 'application/json'])->assertOk()->json();
+    expect($coat['hex'])->toBe($read['hex'])
+        ->and($this->post('/api/colours/beside-white', ['picture' => pad(), 'white' => [0.25, 0.5], 'asked' => [0.5, 0.5], 'of' => 'coat'], ['Accept' => 'application/json'])->assertUnprocessable()->json('errors.picture.0'))->toContain('at the coat it is not one even colour');
+    expect($this->post('/api/colours/beside-white', ['picture' => pad(), 'white' => [0.75, 0.5], 'asked' => [0.25, 0.5], 'of' => 'paper'], ['Accept' => 'application/json'])->assertUnprocessable()->json('errors.picture.0'))->toContain('other way round');
+    $this->post('/api/colours/beside-white', ['picture' => bytes('a.png', 'none'), 'white' => [0.2, 0.5], 'asked' => [0.7, 0.5], 'of' => 'paper'], ['Accept' => 'application/json'])->assertUnprocessable()->assertJsonValidationErrors('picture');
+    $this->post('/api/colours/beside-white', ['picture' => pad(), 'white' => [0.2, 7], 'asked' => [0.7, 0.5], 'of' => 'paper'], ['Accept' => 'application/json'])->assertUnprocessable()->assertJsonValidationErrors('white.1');
 });
 
 it('says where the drawing lies on its sheet, so that it can be transferred to the middle', function (): void {

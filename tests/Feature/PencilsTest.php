@@ -298,7 +298,7 @@ describe('files', function (): void {
 
     it('refuses empty, foreign and endless files', function (): void {
         $this->postJson('/api/pencils/preview', ['text' => ''])->assertUnprocessable();
-        $this->postJson('/api/pencils/preview', ['text' => "name,colour\nx,y\n"])->assertUnprocessable()->assertJsonPath('rows.0.column', 'range');
+        $this->postJson('/api/pencils/preview', ['text' => "name,colour\nx,y\n"])->assertOk()->assertJsonPath('missing', ['range', 'number'])->assertJsonPath('new', 0);
         $this->postJson('/api/pencils/preview', ['text' => HEADER.implode('', array_map(static fn (int $i): string => "HS,$i,x,wax,,,,,,,,\n", range(1, 10_001)))])->assertUnprocessable()
             ->assertJsonPath('rows.0.right', 'At most 10000 pencils are taken in at once.');
     });
@@ -373,4 +373,17 @@ describe('long work', function (): void {
         $this->getJson("/api/works/$work")->assertNotFound();
         $this->deleteJson("/api/works/$work")->assertNotFound();
     });
+});
+
+it('takes in a table whose columns were explained, and refuses it before', function (): void {
+    $this->actingAs(Tests\Feature\artist());
+    $text = "Farbe,Nr,Bezeichnung\n#336699,12,Hafen\n#993333,14,Boje\n";
+    $asks = $this->postJson('/api/pencils/preview', ['text' => $text, 'binder' => 'oil'])->assertOk()->json();
+    expect($asks['missing'])->toBe(['range'])->and($asks['rows'])->toBe([])->and(array_column($asks['columns'], 'means'))->toBe([null, 'number', null]);
+    $this->postJson('/api/pencils/import', ['text' => $text, 'binder' => 'oil'])->assertStatus(422)->assertSee('Say which column it is.');
+    $said = ['text' => $text, 'binder' => 'oil', 'rangeOfAll' => 'hs', 'columns' => [['header' => 'Farbe', 'means' => 'hex'], ['header' => 'Bezeichnung', 'means' => 'name']]];
+    expect($this->postJson('/api/pencils/preview', $said)->assertOk()->json('new'))->toBe(2);
+    $this->postJson('/api/pencils/import', $said)->assertOk()->assertJson(['written' => 2]);
+    $this->getJson('/api/pencils/HS:12')->assertOk()->assertJsonPath('pencil.name', 'Hafen')->assertJsonPath('pencil.hex', '#336699')->assertJsonPath('pencil.binder', 'oil');
+    $this->postJson('/api/pencils/preview', [...$said, 'columns' => [['header' => 'Farbe', 'means' => 'flavour']]])->assertStatus(422)->assertSee('Choose what this column means');
 });

@@ -467,7 +467,11 @@ describe('files of pencils', () => {
                 new: 1,
                 changed: 1,
                 unchanged: 3,
-                unread: ['price'],
+                columns: [
+                    { header: 'number', means: 'number' },
+                    { header: 'price', means: null },
+                ],
+                missing: [],
                 rows: [{ row: 2, id: 'HS:1', name: 'Hawser', binder: 'oil', hex: null, change: 'new' }],
             }),
             'POST /api/pencils/import': () => ({ written: 2 }),
@@ -477,7 +481,7 @@ describe('files of pencils', () => {
         expect(
             await screen.findByRole('heading', { name: 'harbour.csv: 1 new, 1 changed, 3 as they are' }),
         ).toBeTruthy();
-        expect(screen.getByText(/Not read: price/)).toBeTruthy();
+        expect(screen.getByRole('button', { name: /not read price is/ })).toBeTruthy();
         await userEvent.click(screen.getByText('Into my box too'));
         await userEvent.click(screen.getByRole('button', { name: 'Take in 2 pencils' }));
         expect(await screen.findByText('2 pencils were taken in.')).toBeTruthy();
@@ -487,6 +491,44 @@ describe('files of pencils', () => {
                     ({ path, body }) => path === '/api/pencils/import' && (body as { intoBox: boolean }).intoBox,
                 ),
         ).toBe(true);
+    });
+
+    it('asks which column is what, and reads it so', async () => {
+        const headers = ['Farbe', 'Nr'];
+        const asked = serve({
+            'GET /api/pencils': () => listOf(),
+            'POST /api/pencils/preview': ({ body }) => {
+                const said = (body as { columns?: { header: string; means: string | null }[] }).columns ?? [];
+
+                return {
+                    new: said.length,
+                    changed: 0,
+                    unchanged: 0,
+                    columns: headers.map((header) => ({
+                        header,
+                        means: said.find((one) => one.header === header)?.means ?? null,
+                    })),
+                    missing: said.length === 0 ? ['range', 'number'] : [],
+                    rows: [],
+                };
+            },
+        });
+        show(<FilesPage />, '/pencils/files');
+        await choose('Farbe,Nr');
+        expect((await screen.findByText(/Say which column is the/)).textContent).toContain(
+            'the range code and the number',
+        );
+        expect(screen.queryByRole('button', { name: /Take in/ })).toBeNull();
+        await userEvent.click(screen.getByRole('button', { name: /Nr is/ }));
+        await userEvent.click(screen.getByRole('option', { name: 'number' }));
+        await userEvent.type(screen.getByLabelText('Range code of all rows'), 'HS');
+        await userEvent.click(screen.getByRole('button', { name: 'Read it so' }));
+        expect(await screen.findByRole('button', { name: 'Take in 1 pencils' })).toBeTruthy();
+        expect(asked.at(-1)?.body).toMatchObject({
+            columns: [{ header: 'Nr', means: 'number' }],
+            rangeOfAll: 'HS',
+        });
+        expect(screen.getByText(/all are taken as wax/)).toBeTruthy();
     });
 
     it('has nothing to take in when rows are bad', async () => {
@@ -526,7 +568,8 @@ describe('pencils by number', () => {
                 new: 1,
                 changed: 0,
                 unchanged: 0,
-                unread: [],
+                columns: [],
+                missing: [],
                 rows: [found(null, 'new')],
             }),
             'POST /api/pencils/import': () => ({ written: 1 }),
@@ -554,7 +597,14 @@ describe('pencils by number', () => {
             'GET /api/pencils': () => listOf(),
             'POST /api/pencils/preview': ({ body }) =>
                 (body as { text: string }).text === '101'
-                    ? { new: 0, changed: 0, unchanged: 1, unread: [], rows: [found('#336699', 'unchanged')] }
+                    ? {
+                          new: 0,
+                          changed: 0,
+                          unchanged: 1,
+                          columns: [],
+                          missing: [],
+                          rows: [found('#336699', 'unchanged')],
+                      }
                     : new Answer(422, {
                           message: 'One thing cannot be taken in.',
                           rows: [{ row: 2, column: 'number', value: '9', right: 'QW has no pencil 9.' }],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\BesideWhiteRequest;
 use App\Http\Requests\BoxNoteRequest;
 use App\Http\Requests\BoxRequest;
 use App\Http\Resources\ColourResource;
@@ -11,12 +12,15 @@ use App\Jobs\PrepareBox;
 use App\Models\User;
 use App\Studio\Pencils\Catalogue;
 use App\Studio\Pencils\TypedColour;
+use App\Studio\Photos\BesideWhitePhotos;
+use App\Studio\Photos\PhotoRefused;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
+use Prism\Charts\ChartRefused;
 use Prism\Colour\Lamp;
 use Prism\Materials\PaperKind;
 use Prism\Materials\PaperTone;
@@ -62,6 +66,24 @@ final class MaterialController
         $text = $request->validate(['text' => ['required', 'string', 'max:60']], ['text.*' => 'Type a colour: #7a8b9c, three numbers L* a* b*, or a pencil such as QW:5892.'])['text'];
 
         return ColourResource::make($colours->read($user, (string) $text, 'text'));
+    }
+
+    #[OA\Post(path: '/api/colours/beside-white', operationId: 'colourBesideWhite', requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['picture', 'white', 'asked', 'of'], properties: [
+        new OA\Property(property: 'picture', type: 'string', format: 'binary'),
+        new OA\Property(property: 'white', type: 'array', description: 'a place on plain white printing paper, shares of width and height', items: new OA\Items(type: 'number')),
+        new OA\Property(property: 'asked', type: 'array', description: 'a place on what is asked for', items: new OA\Items(type: 'number')),
+        new OA\Property(property: 'of', type: 'string', enum: ['paper', 'coat']),
+    ]))), responses: [
+        new OA\Response(response: 200, description: 'Its colour in neutral light', content: new OA\JsonContent(ref: '#/components/schemas/Colour')),
+        new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+    ])]
+    public function besideWhite(BesideWhiteRequest $request, BesideWhitePhotos $photos): ColourResource
+    {
+        try {
+            return ColourResource::make($photos->read($request->picture()->getPathname(), $request->place('white'), $request->place('asked'), (string) $request->validated('of')));
+        } catch (PhotoRefused|ChartRefused $refusal) {
+            throw ValidationException::withMessages(['picture' => $refusal->getMessage()]);
+        }
     }
 
     #[OA\Put(

@@ -4,21 +4,16 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Requests\PaperColourRequest;
 use App\Http\Requests\PaperRequest;
-use App\Http\Resources\ColourResource;
 use App\Http\Resources\PaperResource;
 use App\Models\Paper;
 use App\Models\User;
 use App\Studio\Papers\PaperBook;
 use App\Studio\Pencils\TypedColour;
-use App\Studio\Photos\PhotoRefused;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
-use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
-use Prism\Charts\ChartRefused;
 use Prism\Colour\Lab;
 use Prism\Materials\PaperKind;
 use Prism\Materials\PaperTone;
@@ -80,23 +75,6 @@ final class PaperController
         $paper->restore();
 
         return new JsonResponse(null, 204);
-    }
-
-    #[OA\Post(path: '/api/papers/colour', operationId: 'paperColour', requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['picture', 'white', 'paper'], properties: [
-        new OA\Property(property: 'picture', type: 'string', format: 'binary'),
-        new OA\Property(property: 'white', type: 'array', description: 'a place on plain white printing paper, shares of width and height', items: new OA\Items(type: 'number')),
-        new OA\Property(property: 'paper', type: 'array', description: 'a place on the paper', items: new OA\Items(type: 'number')),
-    ]))), responses: [
-        new OA\Response(response: 200, description: 'The colour of the paper', content: new OA\JsonContent(ref: '#/components/schemas/Colour')),
-        new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
-    ])]
-    public function read(PaperColourRequest $request, PaperBook $book): ColourResource
-    {
-        try {
-            return ColourResource::make($book->beside($request->picture()->getPathname(), $request->place('white'), $request->place('paper')));
-        } catch (PhotoRefused|ChartRefused $refusal) {
-            throw ValidationException::withMessages(['picture' => $refusal->getMessage()]);
-        }
     }
 
     private static function colour(PaperRequest $request, User $user, TypedColour $colours): Lab

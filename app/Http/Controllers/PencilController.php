@@ -169,11 +169,12 @@ final class PencilController
     }
 
     #[OA\Post(path: '/api/pencils/preview', operationId: 'previewPencils', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/PencilFile')), responses: [
-        new OA\Response(response: 200, description: 'What the file would bring', content: new OA\JsonContent(required: ['new', 'changed', 'unchanged', 'unread', 'rows'], properties: [
+        new OA\Response(response: 200, description: 'What the file would bring', content: new OA\JsonContent(required: ['new', 'changed', 'unchanged', 'columns', 'missing', 'rows'], properties: [
             new OA\Property(property: 'new', type: 'integer'),
             new OA\Property(property: 'changed', type: 'integer'),
             new OA\Property(property: 'unchanged', type: 'integer'),
-            new OA\Property(property: 'unread', type: 'array', description: 'columns of the table that mean nothing here', items: new OA\Items(type: 'string')),
+            new OA\Property(property: 'columns', type: 'array', description: 'of a table, and what each is taken for; null: it is not read', items: new OA\Items(required: ['header', 'means'], properties: [new OA\Property(property: 'header', type: 'string'), new OA\Property(property: 'means', type: 'string', nullable: true)])),
+            new OA\Property(property: 'missing', type: 'array', description: 'columns that are needed and not there: no row can be read before it is said which they are', items: new OA\Items(type: 'string')),
             new OA\Property(property: 'rows', type: 'array', items: new OA\Items(required: ['row', 'id', 'name', 'binder', 'hex', 'change'], properties: [
                 new OA\Property(property: 'row', type: 'integer'),
                 new OA\Property(property: 'id', type: 'string'),
@@ -190,10 +191,12 @@ final class PencilController
         new OA\Property(property: 'range', type: 'string', nullable: true, description: 'of which the text lists numbers, such as 101-124, 130 Rose, 133'),
         new OA\Property(property: 'binder', type: 'string', enum: ['wax', 'oil'], description: 'for a palette and for numbers, which do not say'),
         new OA\Property(property: 'intoBox', type: 'boolean'),
+        new OA\Property(property: 'rangeOfAll', type: 'string', nullable: true, description: 'code of the range, for a table without that column'),
+        new OA\Property(property: 'columns', type: 'array', description: 'what columns mean whose header does not tell, or tells wrongly; null: nothing', items: new OA\Items(required: ['header', 'means'], properties: [new OA\Property(property: 'header', type: 'string'), new OA\Property(property: 'means', type: 'string', nullable: true)])),
     ])]
     public function preview(PencilFileRequest $request, #[CurrentUser] User $user, PencilBook $book): JsonResponse
     {
-        $preview = $book->preview($user, $request->text(), $request->binder(), $request->range());
+        $preview = $book->preview($user, $request->text(), $request->binder(), $request->range(), $request->columns());
         $preview['rows'] = array_map(static fn (array $row): array => [
             'row' => $row['row'], 'id' => (string) $row['entry']->pencil->id, 'name' => $row['entry']->pencil->name,
             'binder' => $row['entry']->pencil->binder->value, 'hex' => $row['entry']->pencil->fullCoat?->toHex(), 'change' => $row['change'],
@@ -208,7 +211,7 @@ final class PencilController
     ])]
     public function import(PencilFileRequest $request, #[CurrentUser] User $user, PencilBook $book): JsonResponse
     {
-        $written = $book->import($user, $request->text(), $request->binder(), $request->boolean('intoBox'), $request->range());
+        $written = $book->import($user, $request->text(), $request->binder(), $request->boolean('intoBox'), $request->range(), $request->columns());
         PrepareBox::dispatch($user);
 
         return new JsonResponse(['written' => $written]);

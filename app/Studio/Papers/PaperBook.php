@@ -6,14 +6,9 @@ namespace App\Studio\Papers;
 
 use App\Models\Paper;
 use App\Models\User;
-use App\Studio\Photos\PhotoReader;
-use App\Studio\Photos\PhotoRefused;
 use Illuminate\Support\Str;
-use Prism\Charts\BesideWhite;
-use Prism\Charts\ChartRefused;
 use Prism\Colour\Lab;
 use Prism\Materials\PaperKind;
-use Prism\Reference\Image\Raster;
 
 /** Papers of an artist's own: called what they call them, with a tooth in words until swatches on them say more. Those that ship stay as they are. */
 final class PaperBook
@@ -22,10 +17,6 @@ final class PaperBook
 
     /** That tell two papers of one name apart. */
     private const APART_LETTERS = 6;
-
-    public function __construct(private readonly PhotoReader $photos)
-    {
-    }
 
     /** @param  array{?float, ?float}  $sheet  width and height, mm */
     public function write(User $artist, string $name, PaperKind $kind, Lab $colour, array $sheet): Paper
@@ -49,21 +40,6 @@ final class PaperBook
         ]);
 
         return $counts === [] ? null : implode(', ', array_map(static fn (int $count, string $what): string => $count.' '.Str::plural($what, $count), $counts, array_keys($counts)));
-    }
-
-    /**
-     * The colour of a paper that lies beside plain white printing paper in a photo.
-     *
-     * @param  array{float, float}  $white  shares of width and height, as the photo is seen
-     * @param  array{float, float}  $paper
-     *
-     * @throws PhotoRefused|ChartRefused
-     */
-    public function beside(string $path, array $white, array $paper): Lab
-    {
-        $photo = $this->photos->read($path);
-
-        return BesideWhite::read(Raster::of($photo->width, $photo->height, $photo->rgb), $white, $paper);
     }
 
     /**

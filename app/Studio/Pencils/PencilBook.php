@@ -10,6 +10,7 @@ use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Prism\Calibration\FullCoat;
 use Prism\Colour\Spectrum;
+use Prism\Exchange\ColumnChoice;
 use Prism\Exchange\GplPalette;
 use Prism\Exchange\NumberList;
 use Prism\Exchange\PencilEntry;
@@ -33,12 +34,17 @@ final class PencilBook
      * What a file or a list of numbers would bring.
      *
      * @param  ?string  $range  code of the range that a list of numbers is of; null: the text is a file
-     * @return array{rows: list<array{row: int, entry: PencilEntry, change: string}>, new: int, changed: int, unchanged: int, unread: list<string>} unread: columns that mean nothing here
+     * @return array{rows: list<array{row: int, entry: PencilEntry, change: string}>, new: int, changed: int, unchanged: int, columns: list<array{header: string, means: ?string}>, missing: list<string>} columns: what each is taken for; missing: which are needed before any row can be read
      *
      * @throws TableRefused with every bad row
      */
-    public function preview(User $artist, string $text, Binder $binder, ?string $range = null): array
+    public function preview(User $artist, string $text, Binder $binder, ?string $range = null, ColumnChoice $choice = new ColumnChoice): array
     {
+        $choice = new ColumnChoice($choice->means, ['name' => '', 'binder' => $binder->value, ...$choice->all]);
+        $table = $range !== null || self::isPalette($text) ? ['columns' => [], 'missing' => []] : PencilTable::columns($text, $choice);
+        if ($table['missing'] !== []) {
+            return ['rows' => [], 'new' => 0, 'changed' => 0, 'unchanged' => 0, ...$table];
+        }
         $known = $this->known($artist);
         $refuses = static function (PencilEntry $entry) use ($known): ?array {
             $id = (string) $entry->pencil->id;
@@ -48,8 +54,7 @@ final class PencilBook
                 : null;
         };
         $rows = [];
-        $read = $range === null ? $this->read($text, $binder, $refuses) : ['entries' => $this->listed($artist, $text, $binder, $range), 'unread' => []];
-        foreach ($read['entries'] as [$row, $entry]) {
+        foreach ($range === null ? $this->read($text, $binder, $refuses, $choice) : $this->listed($artist, $text, $binder, $range) as [$row, $entry]) {
             $id = (string) $entry->pencil->id;
             $rows[] = ['row' => $row, 'entry' => $entry, 'change' => isset($known['same'][self::digest($entry)]) ? 'unchanged' : (isset($known['ids'][$id]) ? 'changed' : 'new')];
         }
@@ -58,7 +63,7 @@ final class PencilBook
         }
         $counts = array_count_values(array_column($rows, 'change'));
 
-        return ['rows' => $rows, 'new' => $counts['new'] ?? 0, 'changed' => $counts['changed'] ?? 0, 'unchanged' => $counts['unchanged'] ?? 0, 'unread' => $read['unread']];
+        return ['rows' => $rows, 'new' => $counts['new'] ?? 0, 'changed' => $counts['changed'] ?? 0, 'unchanged' => $counts['unchanged'] ?? 0, ...$table];
     }
 
     /**
@@ -66,11 +71,15 @@ final class PencilBook
      *
      * @return int pencils that are new or changed
      */
-    public function import(User $artist, string $text, Binder $binder, bool $intoBox, ?string $range = null): int
+    public function import(User $artist, string $text, Binder $binder, bool $intoBox, ?string $range = null, ColumnChoice $choice = new ColumnChoice): int
     {
-        return DB::transaction(function () use ($artist, $text, $binder, $intoBox, $range): int {
+        return DB::transaction(function () use ($artist, $text, $binder, $intoBox, $range, $choice): int {
             $ranges = $rows = $numbers = [];
-            foreach ($this->preview($artist, $text, $binder, $range)['rows'] as ['entry' => $entry, 'change' => $change]) {
+            $preview = $this->preview($artist, $text, $binder, $range, $choice);
+            if ($preview['missing'] !== []) {
+                throw new TableRefused(array_map(static fn (string $column): RowError => new RowError(1, $column, implode(', ', array_column($preview['columns'], 'header')), 'Say which column it is.'), $preview['missing']));
+            }
+            foreach ($preview['rows'] as ['entry' => $entry, 'change' => $change]) {
                 $numbers[$entry->pencil->id->range][] = $entry->pencil->id->number;
                 if ($change !== 'unchanged') {
                     $range = $ranges[$entry->pencil->id->range] ??= $this->range($artist, $entry->pencil->id->range);
@@ -158,20 +167,23 @@ final class PencilBook
 
     /**
      * @param  \Closure(PencilEntry): ?array{string, string}  $refuses
-     * @return array{entries: list<array{int, PencilEntry}>, unread: list<string>} each with its row; columns that mean nothing here
+     * @return list<array{int, PencilEntry}> each with its row
      */
-    private function read(string $text, Binder $binder, \Closure $refuses): array
+    private function read(string $text, Binder $binder, \Closure $refuses, ColumnChoice $choice): array
     {
-        if (str_starts_with(ltrim($text, "\xEF\xBB\xBF \r\n"), 'GIMP')) {
+        if (self::isPalette($text)) {
             $entries = GplPalette::read($text, $binder, $refuses);
-            $unread = [];
         } else {
-            $table = PencilTable::read($text, $refuses);
+            $table = PencilTable::read($text, $refuses, $choice);
             $entries = array_map(static fn (string $id): PencilEntry => $table->entries[$id], $table->rows);
-            $unread = $table->unread;
         }
 
-        return ['entries' => array_map(static fn (int $row, PencilEntry $entry): array => [$row, $entry], array_keys($entries), array_values($entries)), 'unread' => $unread];
+        return array_map(static fn (int $row, PencilEntry $entry): array => [$row, $entry], array_keys($entries), array_values($entries));
+    }
+
+    private static function isPalette(string $text): bool
+    {
+        return str_starts_with(ltrim($text, "\xEF\xBB\xBF \r\n"), 'GIMP');
     }
 
     /**

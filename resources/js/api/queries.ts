@@ -154,6 +154,33 @@ export const useTypedColour = (text: string | null) =>
             text === null ? skipToken : ({ signal }) => answered(api.POST('/api/colours', { body: { text }, signal })),
     });
 
+interface BesideWhite {
+    picture: Blob;
+    /** Shares of width and height. */
+    white: readonly [number, number];
+    asked: readonly [number, number];
+    of: 'paper' | 'coat';
+}
+
+/** The colour of what lies beside a white sheet in a photo. */
+export const useColourBesideWhite = () =>
+    useMutation({
+        mutationFn: ({ picture, white, asked, of }: BesideWhite) =>
+            answered(
+                api.POST('/api/colours/beside-white', {
+                    body: { picture: '', white: [...white], asked: [...asked], of },
+                    bodySerializer: formOf({
+                        picture,
+                        'white[0]': String(white[0]),
+                        'white[1]': String(white[1]),
+                        'asked[0]': String(asked[0]),
+                        'asked[1]': String(asked[1]),
+                        of,
+                    }),
+                }),
+            ),
+    });
+
 export interface SearchWishes {
     maxPencils: number;
     maxLayers: number;

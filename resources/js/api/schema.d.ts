@@ -548,6 +548,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/colours/beside-white': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['colourBesideWhite'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/box': {
         parameters: {
             query?: never;
@@ -622,22 +638,6 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations['restorePaper'];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    '/api/papers/colour': {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations['paperColour'];
         delete?: never;
         options?: never;
         head?: never;
@@ -1522,6 +1522,13 @@ export interface components {
              */
             binder?: 'wax' | 'oil';
             intoBox?: boolean;
+            /** @description code of the range, for a table without that column */
+            rangeOfAll?: string | null;
+            /** @description what columns mean whose header does not tell, or tells wrongly; null: nothing */
+            columns?: {
+                header: string;
+                means: string | null;
+            }[];
         };
         /** @description school by question */
         SchoolAnswers: {
@@ -5695,6 +5702,83 @@ export interface operations {
             };
         };
     };
+    colourBesideWhite: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'multipart/form-data': {
+                    /** Format: binary */
+                    picture: string;
+                    /** @description a place on plain white printing paper, shares of width and height */
+                    white: number[];
+                    /** @description a place on what is asked for */
+                    asked: number[];
+                    /** @enum {string} */
+                    of: 'paper' | 'coat';
+                };
+            };
+        };
+        responses: {
+            /** @description Its colour in neutral light */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Colour'];
+                };
+            };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     changeBox: {
         parameters: {
             query?: never;
@@ -6127,81 +6211,6 @@ export interface operations {
             };
         };
     };
-    paperColour: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                'multipart/form-data': {
-                    /** Format: binary */
-                    picture: string;
-                    /** @description a place on plain white printing paper, shares of width and height */
-                    white: number[];
-                    /** @description a place on the paper */
-                    paper: number[];
-                };
-            };
-        };
-        responses: {
-            /** @description The colour of the paper */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    'application/json': components['schemas']['Colour'];
-                };
-            };
-            /** @description No JSON */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Nobody is signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Not in this studio */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Refused */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    'application/json': components['schemas']['Problem'];
-                };
-            };
-            /** @description Too often; Retry-After says when again */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description The studio is away; Retry-After says when again */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
     pencils: {
         parameters: {
             query?: {
@@ -6606,8 +6615,13 @@ export interface operations {
                         new: number;
                         changed: number;
                         unchanged: number;
-                        /** @description columns of the table that mean nothing here */
-                        unread: string[];
+                        /** @description of a table, and what each is taken for; null: it is not read */
+                        columns: {
+                            header: string;
+                            means: string | null;
+                        }[];
+                        /** @description columns that are needed and not there: no row can be read before it is said which they are */
+                        missing: string[];
                         rows: {
                             row: number;
                             id: string;

@@ -82,7 +82,8 @@ export function WhichPencils({ onDone }: { onDone: () => void }) {
             <h2>Or by number</h2>
             <p>
                 Some of a range above, or all that you have of another one. One that is not here needs a short code of
-                yours, and a swatch card for its colours.
+                yours, and a swatch card for its colours. You have drawn one already? Type the numbers in its order: its
+                photo is read next.
             </p>
             <ByNumber
                 onIn={(without) => {

@@ -8,6 +8,7 @@ import { Columns, Page, Row } from '../ui/Page';
 import { BadRows, Problem } from '../ui/States';
 import { Tick } from '../ui/Tick';
 import styled from 'styled-components';
+import { ColumnsAsked } from './ColumnsAsked';
 import { FoundPencils } from './FoundPencils';
 import { useImportPencils, usePencilList, usePreviewPencils, type PencilFile } from './pencilQueries';
 
@@ -40,7 +41,8 @@ export function FilesPage() {
                     <p>
                         A table (CSV) with the columns range, number, name, binder, and where known aliases, status,
                         replaced_by, opacity, lightfastness, core, stains and the colour of a heavy coat as R380 to
-                        R730, L, a, b or hex. Or a GPL palette whose entries are called RANGE:NUMBER and a name.
+                        R730, L, a, b or hex. Or a GPL palette whose entries are called RANGE:NUMBER and a name. Columns
+                        that are called otherwise are asked about.
                     </p>
                     <Row style={{ marginTop: 12 }}>
                         <FileTrigger
@@ -61,7 +63,7 @@ export function FilesPage() {
                             <Button>{file ? 'Choose another file' : 'Choose a file'}</Button>
                         </FileTrigger>
                         <Choice
-                            label="Binder, for a palette"
+                            label="Binder, where none is told"
                             value={file?.binder ?? 'wax'}
                             options={[
                                 { id: 'wax', name: 'wax' },
@@ -108,7 +110,21 @@ export function FilesPage() {
             ) : (
                 refusal && <Problem message={messageOf(refusal)} />
             )}
-            {preview.data && file && !importing.isSuccess && (
+            {preview.data &&
+                file &&
+                !importing.isSuccess &&
+                (preview.data.missing.length > 0 || preview.data.columns.some(({ means }) => means === null)) && (
+                    <ColumnsAsked
+                        key={file.name + preview.data.missing.join()}
+                        columns={preview.data.columns}
+                        missing={preview.data.missing}
+                        rangeOfAll={file.rangeOfAll ?? ''}
+                        onSaid={(columns, rangeOfAll) =>
+                            look({ ...file, columns, ...(rangeOfAll !== '' && { rangeOfAll }) })
+                        }
+                    />
+                )}
+            {preview.data && file && !importing.isSuccess && preview.data.missing.length === 0 && (
                 <section aria-label="Preview">
                     <h2>
                         {file.name}: {preview.data.new} new, {preview.data.changed} changed, {preview.data.unchanged} as
@@ -124,9 +140,10 @@ export function FilesPage() {
                     >
                         Take in {preview.data.new + preview.data.changed} pencils
                     </StrongButton>
-                    {preview.data.unread.length > 0 && (
-                        <p>Not read: {preview.data.unread.join(', ')}. These columns mean nothing here.</p>
-                    )}
+                    {preview.data.columns.length > 0 &&
+                        !preview.data.columns.some(({ means }) => means === 'binder') && (
+                            <p>No column tells wax or oil: all are taken as {file.binder}. Choose above.</p>
+                        )}
                     <FoundPencils rows={preview.data.rows} first="Row" />
                 </section>
             )}

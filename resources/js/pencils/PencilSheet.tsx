@@ -1,6 +1,7 @@
 import { useRef, useState, type FormEvent } from 'react';
 import { Form } from 'react-aria-components';
 import { Refusal, type PencilForm, type PencilPage } from '../api/client';
+import { BesideWhite } from '../ui/BesideWhite';
 import { Button, StrongButton } from '../ui/Button';
 import { useChangeBox } from '../api/queries';
 import { Choice } from '../ui/Choice';
@@ -9,6 +10,7 @@ import { Row } from '../ui/Page';
 import { Problem } from '../ui/States';
 import { Sheet } from '../ui/Sheet';
 import { Tick } from '../ui/Tick';
+import { numbersOf } from '../ui/words';
 import { useAddPencil, useChangePencil } from './pencilQueries';
 
 const option = <T extends string>(id: T) => ({ id, name: id });
@@ -44,7 +46,7 @@ const from = (page: PencilPage): typeof BLANK => ({
     lightfastness: page.lightfastness,
     status: page.pencil.status,
     replacedBy: page.pencil.replacedBy,
-    colour: page.colour ? [page.colour.L, page.colour.a, page.colour.b].map((v) => v.toFixed(1)).join(' ') : '',
+    colour: page.colour ? numbersOf(page.colour) : '',
 });
 
 interface Props {
@@ -138,6 +140,13 @@ export function PencilSheet({ page, onClose, onWritten }: Props) {
                     onChange={(colour) => set({ colour })}
                     problem={problems.colour}
                     placeholder="52.5 18 -30"
+                />
+                <BesideWhite
+                    key={last}
+                    what="the coat"
+                    of="coat"
+                    hint="A heavy coat on white paper, beside a sheet of plain white printing paper, both in the same light."
+                    onRead={(colour) => set({ colour: numbersOf(colour) })}
                 />
                 <Row>
                     <Choice

@@ -50,6 +50,9 @@ export interface PencilFile {
     intoBox: boolean;
     /** Of which the text lists numbers; without one it is a file. */
     range?: string;
+    /** What is said of the columns of a table: its header does not tell, or tells wrongly. */
+    columns?: { header: string; means: string | null }[];
+    rangeOfAll?: string;
 }
 
 export const usePreviewPencils = () =>

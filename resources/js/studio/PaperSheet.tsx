@@ -1,18 +1,19 @@
-import { useEffect, useState, type FormEvent } from 'react';
-import { FileTrigger, Form } from 'react-aria-components';
+import { useState, type FormEvent } from 'react';
+import { Form } from 'react-aria-components';
 import styled from 'styled-components';
 import { messageOf, Refusal, type Paper, type PaperForm } from '../api/client';
 import { useWords } from '../api/queries';
-import { Button, StrongButton } from '../ui/Button';
+import { BesideWhite } from '../ui/BesideWhite';
+import { StrongButton } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Field } from '../ui/Field';
 import { Row } from '../ui/Page';
-import { PointPicture, type Place } from '../ui/PointPicture';
 import { Quantity } from '../ui/Quantity';
 import { Sheet } from '../ui/Sheet';
 import { Loading, Problem } from '../ui/States';
+import { numbersOf } from '../ui/words';
 import { space } from '../ui/theme';
-import { usePaperColour, useWritePaper } from './studioQueries';
+import { useWritePaper } from './studioQueries';
 
 const Fields = styled(Form)`
     display: grid;
@@ -40,17 +41,12 @@ interface Props {
 export function PaperSheet({ paper, onClose, onWritten }: Props) {
     const words = useWords();
     const writing = useWritePaper(paper?.id ?? null);
-    const reading = usePaperColour();
     const [name, setName] = useState(paper?.name ?? '');
     const [kind, setKind] = useState<PaperForm['kind']>(paper?.kind ?? 'cartridge');
     const [tone, setTone] = useState<string>(paper ? TYPED : 'white');
-    const [typed, setTyped] = useState(
-        paper ? [paper.colour.L, paper.colour.a, paper.colour.b].map((value) => value.toFixed(1)).join(' ') : '',
-    );
+    const [typed, setTyped] = useState(paper ? numbersOf(paper.colour) : '');
     const [size, setSize] = useState({ widthMm: paper?.widthMm ?? null, heightMm: paper?.heightMm ?? null });
-    const [photo, setPhoto] = useState<{ file: File; address: string } | null>(null);
-    const [places, setPlaces] = useState<Place[]>([]);
-    useEffect(() => () => (photo ? URL.revokeObjectURL(photo.address) : undefined), [photo]);
+    const [read, setRead] = useState(paper?.colour.hex);
     if (!words.data)
         return (
             <Sheet title="A paper of my own" isOpen onClose={onClose}>
@@ -60,27 +56,7 @@ export function PaperSheet({ paper, onClose, onWritten }: Props) {
     const { kinds, tones } = words.data;
     const problems = writing.error instanceof Refusal ? writing.error.fields : {};
     const chosen = kinds.find(({ id }) => id === kind);
-    const shown =
-        tone === 'white'
-            ? chosen?.white
-            : tone === TYPED
-              ? (reading.data?.hex ?? paper?.colour.hex)
-              : tones.find(({ id }) => id === tone)?.hex;
-    const point = (place: Place) => {
-        const next = places.length >= 2 ? [place] : [...places, place];
-        setPlaces(next);
-        const [white, own] = next;
-        if (!photo || !white || !own) return;
-        reading.mutate(
-            { picture: photo.file, white, paper: own },
-            {
-                onSuccess: (colour) => {
-                    setTone(TYPED);
-                    setTyped([colour.L, colour.a, colour.b].map((value) => value.toFixed(1)).join(' '));
-                },
-            },
-        );
-    };
+    const shown = tone === 'white' ? chosen?.white : tone === TYPED ? read : tones.find(({ id }) => id === tone)?.hex;
     const save = (event: FormEvent) => {
         event.preventDefault();
         writing.mutate(
@@ -122,44 +98,16 @@ export function PaperSheet({ paper, onClose, onWritten }: Props) {
                     )}
                     {shown && <Shown style={{ background: shown }} role="img" aria-label="About this colour" />}
                 </Row>
-                <Row>
-                    <FileTrigger
-                        acceptedFileTypes={['image/jpeg', 'image/png', 'image/webp']}
-                        onSelect={(files) => {
-                            const file = files?.[0];
-                            if (!file) return;
-                            setPhoto({ file, address: URL.createObjectURL(file) });
-                            setPlaces([]);
-                            reading.reset();
-                        }}
-                    >
-                        <Button>Read it from a photo</Button>
-                    </FileTrigger>
-                    <small style={{ flex: 1 }}>
-                        Lay the paper beside a sheet of plain white printing paper, both in the same light.
-                    </small>
-                </Row>
-                {photo && (
-                    <>
-                        <p role="status">
-                            {reading.isPending
-                                ? 'Reading the colour'
-                                : reading.isSuccess
-                                  ? `Read: ${reading.data.appearance.sentence}. Click again to point anew.`
-                                  : places.length === 0
-                                    ? 'Click on the white sheet.'
-                                    : 'Click on your paper.'}
-                        </p>
-                        {reading.isError && <Problem message={messageOf(reading.error)} />}
-                        <PointPicture
-                            src={photo.address}
-                            alt="Photo of the paper beside a white sheet"
-                            asks={places.length === 1 ? 'your paper' : 'the white sheet'}
-                            marks={places.map((at, index) => ({ label: index === 0 ? 'white' : 'paper', at }))}
-                            onPoint={point}
-                        />
-                    </>
-                )}
+                <BesideWhite
+                    what="your paper"
+                    of="paper"
+                    hint="Lay the paper beside a sheet of plain white printing paper, both in the same light."
+                    onRead={(colour) => {
+                        setTone(TYPED);
+                        setTyped(numbersOf(colour));
+                        setRead(colour.hex);
+                    }}
+                />
                 <Row>
                     <Quantity
                         label="Sheet, width"
@@ -177,7 +125,7 @@ export function PaperSheet({ paper, onClose, onWritten }: Props) {
                     />
                 </Row>
                 {writing.error && Object.keys(problems).length === 0 && <Problem message={messageOf(writing.error)} />}
-                <StrongButton type="submit" isDisabled={writing.isPending || reading.isPending}>
+                <StrongButton type="submit" isDisabled={writing.isPending}>
                     Save
                 </StrongButton>
             </Fields>

@@ -1,7 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { answered, api, formOf, type PaperForm } from '../api/client';
+import { answered, api, type PaperForm } from '../api/client';
 import { keys } from '../api/keys';
-import type { Place } from '../ui/PointPicture';
 
 /** Whatever changes papers changes what is computed on them. */
 function usePaperMutation<Input, Output>(change: (input: Input) => Promise<Output>) {
@@ -31,27 +30,3 @@ export const useRestorePaper = () =>
     usePaperMutation((paper: string) =>
         answered(api.POST('/api/papers/{paper}/restore', { params: { path: { paper } } })),
     );
-
-export interface PaperPhoto {
-    picture: Blob;
-    white: Place;
-    paper: Place;
-}
-
-/** The colour of a paper beside a white sheet. */
-export const usePaperColour = () =>
-    useMutation({
-        mutationFn: ({ picture, white, paper }: PaperPhoto) =>
-            answered(
-                api.POST('/api/papers/colour', {
-                    body: { picture: '', white: [...white], paper: [...paper] },
-                    bodySerializer: formOf({
-                        picture,
-                        'white[0]': String(white[0]),
-                        'white[1]': String(white[1]),
-                        'paper[0]': String(paper[0]),
-                        'paper[1]': String(paper[1]),
-                    }),
-                }),
-            ),
-    });

@@ -16,3 +16,7 @@ export function spokenMinutes(minutes: number): string {
 
     return hours === 0 ? `${whole} min` : whole % 60 === 0 ? `${hours} h` : `${hours} h ${whole % 60} min`;
 }
+
+/** A colour as it is typed: L* a* b*. */
+export const numbersOf = ({ L, a, b }: { L: number; a: number; b: number }) =>
+    [L, a, b].map((value) => value.toFixed(1)).join(' ');

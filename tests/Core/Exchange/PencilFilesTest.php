@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Prism\Calibration\Swatch;
 use Prism\Colour\Lab;
 use Prism\Exchange\Cgats;
+use Prism\Exchange\ColumnChoice;
 use Prism\Exchange\GplPalette;
 use Prism\Exchange\PastedList;
 use Prism\Exchange\PencilEntry;
@@ -137,4 +138,25 @@ it('tells pasted pencils from pasted recipes, and says which line is neither', f
     expect(array_map(strval(...), $list->pencils))->toBe(['QW:6858', 'LO:3512', 'QW:5892', 'QW:7432'])->and(array_map(strval(...), $list->stacks))->toBe(['QW:6858@40 > QW:5892@55'])
         ->and(wrongCells(static fn () => PastedList::read("QW:6858\nred please\nQW:6858@0")))->toBe([[2, '-'], [3, '-']])
         ->and(wrongCells(static fn () => PastedList::read('')))->toBe([[1, '-']]);
+});
+
+it('asks which column is what where a header does not tell', function (): void {
+    $text = "Farbe,Nr,Bezeichnung,Preis\n#336699,12,Hafen,3\n#993333,14,Boje,3\n";
+    expect(PencilTable::columns($text))->toEqual([
+        'columns' => [['header' => 'Farbe', 'means' => null], ['header' => 'Nr', 'means' => 'number'], ['header' => 'Bezeichnung', 'means' => null], ['header' => 'Preis', 'means' => null]],
+        'missing' => ['range', 'name', 'binder'],
+    ]);
+    $said = new ColumnChoice(['Farbe' => 'hex', 'Bezeichnung' => 'name'], ['range' => 'HS', 'binder' => 'oil']);
+    expect(PencilTable::columns($text, $said)['missing'])->toBe([]);
+    $table = PencilTable::read($text, null, $said);
+    expect($table->entries['HS:14']->pencil->name)->toBe('Boje')->and($table->entries['HS:14']->pencil->binder)->toBe(Binder::Oil)
+        ->and($table->entries['HS:12']->pencil->fullCoat?->toHex())->toBe('#336699')->and($table->unread)->toBe(['Preis']);
+});
+
+it('takes what is said of a column before what its header seems to say', function (): void {
+    $text = "range,number,title,name,binder\nHS,12,Hafen,Q7,oil\n";
+    $table = PencilTable::read($text, null, new ColumnChoice(['title' => 'name', 'name' => '']));
+    expect($table->entries['HS:12']->pencil->name)->toBe('Hafen');
+    $table = PencilTable::read($text, null, new ColumnChoice(['title' => 'name']));
+    expect($table->entries['HS:12']->pencil->name)->toBe('Hafen');
 });

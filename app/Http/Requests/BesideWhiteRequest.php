@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use Illuminate\Http\UploadedFile;
+use Illuminate\Validation\Rule;
 
-/** A photo in which a paper lies beside plain white, and where in it which is seen. */
-final class PaperColourRequest extends StudioRequest
+/** A photo in which a paper, or a coat of a pencil, lies beside plain white, and where in it which is seen. */
+final class BesideWhiteRequest extends StudioRequest
 {
     /** @return array<string, mixed> */
     public function rules(): array
@@ -15,7 +16,8 @@ final class PaperColourRequest extends StudioRequest
         return [
             'picture' => ['required', 'file', 'max:'.(config('prism.photo.max_megabytes') * 1024)],
             'white' => ['required', 'array', 'size:2'], 'white.*' => ['numeric', 'between:0,1'],
-            'paper' => ['required', 'array', 'size:2'], 'paper.*' => ['numeric', 'between:0,1'],
+            'asked' => ['required', 'array', 'size:2'], 'asked.*' => ['numeric', 'between:0,1'],
+            'of' => ['required', Rule::in(['paper', 'coat'])],
         ];
     }
 
@@ -23,8 +25,8 @@ final class PaperColourRequest extends StudioRequest
     public function messages(): array
     {
         return [
-            'picture.*' => 'Choose a photo of the paper beside a white sheet: a JPEG, PNG or WebP of at most '.config('prism.photo.max_megabytes').' MB.',
-            'white.*' => 'Point at the white sheet in the photo.', 'paper.*' => 'Point at the paper in the photo.',
+            'picture.*' => 'Choose a photo in which it lies beside a white sheet: a JPEG, PNG or WebP of at most '.config('prism.photo.max_megabytes').' MB.',
+            'white.*' => 'Point at the white sheet in the photo.', 'asked.*' => 'Point at what is to be read in the photo.',
         ];
     }
 
@@ -37,7 +39,7 @@ final class PaperColourRequest extends StudioRequest
     }
 
     /**
-     * @param  'white'|'paper'  $of
+     * @param  'white'|'asked'  $of
      * @return array{float, float} shares of width and height
      */
     public function place(string $of): array
