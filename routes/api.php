@@ -8,6 +8,7 @@ use App\Http\Controllers\AreaController;
 use App\Http\Controllers\CalibrationController;
 use App\Http\Controllers\ChartController;
 use App\Http\Controllers\DrawingController;
+use App\Http\Controllers\KeptRecipeController;
 use App\Http\Controllers\LookController;
 use App\Http\Controllers\MatchController;
 use App\Http\Controllers\MaterialController;
@@ -15,6 +16,7 @@ use App\Http\Controllers\PaperController;
 use App\Http\Controllers\PencilController;
 use App\Http\Controllers\PieceController;
 use App\Http\Controllers\PlanController;
+use App\Http\Controllers\RecipeFileController;
 use App\Http\Controllers\ReferenceController;
 use App\Http\Controllers\ReviewController;
 use App\Http\Controllers\SchoolController;
@@ -91,6 +93,18 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('works', [WorkController::class, 'store'])->middleware('throttle:uploads');
     Route::get('works/{work}', [WorkController::class, 'show']);
     Route::delete('works/{work}', [WorkController::class, 'cancel']);
+
+    Route::get('recipes', [KeptRecipeController::class, 'index']);
+    Route::post('recipes', [KeptRecipeController::class, 'store']);
+    Route::post('recipes/ladder', [KeptRecipeController::class, 'keepLadder']);
+    Route::get('recipes.{format}', [RecipeFileController::class, 'export'])->whereIn('format', ['csv', 'gpl']);
+    Route::get('recipes/cards.pdf', [RecipeFileController::class, 'cards'])->middleware('throttle:heavy');
+    Route::post('recipes/preview', [RecipeFileController::class, 'preview']);
+    Route::post('recipes/import', [RecipeFileController::class, 'import']);
+    Route::put('recipes/{kept}', [KeptRecipeController::class, 'update']);
+    Route::delete('recipes/{kept}', [KeptRecipeController::class, 'destroy']);
+    Route::post('recipes/{kept}/restore', [KeptRecipeController::class, 'restore'])->withTrashed();
+    Route::post('ladders', [KeptRecipeController::class, 'ladder'])->middleware('throttle:heavy');
 
     Route::get('pieces', [PieceController::class, 'index']);
     Route::post('pieces', [PieceController::class, 'store'])->middleware('throttle:uploads');

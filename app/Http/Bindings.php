@@ -6,6 +6,7 @@ namespace App\Http;
 
 use App\Models\Calibration;
 use App\Models\Chart;
+use App\Models\KeptRecipe;
 use App\Models\Piece;
 use App\Models\Reference;
 use App\Models\Swatch;
@@ -26,7 +27,7 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 final class Bindings
 {
     /** What is called otherwise on the screen. */
-    private const WORDS = ['reference' => 'photo', 'target' => 'colour'];
+    private const WORDS = ['reference' => 'photo', 'target' => 'colour', 'kept' => 'recipe'];
 
     public static function register(): void
     {
@@ -36,6 +37,7 @@ final class Bindings
         self::bind('swatch', Swatch::class, $own);
         self::bind('chart', Chart::class, $own);
         self::bind('work', Work::class, $own);
+        self::bind('kept', KeptRecipe::class, $own);
         self::bind('calibration', Calibration::class, $own);
         self::bind('reference', Reference::class, $ofPiece);
         self::bind('zone', Zone::class, $ofPiece);

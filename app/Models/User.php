@@ -103,6 +103,12 @@ final class User extends Authenticatable
         return ['lamp' => $this->lamp, 'unit' => $this->unit, 'session_minutes' => $this->session_minutes];
     }
 
+    /** @return HasMany<KeptRecipe, $this> */
+    public function keptRecipes(): HasMany
+    {
+        return $this->hasMany(KeptRecipe::class);
+    }
+
     /** @return HasMany<Paper, $this> their own */
     public function papers(): HasMany
     {

@@ -66,6 +66,7 @@ final class DemoStudio
             $targets = self::rows('zone_targets', ['zone_id' => array_keys($zones), 'deleted_at' => null], ['zone_id' => $zones]);
             self::rows('recipes', ['target_id' => array_keys($targets)], ['target_id' => $targets]);
             $ids = $targets + $zones;
+            self::rows('kept_recipes', ['user_id' => $from->id, 'deleted_at' => null], ['user_id' => $copy->id, 'piece_id' => $pieces, 'zone_id' => $zones]);
             self::drawn($pieces, $ids);
             foreach ($copy->pieces()->get() as $piece) {
                 $piece->setRawAttributes([...$piece->getAttributes(), ...array_map(static fn (?string $json): ?string => $json === null ? null : strtr($json, $ids), array_intersect_key($piece->getAttributes(), array_flip(self::NAMING)))])->saveQuietly();
@@ -153,7 +154,7 @@ final class DemoStudio
                 unset($copy['id']);
             }
             foreach ($with as $column => $value) {
-                $copy[$column] = is_array($value) ? $value[$copy[$column]] : $value;
+                $copy[$column] = is_array($value) ? ($value[$copy[$column] ?? ''] ?? null) : $value;
             }
             $copies[] = $copy;
         }

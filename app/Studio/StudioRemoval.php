@@ -26,7 +26,7 @@ final class StudioRemoval
         $charts = Chart::withTrashed()->where('user_id', $artist->id)->get();
         DB::transaction(static function () use ($artist): void {
             // What lies on papers of their own goes before those.
-            foreach (['pieces', 'swatches', 'charts'] as $table) {
+            foreach (['kept_recipes', 'pieces', 'swatches', 'charts'] as $table) {
                 DB::table($table)->where('user_id', $artist->id)->delete();
             }
             DB::table('users')->where('id', $artist->id)->update(['paper_id' => null]);

@@ -29,6 +29,17 @@ final class GplPalette
         return implode("\n", $lines)."\n";
     }
 
+    /** @param  iterable<array{string, Lab}>  $colours  what each is called, and what it looks like */
+    public static function ofColours(string $name, iterable $colours): string
+    {
+        $lines = [self::HEADER, 'Name: '.$name, 'Columns: 8', '#'];
+        foreach ($colours as [$called, $colour]) {
+            $lines[] = vsprintf('%3d %3d %3d', Srgb::bytes($colour))."\t".trim((string) preg_replace('/\s+/', ' ', $called));
+        }
+
+        return implode("\n", $lines)."\n";
+    }
+
     /**
      * @param  Binder  $binder  of all pencils, since a palette does not say
      * @param  ?\Closure(PencilEntry): ?array{string, string}  $refuses  as in {@see PencilTable::read()}

@@ -36,6 +36,7 @@ final class PaperBook
         $counts = array_filter([
             'piece' => $artist->pieces()->where('paper_id', $paper->id)->count(),
             'swatch' => $artist->swatches()->where('paper_id', $paper->id)->count(),
+            'recipe' => $artist->keptRecipes()->where('paper_id', $paper->id)->count(),
             'chart' => $artist->charts()->where('paper_id', $paper->id)->count(),
         ]);
 

@@ -14,7 +14,7 @@ use Prism\Layering\Stack;
 use Prism\Matching\Recipe;
 use Prism\Matching\Target;
 
-/** The recipes that an artist has chosen by hand, in all of their pieces: offered again where they fit. */
+/** The recipes that an artist has kept, or chosen by hand in a piece: offered again where they fit. */
 final class RecipeBook
 {
     /** A recipe fits if it comes this near, by the miss of the target, dE00. */
@@ -38,15 +38,15 @@ final class RecipeBook
         $model = $this->engine->predictor($piece->paper, $piece->user, $box)->model;
         $known = $this->engine->searchable($piece->paper, $piece->user, $box);
         $fitting = [];
-        foreach ($this->rows($piece) as $row) {
-            $stack = Stack::parse($row->stack);
-            if (isset($fitting[$row->stack]) || count($stack) === 0 || array_filter($stack->pencils(), static fn ($pencil): bool => ! $known->has($pencil)) !== []) {
+        foreach ($this->stacks($piece) as [$notation, $from]) {
+            $stack = Stack::parse($notation);
+            if (isset($fitting[$notation]) || count($stack) === 0 || array_filter($stack->pencils(), static fn ($pencil): bool => ! $known->has($pencil)) !== []) {
                 continue;
             }
             $colour = $model->draw($stack)->lab();
             $miss = $target->miss($colour->L, $colour->a, $colour->b);
             if ($miss <= self::FITS) {
-                $fitting[$row->stack] = [$miss, $stack, sprintf('%s, %s', $row->target->zone->piece->title, Targets::name($row->target))];
+                $fitting[$notation] = [$miss, $stack, $from()];
             }
         }
         usort($fitting, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
@@ -57,14 +57,19 @@ final class RecipeBook
         return array_map(static fn (array $own): array => ['recipe' => $maker->make($own[1], $target), 'from' => $own[2]], array_slice($fitting, 0, $most));
     }
 
-    /** @return iterable<RecipeRow> */
-    private function rows(Piece $piece): iterable
+    /** @return iterable<array{string, \Closure(): string}> what is kept by a name first; then what was chosen in pieces: notation, and where it is from */
+    private function stacks(Piece $piece): iterable
     {
+        foreach ($piece->user->keptRecipes()->latest('updated_at')->limit(self::LOOKED_THROUGH)->get() as $kept) {
+            yield [$kept->stack, static fn (): string => $kept->name];
+        }
         $targets = ZoneTarget::query();
         $targets->whereHas('zone.piece', static fn ($of) => $of->where('user_id', $piece->user_id));
         $rows = RecipeRow::query()->with('target.zone.targets', 'target.zone.piece');
         $rows->where('by_hand', true)->whereIn('target_id', $targets->select('id'))->latest('updated_at')->limit(self::LOOKED_THROUGH);
 
-        return $rows->get();
+        foreach ($rows->get() as $row) {
+            yield [$row->stack, static fn (): string => sprintf('%s, %s', $row->target->zone->piece->title, Targets::name($row->target))];
+        }
     }
 }
