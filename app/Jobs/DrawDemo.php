@@ -6,6 +6,7 @@ namespace App\Jobs;
 
 use App\Studio\DemoDrawing;
 use App\Studio\DemoPiece;
+use App\Studio\DemoRecipes;
 use App\Studio\DemoStudio;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldBeUnique;
@@ -22,12 +23,13 @@ final class DrawDemo implements ShouldBeUnique, ShouldQueue
 
     public int $tries = 1;
 
-    public function handle(DemoStudio $studio, DemoDrawing $drawing): void
+    public function handle(DemoStudio $studio, DemoDrawing $drawing, DemoRecipes $recipes): void
     {
         $artist = $studio->original();
         $piece = $artist->pieces()->where('title', DemoPiece::titleOf(DemoPiece::DRAWN))->first();
         if ($piece !== null) {
             $drawing->draw($artist, $piece);
+            $recipes->ofDrawn($artist, $piece->refresh());
         }
     }
 }

@@ -128,6 +128,7 @@ export function Shell() {
                     <NavLink to="/pieces">Pieces</NavLink>
                     <NavLink to="/pencils">Pencils</NavLink>
                     <NavLink to="/swatches">Swatches</NavLink>
+                    <NavLink to="/recipes">Recipes</NavLink>
                     <NavLink to="/studio">Studio</NavLink>
                 </nav>
                 <Button onPress={() => showKeys(true)} aria-label="Keys">

@@ -31,6 +31,7 @@ import {
     PencilsPage,
     PencilsPlace,
     PlanStage,
+    RecipesPage,
     StudioPage,
     SwatchesPlace,
 } from './pages';
@@ -67,6 +68,7 @@ function Pages() {
                 <Route element={<Shell />}>
                     <Route path="/pieces" element={<PiecesPage />} />
                     <Route path="/pieces/new" element={<NewPiecePage />} />
+                    <Route path="/recipes" element={<RecipesPage />} />
                     <Route path="/studio" element={<StudioPage />} />
                     <Route path="/begin" element={<BeginPage />} />
                     <Route path="/begin/:step" element={<BeginPage />} />

@@ -45,6 +45,7 @@ export const CalibrationPage = page(() => import('./swatches/CalibrationPage'), 
 export const ChartPage = page(() => import('./swatches/ChartPage'), 'ChartPage');
 export const ChartsPage = page(() => import('./swatches/ChartsPage'), 'ChartsPage');
 export const SwatchesPlace = page(() => import('./swatches/SwatchesPlace'), 'SwatchesPlace');
+export const RecipesPage = page(() => import('./recipes/RecipesPage'), 'RecipesPage');
 export const StudioPage = page(() => import('./studio/StudioPage'), 'StudioPage');
 export const BeginPage = page(() => import('./begin/BeginPage'), 'BeginPage');
 export const NewPiecePage = page(() => import('./pieces/NewPiecePage'), 'NewPiecePage');
@@ -55,6 +56,7 @@ const AT: [RegExp, Page[]][] = [
     [/^\/pieces\/\w/, [Desk, LookStage, MatchStage, PlanStage, DrawStage, CompareStage]],
     [/^\/pencils/, [PencilsPlace, PencilsPage, PencilPage, AuditPage, InsteadPage, FilesPage, NumbersPage]],
     [/^\/swatches/, [SwatchesPlace, BookPage, ChartsPage, ChartPage, CalibrationPage]],
+    [/^\/recipes/, [RecipesPage]],
     [/^\/studio/, [StudioPage]],
     [/^\/begin/, [BeginPage]],
 ];

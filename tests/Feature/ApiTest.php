@@ -95,7 +95,7 @@ it('documents every address of the API, and none besides', function (): void {
         }
     }
     // Files, not JSON: they are opened by the browser itself.
-    $routes = array_diff($routes, ['get /api/references/{reference}/photos/{view}', 'get /api/pieces/{piece}/transfer.pdf', 'get /api/pieces/{piece}/simulation.png', 'get /api/pieces/{piece}/drawing/photos/{mark}', 'get /api/pieces/{piece}/reviews/{mark}/{view}', 'get /api/pieces/{piece}/plan.pdf', 'get /api/pencils.{format}', 'get /api/swatches.{format}',
+    $routes = array_diff($routes, ['get /api/references/{reference}/photos/{view}', 'get /api/pieces/{piece}/transfer.pdf', 'get /api/pieces/{piece}/simulation.png', 'get /api/pieces/{piece}/drawing/photos/{mark}', 'get /api/pieces/{piece}/reviews/{mark}/{view}', 'get /api/pieces/{piece}/plan.pdf', 'get /api/pencils.{format}', 'get /api/recipes.{format}', 'get /api/recipes/cards.pdf', 'get /api/swatches.{format}',
         'get /api/charts/{chart}/chart.pdf', 'get /api/charts/{chart}/sheets/{sheet}.svg', 'get /api/charts/{chart}/filled/{sheet}']);
     $documented = [];
     foreach (document()['paths'] as $path => $methods) {

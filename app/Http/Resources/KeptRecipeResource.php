@@ -9,9 +9,10 @@ use App\Studio\Records\SeenKept;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
+use Prism\Colour\Words\Family;
 
 /** @property-read SeenKept $resource */
-#[OA\Schema(schema: 'KeptRecipe', required: ['id', 'version', 'name', 'purpose', 'tags', 'note', 'stack', 'paper', 'colour', 'recipe', 'missing', 'from', 'cameOut', 'ladder', 'rung', 'keptAt'], properties: [
+#[OA\Schema(schema: 'KeptRecipe', required: ['id', 'version', 'name', 'purpose', 'tags', 'note', 'stack', 'paper', 'colour', 'family', 'recipe', 'missing', 'from', 'cameOut', 'ladder', 'rung', 'keptAt'], properties: [
     new OA\Property(property: 'id', type: 'string'),
     new OA\Property(property: 'version', type: 'integer', description: 'send it back with a change; a newer one is refused'),
     new OA\Property(property: 'name', type: 'string'),
@@ -21,6 +22,7 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'stack', type: 'string'),
     new OA\Property(property: 'paper', required: ['id', 'name'], type: 'object', properties: [new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'name', type: 'string')]),
     new OA\Property(property: 'colour', ref: '#/components/schemas/Colour', description: 'as it was predicted when it was kept'),
+    new OA\Property(property: 'family', type: 'string', description: 'of hue, as it looks now, without its admixture'),
     new OA\Property(property: 'recipe', nullable: true, description: 'as it is predicted now, against that; null if a pencil of it is in no range any more', oneOf: [new OA\Schema(ref: '#/components/schemas/Recipe')]),
     new OA\Property(property: 'missing', type: 'array', description: 'its pencils that are not in the box', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'from', nullable: true, required: ['piece', 'title', 'zone'], type: 'object', properties: [
@@ -48,6 +50,7 @@ final class KeptRecipeResource extends JsonResource
             ...$row->only(['id', 'version', 'name', 'purpose', 'tags', 'note', 'stack', 'ladder', 'rung']),
             'paper' => ['id' => $row->paper->slug, 'name' => $row->paper->name],
             'colour' => ColourResource::make(KeptRecipes::kept($row)),
+            'family' => Family::of($this->resource->recipe->prediction->colour ?? KeptRecipes::kept($row))->kind->value,
             'recipe' => $this->resource->recipe === null ? null : RecipeResource::make($this->resource->recipe),
             'missing' => $this->resource->missing,
             'from' => $row->piece === null ? null : ['piece' => $row->piece->id, 'title' => $row->piece->title, 'zone' => (string) $row->zone_name],

@@ -1889,6 +1889,8 @@ export interface components {
                 name: string;
             };
             colour: components['schemas']['Colour'];
+            /** @description of hue, as it looks now, without its admixture */
+            family: string;
             /** @description as it is predicted now, against that; null if a pencil of it is in no range any more */
             recipe: components['schemas']['Recipe'] | null;
             /** @description its pencils that are not in the box */

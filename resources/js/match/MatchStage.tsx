@@ -12,6 +12,7 @@ import { RestsOnLine } from '../ui/RestsOnLine';
 import { spoken } from '../ui/Swatch';
 import { space } from '../ui/theme';
 import { counted } from '../ui/words';
+import { KeepSheet } from '../recipes/KeepSheet';
 import { Conditions } from './Conditions';
 import { NearestPencils } from './NearestPencils';
 import { reasons } from './reasons';
@@ -89,6 +90,7 @@ export function MatchStage() {
         [open],
     );
     const [chosenWishes, setWishes] = useState<SearchWishes>(NO_WISHES);
+    const [keeping, setKeeping] = useState(false);
     const avoid = useCallback((id: string) => setWishes((now) => ({ ...now, avoid: [...now.avoid, id] })), []);
     const owned = useBox();
     const wishes = chosenWishes === NO_WISHES && chosen?.target?.role === 'line' ? OF_A_LINE : chosenWishes;
@@ -177,7 +179,16 @@ export function MatchStage() {
                             underLamp={underLamp}
                             recipe={kept}
                             current
+                            onKeep={() => setKeeping(true)}
                             onOpen={adjust}
+                        />
+                    )}
+                    {kept && keeping && (
+                        <KeepSheet
+                            stack={kept.stack}
+                            paper={piece.paper.id}
+                            target={selected.target}
+                            onClose={() => setKeeping(false)}
                         />
                     )}
                     {recipes.map((recipe, index) => (

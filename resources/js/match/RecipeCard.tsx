@@ -91,6 +91,8 @@ interface Props {
     /** A pencil that no recipe shall use. */
     onAvoid?: (pencil: string) => void;
     current?: boolean;
+    /** Keeps it in the artist's book. */
+    onKeep?: () => void;
     /** As the artist's lamp shows it, where that is not daylight. */
     underLamp?: boolean;
 }
@@ -105,6 +107,7 @@ export const RecipeCard = memo(function RecipeCard({
     onStack,
     onAvoid,
     current = false,
+    onKeep,
     underLamp = false,
 }: Props) {
     const lamp = underLamp ? recipe.underLamp : null;
@@ -130,6 +133,7 @@ export const RecipeCard = memo(function RecipeCard({
                         <Small>{current ? 'Chosen' : [rank, reason].filter(Boolean).join(': ')}</Small>
                         {lamp && <Small> under the {lamp.name.toLowerCase()}</Small>}
                     </p>
+                    {onKeep && <Button onPress={onKeep}>To my recipes</Button>}
                     <Button
                         data-opens={recipe.stack}
                         onPress={() => onOpen(recipe.stack)}
