@@ -16,6 +16,7 @@ use App\Http\Controllers\PaperController;
 use App\Http\Controllers\PencilController;
 use App\Http\Controllers\PieceController;
 use App\Http\Controllers\PlanController;
+use App\Http\Controllers\PracticeController;
 use App\Http\Controllers\RecipeFileController;
 use App\Http\Controllers\ReferenceController;
 use App\Http\Controllers\ReviewController;
@@ -105,6 +106,11 @@ Route::middleware('auth')->group(static function (): void {
     Route::delete('recipes/{kept}', [KeptRecipeController::class, 'destroy']);
     Route::post('recipes/{kept}/restore', [KeptRecipeController::class, 'restore'])->withTrashed();
     Route::post('ladders', [KeptRecipeController::class, 'ladder'])->middleware('throttle:heavy');
+
+    Route::get('practice', [PracticeController::class, 'show']);
+    Route::post('practice/rounds', [PracticeController::class, 'store'])->middleware('throttle:heavy');
+    Route::get('practice/rounds/{round}', [PracticeController::class, 'round']);
+    Route::post('practice/rounds/{round}/answers', [PracticeController::class, 'answer']);
 
     Route::get('pieces', [PieceController::class, 'index']);
     Route::post('pieces', [PieceController::class, 'store'])->middleware('throttle:uploads');

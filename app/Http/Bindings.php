@@ -6,6 +6,7 @@ namespace App\Http;
 
 use App\Models\Calibration;
 use App\Models\Chart;
+use App\Models\DrillRound;
 use App\Models\KeptRecipe;
 use App\Models\Piece;
 use App\Models\Reference;
@@ -37,6 +38,7 @@ final class Bindings
         self::bind('swatch', Swatch::class, $own);
         self::bind('chart', Chart::class, $own);
         self::bind('work', Work::class, $own);
+        self::bind('round', DrillRound::class, $own);
         self::bind('kept', KeptRecipe::class, $own);
         self::bind('calibration', Calibration::class, $own);
         self::bind('reference', Reference::class, $ofPiece);

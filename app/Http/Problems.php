@@ -20,6 +20,7 @@ use Prism\Layering\InvalidStep;
 use Prism\Layering\NotationError;
 use Prism\Layering\UnknownPencil;
 use Prism\Materials\InvalidMaterial;
+use Prism\Practice\PracticeRefused;
 use Prism\Reference\LookRefused;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -27,7 +28,7 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 /** How the core's refusals reach the browser: as validation errors, in their own words. */
 final class Problems
 {
-    private const REFUSALS = [InvalidColour::class, InvalidStep::class, NotationError::class, UnknownPencil::class, InvalidMaterial::class, LookRefused::class, ZoneRefused::class];
+    private const REFUSALS = [InvalidColour::class, InvalidStep::class, NotationError::class, UnknownPencil::class, InvalidMaterial::class, LookRefused::class, PracticeRefused::class, ZoneRefused::class];
 
     private const ROWS_SHOWN = 200;
 

@@ -103,6 +103,12 @@ final class User extends Authenticatable
         return ['lamp' => $this->lamp, 'unit' => $this->unit, 'session_minutes' => $this->session_minutes];
     }
 
+    /** @return HasMany<DrillRound, $this> */
+    public function drillRounds(): HasMany
+    {
+        return $this->hasMany(DrillRound::class);
+    }
+
     /** @return HasMany<KeptRecipe, $this> */
     public function keptRecipes(): HasMany
     {

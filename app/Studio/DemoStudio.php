@@ -66,6 +66,7 @@ final class DemoStudio
             $targets = self::rows('zone_targets', ['zone_id' => array_keys($zones), 'deleted_at' => null], ['zone_id' => $zones]);
             self::rows('recipes', ['target_id' => array_keys($targets)], ['target_id' => $targets]);
             $ids = $targets + $zones;
+            self::rows('drill_rounds', ['user_id' => $from->id], ['user_id' => $copy->id]);
             self::rows('kept_recipes', ['user_id' => $from->id, 'deleted_at' => null], ['user_id' => $copy->id, 'piece_id' => $pieces, 'zone_id' => $zones]);
             self::drawn($pieces, $ids);
             foreach ($copy->pieces()->get() as $piece) {

@@ -10,6 +10,7 @@ use App\Models\Swatch;
 use App\Models\User;
 use App\Studio\Calibration\Calibrations;
 use App\Studio\DemoPiece;
+use App\Studio\DemoPractice;
 use App\Studio\DemoRecipes;
 use App\Studio\LongWork\WorkQueue;
 use Illuminate\Database\Seeder;
@@ -42,6 +43,7 @@ final class DemoSeeder extends Seeder
             if (! $known) {
                 app(DemoPiece::class)->others($user);
                 app(DemoPiece::class)->inLines($user);
+                DemoPractice::fill($user);
                 app(DemoRecipes::class)->fill($user, app(DemoPiece::class)->for($user));
                 if ((bool) config('prism.demo_drawn')) {
                     DrawDemo::dispatch()->onQueue(WorkQueue::Later->value)->afterCommit();

@@ -129,6 +129,7 @@ export function Shell() {
                     <NavLink to="/pencils">Pencils</NavLink>
                     <NavLink to="/swatches">Swatches</NavLink>
                     <NavLink to="/recipes">Recipes</NavLink>
+                    <NavLink to="/practice">Practice</NavLink>
                     <NavLink to="/studio">Studio</NavLink>
                 </nav>
                 <Button onPress={() => showKeys(true)} aria-label="Keys">

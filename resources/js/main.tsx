@@ -31,6 +31,7 @@ import {
     PencilsPage,
     PencilsPlace,
     PlanStage,
+    PracticePage,
     RecipesPage,
     StudioPage,
     SwatchesPlace,
@@ -69,6 +70,8 @@ function Pages() {
                     <Route path="/pieces" element={<PiecesPage />} />
                     <Route path="/pieces/new" element={<NewPiecePage />} />
                     <Route path="/recipes" element={<RecipesPage />} />
+                    <Route path="/practice" element={<PracticePage />} />
+                    <Route path="/practice/:round" element={<PracticePage />} />
                     <Route path="/studio" element={<StudioPage />} />
                     <Route path="/begin" element={<BeginPage />} />
                     <Route path="/begin/:step" element={<BeginPage />} />

@@ -46,6 +46,7 @@ export const ChartPage = page(() => import('./swatches/ChartPage'), 'ChartPage')
 export const ChartsPage = page(() => import('./swatches/ChartsPage'), 'ChartsPage');
 export const SwatchesPlace = page(() => import('./swatches/SwatchesPlace'), 'SwatchesPlace');
 export const RecipesPage = page(() => import('./recipes/RecipesPage'), 'RecipesPage');
+export const PracticePage = page(() => import('./practice/PracticePage'), 'PracticePage');
 export const StudioPage = page(() => import('./studio/StudioPage'), 'StudioPage');
 export const BeginPage = page(() => import('./begin/BeginPage'), 'BeginPage');
 export const NewPiecePage = page(() => import('./pieces/NewPiecePage'), 'NewPiecePage');
@@ -57,6 +58,7 @@ const AT: [RegExp, Page[]][] = [
     [/^\/pencils/, [PencilsPlace, PencilsPage, PencilPage, AuditPage, InsteadPage, FilesPage, NumbersPage]],
     [/^\/swatches/, [SwatchesPlace, BookPage, ChartsPage, ChartPage, CalibrationPage]],
     [/^\/recipes/, [RecipesPage]],
+    [/^\/practice/, [PracticePage]],
     [/^\/studio/, [StudioPage]],
     [/^\/begin/, [BeginPage]],
 ];

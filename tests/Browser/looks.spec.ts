@@ -29,6 +29,9 @@ const PLACES: [string, RegExp][] = [
     ['/swatches?view=page', /swatches/],
     ['/swatches/charts', /Charts to draw/],
     ['/swatches/calibration', /is in use/],
+    ['/recipes', /recipes/],
+    ['/recipes?view=families', /recipes/],
+    ['/practice', /Practice/],
 ];
 
 test('no page has a fault or sticks out, on a tablet that lies or stands, in either light', async ({ page }) => {

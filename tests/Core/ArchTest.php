@@ -18,6 +18,7 @@ const FLOORS = [
     'Prism\Planning' => 6,
     'Prism\Exchange' => 7,
     'Prism\Review' => 7,
+    'Prism\Practice' => 7,
 ];
 
 // Rooms of Matching: what a stack costs and how it is looked for know nothing of how it is told.

@@ -31,6 +31,7 @@ export const KEYS = {
     undo: { keys: ['u', 'mod+z'], does: 'Undo, in the editor and in Draw' },
     redo: { keys: ['mod+shift+z'], does: 'Redo, in the editor and in Draw' },
     close: { keys: ['escape'], does: 'Close the editor' },
+    answer: { keys: ['1', '2', '3', '4', '5', '6', '7', '8', '9'], does: 'An answer, in Practice' },
     help: { keys: ['?'], does: 'This list' },
 } as const satisfies Record<string, Key>;
 

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { KEYS, singleKeysAreOn, type KeyName } from './keys';
 
-type Actions = Partial<Record<KeyName, () => void>>;
+type Actions = Partial<Record<KeyName, (pressed: string) => void>>;
 
 /** What takes signs or arrows itself while it has the focus. */
 const TAKES_KEYS = [
@@ -40,7 +40,7 @@ export function useKeys(actions: Actions) {
             for (const [name, action] of Object.entries(latest.current)) {
                 if (action && (KEYS[name as KeyName].keys as readonly string[]).includes(pressed)) {
                     event.preventDefault();
-                    action();
+                    action(pressed);
 
                     return;
                 }

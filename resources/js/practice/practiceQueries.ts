@@ -1,0 +1,40 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { answered, api, type DrillKind, type DrillRound } from '../api/client';
+
+const practice = ['practice'] as const;
+
+const roundKey = (id: string) => [...practice, 'round', id] as const;
+
+export const usePractice = () => useQuery({ queryKey: practice, queryFn: () => answered(api.GET('/api/practice')) });
+
+export const useRound = (id: string | null) =>
+    useQuery({
+        queryKey: roundKey(id ?? ''),
+        enabled: id !== null,
+        staleTime: Infinity,
+        queryFn: () => answered(api.GET('/api/practice/rounds/{round}', { params: { path: { round: id ?? '' } } })),
+    });
+
+export function useBeginRound() {
+    const client = useQueryClient();
+
+    return useMutation({
+        mutationFn: (kind: DrillKind) => answered(api.POST('/api/practice/rounds', { body: { kind } })),
+        onSuccess: (round) => client.setQueryData<DrillRound>(roundKey(round.id), round),
+    });
+}
+
+export function useAnswer(round: string) {
+    const client = useQueryClient();
+
+    return useMutation({
+        mutationFn: (body: { question: number; answer: string[] }) =>
+            answered(api.POST('/api/practice/rounds/{round}/answers', { params: { path: { round } }, body })),
+        onSuccess: (now) => {
+            client.setQueryData<DrillRound>(roundKey(round), now);
+            if (now.isDone) void client.invalidateQueries({ queryKey: practice, exact: true });
+        },
+        // Another window has answered meanwhile.
+        onError: () => client.invalidateQueries({ queryKey: roundKey(round) }),
+    });
+}

@@ -1,0 +1,193 @@
+<?php
+
+declare(strict_types=1);
+
+use Prism\Colour\Lab;
+use Prism\Colour\ValueScale;
+use Prism\Colour\Wheel;
+use Prism\Colour\Words\Family;
+use Prism\Practice\DrillKind;
+use Prism\Practice\Drills;
+use Prism\Practice\Leitner;
+use Prism\Practice\Option;
+use Prism\Practice\Patch;
+use Prism\Practice\PracticeBox;
+use Prism\Practice\PracticeRefused;
+use Prism\Practice\Question;
+
+use function Tests\Core\model;
+use function Tests\Core\pencils;
+use function Tests\Core\seen;
+
+function practice(int $seed, int $pencils = 120): PracticeBox
+{
+    $names = [];
+    foreach (pencils() as $id => $pencil) {
+        $names[$id] = "{$pencil->id->number} $pencil->name";
+    }
+
+    return new PracticeBox(model(), array_slice($names, 0, $pencils, true), [Lab::of(41, 12, 30), Lab::of(72, -3, -12)], $seed);
+}
+
+/** @return list<Question> several rounds of a kind at a level */
+function asked(DrillKind $kind, int $level): array
+{
+    return array_merge(...array_map(static fn (int $seed): array => Drills::round($kind, $level, practice(100 * $level + $seed)), range(1, 4)));
+}
+
+it('asks five different questions of each kind, at each level', function (DrillKind $kind): void {
+    foreach ([1, 3, 5] as $level) {
+        $round = Drills::round($kind, $level, practice($level));
+        expect($round)->toHaveCount(5);
+        foreach ($round as $question) {
+            $ids = array_map(static fn (Option $option): string => $option->id, $question->options);
+            expect($question->kind)->toBe($kind)->and(array_unique($ids))->toHaveCount(count($ids))->and(array_diff($question->right, $ids))->toBe([])
+                ->and($question->right)->toHaveCount($kind->isOrder() ? count($ids) : 1)->and($question->because)->not->toBe('')
+                ->and($question->isRight($question->right))->toBeTrue()->and($question->isRight([]))->toBeFalse();
+        }
+    }
+})->with(DrillKind::cases());
+
+it('asks the same again for the same seed, and other questions for another', function (): void {
+    expect(Drills::round(DrillKind::Next, 2, practice(7)))->toEqual(Drills::round(DrillKind::Next, 2, practice(7)))
+        ->not->toEqual(Drills::round(DrillKind::Next, 2, practice(8)));
+});
+
+it('knows the value step, and asks of none that lies between two', function (DrillKind $kind): void {
+    foreach ([1, 5] as $level) {
+        foreach (asked($kind, $level) as $question) {
+            $L = $question->patches[0]->colour->L;
+            expect($question->right)->toBe([(string) ValueScale::step($L)])->and(abs(ValueScale::position($L) - ValueScale::step($L)))->toBeLessThanOrEqual($level === 1 ? 0.15 : 0.35);
+            expect($question->patches[0]->ground === null)->toBe($kind === DrillKind::Value);
+        }
+    }
+})->with([DrillKind::Value, DrillKind::Surrounded]);
+
+it('deceives by a ground that is far in value', function (): void {
+    foreach (asked(DrillKind::Surrounded, 3) as $question) {
+        expect($question->patches[0]->ground?->L)->toBeIn([16.0, 92.0]);
+    }
+});
+
+it('knows the order by value, with no two near one another', function (DrillKind $kind): void {
+    foreach ([1, 5] as $level) {
+        foreach (asked($kind, $level) as $question) {
+            $L = [];
+            foreach ($question->right as $id) {
+                foreach ($question->options as $option) {
+                    $id === $option->id && $L[] = $option->colour?->L;
+                }
+            }
+            for ($i = 1; $i < count($L); $i++) {
+                expect($L[$i - 1] - $L[$i])->toBeGreaterThanOrEqual($level === 1 ? 10.0 : 3.5);
+            }
+        }
+    }
+})->with([DrillKind::Rank, DrillKind::Designate]);
+
+it('knows the family, and offers none that it could be called as well', function (): void {
+    foreach (asked(DrillKind::Family, 4) as $question) {
+        $family = Family::of($question->patches[0]->colour);
+        expect($question->right)->toBe([$family->kind->value]);
+        if ($family->with !== null) {
+            expect(array_map(static fn (Option $option): string => $option->id, $question->options))->not->toContain($family->with->value);
+        }
+    }
+});
+
+it('knows the lean by the side of the pure hue', function (): void {
+    foreach ([1, 5] as $level) {
+        foreach (asked(DrillKind::Lean, $level) as $question) {
+            $position = Wheel::position($question->patches[0]->colour->hueDegrees());
+            $toNext = Wheel::distance($position, 3.0 * (floor($position / 3.0) + 1.0));
+            $right = $question->right[0];
+            $wrong = array_values(array_filter(array_map(static fn (Option $option): string => $option->id, $question->options), static fn (string $id): bool => $id !== $right))[0];
+            $at = ['red' => 0.0, 'orange' => 3.0, 'yellow' => 6.0, 'green' => 9.0, 'blue' => 12.0, 'violet' => 15.0];
+            expect(Wheel::distance($position, $at[$right]))->toBeLessThan(Wheel::distance($position, $at[$wrong]) - 0.9)->and($toNext)->toBeLessThan(3.01);
+        }
+    }
+});
+
+it('knows the complement: no other pencil that is offered lies as near to the opposite', function (): void {
+    foreach (asked(DrillKind::Complement, 5) as $question) {
+        $opposite = Wheel::complement(Wheel::position($question->patches[0]->colour->hueDegrees()));
+        $far = [];
+        foreach ($question->options as $option) {
+            $far[$option->id] = Wheel::distance(Wheel::position($option->colour->hueDegrees()), $opposite);
+        }
+        asort($far);
+        expect((string) array_key_first($far))->toBe($question->right[0])->and(array_values($far)[1] - array_values($far)[0])->toBeGreaterThan(0.9);
+    }
+});
+
+it('knows which pencil comes there, by laying each that is offered', function (): void {
+    foreach ([1, 5] as $level) {
+        foreach (asked(DrillKind::Next, $level) as $question) {
+            // By its look, the pencil that lies there is known again.
+            $under = null;
+            foreach (pencils() as $id => $pencil) {
+                $under ??= seen("$id@50x2")->differenceTo($question->patches[0]->colour) < 1e-9 ? $id : null;
+            }
+            $miss = [];
+            foreach ($question->options as $option) {
+                $miss[$option->id] = seen("$under@50x2 > {$option->id}@50x2")->differenceTo($question->patches[1]->colour);
+            }
+            asort($miss);
+            expect((string) array_key_first($miss))->toBe($question->right[0])->and(array_values($miss)[1] - array_values($miss)[0])->toBeGreaterThan($level === 1 ? 6.9 : 2.4);
+        }
+    }
+});
+
+it('knows the order of two, and asks only where it shows', function (): void {
+    foreach (asked(DrillKind::Order, 5) as $question) {
+        [$one, $other] = array_map(static fn (Option $option): string => $option->id, $question->options);
+        $under = $question->right[0];
+        $over = $under === $one ? $other : $one;
+        $colour = $question->patches[2]->colour;
+        expect(seen("$under@60x2 > $over@60x2")->differenceTo($colour))->toBeLessThan(1e-9)->and(seen("$over@60x2 > $under@60x2")->differenceTo($colour))->toBeGreaterThan(3.9);
+    }
+});
+
+it('knows how many coats lie there', function (): void {
+    foreach (asked(DrillKind::Coats, 3) as $question) {
+        $pencil = null;
+        foreach (pencils() as $id => $one) {
+            $pencil ??= seen("$id@50x1")->differenceTo($question->patches[0]->colour) < 1e-9 ? $id : null;
+        }
+        foreach ($question->options as $option) {
+            expect(seen("$pencil@50x{$option->id}")->differenceTo($question->patches[2]->colour) < 1.0)->toBe($option->id === $question->right[0]);
+        }
+    }
+});
+
+it('knows the muddy pair, the other two being clean', function (): void {
+    foreach (asked(DrillKind::Muddy, 2) as $question) {
+        $names = array_map(static fn (Patch $patch): string => $patch->label, $question->patches);
+        expect($names)->toHaveCount(6);
+        $ids = [];
+        foreach (pencils() as $id => $pencil) {
+            $ids["{$pencil->id->number} $pencil->name"] = $id;
+        }
+        $kept = [];
+        foreach ([[0, 1], [2, 3], [4, 5]] as [$i, $j]) {
+            [$one, $other] = [$ids[$names[$i]], $ids[$names[$j]]];
+            $kept[$one] = seen("$one@55x2 > $other@55x2")->chroma() / min(seen("$one@80x3")->chroma(), seen("$other@80x3")->chroma());
+        }
+        asort($kept);
+        expect((string) array_key_first($kept))->toBe($question->right[0])->and(array_values($kept)[0])->toBeLessThan(0.45)->and(array_values($kept)[1])->toBeGreaterThan(0.8);
+    }
+});
+
+it('says what a small box lacks', function (): void {
+    Drills::round(DrillKind::Muddy, 1, practice(1, 3));
+})->throws(PracticeRefused::class, 'at least 6 pencils');
+
+it('moves a skill up after a good round and away for longer, down after a poor one', function (): void {
+    expect(Leitner::start()->level)->toBe(1)->and(Leitner::start()->dueInDays)->toBe(0)
+        ->and(Leitner::after(1, 5, 5)->level)->toBe(2)->and(Leitner::after(1, 5, 5)->dueInDays)->toBe(2)
+        ->and(Leitner::after(4, 4, 5)->dueInDays)->toBe(14)->and(Leitner::after(5, 5, 5)->level)->toBe(5)
+        ->and(Leitner::after(3, 3, 5)->level)->toBe(3)->and(Leitner::after(3, 3, 5)->dueInDays)->toBe(1)
+        ->and(Leitner::after(3, 1, 5)->level)->toBe(2)->and(Leitner::after(1, 0, 5)->level)->toBe(1)
+        // In a small box a round is shorter.
+        ->and(Leitner::after(2, 2, 2)->level)->toBe(3);
+});

@@ -1,0 +1,178 @@
+import { screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { Route, Routes } from 'react-router';
+import { describe, expect, it } from 'vitest';
+import type { DrillRound, Skill } from '../../resources/js/api/client';
+import { PracticePage } from '../../resources/js/practice/PracticePage';
+import { setSingleKeys } from '../../resources/js/ui/keys';
+import { Notices } from '../../resources/js/ui/Notices';
+import { show } from './fixtures';
+import { Answer, serve } from './server';
+
+type Question = DrillRound['questions'][number];
+
+const skill = (kind: Skill['kind'], name: string, changes: Partial<Skill> = {}): Skill => ({
+    kind,
+    name,
+    says: `What ${name} is.`,
+    level: 1,
+    isDue: true,
+    dueAt: null,
+    rounds: [],
+    ...changes,
+});
+
+const asks = (asked: string, changes: Partial<Question> = {}): Question => ({
+    asks: asked,
+    patches: [{ label: 'The patch', hex: '#3f6fb0', ground: null, words: 'blue' }],
+    options: ['a', 'b', 'c'].map((id) => ({ id, label: `Pencil ${id}`, hex: '#3f6fb0', words: 'blue, step 4' })),
+    answered: null,
+    ...changes,
+});
+
+const answered = (question: Question, answer: string[], right: string[]): Question => ({
+    ...question,
+    answered: { answer, right, isRight: answer.join() === right.join(), because: 'It lies opposite.' },
+});
+
+const round = (questions: Question[], changes: Partial<DrillRound> = {}): DrillRound => ({
+    id: 'r1',
+    kind: 'complement',
+    name: 'The complement',
+    level: 2,
+    isOrder: false,
+    right: 0,
+    isDone: false,
+    questions,
+    ...changes,
+});
+
+function put(address: string, answers: Parameters<typeof serve>[0]) {
+    const asked = serve(answers);
+    show(
+        <>
+            <Routes>
+                <Route path="/practice" element={<PracticePage />} />
+                <Route path="/practice/:round" element={<PracticePage />} />
+            </Routes>
+            <Notices />
+        </>,
+        address,
+    );
+
+    return asked;
+}
+
+describe('practice', () => {
+    const skills = [
+        skill('value', 'Value of a patch', {
+            level: 3,
+            dueAt: '2026-11-20T00:00:00Z',
+            rounds: [
+                { at: '2026-11-01T10:00:00Z', level: 2, right: 5, of: 5 },
+                { at: '2026-11-16T10:00:00Z', level: 3, right: 3, of: 5 },
+            ],
+        }),
+        skill('order', 'Which was laid first', { isDue: false, dueAt: '2026-12-02T00:00:00Z', level: 2 }),
+        skill('muddy', 'Which two turn muddy'),
+    ];
+
+    it('says of each skill how far one is, and when it is due', async () => {
+        put('/practice', { 'GET /api/practice': () => ({ streak: 4, skills }) });
+        const [value, order, muddy] = await screen.findAllByTestId('skill');
+        const of = (row?: HTMLElement) => within(row as HTMLElement);
+        expect(of(value).getByRole('img', { name: 'level 3 of 5' })).toBeTruthy();
+        expect(of(value).getByRole('img', { name: /2 rounds, levels 2, 3; the last 3 of 5 right/ })).toBeTruthy();
+        expect(of(value).getByText('due')).toBeTruthy();
+        expect(of(order).getByText('again on 2 December')).toBeTruthy();
+        expect(of(muddy).getByText('not practised yet')).toBeTruthy();
+        expect(screen.getByText('4 days on end')).toBeTruthy();
+        expect(screen.getByRole('button', { name: 'Begin with what is due: Value of a patch' })).toBeTruthy();
+    });
+
+    it('says why a drill cannot begin', async () => {
+        put('/practice', {
+            'GET /api/practice': () => ({ streak: 0, skills }),
+            'POST /api/practice/rounds': () => new Answer(422, { message: 'Your box has 3 pencils.' }),
+        });
+        await userEvent.click(await screen.findByRole('button', { name: 'Practise: Which two turn muddy' }));
+        expect(await screen.findByText('Your box has 3 pencils.')).toBeTruthy();
+    });
+});
+
+describe('a round', () => {
+    const first = asks('Which lies opposite?');
+    const second = asks('And of this?');
+
+    it('is answered by a key, told why, and gone on with', async () => {
+        const asked = put('/practice/r1', {
+            'GET /api/practice/rounds/r1': () => round([first, second]),
+            'POST /api/practice/rounds/r1/answers': () => round([answered(first, ['b'], ['c']), second]),
+        });
+        expect(await screen.findByRole('heading', { name: 'Which lies opposite?' })).toBeTruthy();
+        await userEvent.keyboard('2');
+        expect((await screen.findByTestId('told')).textContent).toContain('No: Pencil c.It lies opposite.');
+        expect(asked.at(-1)?.body).toEqual({ question: 0, answer: ['b'] });
+        // What is told is read before the next comes; Enter goes on.
+        expect(document.activeElement?.textContent).toBe('Next');
+        await userEvent.keyboard('{Enter}');
+        expect(await screen.findByRole('heading', { name: 'And of this?' })).toBeTruthy();
+    });
+
+    it('takes an order one after the other, and the last one back', async () => {
+        const asked = put('/practice/r1', {
+            'GET /api/practice/rounds/r1': () => round([first], { isOrder: true }),
+            'POST /api/practice/rounds/r1/answers': () =>
+                round([answered(first, ['c', 'b', 'a'], ['c', 'b', 'a'])], { isOrder: true }),
+        });
+        await screen.findByRole('heading', { name: 'Which lies opposite?' });
+        await userEvent.keyboard('31');
+        await userEvent.click(screen.getByRole('button', { name: 'Take the last one back' }));
+        expect(asked.filter(({ method }) => method === 'POST')).toHaveLength(0);
+        await userEvent.keyboard('21');
+        await waitFor(() => expect(asked.at(-1)?.body).toEqual({ question: 0, answer: ['c', 'b', 'a'] }));
+        expect((await screen.findByTestId('told')).textContent).toContain('Right.');
+    });
+
+    it('tells colours in words to who wants that, and always to a screen reader', async () => {
+        put('/practice/r1', { 'GET /api/practice/rounds/r1': () => round([first]) });
+        expect(await screen.findByRole('img', { name: 'The patch: blue' })).toBeTruthy();
+        expect(screen.getAllByText(': blue, step 4')[0]?.className).toContain('visually-hidden');
+        await userEvent.click(screen.getByText('Tell colours in words, too'));
+        expect(screen.getAllByText(': blue, step 4')[0]?.className).not.toContain('visually-hidden');
+        await userEvent.click(screen.getByText('Tell colours in words, too'));
+    });
+
+    it('leaves keys alone where they are switched off', async () => {
+        setSingleKeys(false);
+        const asked = put('/practice/r1', { 'GET /api/practice/rounds/r1': () => round([first]) });
+        await screen.findByRole('heading', { name: 'Which lies opposite?' });
+        await userEvent.keyboard('1');
+        expect(asked.some(({ method }) => method === 'POST')).toBe(false);
+        setSingleKeys(true);
+    });
+
+    it('ends with what came of it, and another at a press', async () => {
+        put('/practice/r1', {
+            'GET /api/practice/rounds/r1': () =>
+                round([answered(first, ['b'], ['b']), answered(second, ['a'], ['a'])], { isDone: true, right: 2 }),
+        });
+        expect(await screen.findByRole('heading', { name: '2 of 2 right' })).toBeTruthy();
+        expect(screen.getByText(/gets harder/)).toBeTruthy();
+        expect(document.activeElement?.textContent).toBe('Another round');
+    });
+
+    it('is fetched anew where another window has answered', async () => {
+        let times = 0;
+        put('/practice/r1', {
+            'GET /api/practice/rounds/r1': () =>
+                round(times++ === 0 ? [first, second] : [answered(first, ['a'], ['a']), second]),
+            'POST /api/practice/rounds/r1/answers': () =>
+                new Answer(409, { message: 'This question was changed elsewhere.' }),
+        });
+        await screen.findByRole('heading', { name: 'Which lies opposite?' });
+        await userEvent.keyboard('1');
+        expect(await screen.findByText('This question was changed elsewhere.')).toBeTruthy();
+        expect((await screen.findByTestId('told')).textContent).toContain('Right.');
+    });
+});
