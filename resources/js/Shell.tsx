@@ -65,14 +65,24 @@ const Bar = styled.header`
         & nav {
             order: 1;
             flex-basis: 100%;
+            flex-wrap: wrap;
         }
     }
     @media ${UPRIGHT} {
         gap: 0 ${space.m};
+        & nav {
+            gap: 0 ${space.m};
+        }
         & > strong {
             white-space: nowrap;
         }
         & > span {
+            display: none;
+        }
+    }
+    /* Upright the places need the room of the name. */
+    @media ${UPRIGHT} and (min-width: 701px) {
+        & > strong {
             display: none;
         }
     }

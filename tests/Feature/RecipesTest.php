@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 use App\Models\KeptRecipe;
 use App\Models\Paper;
+use App\Studio\Drawing\DrawingPhotos;
 use App\Studio\Papers\PaperBook;
 use App\Studio\Records\KeptRecipes;
 use App\Studio\Records\RecipeWish;
+use Illuminate\Support\Facades\File;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\pieceOf;
@@ -34,6 +36,22 @@ it('knows where one is from', function (): void {
     expect($kept['from'])->toBe(['piece' => $piece->id, 'title' => $piece->title, 'zone' => 'coil']);
     $piece->delete();
     expect($this->getJson('/api/recipes')->json('recipes.0.from'))->toBeNull();
+});
+
+it('tells how it came out, once its zone is drawn and not while it is on its way', function (): void {
+    $piece = pieceOf($this->artist);
+    $target = spotIn($piece, 'coil', [60, 10, 25], $this->form['stack']);
+    ($this->keep)(['target' => $target->id]);
+    $review = function (string $mark, string $state, string $words) use ($piece, $target): void {
+        $piece->drawingEntries()->create(['mark' => $mark, 'kind' => 'photo', 'made_at' => now(), 'undone' => false]);
+        File::ensureDirectoryExists(dirname(app(DrawingPhotos::class)->path($piece, $mark)));
+        file_put_contents(app(DrawingPhotos::class)->path($piece, $mark).'.review.json', json_encode(['zones' => [['id' => $target->zone_id, 'name' => 'coil', 'state' => $state, 'isToCome' => false, 'words' => $words, 'dE00' => 4.2]]]));
+    };
+    $cameOut = fn (): ?array => app(KeptRecipes::class)->find($this->artist, new RecipeWish)['recipes'][0]->cameOut;
+    $review('one', 'begun', 'begun');
+    expect($cameOut())->toBeNull();
+    $review('two', 'off', 'half a step too light');
+    expect($cameOut())->toMatchArray(['words' => 'half a step too light', 'dE00' => 4.2]);
 });
 
 it('is found by words, tag, value, and nearness to a colour', function (): void {

@@ -24,6 +24,7 @@ use Prism\Matching\Recipe;
 use Prism\Matching\Target;
 use Prism\Materials\PencilId;
 use Prism\Planning\Gradient\RecipeLadder;
+use Prism\Review\PartState;
 
 /** The recipes that an artist keeps for good: called by a name, found again, laid in any piece. */
 final class KeptRecipes
@@ -200,7 +201,8 @@ final class KeptRecipes
         }
         foreach ($this->reviewed[$row->piece->id] ??= $this->reviews->of($row->piece) as $review) {
             foreach ($review['zones'] ?? [] as $zone) {
-                if ($zone['id'] === $row->zone_id && ! $zone['isToCome']) {
+                // While it is on its way it says nothing of the recipe.
+                if ($zone['id'] === $row->zone_id && ! $zone['isToCome'] && ! in_array($zone['state'], [PartState::Bare->value, PartState::Begun->value], true)) {
                     return ['words' => (string) $zone['words'], 'dE00' => (float) $zone['dE00'], 'at' => (string) $review['madeAt']];
                 }
             }

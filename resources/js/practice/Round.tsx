@@ -93,6 +93,14 @@ const Choice = styled(AriaButton)`
     }
 `;
 
+const Foot = styled.div`
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: ${space.m};
+    margin-top: ${space.m};
+`;
+
 const Told = styled.section`
     display: grid;
     gap: ${space.s};
@@ -244,10 +252,12 @@ function Asked({ question, isOrder, isBusy, onAnswer, onNext }: AskedProps) {
                     </div>
                 </Told>
             )}
-            <Tick isSelected={inWords} onChange={setInWords}>
-                Tell colours in words, too
-            </Tick>
-            {!answered && singleKeysAreOn() && <small>Keys 1 to {options.length} answer.</small>}
+            <Foot>
+                <Tick isSelected={inWords} onChange={setInWords}>
+                    Tell colours in words, too
+                </Tick>
+                {!answered && singleKeysAreOn() && <small>Keys 1 to {options.length} answer.</small>}
+            </Foot>
         </>
     );
 }

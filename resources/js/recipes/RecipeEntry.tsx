@@ -26,7 +26,8 @@ const Entry = styled.li`
     border-top: 1px solid ${({ theme }) => theme.line};
     content-visibility: auto;
     contain-intrinsic-size: auto 150px;
-    & h3 {
+    && h2 {
+        margin: 0;
         font-size: ${type.lead};
     }
     & p {
@@ -101,7 +102,7 @@ export function RecipeEntry({ kept }: { kept: KeptRecipe }) {
                 </Judged>
             )}
             <Words>
-                <h3>{kept.name}</h3>
+                <h2>{kept.name}</h2>
                 {recipe ? <RecipeBuild recipe={recipe} /> : <CalledOut stack={kept.stack} />}
                 <small>
                     {[
