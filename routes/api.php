@@ -18,6 +18,7 @@ use App\Http\Controllers\PieceController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\PracticeController;
 use App\Http\Controllers\RecipeFileController;
+use App\Http\Controllers\RecordController;
 use App\Http\Controllers\ReferenceController;
 use App\Http\Controllers\ReviewController;
 use App\Http\Controllers\SchoolController;
@@ -170,6 +171,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('pieces/{piece}/designation', [PlanController::class, 'designate'])->middleware('throttle:heavy');
     Route::post('pieces/{piece}/proof', [PlanController::class, 'prove'])->middleware('throttle:heavy');
     Route::get('pieces/{piece}/plan.pdf', [PlanController::class, 'sheet'])->middleware('throttle:heavy');
+    Route::get('pieces/{piece}/record', [RecordController::class, 'show']);
     Route::get('pieces/{piece}/drawing', [DrawingController::class, 'index']);
     Route::get('pieces/{piece}/drawing/replans', [DrawingController::class, 'replans'])->middleware('throttle:heavy');
     Route::post('pieces/{piece}/drawing/replans', [DrawingController::class, 'replan'])->middleware('throttle:heavy');

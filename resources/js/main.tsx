@@ -32,6 +32,7 @@ import {
     PencilsPlace,
     PlanStage,
     PracticePage,
+    RecordPage,
     RecipesPage,
     StudioPage,
     SwatchesPlace,
@@ -75,6 +76,7 @@ function Pages() {
                     <Route path="/studio" element={<StudioPage />} />
                     <Route path="/begin" element={<BeginPage />} />
                     <Route path="/begin/:step" element={<BeginPage />} />
+                    <Route path="/pieces/:piece/record" element={<RecordPage />} />
                     <Route path="/pieces/:piece" element={<Desk />}>
                         <Route index element={<Navigate to="match" replace />} />
                         <Route path="look" element={<LookStage />} />

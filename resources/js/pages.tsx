@@ -47,6 +47,7 @@ export const ChartsPage = page(() => import('./swatches/ChartsPage'), 'ChartsPag
 export const SwatchesPlace = page(() => import('./swatches/SwatchesPlace'), 'SwatchesPlace');
 export const RecipesPage = page(() => import('./recipes/RecipesPage'), 'RecipesPage');
 export const PracticePage = page(() => import('./practice/PracticePage'), 'PracticePage');
+export const RecordPage = page(() => import('./record/RecordPage'), 'RecordPage');
 export const StudioPage = page(() => import('./studio/StudioPage'), 'StudioPage');
 export const BeginPage = page(() => import('./begin/BeginPage'), 'BeginPage');
 export const NewPiecePage = page(() => import('./pieces/NewPiecePage'), 'NewPiecePage');
@@ -54,6 +55,7 @@ export const NewPiecePage = page(() => import('./pieces/NewPiecePage'), 'NewPiec
 /** By the beginning of the address, what is shown there. */
 const AT: [RegExp, Page[]][] = [
     [/^\/pieces\/new/, [NewPiecePage]],
+    [/^\/pieces\/\w+\/record/, [RecordPage]],
     [/^\/pieces\/\w/, [Desk, LookStage, MatchStage, PlanStage, DrawStage, CompareStage]],
     [/^\/pencils/, [PencilsPlace, PencilsPage, PencilPage, AuditPage, InsteadPage, FilesPage, NumbersPage]],
     [/^\/swatches/, [SwatchesPlace, BookPage, ChartsPage, ChartPage, CalibrationPage]],

@@ -1108,6 +1108,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/pieces/{piece}/record': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['pieceRecord'];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/pieces/{piece}/references': {
         parameters: {
             query?: never;
@@ -2243,6 +2259,46 @@ export interface components {
             y: number;
             width: number;
             height: number;
+        };
+        PieceRecord: {
+            id: string;
+            title: string;
+            photoUrl: string;
+            /** @description to publish it with: no makers, no ranges */
+            caption: string;
+            minutes: number;
+            /** @description drawn so far */
+            turns: number;
+            /** @description presses at which something else was laid than planned */
+            otherwise: number;
+            sittings: {
+                /** Format: date-time */
+                from: string;
+                /** Format: date-time */
+                to: string;
+                minutes: number;
+                presses: number;
+            }[];
+            /** @description of what was really laid, the most first */
+            pencils: {
+                id: string;
+                number: string;
+                name: string;
+                hex: string | null;
+                /** @description of paper times coats, in hundredths */
+                share: string;
+            }[];
+            /** @description photos that were compared, oldest first */
+            checks: {
+                /** Format: date-time */
+                at: string;
+                picture: string;
+                words: string;
+                /** @description of value, that the drawing reached */
+                rangeSteps: number;
+            }[];
+            /** @description the log, oldest first */
+            entries: components['schemas']['DrawingEntry'][];
         };
         Piece: components['schemas']['PieceChoices'] & {
             id: string;
@@ -8977,6 +9033,63 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    pieceRecord: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Time, pencils, checks and the log */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['PieceRecord'];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Too often; Retry-After says when again */
             429: {

@@ -112,7 +112,7 @@ const LAID_BY: Record<Step['kind'], string> = { layer: '', wash: 'a wash', blend
 const notationOf = (steps: Step[]) => steps.map(({ notation }) => notation).join(' > ');
 
 /** An entry in words: what was laid, instead of what, and where; or what was written. */
-export function saidOf({ kind, keys, did, note, turn, zone }: DrawingEntry, plan: Plan): string {
+export function saidOf({ kind, keys, did, note, turn, zone }: DrawingEntry, plan: Pick<Plan, 'steps'>): string {
     const on = zone !== null ? `${zone}: ` : '';
     if (kind === 'note') return on + (note ?? '');
     if (kind === 'photo') return on + (note ?? (turn === null ? 'Photo' : `Photo at turn ${turn}`));

@@ -137,6 +137,7 @@ export function stageOf(piece: PieceSummary): { said: string; path: string; next
 function PieceCard({ piece }: { piece: PieceSummary }) {
     const remove = useRemovePiece(piece.id);
     const restore = useRestorePiece(piece.id);
+    const navigate = useNavigate();
     const { said, path, next } = stageOf(piece);
     const { progress } = piece;
 
@@ -166,13 +167,17 @@ function PieceCard({ piece }: { piece: PieceSummary }) {
                     <Button aria-label={`More of ${piece.title}`}>More ▾</Button>
                     <Panel placement="bottom end">
                         <Entries
-                            onAction={() =>
-                                remove.mutate(undefined, {
-                                    onSuccess: () => notify(`${piece.title} removed`, () => restore.mutate(undefined)),
-                                    onError: (error) => notify(messageOf(error)),
-                                })
+                            onAction={(what) =>
+                                what === 'record'
+                                    ? void navigate(`/pieces/${piece.id}/record`)
+                                    : remove.mutate(undefined, {
+                                          onSuccess: () =>
+                                              notify(`${piece.title} removed`, () => restore.mutate(undefined)),
+                                          onError: (error) => notify(messageOf(error)),
+                                      })
                             }
                         >
+                            <Entry id="record">Record</Entry>
                             <Entry id="remove">Remove</Entry>
                         </Entries>
                     </Panel>

@@ -1,0 +1,88 @@
+import { screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { Route, Routes } from 'react-router';
+import { describe, expect, it, vi } from 'vitest';
+import type { DrawingEntry, PieceRecord } from '../../resources/js/api/client';
+import { byDay, RecordPage } from '../../resources/js/record/RecordPage';
+import { Notices } from '../../resources/js/ui/Notices';
+import { show } from './fixtures';
+import { serve } from './server';
+
+const note = (mark: string, madeAt: string): DrawingEntry => ({
+    mark,
+    kind: 'note',
+    turn: null,
+    keys: [],
+    did: null,
+    note: `Note ${mark}`,
+    zone: null,
+    photo: null,
+    undone: false,
+    madeAt,
+});
+
+const record: PieceRecord = {
+    id: 'p1',
+    title: 'Floats',
+    photoUrl: '/photo.jpg',
+    caption: 'Floats. Coloured pencil on Harbour Cartridge, 240 × 180 mm. 1 pencils: 5892 Beacon.',
+    minutes: 75,
+    turns: 12,
+    otherwise: 1,
+    sittings: [{ from: '2026-11-01T18:00:00Z', to: '2026-11-01T19:09:00Z', minutes: 75, presses: 14 }],
+    pencils: [{ id: 'QW:5892', number: '5892', name: 'Beacon', hex: '#ccaa33', share: '62 %' }],
+    checks: [
+        { at: '2026-11-02T10:00:00Z', picture: '/check.png', words: 'half a step off on the whole', rangeSteps: 6.4 },
+    ],
+    entries: [note('a', '2026-11-01T18:00:00Z'), note('b', '2026-11-02T10:00:00Z'), note('c', '2026-11-02T11:00:00Z')],
+};
+
+function put(of: PieceRecord) {
+    serve({
+        'GET /api/pieces/p1/record': () => of,
+        'GET /api/pieces/p1/plan': () => ({ steps: [] }),
+    });
+    show(
+        <>
+            <Routes>
+                <Route path="/pieces/:piece/record" element={<RecordPage />} />
+            </Routes>
+            <Notices />
+        </>,
+        '/pieces/p1/record',
+    );
+}
+
+describe('the record of a piece', () => {
+    it('says what it took, of what it is made, and how it came along', async () => {
+        put(record);
+        expect((await screen.findByTestId('took')).textContent).toBe(
+            '1 h 15 min in 1 sitting, 12 turns, 1 pencil; 1 press otherwise than planned.',
+        );
+        const row = screen.getByRole('row', { name: /5892/ });
+        expect(within(row).getByText('62 %')).toBeTruthy();
+        expect(screen.getByRole('img', { name: /The drawing on Monday/ })).toBeTruthy();
+        expect(screen.getByText(/half a step off on the whole; a range of 6.4 steps/)).toBeTruthy();
+        expect(await screen.findByText('Note c')).toBeTruthy();
+    });
+
+    it('gives the words to publish it with', async () => {
+        const writeText = vi.fn(() => Promise.resolve());
+        const user = userEvent.setup();
+        vi.spyOn(navigator.clipboard, 'writeText').mockImplementation(writeText);
+        put(record);
+        await user.click(await screen.findByRole('button', { name: 'Copy' }));
+        expect(writeText).toHaveBeenCalledWith(record.caption);
+        expect(await screen.findByText('Copied')).toBeTruthy();
+    });
+
+    it('says that nothing is drawn yet', async () => {
+        put({ ...record, turns: 0, minutes: 0, sittings: [], pencils: [], checks: [], entries: [] });
+        expect((await screen.findByTestId('took')).textContent).toContain('Nothing is drawn yet');
+        expect(screen.queryByText('Diary')).toBeNull();
+    });
+
+    it('reads day by day', () => {
+        expect(byDay(record.entries).map(([, of]) => of.map(({ mark }) => mark))).toEqual([['a'], ['b', 'c']]);
+    });
+});
