@@ -108,6 +108,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('recipes/{kept}/restore', [KeptRecipeController::class, 'restore'])->withTrashed();
     Route::post('ladders', [KeptRecipeController::class, 'ladder'])->middleware('throttle:heavy');
 
+    Route::get('figures', [RecordController::class, 'figures'])->middleware('throttle:heavy');
     Route::get('practice', [PracticeController::class, 'show']);
     Route::post('practice/rounds', [PracticeController::class, 'store'])->middleware('throttle:heavy');
     Route::get('practice/rounds/{round}', [PracticeController::class, 'round']);

@@ -31,6 +31,7 @@ import {
     PencilsPage,
     PencilsPlace,
     PlanStage,
+    FiguresPage,
     PracticePage,
     RecordPage,
     RecipesPage,
@@ -71,6 +72,7 @@ function Pages() {
                     <Route path="/pieces" element={<PiecesPage />} />
                     <Route path="/pieces/new" element={<NewPiecePage />} />
                     <Route path="/recipes" element={<RecipesPage />} />
+                    <Route path="/figures" element={<FiguresPage />} />
                     <Route path="/practice" element={<PracticePage />} />
                     <Route path="/practice/:round" element={<PracticePage />} />
                     <Route path="/studio" element={<StudioPage />} />

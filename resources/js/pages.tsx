@@ -47,6 +47,7 @@ export const ChartsPage = page(() => import('./swatches/ChartsPage'), 'ChartsPag
 export const SwatchesPlace = page(() => import('./swatches/SwatchesPlace'), 'SwatchesPlace');
 export const RecipesPage = page(() => import('./recipes/RecipesPage'), 'RecipesPage');
 export const PracticePage = page(() => import('./practice/PracticePage'), 'PracticePage');
+export const FiguresPage = page(() => import('./record/FiguresPage'), 'FiguresPage');
 export const RecordPage = page(() => import('./record/RecordPage'), 'RecordPage');
 export const StudioPage = page(() => import('./studio/StudioPage'), 'StudioPage');
 export const BeginPage = page(() => import('./begin/BeginPage'), 'BeginPage');
@@ -61,6 +62,7 @@ const AT: [RegExp, Page[]][] = [
     [/^\/swatches/, [SwatchesPlace, BookPage, ChartsPage, ChartPage, CalibrationPage]],
     [/^\/recipes/, [RecipesPage]],
     [/^\/practice/, [PracticePage]],
+    [/^\/figures/, [FiguresPage]],
     [/^\/studio/, [StudioPage]],
     [/^\/begin/, [BeginPage]],
 ];

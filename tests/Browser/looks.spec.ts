@@ -32,6 +32,7 @@ const PLACES: [string, RegExp][] = [
     ['/recipes', /recipes/],
     ['/recipes?view=families', /recipes/],
     ['/practice', /Practice/],
+    ['/figures', /Figures/],
 ];
 
 test('no page has a fault or sticks out, on a tablet that lies or stands, in either light', async ({ page }) => {

@@ -3,7 +3,9 @@
 declare(strict_types=1);
 
 use App\Models\DrawnStep;
+use App\Studio\Drawing\DrawingPhotos;
 use App\Studio\Records\PieceRecords;
+use Illuminate\Support\Facades\File;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\pieceOf;
@@ -58,4 +60,30 @@ it('counts what was really laid, also by a pencil that the box has not any more'
 it('is its artist’s own', function (): void {
     $this->actingAs(artist());
     $this->getJson("/api/pieces/{$this->piece->id}/record")->assertNotFound();
+});
+
+it('sums up months, pencils, the hand and the checks', function (): void {
+    $this->travelTo('2026-11-20 12:00:00');
+    ($this->press)('a', '2026-09-05 18:00:00');
+    ($this->press)('b', '2026-09-05 18:24:00', ['turn' => 2]);
+    ($this->press)('c', '2026-11-01 10:00:00', ['turn' => 3]);
+    ($this->press)('old', '2025-10-01 10:00:00');
+    ($this->lay)('1', 'QW:5892@60x4', 20000.0);
+    $this->patchJson('/api/box/QW:6858', ['lengthMm' => 30])->assertSuccessful();
+    $review = fn (string $mark, float $steps) => [
+        $this->piece->drawingEntries()->create(['mark' => $mark, 'kind' => 'photo', 'made_at' => '2026-11-02 10:00:00', 'undone' => false]),
+        File::ensureDirectoryExists(dirname(app(DrawingPhotos::class)->path($this->piece, $mark))),
+        file_put_contents(app(DrawingPhotos::class)->path($this->piece, $mark).'.review.json', json_encode(['meanSteps' => $steps, 'zones' => []])),
+    ];
+    $review('first', 1.4);
+    $review('last', 0.5);
+    $figures = $this->getJson('/api/figures')->assertOk()->json();
+    $months = array_column($figures['months'], null, 'month');
+    expect($figures['months'])->toHaveCount(12)->and($figures['months'][11]['month'])->toBe('2026-11')
+        ->and($months['2026-09'])->toMatchArray(['minutes' => 30, 'sittings' => 1, 'turns' => 2, 'pieces' => 1])->and($months['2026-11']['turns'])->toBe(1)->and($months['2026-10']['minutes'])->toEqual(0)
+        ->and($figures['pencils'][0])->toMatchArray(['number' => '6858', 'isShort' => true])->and(array_column($figures['pencils'], 'number'))->toContain('5892')
+        ->and($figures['checks'][0])->toMatchArray(['first' => 1.4, 'last' => 0.5, 'count' => 2])
+        ->and($figures['hand'])->toBe([])->and(array_column($figures['schools'], 'question'))->toContain('Which value first');
+    $this->actingAs(artist());
+    expect($this->getJson('/api/figures')->json('checks'))->toBe([])->and(array_sum(array_column($this->getJson('/api/figures')->json('months'), 'minutes')))->toBe(0);
 });

@@ -3,6 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { Route, Routes } from 'react-router';
 import { describe, expect, it, vi } from 'vitest';
 import type { DrawingEntry, PieceRecord } from '../../resources/js/api/client';
+import { FiguresPage, handWords } from '../../resources/js/record/FiguresPage';
 import { byDay, RecordPage } from '../../resources/js/record/RecordPage';
 import { Notices } from '../../resources/js/ui/Notices';
 import { show } from './fixtures';
@@ -84,5 +85,41 @@ describe('the record of a piece', () => {
 
     it('reads day by day', () => {
         expect(byDay(record.entries).map(([, of]) => of.map(({ mark }) => mark))).toEqual([['a'], ['b', 'c']]);
+    });
+});
+
+describe('figures', () => {
+    it('are tables that can be read out', async () => {
+        serve({
+            'GET /api/figures': () => ({
+                months: [
+                    { month: '2026-10', minutes: 0, sittings: 0, turns: 0, pieces: 0 },
+                    { month: '2026-11', minutes: 95, sittings: 2, turns: 14, pieces: 1 },
+                ],
+                pencils: [
+                    { id: 'QW:5892', number: '5892', name: 'Beacon', usedMm: 4, leftMm: 31, isShort: true },
+                    { id: 'QW:6858', number: '6858', name: 'Pennant', usedMm: 12, leftMm: null, isShort: false },
+                ],
+                hand: [{ at: '2026-11-02T10:00:00Z', percent: 88 }],
+                checks: [{ piece: 'p1', title: 'Floats', first: 1.4, last: 0.5, count: 2 }],
+                schools: [{ question: 'Which value first', answer: 'Light to dark', pieces: 3 }],
+            }),
+        });
+        show(<FiguresPage />, '/figures');
+        const row = await screen.findByRole('row', { name: /^November 2026/ });
+        expect(row.textContent).toBe('November 20261 h 35 min2141');
+        expect(screen.getByRole('row', { name: /^October 2026/ }).textContent).toBe('October 2026––––');
+        expect(screen.getByRole('row', { name: /5892/ }).textContent).toContain('! 31 mm left');
+        expect(screen.getByRole('row', { name: /Floats/ }).textContent).toContain('1.4 to 0.5 steps in 2 checks');
+        expect(screen.getByText('12 % lighter than the swatches')).toBeTruthy();
+        expect(screen.getByRole('row', { name: /Which value first/ }).textContent).toContain('Light to dark3 pieces');
+    });
+
+    it('tell a hand against its swatches', () => {
+        expect([100, 112, 95].map(handWords)).toEqual([
+            'as the swatches say',
+            '12 % heavier than the swatches',
+            '5 % lighter than the swatches',
+        ]);
     });
 });

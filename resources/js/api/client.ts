@@ -22,6 +22,7 @@ export type RestsOn = Schemas['RestsOn'];
 export type Session = Schemas['Session'];
 export type StackPrediction = Schemas['StackPrediction'];
 export type Substitutes = Schemas['Substitutes'];
+export type Figures = paths['/api/figures']['get']['responses']['200']['content']['application/json'];
 export type PieceRecord = Schemas['PieceRecord'];
 export type DrillKind = Schemas['DrillKindId'];
 export type DrillRound = Schemas['DrillRound'];

@@ -1108,6 +1108,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/figures': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['figures'];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/pieces/{piece}/record': {
         parameters: {
             query?: never;
@@ -9033,6 +9049,87 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    figures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What one's work comes to over the months */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        /** @description the last twelve, oldest first */
+                        months: {
+                            /** @description as 2026-11 */
+                            month: string;
+                            minutes: number;
+                            sittings: number;
+                            turns: number;
+                            /** @description that were drawn on */
+                            pieces: number;
+                        }[];
+                        /** @description nearly used up first, then the most used */
+                        pencils: {
+                            id: string;
+                            number: string;
+                            name: string;
+                            usedMm: number;
+                            leftMm: number | null;
+                            isShort: boolean;
+                        }[];
+                        /** @description of each calibration, in hundredths of what its swatches say */
+                        hand: {
+                            /** Format: date-time */
+                            at: string;
+                            percent: number;
+                        }[];
+                        /** @description mean value error at the first check and at the last, in steps */
+                        checks: {
+                            piece: string;
+                            title: string;
+                            first: number;
+                            last: number;
+                            count: number;
+                        }[];
+                        /** @description what most pieces go by */
+                        schools: {
+                            question: string;
+                            answer: string;
+                            pieces: number;
+                        }[];
+                    };
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Too often; Retry-After says when again */
             429: {

@@ -34,6 +34,12 @@ const Head = styled.div`
     }
 `;
 
+const Links = styled.div`
+    display: flex;
+    align-items: center;
+    gap: ${space.l};
+`;
+
 export const NewLink = styled(Link)`
     ${buttonLook}
     background: ${({ theme }) => theme.strong};
@@ -201,7 +207,10 @@ export function PiecesPage() {
             <title>Pieces – Knotty Prism</title>
             <Head>
                 <h1>Pieces</h1>
-                <NewLink to="/pieces/new">New piece</NewLink>
+                <Links>
+                    <Link to="/figures">Figures</Link>
+                    <NewLink to="/pieces/new">New piece</NewLink>
+                </Links>
             </Head>
             {pieces.isError && <Problem message={messageOf(pieces.error)} retry={() => void pieces.refetch()} />}
             {pieces.isPending && <Loading what="Fetching your pieces" />}
