@@ -46,7 +46,7 @@ it('has words to publish it with, by number and name and without a maker', funct
     ($this->press)('a', '2026-11-01 18:00:00');
     ($this->lay)('1', 'QW:5892@50x2', 300.0);
     $caption = ($this->record)()['caption'];
-    expect($caption)->toStartWith('Floats. Coloured pencil on ')->toContain('240 × 180 mm. 1 pencils: 5892 ')->toContain('6 min in 1 sitting.')->not->toContain('QW');
+    expect($caption)->toStartWith('Floats. Coloured pencil on ')->toContain('240 × 180 mm. One pencil: 5892 ')->toContain('6 min in 1 sitting.')->not->toContain('QW');
     $this->piece->update(['unit' => 'in']);
     expect(($this->record)()['caption'])->toContain('9.4 × 7.1 in');
 });

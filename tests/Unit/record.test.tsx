@@ -93,6 +93,8 @@ describe('figures', () => {
         serve({
             'GET /api/figures': () => ({
                 months: [
+                    { month: '2026-08', minutes: 0, sittings: 0, turns: 0, pieces: 0 },
+                    { month: '2026-09', minutes: 20, sittings: 1, turns: 2, pieces: 1 },
                     { month: '2026-10', minutes: 0, sittings: 0, turns: 0, pieces: 0 },
                     { month: '2026-11', minutes: 95, sittings: 2, turns: 14, pieces: 1 },
                 ],
@@ -109,6 +111,7 @@ describe('figures', () => {
         const row = await screen.findByRole('row', { name: /^November 2026/ });
         expect(row.textContent).toBe('November 20261 h 35 min2141');
         expect(screen.getByRole('row', { name: /^October 2026/ }).textContent).toBe('October 2026––––');
+        expect(screen.queryByRole('row', { name: /^August 2026/ })).toBeNull();
         expect(screen.getByRole('row', { name: /5892/ }).textContent).toContain('! 31 mm left');
         expect(screen.getByRole('row', { name: /Floats/ }).textContent).toContain('1.4 to 0.5 steps in 2 checks');
         expect(screen.getByText('12 % lighter than the swatches')).toBeTruthy();

@@ -78,7 +78,7 @@ final class PieceRecords
             : sprintf('%.0f × %.0f mm', $piece->width_mm, $piece->height_mm);
         $words = [sprintf('%s. Coloured pencil on %s, %s.', $piece->title, $piece->paper->name, $size)];
         if ($pencils !== []) {
-            $words[] = sprintf('%d pencils: %s.', count($pencils), implode(', ', array_map(static fn (array $pencil): string => trim($pencil['number'].' '.$pencil['name']), $pencils)));
+            $words[] = sprintf('%s: %s.', count($pencils) === 1 ? 'One pencil' : count($pencils).' pencils', implode(', ', array_map(static fn (array $pencil): string => trim($pencil['number'].' '.$pencil['name']), $pencils)));
         }
         if ($minutes >= 1.0) {
             $hours = intdiv((int) round($minutes), 60);

@@ -10,8 +10,11 @@ import { spokenMinutes } from '../ui/words';
 const Bar = styled.i`
     display: block;
     height: 14px;
-    min-width: 1px;
     background: ${({ theme }) => theme.ink};
+`;
+
+const Number = styled.td`
+    white-space: nowrap;
 `;
 
 const Wide = styled.td`
@@ -59,6 +62,9 @@ export function FiguresPage() {
 
 function Months({ months }: { months: Figures['months'] }) {
     const most = Math.max(1, ...months.map(({ minutes }) => minutes));
+    // Before the first there is nothing to be seen; this month is always there.
+    const first = months.findIndex(({ turns }) => turns > 0);
+    const shown = months.slice(first < 0 ? -1 : first);
 
     return (
         <section aria-labelledby="months">
@@ -77,7 +83,7 @@ function Months({ months }: { months: Figures['months'] }) {
                     </tr>
                 </thead>
                 <tbody>
-                    {months.map((of) => (
+                    {shown.map((of) => (
                         <tr key={of.month}>
                             <th scope="row">{month.format(new Date(`${of.month}-15`))}</th>
                             <td>{of.minutes === 0 ? '–' : spokenMinutes(of.minutes)}</td>
@@ -141,7 +147,7 @@ function Pencils({ pencils }: { pencils: Figures['pencils'] }) {
                                         <b>{number}</b> {name}
                                     </Link>
                                 </th>
-                                <td>{usedMm.toFixed(0)} mm</td>
+                                <Number>{usedMm < 1 ? 'under 1 mm' : `${usedMm.toFixed(0)} mm`}</Number>
                                 <Wide>
                                     <Bar style={{ width: `${(100 * usedMm) / most}%` }} aria-hidden />
                                 </Wide>
