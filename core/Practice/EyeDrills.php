@@ -93,7 +93,7 @@ final class EyeDrills
 
             return new Question(
                 DrillKind::Rank, 'Choose them by value, the lightest first.', [], $options, $right,
-                'By value: '.implode(', ', array_map(static fn (Lab $colour, string $id): string => sprintf('%s step %d', strtoupper($id), ValueScale::step($colour->L)), $order, $right)).'.',
+                'By value: '.implode(', ', array_map(static fn (Lab $colour, string $id): string => sprintf('%s step %d (L* %.0f)', strtoupper($id), ValueScale::step($colour->L), $colour->L), $order, $right)).'.',
             );
         });
     }
@@ -138,7 +138,7 @@ final class EyeDrills
             $options = array_map(static fn (Hue $side): Option => new Option($side->value, 'to '.$side->value), $this->box->shuffled($both));
 
             return new Question(
-                DrillKind::Lean, sprintf('This is %s. To which side does it lean?', $family->value), [new Patch('The patch', $colour)], $options, [$lean->value], ucfirst(Appearance::of($colour)->sentence()).'.',
+                DrillKind::Lean, sprintf('This is %s. To which side does it lean?', $family->value), [new Patch('The patch', $colour)], $options, [$lean->value], sprintf('%s: on the wheel it lies from pure %s towards %s.', ucfirst(Family::of($colour)->word()), $family->value, $lean->value),
             );
         });
     }
@@ -160,7 +160,7 @@ final class EyeDrills
             return new Question(
                 DrillKind::Designate, 'Three pencils, by value alone: choose the light, then the middle, then the dark.', [],
                 $options, $order,
-                implode(', ', array_map(fn (string $pencil, string $role): string => sprintf('%s %s, step %d', $role, $this->box->name($pencil), ValueScale::step($this->box->coat($pencil)->L)), $order, ['Light', 'middle', 'dark'])).'.',
+                implode(', ', array_map(fn (string $pencil, string $role): string => sprintf('%s %s, step %d (L* %.0f)', $role, $this->box->name($pencil), ValueScale::step($this->box->coat($pencil)->L), $this->box->coat($pencil)->L), $order, ['Light', 'middle', 'dark'])).'.',
             );
         });
     }

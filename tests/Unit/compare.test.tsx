@@ -149,6 +149,7 @@ describe('the drawing beside the photo', () => {
             'Zone z4: not begun',
         ]);
         expect(screen.getByText(/Your darkest is step 3/).textContent).toContain('off by 0.6 steps on average');
+        expect(screen.getByRole('link', { name: 'practise value' }).getAttribute('href')).toBe('/practice?drill=value');
         // One that is still in the piece is chosen at a press; one that is not is only named.
         expect(within(list).getAllByRole('button')).toHaveLength(1);
     });

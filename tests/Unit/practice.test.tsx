@@ -90,6 +90,11 @@ describe('practice', () => {
         expect(screen.getByRole('button', { name: 'Begin with what is due: Value of a patch' })).toBeTruthy();
     });
 
+    it('begins with the drill that a drawing has led to', async () => {
+        put('/practice?drill=muddy', { 'GET /api/practice': () => ({ streak: 0, skills }) });
+        expect(await screen.findByRole('button', { name: 'Begin: Which two turn muddy' })).toBeTruthy();
+    });
+
     it('says why a drill cannot begin', async () => {
         put('/practice', {
             'GET /api/practice': () => ({ streak: 0, skills }),

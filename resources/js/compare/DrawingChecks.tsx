@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Disclosure, DisclosurePanel, FileTrigger, Button as AriaButton } from 'react-aria-components';
+import { Link } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, type Review } from '../api/client';
 import { useDrawingLog } from '../api/kept';
@@ -23,6 +24,9 @@ import { ReviewedPicture } from './ReviewedPicture';
 import { useReviewing, type Corner } from './reviewQueries';
 import { Simulated } from './Simulated';
 import { SpotInBoth } from './SpotInBoth';
+
+/** Mean value error, steps, from which a drill is offered. */
+const WORTH_PRACTICE = 0.6;
 
 const Section = styled.section`
     display: grid;
@@ -171,6 +175,12 @@ export function DrawingChecks() {
             {review && (
                 <>
                     <p>{[review.range, review.meanErrorWords, review.course].filter(Boolean).join(' ')}</p>
+                    {review.meanSteps >= WORTH_PRACTICE && (
+                        <p>
+                            Values are missed by more than half a step:{' '}
+                            <Link to="/practice?drill=value">practise value</Link>, five questions.
+                        </p>
+                    )}
                     <ReviewedPicture review={review} hatches={hatches && !review.onlyLines} />
                     {!review.onlyLines && (
                         <Row>

@@ -1,4 +1,4 @@
-import { useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, type DrillKind, type Skill } from '../api/client';
 import { Button, StrongButton } from '../ui/Button';
@@ -63,6 +63,7 @@ function when({ isDue, dueAt }: Skill) {
 /** Drills on one's own box and photos: what is due, how far one has come, and a round at a press. */
 export function PracticePage() {
     const { round } = useParams();
+    const [params] = useSearchParams();
     const practice = usePractice();
     const begin = useBeginRound();
     const navigate = useNavigate();
@@ -73,7 +74,9 @@ export function PracticePage() {
         });
     if (round !== undefined) return <Round key={round} id={round} onAgain={start} />;
     const due = practice.data?.skills.filter(({ isDue, dueAt }) => isDue && dueAt !== null) ?? [];
-    const first = practice.data?.skills[0];
+    // A mistake in a drawing may have led here: its drill stands first.
+    const asked = practice.data?.skills.find(({ kind }) => kind === params.get('drill'));
+    const first = asked ?? practice.data?.skills[0];
 
     return (
         <Page>
@@ -91,7 +94,7 @@ export function PracticePage() {
             {first && (
                 <p style={{ marginTop: 12 }}>
                     <StrongButton isDisabled={begin.isPending} onPress={() => start(first.kind)}>
-                        {due.length > 0 ? `Begin with what is due: ${first.name}` : `Begin: ${first.name}`}
+                        {due.length > 0 && !asked ? `Begin with what is due: ${first.name}` : `Begin: ${first.name}`}
                     </StrongButton>{' '}
                     {due.length > 1 && <small>{counted(due.length, 'drill')} due</small>}
                 </p>
