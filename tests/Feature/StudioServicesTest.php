@@ -277,7 +277,7 @@ describe('the demo studio', function (): void {
         $demo = User::query()->where('email', config('prism.demo_email'))->firstOrFail();
         expect($demo->swatches()->count())->toBeGreaterThan(300)
             ->and($demo->swatches()->where('source', '!=', 'simulated')->exists())->toBeFalse()
-            ->and($demo->calibrations()->count())->toBe(1)->and($demo->pieces()->count())->toBe(3);
+            ->and($demo->calibrations()->count())->toBe(1)->and($demo->pieces()->count())->toBe(4);
         $calibration = $demo->calibrations()->firstOrFail();
         expect($calibration->after)->toBeLessThan(0.6 * $calibration->before);
 
