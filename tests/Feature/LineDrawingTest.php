@@ -127,6 +127,9 @@ it('shades areas of one body as one form', function (): void {
     expect(($this->zoneAt)($piece, 410 / 480, 0.5)['colouring']['shines'])->toBeTrue();
     $piece = ($this->colour)($piece, ['zones' => [$square], 'body' => $disc]);
     expect(($this->zoneAt)($piece, 410 / 480, 0.5)['colouring'])->toMatchArray(['body' => $disc, 'by' => 'colour', 'shines' => true]);
+    // The one that gives its name to the body is one form with nobody else.
+    $piece = ($this->colour)($piece, ['zones' => [$disc], 'body' => $disc]);
+    expect(($this->zoneAt)($piece, 110 / 480, 0.5)['colouring']['body'])->toBeNull();
     $piece = ($this->colour)($piece, ['zones' => [$square], 'body' => null]);
     expect(($this->zoneAt)($piece, 410 / 480, 0.5)['colouring']['body'])->toBeNull();
 });

@@ -20,7 +20,10 @@ const lines = { marginMm: 0.5, gaps: 2, more: 0 };
 
 function put(of: Piece, chosen: Zone & { colouring: Colouring }, refuse = false) {
     const asked = serve({
-        'GET /api/pencils': () => ({ pencils: [pencil('111'), pencil('222', true, { name: 'Rope' })], total: 2 }),
+        'GET /api/pencils': () => ({
+            pencils: [pencil('111'), pencil('222', true, { name: 'Rope' }), pencil('333', true, { hex: null })],
+            total: 3,
+        }),
         'PUT /api/pieces/p1/areas': () =>
             refuse ? new Answer(422, { message: 'Not read.', errors: { colour: ['Type a pencil, hex or Lab.'] } }) : of,
         'GET /api/pieces/p1': () => of,
@@ -52,6 +55,7 @@ describe('an area of a line drawing', () => {
         const sent = put(of, jug);
         expect(screen.getByText(/It stays paper/)).toBeTruthy();
         await userEvent.click(await screen.findByRole('option', { name: '222 Rope' }));
+        expect(screen.getAllByRole('option')).toHaveLength(2);
         const way = { zones: ['j'], by: 'colour' };
         await waitFor(() => expect(sent()).toEqual([{ ...way, colour: 'QW:222' }]));
         await userEvent.click(screen.getByRole('radio', { name: 'Trio' }));

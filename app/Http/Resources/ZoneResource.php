@@ -112,7 +112,7 @@ final class ZoneResource extends JsonResource
             'pencils' => (object) ($told['pencils'] ?? []),
             'form' => AreaPaints::form($zone)->value,
             'shines' => $told['shines'] ?? false,
-            'body' => $body,
+            'body' => $body === $zone->id ? null : $body,
         ];
     }
 }

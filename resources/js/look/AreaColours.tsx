@@ -86,6 +86,8 @@ export function AreaColours({ zone }: Props) {
     const { take } = useHands();
     const box = useBoxByHue();
     const colour = useColourAreas(piece.id);
+    // One that has no colour yet colours nothing.
+    const pencils = box.data?.filter(({ hex }) => hex !== null) ?? [];
     const { colouring } = zone;
     const [by, setBy] = useState<By>(colouring.by === 'paper' || colouring.by === 'recipe' ? 'colour' : colouring.by);
     const [typed, setTyped] = useState('');
@@ -119,14 +121,14 @@ export function AreaColours({ zone }: Props) {
             <small role="status">
                 {colour.isPending ? 'Colouring the picture' : WAYS.find(({ id }) => id === by)?.says}
             </small>
-            {box.data && box.data.length > 0 && (
+            {pencils.length > 0 && (
                 <Chips
                     aria-label="Pencils of your box"
                     layout="grid"
                     selectionMode="none"
                     onAction={(id) => lay(String(id))}
                 >
-                    {box.data.map((pencil) => (
+                    {pencils.map((pencil) => (
                         <Chip
                             key={pencil.id}
                             id={pencil.id}
