@@ -7,6 +7,7 @@ namespace Prism\Reference\Lines;
 use Prism\Reference\Image\Raster;
 use Prism\Reference\LookRefused;
 use Prism\Reference\PictureReading;
+use Prism\Reference\Zones\Tidying;
 use Prism\Reference\Zones\ZoneMap;
 
 /** A drawing in lines whose areas are to be coloured: where lines are, and the areas that they close. */
@@ -68,29 +69,7 @@ final readonly class LineDrawing
     /** Zones reach to the middle of the lines between them. */
     public static function grown(ZoneMap $map): ZoneMap
     {
-        [$width, $labels] = [$map->width, $map->labels];
-        $count = $width * $map->height;
-        $front = [];
-        for ($at = 0; $at < $count; $at++) {
-            if ($labels[$at] !== "\0") {
-                $front[] = $at;
-            }
-        }
-        while ($front !== []) {
-            $next = [];
-            foreach ($front as $at) {
-                $x = $at % $width;
-                foreach ([$x > 0 ? $at - 1 : -1, $x < $width - 1 ? $at + 1 : -1, $at - $width, $at + $width] as $to) {
-                    if ($to >= 0 && $to < $count && $labels[$to] === "\0") {
-                        $labels[$to] = $labels[$at];
-                        $next[] = $to;
-                    }
-                }
-            }
-            $front = $next;
-        }
-
-        return ZoneMap::of($width, $map->height, $labels);
+        return Tidying::dissolved($map, 0);
     }
 
     /**

@@ -43,7 +43,7 @@ final class Tidying
         return ZoneMap::of($width, $height, $labels);
     }
 
-    /** A zone is no more: each of its pixels goes to the neighbour that reaches it first. */
+    /** A zone, or what was in none (0), is no more: each of its pixels goes to the neighbour that reaches it first. */
     public static function dissolved(ZoneMap $map, int $zone): ZoneMap
     {
         [$width, $height, $labels] = [$map->width, $map->height, $map->labels];

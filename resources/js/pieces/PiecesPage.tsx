@@ -1,5 +1,4 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { Menu, MenuItem, MenuTrigger } from 'react-aria-components';
 import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, type PieceSummary } from '../api/client';
@@ -7,7 +6,7 @@ import { keys } from '../api/keys';
 import { usePieces, useRemovePiece, useRestorePiece } from '../api/queries';
 import { useWork } from '../api/works';
 import { Button, buttonLook } from '../ui/Button';
-import { Panel } from '../ui/Choice';
+import { MoreMenu } from '../ui/MoreMenu';
 import { notify } from '../ui/Notices';
 import { Road } from '../begin/Road';
 import { Empty, Loading, Problem } from '../ui/States';
@@ -97,22 +96,6 @@ const Bar = styled.span`
     }
 `;
 
-const Entries = styled(Menu)`
-    min-width: 140px;
-    padding: ${space.xs};
-    outline: none;
-`;
-
-const Entry = styled(MenuItem)`
-    min-height: 36px;
-    padding: ${space.s} ${space.m};
-    cursor: pointer;
-    outline: none;
-    &[data-focused] {
-        background: ${({ theme }) => theme.line};
-    }
-`;
-
 const Foot = styled.div`
     display: flex;
     justify-content: space-between;
@@ -139,6 +122,11 @@ export function stageOf(piece: PieceSummary): { said: string; path: string; next
         ? { said: `Planned: ${counted(turns, 'turn')}, ${left}`, path: 'draw', next: 'Begin drawing' }
         : { said: `Turn ${done + 1} of ${turns}, ${left}`, path: 'draw', next: 'Go on drawing' };
 }
+
+const MORE = [
+    { id: 'record', name: 'Record' },
+    { id: 'remove', name: 'Remove' },
+] as const;
 
 function PieceCard({ piece }: { piece: PieceSummary }) {
     const remove = useRemovePiece(piece.id);
@@ -169,25 +157,18 @@ function PieceCard({ piece }: { piece: PieceSummary }) {
                     {next}
                     <span className="visually-hidden">: {piece.title}</span>
                 </Link>
-                <MenuTrigger>
-                    <Button aria-label={`More of ${piece.title}`}>More ▾</Button>
-                    <Panel placement="bottom end">
-                        <Entries
-                            onAction={(what) =>
-                                what === 'record'
-                                    ? void navigate(`/pieces/${piece.id}/record`)
-                                    : remove.mutate(undefined, {
-                                          onSuccess: () =>
-                                              notify(`${piece.title} removed`, () => restore.mutate(undefined)),
-                                          onError: (error) => notify(messageOf(error)),
-                                      })
-                            }
-                        >
-                            <Entry id="record">Record</Entry>
-                            <Entry id="remove">Remove</Entry>
-                        </Entries>
-                    </Panel>
-                </MenuTrigger>
+                <MoreMenu
+                    of={piece.title}
+                    entries={MORE}
+                    onChoose={(what) =>
+                        what === 'record'
+                            ? void navigate(`/pieces/${piece.id}/record`)
+                            : remove.mutate(undefined, {
+                                  onSuccess: () => notify(`${piece.title} removed`, () => restore.mutate(undefined)),
+                                  onError: (error) => notify(messageOf(error)),
+                              })
+                    }
+                />
             </Foot>
         </Card>
     );

@@ -1,11 +1,10 @@
 import { useState } from 'react';
-import { Menu, MenuItem, MenuTrigger } from 'react-aria-components';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, type KeptRecipe } from '../api/client';
 import { Button } from '../ui/Button';
 import { CalledOut } from '../ui/CalledOut';
-import { Panel } from '../ui/Choice';
+import { MoreMenu } from '../ui/MoreMenu';
 import { notify } from '../ui/Notices';
 import { RecipeBuild } from '../ui/RecipeBuild';
 import { Swatch, SwatchPair } from '../ui/Swatch';
@@ -54,25 +53,15 @@ const Acts = styled.div`
     gap: ${space.s};
 `;
 
-const Entries = styled(Menu)`
-    min-width: 180px;
-    padding: ${space.xs};
-    outline: none;
-`;
-
-const Item = styled(MenuItem)`
-    min-height: 36px;
-    padding: ${space.s} ${space.m};
-    cursor: pointer;
-    outline: none;
-    &[data-focused] {
-        background: ${({ theme }) => theme.line};
-    }
-`;
-
 const dated = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
 
 type Open = 'use' | 'change' | 'others';
+
+const MORE = [
+    { id: 'change', name: 'Change' },
+    { id: 'others', name: 'Other pencils, other paper' },
+    { id: 'remove', name: 'Remove' },
+] as const;
 
 /** A recipe of the book: how it looks, how it is laid, what it is for, how it came out. */
 export function RecipeEntry({ kept }: { kept: KeptRecipe }) {
@@ -138,29 +127,22 @@ export function RecipeEntry({ kept }: { kept: KeptRecipe }) {
                 <Button onPress={() => setOpen('use')} aria-label={`Use ${kept.name} in a piece`}>
                     Use in a piece
                 </Button>
-                <MenuTrigger>
-                    <Button aria-label={`More of ${kept.name}`}>More ▾</Button>
-                    <Panel placement="bottom end">
-                        <Entries
-                            onAction={(what) => {
-                                if (what !== 'remove') {
-                                    setOpen(what as Open);
+                <MoreMenu
+                    of={kept.name}
+                    entries={MORE}
+                    onChoose={(what) => {
+                        if (what !== 'remove') {
+                            setOpen(what);
 
-                                    return;
-                                }
-                                // This entry is gone by then: the answer is awaited, not called back.
-                                remove.mutateAsync(kept.id).then(
-                                    () => notify(`${kept.name} removed`, () => restore.mutate(kept.id)),
-                                    (error: unknown) => notify(messageOf(error)),
-                                );
-                            }}
-                        >
-                            <Item id="change">Change</Item>
-                            <Item id="others">Other pencils, other paper</Item>
-                            <Item id="remove">Remove</Item>
-                        </Entries>
-                    </Panel>
-                </MenuTrigger>
+                            return;
+                        }
+                        // This entry is gone by then: the answer is awaited, not called back.
+                        remove.mutateAsync(kept.id).then(
+                            () => notify(`${kept.name} removed`, () => restore.mutate(kept.id)),
+                            (error: unknown) => notify(messageOf(error)),
+                        );
+                    }}
+                />
             </Acts>
             {open === 'use' && <UseSheet kept={kept} onClose={close} />}
             {open === 'change' && <RecipeSheet kept={kept} onClose={close} />}
