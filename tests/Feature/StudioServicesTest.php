@@ -299,6 +299,6 @@ describe('the demo studio', function (): void {
         expect($demo->box()->count())->toBe(48)->and($pieces[0]['zoneCount'])->toBe(22)->and($pieces[0]['recipeCount'])->toBe(22);
 
         (new DemoSeeder)->run();
-        expect($demo->calibrations()->count())->toBe(1)->and($demo->pieces()->count())->toBe(3)->and(User::query()->where('email', config('prism.demo_email'))->count())->toBe(1);
+        expect($demo->calibrations()->count())->toBe(1)->and($demo->pieces()->count())->toBe(4)->and(User::query()->where('email', config('prism.demo_email'))->count())->toBe(1);
     });
 });
