@@ -31,7 +31,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property array<string, string>|null $schools  by question, where this zone is an exception
  * @property array<string, mixed>|null $interpretation
  * @property array{colour: array{float, float, float}, tooth: string}|null $ground  of another medium
- * @property array{by?: string, light?: array{float, float, float}, middle?: array{float, float, float}, dark?: array{float, float, float}, pencils?: array<string, string>, given?: array<string, string>, form?: string, shines?: bool, body?: int}|null $colouring  of an area of a line drawing
+ * @property array{by?: string, light?: array{float, float, float}, middle?: array{float, float, float}, dark?: array{float, float, float}, pencils?: array<string, string>, recipe?: string, given?: array<string, string>, form?: string, shines?: bool, body?: int}|null $colouring  of an area of a line drawing
  * @property bool $fits
  * @property bool $outside
  * @property-read Piece $piece

@@ -17,6 +17,7 @@ use App\Models\Zone;
 use App\Studio\ChangedMeanwhile;
 use App\Studio\PieceViews;
 use App\Studio\Planning\ZoneRecipes;
+use App\Studio\Zones\AreaBook;
 use App\Studio\Zones\ZoneBook;
 use App\Studio\Zones\ZoneCorrections;
 use Illuminate\Http\JsonResponse;
@@ -187,10 +188,10 @@ final class ZoneController
         new OA\Response(response: 200, description: 'The piece with the last change of its zones taken back', content: new OA\JsonContent(ref: '#/components/schemas/Piece')),
         new OA\Response(response: 409, description: 'Changed meanwhile elsewhere', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
     ])]
-    public function undo(ZonesRequest $request, Piece $piece): PieceResource
+    public function undo(ZonesRequest $request, Piece $piece, AreaBook $areas): PieceResource
     {
         Gate::authorize('update', $piece);
-        $this->zones->asSeen($piece, $request->seen(), fn () => $this->zones->undo($piece));
+        $this->zones->asSeen($piece, $request->seen(), fn () => $piece->lines === null ? $this->zones->undo($piece) : $areas->undo($piece));
 
         return PieceResource::make($this->views->piece($piece->refresh()));
     }

@@ -20,7 +20,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use Prism\Box\ColourLadder;
 use Prism\Colour\Lab;
-use Prism\Materials\PencilId;
+use Prism\Materials\Pencil;
 use Prism\Reference\Lines\AreaColours;
 use Prism\Reference\Lines\AreaForm;
 use Prism\Reference\Lines\LineDrawing;
@@ -98,7 +98,7 @@ final class AreaBook
         $recipe = isset($wish['recipe']) ? $this->kept($piece->user, $wish['recipe']) : null;
         $told = match ($wish['by'] ?? null) {
             null => [],
-            'paper' => ['by' => null, 'light' => null, 'middle' => null, 'dark' => null, 'pencils' => null],
+            'paper' => ['by' => null, 'light' => null, 'middle' => null, 'dark' => null, 'pencils' => null, 'recipe' => null],
             'recipe' => $this->byRecipe($recipe),
             'ladder' => $this->byLadder($piece, $wish['colour'] ?? ''),
             default => $this->byColour($piece, $wish['by'], $wish['colour'] ?? ''),
@@ -109,16 +109,14 @@ final class AreaBook
         }
         $what = count($zones) === 1 ? sprintf('%s coloured', $zones[0]->name) : sprintf('%d areas coloured', count($zones));
         $labels = array_map(static fn (Zone $zone): int => (int) $zone->label, $zones);
-        DB::transaction(function () use ($piece, $zones, $wish, $told, $what, $labels, $recipe): void {
+        DB::transaction(function () use ($piece, $zones, $told, $what, $labels): void {
             $this->zones->recolour($piece, $what, static function () use ($zones, $told): void {
                 foreach ($zones as $zone) {
                     $zone->update(['colouring' => array_filter([...$zone->colouring ?? [], ...$told], static fn (mixed $value): bool => $value !== null)]);
                 }
             }, $labels);
-            if (isset($wish['by'])) {
-                foreach ($zones as $zone) {
-                    $this->give($zone, $recipe?->recipe?->stack);
-                }
+            foreach ($zones as $zone) {
+                $this->give($zone, $zone->colouring['given'] ?? []);
             }
         });
     }
@@ -143,7 +141,7 @@ final class AreaBook
             throw ValidationException::withMessages(['recipe' => 'Choose one of your recipes.']);
         }
 
-        return self::told('recipe', AreaColours::one($recipe->prediction->colour, self::paper($target->zone->piece)));
+        return [...self::told('recipe', AreaColours::one($recipe->prediction->colour, self::paper($target->zone->piece))), 'recipe' => (string) $recipe->stack];
     }
 
     /** @return array<string, mixed> */
@@ -175,7 +173,7 @@ final class AreaBook
     /** @return array<string, mixed> */
     private static function told(string $by, AreaColours $colours): array
     {
-        return ['by' => $by, 'light' => self::numbers($colours->light), 'middle' => self::numbers($colours->middle), 'dark' => self::numbers($colours->dark), 'pencils' => null];
+        return ['by' => $by, 'light' => self::numbers($colours->light), 'middle' => self::numbers($colours->middle), 'dark' => self::numbers($colours->dark), 'pencils' => null, 'recipe' => null];
     }
 
     /** @return array{float, float, float} */
@@ -190,32 +188,58 @@ final class AreaBook
     }
 
     /**
+     * Takes back the last change of zones, and with a colouring the recipes that came with it.
+     *
+     * @return ?string what was undone; null if there was nothing
+     */
+    public function undo(Piece $piece): ?string
+    {
+        return DB::transaction(function () use ($piece): ?string {
+            $was = [];
+            foreach ($piece->allZones()->get() as $zone) {
+                $was[$zone->id] = $zone->colouring;
+            }
+            $undone = $this->zones->undo($piece);
+            foreach ($piece->allZones()->get() as $zone) {
+                if (array_key_exists($zone->id, $was) && $was[$zone->id] != $zone->colouring) {
+                    $this->give($zone->setRelation('piece', $piece), $was[$zone->id]['given'] ?? []);
+                }
+            }
+
+            return $undone;
+        });
+    }
+
+    /**
      * Who chose a recipe, or the pencils of a ladder, has them laid: the recipes of the area are those, until it is coloured otherwise.
      *
-     * @param  ?string  $stack  of the middle, where a recipe was chosen
+     * @param  array<string, string>  $given  stacks by role that an earlier colouring has brought: they go, but where the artist has changed them
      */
-    private function give(Zone $zone, ?string $stack): void
+    private function give(Zone $zone, array $given): void
     {
         $pencils = $zone->colouring['pencils'] ?? [];
-        $given = $zone->colouring['given'] ?? [];
         $piece = $zone->piece;
+        $box = $pencils === [] ? null : $this->catalogue->box($piece->user);
+        $search = $box === null ? null : $this->engine->search($piece->paper, $piece->user, $box);
         $stacks = [];
         foreach ($zone->targets()->with('recipe')->get() as $target) {
             $target->setRelation('zone', $zone);
             $role = $target->role->value;
-            if ($target->recipe !== null && $target->recipe->stack === ($given[$role] ?? null)) {
-                $target->recipe->delete();
+            $own = $role === TargetRole::Middle->value ? $zone->colouring['recipe'] ?? null : null;
+            if ($search !== null && isset($pencils[$role])) {
+                // A pencil may have left the box since.
+                $only = $box->where(static fn (Pencil $pencil): bool => (string) $pencil->id === $pencils[$role]);
+                $own = count($only) === 0 ? null : (string) $search->nearestSingle(Targets::wanted($target), only: $only)->stack;
             }
-            $own = $role === TargetRole::Middle->value ? $stack : null;
-            if (isset($pencils[$role])) {
-                $box = $this->catalogue->box($piece->user);
-                $own = (string) $this->engine->search($piece->paper, $piece->user, $box)->nearestSingle(Targets::wanted($target), only: $box->only([PencilId::of($pencils[$role])]))->stack;
-            }
-            if ($own !== null) {
+            $isGiven = $target->recipe === null || $target->recipe->stack === ($given[$role] ?? null);
+            if ($own === null && $isGiven) {
+                $target->recipe?->delete();
+            } elseif ($own !== null && ($isGiven || ! isset($given[$role]))) {
                 $target->recipe()->updateOrCreate([], ['stack' => $own, 'by_hand' => true]);
                 $stacks[$role] = $own;
             }
         }
-        $zone->update(['colouring' => array_filter([...$zone->colouring ?? [], 'given' => $stacks])]);
+        $colouring = [...$zone->colouring ?? [], 'given' => $stacks];
+        $zone->update(['colouring' => $stacks === [] ? array_diff_key($colouring, ['given' => true]) : $colouring]);
     }
 }

@@ -23,12 +23,33 @@ final class AreaPaints
         foreach ($zones as $label => $zone) {
             $colours = self::colours($zone);
             if ($colours !== null) {
-                $body = (int) ($zone->colouring['body'] ?? $label);
-                $paints[$label] = new AreaPaint($colours, self::form($zone), (bool) ($zone->colouring['shines'] ?? false), isset($zones[$body]) ? $body : $label);
+                $paints[$label] = new AreaPaint($colours, self::form($zone), (bool) ($zone->colouring['shines'] ?? false), self::body($zones, $label));
             }
         }
 
         return $paints;
+    }
+
+    /**
+     * The area whose form it is a part of, at the end of the line: a band of a neck of a jug is the jug.
+     *
+     * @param  array<int, Zone>  $zones  by label
+     */
+    private static function body(array $zones, int $label): int
+    {
+        $line = [$label];
+        for (; ;) {
+            $next = (int) ($zones[$label]->colouring['body'] ?? $label);
+            if ($next === $label || ! isset($zones[$next])) {
+                return $label;
+            }
+            $round = array_search($next, $line, true);
+            if ($round !== false) {
+                // They name one another: all of the round is one body.
+                return min($next, ...array_slice($line, (int) $round));
+            }
+            $line[] = $label = $next;
+        }
     }
 
     /** Null if it stays paper. */
