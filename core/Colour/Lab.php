@@ -139,6 +139,12 @@ final readonly class Lab implements \JsonSerializable
         return DeltaE::ciede2000($this->L, $this->a, $this->b, $other->L, $other->a, $other->b);
     }
 
+    /** A share of the way to another, 0-1, straight through CIELAB. */
+    public function towards(self $other, float $share): self
+    {
+        return self::of($this->L + $share * ($other->L - $this->L), $this->a + $share * ($other->a - $this->a), $this->b + $share * ($other->b - $this->b));
+    }
+
     public function withLightness(float $L): self
     {
         return self::of($L, $this->a, $this->b);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Prism\Materials;
 
+use Prism\Colour\Lab;
+
 /**
  * The pencils one may use, each once, in box order.
  *
@@ -71,6 +73,12 @@ final readonly class Kit implements \Countable, \IteratorAggregate
     public function count(): int
     {
         return count($this->pencils);
+    }
+
+    /** @return array<string, Lab> heavy coats by pencil, of those that have a colour */
+    public function coats(): array
+    {
+        return array_filter(array_map(static fn (Pencil $pencil): ?Lab => $pencil->fullCoat, $this->pencils));
     }
 
     /** @return list<string> */

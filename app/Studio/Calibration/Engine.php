@@ -98,12 +98,7 @@ final class Engine
         if (count($known) <= self::MOST_SEARCHED) {
             return $known;
         }
-        $coats = [];
-        foreach ($known as $id => $pencil) {
-            if ($pencil->fullCoat !== null) {
-                $coats[$id] = $pencil->fullCoat;
-            }
-        }
+        $coats = $known->coats();
         $chosen = array_flip(Representatives::of($coats, self::MOST_SEARCHED));
 
         return $known->where(static fn (Pencil $pencil): bool => isset($chosen[(string) $pencil->id]));

@@ -88,7 +88,7 @@ final class AuditWork implements LongWork
             'calibration' => Calibrations::restsOn($artist),
             'box' => count($box),
             'compared' => count($reference),
-            'cover' => self::cover(BoxCover::of(self::coats($box)), $gaps, $this->catalogue->pencils($artist)->where(static fn (Pencil $pencil): bool => ! $box->has($pencil->id))),
+            'cover' => self::cover(BoxCover::of($box->coats()), $gaps, $this->catalogue->pencils($artist)->where(static fn (Pencil $pencil): bool => ! $box->has($pencil->id))),
             'reached' => $has->count(),
             'reachable' => $all->count(),
             'cells' => [...self::cells($has, true), ...self::cells($holes, false)],
@@ -105,22 +105,9 @@ final class AuditWork implements LongWork
     private function reference(User $artist, Kit $box): Kit
     {
         $pencils = $this->catalogue->pencils($artist);
-        $chosen = Representatives::of(self::coats($pencils), self::REFERENCE, array_keys(self::coats($box)));
+        $chosen = Representatives::of($pencils->coats(), self::REFERENCE, array_keys($box->coats()));
 
         return $pencils->where(static fn (Pencil $pencil): bool => in_array((string) $pencil->id, $chosen, true));
-    }
-
-    /** @return array<string, Lab> */
-    private static function coats(Kit $kit): array
-    {
-        $coats = [];
-        foreach ($kit as $id => $pencil) {
-            if ($pencil->fullCoat !== null) {
-                $coats[$id] = $pencil->fullCoat;
-            }
-        }
-
-        return $coats;
     }
 
     /** @return array<string, Lab> */

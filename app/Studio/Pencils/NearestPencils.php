@@ -37,12 +37,7 @@ final class NearestPencils
     private function beside(User $artist, Lab $colour, array $rows): array
     {
         $harmony = Harmony::of($colour);
-        $coats = [];
-        foreach ($this->catalogue->box($artist) as $id => $pencil) {
-            if ($pencil->fullCoat !== null) {
-                $coats[$id] = $pencil->fullCoat;
-            }
-        }
+        $coats = $this->catalogue->box($artist)->coats();
         if ($harmony === null || $coats === []) {
             return [];
         }

@@ -10,13 +10,11 @@ use App\Models\User;
 use Illuminate\Support\Carbon;
 use Prism\Planning\Order\Pace;
 use Prism\Planning\Order\PlanStep;
+use Prism\Planning\Order\Sittings;
 
 /** How fast an artist works, learned from the steps that they have marked as done. */
 final class Paces
 {
-    /** A longer time between two marks was a break. */
-    private const BREAK_MINUTES = 45.0;
-
     /** A shorter one was catching up with marks. */
     private const CATCHING_UP_MINUTES = 0.2;
 
@@ -58,7 +56,7 @@ final class Paces
         $before->whereNotIn('kind', ['note', 'photo', 'left', 'replanned', 'corrected'])->where('made_at', '<=', $madeAt);
         $last = $before->max('made_at');
         $minutes = $last === null ? null : $madeAt->diffInSeconds($last, true) / 60.0 - Pace::CHANGE_MINUTES;
-        $tells = $minutes !== null && $minutes >= self::CATCHING_UP_MINUTES && $minutes <= self::BREAK_MINUTES;
+        $tells = $minutes !== null && $minutes >= self::CATCHING_UP_MINUTES && $minutes <= Sittings::BREAK_MINUTES;
         $laid = array_sum(array_map(static fn (PlanStep $step): float => $step->step?->pencil === null ? 0.0 : $step->step->passes * $step->zone->areaMm2, $steps));
 
         return [

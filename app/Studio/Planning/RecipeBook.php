@@ -38,7 +38,11 @@ final class RecipeBook
         $model = $this->engine->predictor($piece->paper, $piece->user, $box)->model;
         $known = $this->engine->searchable($piece->paper, $piece->user, $box);
         $fitting = [];
+        $looked = 0;
         foreach ($this->stacks($piece) as [$notation, $from]) {
+            if ($looked++ >= self::LOOKED_THROUGH) {
+                break;
+            }
             $stack = Stack::parse($notation);
             if (isset($fitting[$notation]) || count($stack) === 0 || array_filter($stack->pencils(), static fn ($pencil): bool => ! $known->has($pencil)) !== []) {
                 continue;

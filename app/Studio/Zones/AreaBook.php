@@ -156,12 +156,7 @@ final class AreaBook
     private function byLadder(Piece $piece, string $typed): array
     {
         $wanted = $this->typed->read($piece->user, $typed, 'colour');
-        $coats = [];
-        foreach ($this->catalogue->box($piece->user) as $id => $pencil) {
-            if ($pencil->fullCoat !== null) {
-                $coats[$id] = $pencil->fullCoat;
-            }
-        }
+        $coats = $this->catalogue->box($piece->user)->coats();
         $ladder = ColourLadder::of($coats, $wanted, self::paper($piece))
             ?? throw ValidationException::withMessages(['colour' => 'Your box is empty, so there is no ladder in it. Put pencils in the box, or choose one colour.']);
         $one = AreaColours::one($coats[$ladder->middle], self::paper($piece));

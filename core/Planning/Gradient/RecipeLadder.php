@@ -38,14 +38,14 @@ final class RecipeLadder
     public static function rungs(Lab $colour, Lab $paper, int $count): array
     {
         $count = max(self::FEWEST, min(self::MOST, $count));
-        $pale = self::between($paper, $colour, self::PALE);
+        $pale = $paper->towards($colour, self::PALE);
         $dark = Lab::of(max(self::DARKEST, self::DARK * $colour->L), self::DULL * $colour->a, self::DULL * $colour->b);
         $rungs = [];
         for ($i = 0; $i < $count; $i++) {
             $L = $pale->L + $i / ($count - 1) * (min($pale->L, $dark->L) - $pale->L);
             [$light, $deep] = $L >= $colour->L ? [$pale, $colour] : [$colour, $dark];
             $share = $light->L - $deep->L < 1e-6 ? 0.0 : ($light->L - $L) / ($light->L - $deep->L);
-            $rungs[] = self::between($light, $deep, max(0.0, min(1.0, $share)));
+            $rungs[] = $light->towards($deep, max(0.0, min(1.0, $share)));
         }
 
         return $rungs;
@@ -74,10 +74,5 @@ final class RecipeLadder
         $only = $box->only(array_values($pencils));
 
         return array_map(static fn (Lab $rung): Recipe => $find($rung, $only), $rungs);
-    }
-
-    private static function between(Lab $one, Lab $other, float $share): Lab
-    {
-        return Lab::of($one->L + $share * ($other->L - $one->L), $one->a + $share * ($other->a - $one->a), $one->b + $share * ($other->b - $one->b));
     }
 }

@@ -8,7 +8,7 @@ namespace Prism\Planning\Order;
 final class Sittings
 {
     /** A longer time without a press, minutes, ends a sitting. */
-    private const BREAK_MINUTES = 45.0;
+    public const BREAK_MINUTES = 45.0;
 
     /** Before its first press one has drawn about so long: a turn. */
     private const FIRST_MINUTES = 6.0;

@@ -31,7 +31,7 @@ final readonly class AreaColours
     public static function one(Lab $middle, Lab $paper): self
     {
         return new self(
-            self::between($middle, $paper, self::TINT),
+            $middle->towards($paper, self::TINT),
             $middle,
             Lab::of(self::DARKER * $middle->L, self::DULLER * $middle->a, self::DULLER * $middle->b),
         );
@@ -43,10 +43,5 @@ final readonly class AreaColours
         $harmony = Harmony::of($middle);
 
         return $harmony === null ? self::one($middle, $paper) : new self($harmony->lighter, $middle, $harmony->darker);
-    }
-
-    public static function between(Lab $one, Lab $other, float $share): Lab
-    {
-        return Lab::of($one->L + $share * ($other->L - $one->L), $one->a + $share * ($other->a - $one->a), $one->b + $share * ($other->b - $one->b));
     }
 }

@@ -104,9 +104,9 @@ final class Colouring
         for ($tone = 0; $tone <= self::TONES; $tone++) {
             $lit = $tone / self::TONES;
             $tones[] = self::bytes($lit < self::MIDDLE[0]
-                ? AreaColours::between($colours->dark, $colours->middle, self::eased(($lit - self::DARK) / (self::MIDDLE[0] - self::DARK)))
-                : AreaColours::between($colours->middle, $colours->light, self::eased(($lit - self::MIDDLE[1]) / (self::LIGHT - self::MIDDLE[1]))));
-            $glints[] = self::bytes(AreaColours::between($colours->light, $paper, self::BARE * self::eased($lit)));
+                ? $colours->dark->towards($colours->middle, self::eased(($lit - self::DARK) / (self::MIDDLE[0] - self::DARK)))
+                : $colours->middle->towards($colours->light, self::eased(($lit - self::MIDDLE[1]) / (self::LIGHT - self::MIDDLE[1]))));
+            $glints[] = self::bytes($colours->light->towards($paper, self::BARE * self::eased($lit)));
         }
 
         return [$tones, $glints];
