@@ -43,6 +43,7 @@ const Steps = styled.div`
 const Chips = styled(ListBox)`
     display: grid;
     grid-template-columns: repeat(auto-fill, minmax(48px, 1fr));
+    grid-auto-rows: max-content;
     gap: 2px;
     max-height: 200px;
     padding: 2px;
@@ -252,7 +253,7 @@ function RecipeChoice({ zone }: { zone: Zone }) {
     return (
         <Choice
             label="Or as a recipe of this piece"
-            value=""
+            value={null}
             options={kept.map(({ id, name }) => ({ id, name }))}
             onChange={(recipe) => colour.mutate({ zones: [zone.id], by: 'recipe', recipe }, tell)}
         />

@@ -11,6 +11,7 @@ import { LIGHT_NAMES, tell } from './words';
 
 const SURFACES = [
     { id: 'hard', name: 'Hard and shiny' },
+    { id: 'smooth', name: 'Smooth and matt' },
     { id: 'soft', name: 'Soft' },
     { id: 'rough', name: 'Rough' },
     { id: 'stranded', name: 'Grained, with a direction' },

@@ -130,9 +130,10 @@ export function PencilsPage() {
     const [adding, setAdding] = useState(false);
     const navigate = useNavigate();
     const box = useChangeBox();
+    const laidOut = LAYOUTS.find(({ id }) => id === of('order')) ?? LAYOUTS[0];
     const filters: PencilFilters = {
         scope: of('box') ? 'box' : 'all',
-        order: LAYOUTS.find(({ id }) => id === of('order'))?.order ?? 'roll',
+        order: laidOut.order,
         ...(of('q') && { q: of('q'), order: 'number' }),
         ...(of('near') && { near: of('near') }),
         ...(of('range') && { range: of('range') }),
@@ -223,7 +224,7 @@ export function PencilsPage() {
                 />
                 <Choice
                     label="Laid out"
-                    value={of('order')}
+                    value={laidOut.id}
                     options={LAYOUTS}
                     onChange={(order) => choose('order', order)}
                 />

@@ -159,11 +159,11 @@ export function RecordPage() {
                             {sittings.map(({ from, to, minutes: long, presses }) => (
                                 <tr key={from}>
                                     <td>{day.format(new Date(from))}</td>
-                                    <td>
+                                    <td className="number">
                                         {clock.format(new Date(from))} to {clock.format(new Date(to))}
                                     </td>
-                                    <td>{spokenMinutes(long)}</td>
-                                    <td>{counted(presses, 'press', 'presses')}</td>
+                                    <td className="number">{spokenMinutes(long)}</td>
+                                    <td className="number">{counted(presses, 'press', 'presses')}</td>
                                 </tr>
                             ))}
                         </tbody>

@@ -126,7 +126,7 @@ export function BookPage() {
                 />
                 <Choice
                     label="View"
-                    value={of('view')}
+                    value={of('view') === 'page' ? 'page' : ''}
                     options={[
                         { id: '', name: 'grid' },
                         { id: 'page', name: 'page' },

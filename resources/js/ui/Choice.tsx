@@ -58,7 +58,8 @@ export const Option = styled(ListBoxItem)`
 
 interface Props<T extends string> {
     label: string;
-    value: T;
+    /** One of the options; null where none is chosen yet. */
+    value: NoInfer<T> | null;
     options: readonly { id: T; name: string }[];
     onChange: (value: T) => void;
     /** Where what stands beside it says what it is. */
@@ -68,7 +69,7 @@ interface Props<T extends string> {
 /** One of a few. */
 export function Choice<T extends string>({ label, value, options, onChange, hideLabel = false }: Props<T>) {
     return (
-        <Box selectedKey={value} onSelectionChange={(key) => onChange(key as T)}>
+        <Box selectedKey={value} placeholder="Choose one" onSelectionChange={(key) => onChange(key as T)}>
             <Name className={hideLabel ? 'visually-hidden' : undefined}>{label}</Name>
             <Trigger>
                 <SelectValue />
