@@ -15,7 +15,7 @@ final class Sittings
 
     /**
      * @param  list<int>  $seconds  of each press, since any time
-     * @return list<array{from: int, to: int, minutes: float, presses: int}> in order
+     * @return list<array{from: int, to: int, minutes: float, presses: int}> in order; from its beginning, before the first press, to its last
      */
     public static function of(array $seconds): array
     {
@@ -31,7 +31,7 @@ final class Sittings
             if ($last !== null) {
                 $sittings[] = $last;
             }
-            $sittings[] = ['from' => $at, 'to' => $at, 'minutes' => self::FIRST_MINUTES, 'presses' => 1];
+            $sittings[] = ['from' => $at - (int) (60.0 * self::FIRST_MINUTES), 'to' => $at, 'minutes' => self::FIRST_MINUTES, 'presses' => 1];
         }
 
         return $sittings;

@@ -40,7 +40,8 @@ export function FiguresPage() {
     const figures = useFigures();
 
     return (
-        <Page>
+        // Nothing in it takes the focus: it does itself, so that keys scroll it.
+        <Page tabIndex={0} aria-label="Figures">
             <title>Figures – Knotty Prism</title>
             <h1>Figures</h1>
             {figures.isPending && <Loading what="Counting" />}

@@ -78,6 +78,12 @@ const Chip = styled.i`
 `;
 
 const day = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
+const shortDay = new Intl.DateTimeFormat('en-GB', {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+});
 const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 
 /** The log day by day, in order. */
@@ -158,7 +164,7 @@ export function RecordPage() {
                         <tbody>
                             {sittings.map(({ from, to, minutes: long, presses }) => (
                                 <tr key={from}>
-                                    <td>{day.format(new Date(from))}</td>
+                                    <td>{shortDay.format(new Date(from))}</td>
                                     <td className="number">
                                         {clock.format(new Date(from))} to {clock.format(new Date(to))}
                                     </td>

@@ -6,12 +6,12 @@ use Prism\Layering\Stack;
 use Prism\Planning\Order\PencilShares;
 use Prism\Planning\Order\Sittings;
 
-it('takes presses within a break for one sitting, and longer ones apart', function (): void {
+it('takes presses within a break for one sitting, longer ones apart, and its minutes are those between its times', function (): void {
     $minute = 60;
     $sittings = Sittings::of([0, 10 * $minute, 54 * $minute, 100 * $minute, 103 * $minute]);
     expect($sittings)->toHaveCount(2)
-        ->and($sittings[0])->toBe(['from' => 0, 'to' => 54 * $minute, 'minutes' => 60.0, 'presses' => 3])
-        ->and($sittings[1])->toBe(['from' => 100 * $minute, 'to' => 103 * $minute, 'minutes' => 9.0, 'presses' => 2])
+        ->and($sittings[0])->toBe(['from' => -6 * $minute, 'to' => 54 * $minute, 'minutes' => 60.0, 'presses' => 3])
+        ->and($sittings[1])->toBe(['from' => 94 * $minute, 'to' => 103 * $minute, 'minutes' => 9.0, 'presses' => 2])
         // In whatever order they come.
         ->and(Sittings::of([600, 0, 300]))->toBe(Sittings::of([0, 300, 600]))->and(Sittings::of([]))->toBe([]);
 });
