@@ -6,6 +6,7 @@ use App\Http\Controllers\HealthController;
 use App\Http\Middleware\Compressed;
 use App\Http\Middleware\PlainInput;
 use App\Http\Middleware\SecurityHeaders;
+use App\Http\Middleware\SmallBodies;
 use App\Http\Problems;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -27,7 +28,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(static function (Middleware $middleware): void {
         // Same origin only: no CORS, and its package is not needed (docs/decisions/0002-compat.md).
         $middleware->remove(HandleCors::class);
-        $middleware->append([SecurityHeaders::class, Compressed::class, PlainInput::class]);
+        $middleware->append([SmallBodies::class, SecurityHeaders::class, Compressed::class, PlainInput::class]);
         // Only the address of the studio is answered (but in a local one); which proxies are believed says config/prism.php.
         $middleware->trustHosts(at: static fn (): array => ['^'.preg_quote((string) parse_url((string) config('app.url'), PHP_URL_HOST)).'$'], subdomains: false);
         // The API is JSON: an empty text there is an empty text (a bare stack), not nothing.

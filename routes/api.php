@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\AdviceController;
+use App\Http\Controllers\ArchiveController;
 use App\Http\Controllers\AreaController;
 use App\Http\Controllers\CalibrationController;
 use App\Http\Controllers\ChartController;
@@ -107,6 +108,11 @@ Route::middleware('auth')->group(static function (): void {
     Route::delete('recipes/{kept}', [KeptRecipeController::class, 'destroy']);
     Route::post('recipes/{kept}/restore', [KeptRecipeController::class, 'restore'])->withTrashed();
     Route::post('ladders', [KeptRecipeController::class, 'ladder'])->middleware('throttle:heavy');
+
+    Route::get('archives/{archive}', [ArchiveController::class, 'show'])->whereAlphaNumeric('archive');
+    Route::post('archives', [ArchiveController::class, 'store'])->middleware('throttle:uploads');
+    Route::get('restores/latest', [ArchiveController::class, 'latest']);
+    Route::delete('restores/{restore}', [ArchiveController::class, 'takeBack']);
 
     Route::get('figures', [RecordController::class, 'figures'])->middleware('throttle:heavy');
     Route::get('practice', [PracticeController::class, 'show']);

@@ -10,6 +10,7 @@ use App\Models\DrillRound;
 use App\Models\KeptRecipe;
 use App\Models\Piece;
 use App\Models\Reference;
+use App\Models\Restore;
 use App\Models\Swatch;
 use App\Models\Work;
 use App\Models\Zone;
@@ -28,7 +29,7 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 final class Bindings
 {
     /** What is called otherwise on the screen. */
-    private const WORDS = ['reference' => 'photo', 'target' => 'colour', 'kept' => 'recipe'];
+    private const WORDS = ['reference' => 'photo', 'target' => 'colour', 'kept' => 'recipe', 'restore' => 'archive'];
 
     public static function register(): void
     {
@@ -40,6 +41,7 @@ final class Bindings
         self::bind('work', Work::class, $own);
         self::bind('round', DrillRound::class, $own);
         self::bind('kept', KeptRecipe::class, $own);
+        self::bind('restore', Restore::class, $own);
         self::bind('calibration', Calibration::class, $own);
         self::bind('reference', Reference::class, $ofPiece);
         self::bind('zone', Zone::class, $ofPiece);

@@ -15,6 +15,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use PDOException;
 use Prism\Colour\InvalidColour;
+use Prism\Exchange\Archive\ArchiveRefused;
 use Prism\Exchange\TableRefused;
 use Prism\Layering\InvalidStep;
 use Prism\Layering\NotationError;
@@ -28,7 +29,7 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 /** How the core's refusals reach the browser: as validation errors, in their own words. */
 final class Problems
 {
-    private const REFUSALS = [InvalidColour::class, InvalidStep::class, NotationError::class, UnknownPencil::class, InvalidMaterial::class, LookRefused::class, PracticeRefused::class, ZoneRefused::class];
+    private const REFUSALS = [ArchiveRefused::class, InvalidColour::class, InvalidStep::class, NotationError::class, UnknownPencil::class, InvalidMaterial::class, LookRefused::class, PracticeRefused::class, ZoneRefused::class];
 
     private const ROWS_SHOWN = 200;
 

@@ -20,6 +20,7 @@ use Illuminate\Support\Carbon;
  * @property list<array{answer: list<string>, right: bool}> $answers  of the first questions, in their order
  * @property int $right
  * @property Carbon|null $done_at
+ * @property Carbon $created_at
  * @property-read User $user
  */
 final class DrillRound extends Model

@@ -115,6 +115,12 @@ final class User extends Authenticatable
         return $this->hasMany(KeptRecipe::class);
     }
 
+    /** @return HasMany<Restore, $this> archives that were taken in */
+    public function restores(): HasMany
+    {
+        return $this->hasMany(Restore::class);
+    }
+
     /** @return HasMany<Paper, $this> their own */
     public function papers(): HasMany
     {

@@ -7,6 +7,12 @@ namespace App\Providers;
 use App\Http\Bindings;
 use App\Http\Requests\PasswordBytes;
 use App\Jobs\DoWork;
+use App\Studio\Archive\Archives;
+use App\Studio\Archive\PieceArchive;
+use App\Studio\Archive\PieceRestore;
+use App\Studio\Archive\Restores;
+use App\Studio\Archive\StudioArchive;
+use App\Studio\Archive\StudioRestore;
 use App\Studio\Calibration\Calibrations;
 use App\Studio\Calibration\Engine;
 use App\Studio\Drawing\DrawingPhotos;
@@ -44,6 +50,8 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(ChartPictures::class, static fn (): ChartPictures => new ChartPictures($storage().'/charts'));
         $this->app->singleton(DrawingPhotos::class, static fn (Application $app): DrawingPhotos => new DrawingPhotos($storage().'/drawings', $app->make(PhotoReader::class)));
         $this->app->singleton(Uploads::class, static fn (Application $app): Uploads => new Uploads($storage().'/uploads', $app->make(PhotoReader::class)));
+        $this->app->bind(Archives::class, static fn (Application $app): Archives => new Archives($storage().'/archives', $app->make(PieceArchive::class), $app->make(StudioArchive::class)));
+        $this->app->bind(Restores::class, static fn (Application $app): Restores => new Restores($storage().'/restores', $app->make(PieceRestore::class), $app->make(StudioRestore::class)));
         $this->app->singleton(PhotoReader::class, static fn (): PhotoReader => new PhotoReader((int) config('prism.photo.max_megapixels'), (int) config('prism.photo.working_edge'), (int) config('prism.photo.large_edge')));
     }
 

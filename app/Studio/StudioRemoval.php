@@ -7,6 +7,7 @@ namespace App\Studio;
 use App\Models\Chart;
 use App\Models\Paper;
 use App\Models\User;
+use App\Studio\Archive\Archives;
 use App\Studio\Drawing\DrawingPhotos;
 use App\Studio\Photos\PhotoStore;
 use App\Studio\Swatches\ChartPictures;
@@ -15,7 +16,7 @@ use Illuminate\Support\Facades\DB;
 /** Takes a whole studio away: every row of its artist, and every picture. There is no way back. */
 final class StudioRemoval
 {
-    public function __construct(private readonly PhotoStore $photos, private readonly DrawingPhotos $drawings, private readonly ChartPictures $charts)
+    public function __construct(private readonly PhotoStore $photos, private readonly DrawingPhotos $drawings, private readonly ChartPictures $charts, private readonly Archives $archives)
     {
     }
 
@@ -37,6 +38,7 @@ final class StudioRemoval
         });
         $references->each(fn (string $reference) => $this->photos->remove($reference));
         $pieces->each(fn (string $piece) => $this->drawings->remove($piece));
+        $this->archives->remove($artist);
         $charts->each(fn (Chart $chart) => $this->charts->forget($chart));
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Studio\Archive\Restores;
 use App\Studio\LongWork\WorkKind;
 use Illuminate\Validation\Rule;
 use Standin\ErringHand;
@@ -28,6 +29,10 @@ final class WorkRequest extends StudioRequest
             'anew' => ['boolean'],
             'withBox' => ['boolean'],
             'onlyNew' => ['boolean'],
+            'file' => ['required_if:kind,restore', 'string', 'max:60'],
+            'ways' => ['array', 'max:20000'],
+            'ways.*' => ['string', Rule::in(Restores::WAYS)],
+            'habits' => ['boolean'],
             'targets' => ['required_if:kind,search-again', 'array', 'max:500'],
             'targets.*' => ['string', 'max:30'],
         ];

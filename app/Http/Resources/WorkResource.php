@@ -13,7 +13,7 @@ use OpenApi\Attributes as OA;
 /** @mixin Work */
 #[OA\Schema(schema: 'Work', required: ['id', 'kind', 'state', 'doing', 'progress', 'problem', 'startedAt', 'result'], properties: [
     new OA\Property(property: 'id', type: 'string'),
-    new OA\Property(property: 'kind', type: 'string', enum: ['calibration', 'audit', 'filling', 'search-again', 'look', 'planning', 'reserves', 'demo-piece', 'balance', 'photo', 'reading', 'review', 'simulated-drawing']),
+    new OA\Property(property: 'kind', type: 'string', enum: ['calibration', 'audit', 'filling', 'search-again', 'look', 'planning', 'reserves', 'demo-piece', 'balance', 'photo', 'reading', 'review', 'simulated-drawing', 'archive', 'restore']),
     new OA\Property(property: 'state', type: 'string', enum: ['waiting', 'running', 'done', 'failed', 'cancelled']),
     new OA\Property(property: 'doing', type: 'string'),
     new OA\Property(property: 'progress', type: 'number', description: '0-1'),
@@ -28,7 +28,18 @@ use OpenApi\Attributes as OA;
         new OA\Schema(ref: '#/components/schemas/PlanningResult'),
         new OA\Schema(ref: '#/components/schemas/PieceResult'),
         new OA\Schema(ref: '#/components/schemas/ChartReading'),
+        new OA\Schema(ref: '#/components/schemas/ArchiveResult'),
+        new OA\Schema(ref: '#/components/schemas/RestoreResult'),
     ]),
+])]
+#[OA\Schema(schema: 'ArchiveResult', required: ['archive', 'name', 'bytes'], properties: [
+    new OA\Property(property: 'archive', type: 'string', description: 'by which it is fetched'),
+    new OA\Property(property: 'name', type: 'string', description: 'of the file'),
+    new OA\Property(property: 'bytes', type: 'integer'),
+])]
+#[OA\Schema(schema: 'RestoreResult', required: ['restore', 'pieces'], properties: [
+    new OA\Property(property: 'restore', type: 'string', description: 'by which it is taken back'),
+    new OA\Property(property: 'pieces', type: 'array', items: new OA\Items(type: 'string')),
 ])]
 #[OA\Schema(schema: 'CalibrationResult', required: ['calibration'], properties: [new OA\Property(property: 'calibration', type: 'integer')])]
 #[OA\Schema(schema: 'PieceResult', description: 'of what is about a piece and leaves its findings there', required: ['piece'], properties: [new OA\Property(property: 'piece', type: 'string')])]

@@ -14,6 +14,9 @@ use Illuminate\Support\Facades\File;
 /** Photos that an artist takes of a drawing on the way; they stand in its log. */
 final class DrawingPhotos
 {
+    /** Pictures that are made of one when it is compared; they lie beside it. */
+    public const CHECKED = ['straight', 'values', 'errors'];
+
     public function __construct(private readonly string $folder, private readonly PhotoReader $reader)
     {
     }
@@ -49,6 +52,19 @@ final class DrawingPhotos
         File::replace($this->path($piece, $mark), $photo->large);
 
         return $piece->drawingEntries()->firstOrCreate(['mark' => $mark], ['kind' => 'photo', ...$about, 'photo_width' => $photo->width, 'photo_height' => $photo->height, 'made_at' => $madeAt]);
+    }
+
+    /**
+     * As an archive has it.
+     *
+     * @param  array<string, string>  $beside  bytes by what follows its name
+     */
+    public function putKept(Piece $piece, string $mark, string $jpeg, array $beside): void
+    {
+        File::ensureDirectoryExists($this->folder.'/'.$piece->id, 0o700);
+        foreach (['' => $jpeg, ...$beside] as $end => $bytes) {
+            File::replace($this->path($piece, $mark).$end, $bytes);
+        }
     }
 
     public function path(Piece $piece, string $mark): string

@@ -19,6 +19,8 @@ enum WorkKind: string
     case Reading = 'reading';
     case Review = 'review';
     case SimulatedDrawing = 'simulated-drawing';
+    case Archive = 'archive';
+    case Restore = 'restore';
 
     /** Asked for with a file. */
     public const UPLOADS = [self::Photo, self::Reading];
@@ -37,7 +39,7 @@ enum WorkKind: string
 
     public function queue(): WorkQueue
     {
-        return in_array($this, [self::Calibration, self::Audit], true) ? WorkQueue::Later : WorkQueue::Soon;
+        return in_array($this, [self::Calibration, self::Audit, self::Archive], true) ? WorkQueue::Later : WorkQueue::Soon;
     }
 
     /** @return class-string<LongWork> */
@@ -57,6 +59,8 @@ enum WorkKind: string
             self::Reading => ReadingWork::class,
             self::Review => ReviewWork::class,
             self::SimulatedDrawing => SimulatedDrawingWork::class,
+            self::Archive => ArchiveWork::class,
+            self::Restore => RestoreWork::class,
         };
     }
 }

@@ -15,6 +15,7 @@ use Prism\Reference\Image\Raster;
 use Prism\Reference\Light\LightDirection;
 use Prism\Reference\Lines\AreaPaint;
 use Prism\Reference\Lines\Colouring;
+use Prism\Reference\Lines\Ink;
 use Prism\Reference\Lines\LineDrawing;
 use Prism\Reference\LookRefused;
 use Prism\Reference\PictureReading;
@@ -57,6 +58,18 @@ final class LinePictures
         $drawing = $bytes === null ? null : Parcel::unpack((string) gzuncompress($bytes));
 
         return $drawing instanceof LineDrawing ? $drawing : throw new RuntimeException('The line drawing of this piece is damaged.');
+    }
+
+    /**
+     * What belongs to a reference beside its pictures, from lines as they were read once.
+     *
+     * @return array<string, string> bytes by file name
+     *
+     * @throws LookRefused if they close nothing
+     */
+    public static function files(Ink $ink): array
+    {
+        return self::kept(LineDrawing::ofInk($ink));
     }
 
     /**

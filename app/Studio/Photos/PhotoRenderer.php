@@ -49,6 +49,8 @@ final class PhotoRenderer
         $image = self::image($width, $height, $rgb);
         $image->setFormat('png');
         $image->setImageFormat('png');
+        // The same pixels are the same bytes, whenever they are written.
+        $image->setOption('png:exclude-chunks', 'date,time');
 
         return $image->getImageBlob();
     }

@@ -177,6 +177,47 @@ final class PhotoStore
         return $this->sampled($reference, is_file($this->folderOf($reference).'/decoded.rgb') ? 'decoded.rgb' : 'photo.rgb', $x, $y, $radius);
     }
 
+    /**
+     * What a reference is made of, as open files: its pixels as decoded, large, and both again in the light that was told.
+     *
+     * @return array<string, string> bytes by file name
+     *
+     * @see self::putKept()
+     */
+    public function kept(Reference $reference): array
+    {
+        $files = [];
+        foreach (['decoded' => 'decoded', 'photo' => 'large'] as $pixels => $large) {
+            $rgb = $this->beside($reference, "$pixels.rgb");
+            $jpeg = $this->beside($reference, "$large.jpg");
+            if ($rgb !== null && ($pixels === 'decoded' || $rgb !== $this->beside($reference, 'decoded.rgb'))) {
+                $files["$pixels.png"] = PhotoRenderer::png($reference->width, $reference->height, $rgb);
+            }
+            if ($jpeg !== null && ($large === 'decoded' || $jpeg !== $this->beside($reference, 'decoded.jpg'))) {
+                $files["$large.jpg"] = $jpeg;
+            }
+        }
+
+        return $files;
+    }
+
+    /**
+     * The same in a new reference.
+     *
+     * @param  string  $decoded  pixels, three bytes each
+     * @param  ?string  $lit  in the light that was told; null where there is none
+     * @param  array<string, string>  $large  bytes of decoded.jpg and large.jpg, where there are such
+     */
+    public function putKept(Reference $reference, string $decoded, ?string $lit, array $large): void
+    {
+        $shown = $lit ?? $decoded;
+        $files = [
+            ...$large, 'photo.rgb' => $shown, 'photo.jpg' => PhotoRenderer::jpeg(PhotoRenderer::image($reference->width, $reference->height, $shown)), 'decoded.rgb' => $decoded,
+            ...(isset($large['decoded.jpg']) ? ['large.jpg' => $large['large.jpg'] ?? $large['decoded.jpg']] : []),
+        ];
+        $this->settle($reference, $this->write($reference, $files), $reference->picture);
+    }
+
     /** Of a piece that never came to be. */
     public function forget(Reference $reference): void
     {

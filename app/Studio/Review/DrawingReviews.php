@@ -39,7 +39,7 @@ use Prism\Review\ZoneReview;
 final class DrawingReviews
 {
     /** Pictures of a review. */
-    public const VIEWS = ['straight', 'values', 'errors'];
+    public const VIEWS = DrawingPhotos::CHECKED;
 
     /** Entries of the log after which another drawing lies on the desk. */
     private const DRAWN = ['done', 'skipped', 'open', 'replanned'];

@@ -40,8 +40,25 @@ final readonly class Ink
      * @param  string  $darkness  a byte a pixel, 0 paper, 255 black
      * @param  int  $line  from this darkness on it is a line
      */
-    private function __construct(public int $width, public int $height, public string $darkness, private int $line)
+    private function __construct(public int $width, public int $height, public string $darkness, public int $line)
     {
+    }
+
+    /**
+     * As it was read once.
+     *
+     * @param  string  $darkness  a byte a pixel, 0 paper, 255 black
+     * @param  int  $line  from this darkness on it is a line, 1-255
+     *
+     * @throws \InvalidArgumentException if the bytes are not width x height
+     */
+    public static function kept(int $width, int $height, string $darkness, int $line): self
+    {
+        if ($width < 1 || strlen($darkness) !== $width * $height || $line < 1 || $line > 255) {
+            throw new \InvalidArgumentException(sprintf('Lines of %d x %d need %d bytes; here are %d.', $width, $height, $width * $height, strlen($darkness)));
+        }
+
+        return new self($width, $height, $darkness, $line);
     }
 
     /** @throws LookRefused if the picture has no lines, or tones and not lines */

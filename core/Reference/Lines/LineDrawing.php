@@ -27,7 +27,12 @@ final readonly class LineDrawing
     /** @throws LookRefused if it is none, or closes nothing */
     public static function of(Raster $picture): self
     {
-        $ink = Ink::of($picture);
+        return self::ofInk(Ink::of($picture));
+    }
+
+    /** @throws LookRefused if it closes nothing */
+    public static function ofInk(Ink $ink): self
+    {
         $scale = min(1.0, PictureReading::EDGE / max($ink->width, $ink->height));
         $width = max(1, (int) round($ink->width * $scale));
         $height = max(1, (int) round($ink->height * $scale));

@@ -100,6 +100,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/archives/{archive}': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['archive'];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/archives': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['bringArchive'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/restores/latest': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['latestRestore'];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/restores/{restore}': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations['takeRestoreBack'];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/pieces/{piece}/areas': {
         parameters: {
             query?: never;
@@ -2970,7 +3034,9 @@ export interface components {
                 | 'photo'
                 | 'reading'
                 | 'review'
-                | 'simulated-drawing';
+                | 'simulated-drawing'
+                | 'archive'
+                | 'restore';
             /** @enum {string} */
             state: 'waiting' | 'running' | 'done' | 'failed' | 'cancelled';
             doing: string;
@@ -2990,8 +3056,22 @@ export interface components {
                       | components['schemas']['PlanningResult']
                       | components['schemas']['PieceResult']
                       | components['schemas']['ChartReading']
+                      | components['schemas']['ArchiveResult']
+                      | components['schemas']['RestoreResult']
                   )
                 | null;
+        };
+        ArchiveResult: {
+            /** @description by which it is fetched */
+            archive: string;
+            /** @description of the file */
+            name: string;
+            bytes: number;
+        };
+        RestoreResult: {
+            /** @description by which it is taken back */
+            restore: string;
+            pieces: string[];
         };
         CalibrationResult: {
             calibration: number;
@@ -3728,6 +3808,275 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    archive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                archive: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The archive, as it was written */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/zip': string;
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not kept any more */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    bringArchive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'multipart/form-data': {
+                    /** Format: binary */
+                    archive: string;
+                };
+            };
+        };
+        responses: {
+            /** @description What it would bring; nothing is taken in yet */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        /** @description by which it is taken in */
+                        file: string;
+                        isStudio: boolean;
+                        /** @description nothing is in this studio yet */
+                        isFirst: boolean;
+                        counts: {
+                            box: number;
+                            swatches: number;
+                            recipes: number;
+                            calibrations: number;
+                            /** @description rounds */
+                            practice: number;
+                            charts: number;
+                        };
+                        pieces: {
+                            folder: string;
+                            title: string;
+                            zones: number;
+                            /** @description presses in Draw */
+                            done: number;
+                            /** @description of the drawing */
+                            photos: number;
+                            /** @description the same piece, if it is here already */
+                            here: {
+                                id: string;
+                                title: string;
+                                done: number;
+                            } | null;
+                        }[];
+                        notes: string[];
+                    };
+                };
+            };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    latestRestore: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The archive that was taken in last, if it is not taken back */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        restore: {
+                            id: string;
+                            title: string;
+                            pieces: number;
+                            /** Format: date-time */
+                            at: string;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    takeRestoreBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                restore: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it was before */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        message: string;
+                    };
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Too often; Retry-After says when again */
             429: {
@@ -11137,7 +11486,9 @@ export interface operations {
                         | 'reserves'
                         | 'demo-piece'
                         | 'review'
-                        | 'simulated-drawing';
+                        | 'simulated-drawing'
+                        | 'archive'
+                        | 'restore';
                     /** @description for an audit */
                     paper?: string;
                     /** @description for a filling */
@@ -11146,7 +11497,7 @@ export interface operations {
                     sheet?: number;
                     /** @description for a search again */
                     targets?: string[];
-                    /** @description for a look, for planning, for reserves and for a review */
+                    /** @description for a look, for planning, for reserves and for a review; for an archive of a piece alone */
                     piece?: string;
                     /** @description for a review: mark of a photo in the log */
                     photo?: string;
@@ -11163,6 +11514,14 @@ export interface operations {
                     anew?: boolean;
                     /** @description for the demo piece: with pencils for it, if the box is empty */
                     withBox?: boolean;
+                    /** @description to take an archive in: as it was called when it was looked through */
+                    file?: string;
+                    /** @description to take an archive in: what becomes of pieces that are here already, by folder */
+                    ways?: {
+                        [key: string]: 'leave' | 'beside' | 'replace';
+                    };
+                    /** @description to take an archive in: its habits and the calibration it uses in place of those here */
+                    habits?: boolean;
                     /** @description for a calibration: only take in the swatches that are new to the one in use */
                     onlyNew?: boolean;
                 };

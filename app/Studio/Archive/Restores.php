@@ -1,0 +1,216 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio\Archive;
+
+use App\Models\Piece;
+use App\Models\Restore;
+use App\Models\User;
+use Closure;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\File;
+use Illuminate\Support\Str;
+use Prism\Exchange\Archive\ArchiveRefused;
+use Throwable;
+
+/** Archives that are brought: looked through, taken in all at once or not at all, and taken back. */
+final class Restores
+{
+    /** Nobody thinks that long about what to do with one. */
+    private const LEFT_BEHIND_SECONDS = 86_400;
+
+    /** What becomes of a piece that is here already. */
+    public const WAYS = ['leave', 'beside', 'replace'];
+
+    public function __construct(private readonly string $folder, private readonly PieceRestore $pieces, private readonly StudioRestore $studio)
+    {
+    }
+
+    /** @return string its name, by which this artist speaks of it */
+    public function keep(User $artist, UploadedFile $upload): string
+    {
+        $name = $artist->id.'-'.strtolower((string) Str::ulid());
+        File::ensureDirectoryExists($this->folder, 0o700);
+        foreach (File::files($this->folder) as $file) {
+            if ($file->getMTime() < time() - self::LEFT_BEHIND_SECONDS) {
+                File::delete($file->getPathname());
+            }
+        }
+        File::copy($upload->getPathname(), $this->folder."/$name");
+
+        return $name;
+    }
+
+    public function forget(User $artist, string $name): void
+    {
+        File::delete($this->path($artist, $name));
+    }
+
+    /**
+     * What an archive would bring.
+     *
+     * @return array{file: string, isStudio: bool, isFirst: bool, counts: array<string, int>, pieces: list<array{folder: string, title: string, zones: int, done: int, photos: int, here: ?array{id: string, title: string, done: int}}>, notes: list<string>}
+     *
+     * @throws ArchiveRefused
+     */
+    public function preview(User $artist, string $name): array
+    {
+        $archive = ArchiveDocument::open($this->path($artist, $name));
+        $pieces = $ranges = [];
+        foreach ($archive->pieces as $folder => $told) {
+            $here = $this->here($artist, $told['key']);
+            $pieces[] = [
+                'folder' => $folder, 'title' => $told['piece']['title'], 'zones' => count($told['zones']), 'done' => count(array_filter($told['log'], static fn (array $entry): bool => $entry['kind'] === 'done' && ! $entry['undone'])),
+                'photos' => count(array_filter($told['log'], static fn (array $entry): bool => $entry['kind'] === 'photo' && ! $entry['undone'])),
+                'here' => $here === null ? null : ['id' => $here->id, 'title' => $here->title, 'done' => $here->drawingEntries()->where('kind', 'done')->where('undone', false)->count()],
+            ];
+            foreach ($told['ranges'] as $range) {
+                $ranges[$range['code']] = [...$ranges[$range['code']] ?? $range, 'pencils' => [...$ranges[$range['code']]['pencils'] ?? [], ...array_column($range['pencils'], null, 'number')]];
+            }
+        }
+        $studio = $archive->studio;
+        foreach ($studio['ranges'] ?? [] as $range) {
+            $ranges[$range['code']] = [...$range, 'pencils' => [...$ranges[$range['code']]['pencils'] ?? [], ...array_column($range['pencils'], null, 'number')]];
+        }
+
+        return [
+            'file' => $name, 'isStudio' => $studio !== null,
+            'isFirst' => ! $artist->swatches()->exists() && ! $artist->calibrations()->exists() && ! $artist->pieces()->exists(),
+            'counts' => array_map(static fn (string $what): int => count($studio[$what] ?? []), ['box' => 'box', 'swatches' => 'swatches', 'recipes' => 'recipes', 'calibrations' => 'calibrations', 'practice' => 'practice', 'charts' => 'charts']),
+            'pieces' => $pieces,
+            'notes' => MaterialRestore::notes($artist, array_values($ranges)),
+        ];
+    }
+
+    /**
+     * @param  array<string, string>  $ways  what becomes of pieces that are here already, by folder of the archive; the others are left as they are
+     * @param  bool  $habits  those of the archive, in place of those here
+     * @param  Closure(string, float): void  $progress  may throw to stop: nothing is taken in then
+     *
+     * @throws ArchiveRefused
+     */
+    public function take(User $artist, string $name, array $ways, bool $habits, Closure $progress): Restore
+    {
+        $progress('Looking the archive through', 0.0);
+        $archive = ArchiveDocument::open($this->path($artist, $name));
+        $files = [];
+        try {
+            return DB::transaction(function () use ($artist, $archive, $ways, $habits, $progress, &$files): Restore {
+                $studio = $archive->studio;
+                $made = [];
+                $sources = [...array_values($archive->pieces), ...($studio === null ? [] : [$studio])];
+                [$papers, $made['papers']] = MaterialRestore::papers($artist, array_values(array_column(array_merge(...array_column($sources, 'papers')), null, 'slug')));
+                foreach ($sources as $source) {
+                    foreach (MaterialRestore::pencils($artist, $source['ranges']) as $what => $new) {
+                        $made[$what] = [...$made[$what] ?? [], ...$new];
+                    }
+                }
+                $made['box'] = MaterialRestore::box($artist, $studio['box'] ?? []);
+                [$calibrations, $made['calibrations']] = $this->studio->calibrations($artist, $studio['calibrations'] ?? [], $papers);
+                [$charts, $made['charts']] = $this->studio->charts($artist, $studio['charts'] ?? [], $papers);
+                $made['swatches'] = $this->studio->swatches($artist, $studio['swatches'] ?? [], $papers, $charts);
+                $made['pieces'] = $away = $laid = [];
+                foreach (array_keys($archive->pieces) as $at => $folder) {
+                    $told = $archive->pieces[$folder];
+                    $progress(sprintf('Taking in %s', $told['piece']['title']), ($at + 0.1) / (1 + count($archive->pieces)));
+                    $here = $this->here($artist, $told['key']);
+                    $way = $here === null ? 'beside' : $ways[$folder] ?? 'leave';
+                    if ($way === 'leave') {
+                        continue;
+                    }
+                    [$piece, $keys] = $this->pieces->lay($artist, $archive->files, $folder, $told, $papers, $calibrations, $files);
+                    $made['pieces'][] = $piece->id;
+                    $laid[$at + 1] = [$piece->id, $keys];
+                    if ($way === 'replace' && $here !== null) {
+                        $here->delete();
+                        $away[] = $here->id;
+                    }
+                }
+                $made['recipes'] = $this->studio->recipes($artist, $studio['recipes'] ?? [], $papers, $calibrations, $laid);
+                $made['practice'] = $this->studio->practice($artist, $studio['practice'] ?? []);
+                $before = $studio !== null && $habits ? $this->studio->habits($artist, $studio['studio'], $papers, $calibrations) : [];
+                $progress('Taken in', 1.0);
+                $restore = new Restore(['title' => $studio === null ? array_values($archive->pieces)[0]['piece']['title'] : 'A studio', 'made' => $made, 'away' => ['pieces' => $away], 'before' => $before]);
+                $restore->user_id = $artist->id;
+                $restore->save();
+
+                return $restore;
+            });
+        } catch (Throwable $problem) {
+            $this->pieces->forget($files);
+            throw $problem;
+        }
+    }
+
+    /** As it was before it was taken in. What was done since with what came with it goes along. */
+    public function takeBack(User $artist, Restore $restore): void
+    {
+        DB::transaction(static function () use ($artist, $restore): void {
+            $row = Restore::query()->whereKey($restore->id);
+            if ($row->lockForUpdate()->value('undone_at') !== null) {
+                return;
+            }
+            $made = $restore->made;
+            if ($restore->before !== []) {
+                DB::table('users')->where('id', $artist->id)->update($restore->before);
+            }
+            foreach (['pieces' => 'pieces', 'swatches' => 'swatches', 'charts' => 'charts', 'recipes' => 'kept_recipes', 'papers' => 'papers'] as $what => $table) {
+                foreach (array_chunk($made[$what] ?? [], 500) as $keys) {
+                    DB::table($table)->whereIn('id', $keys)->whereNull('deleted_at')->update(['deleted_at' => now()]);
+                }
+            }
+            DB::table('pieces')->where('user_id', $artist->id)->whereIn('id', $restore->away['pieces'] ?? [])->update(['deleted_at' => null]);
+            DB::table('drill_rounds')->where('user_id', $artist->id)->whereIn('id', $made['practice'] ?? [])->delete();
+            $artist->calibrations()->whereIn('id', $made['calibrations'] ?? [])->whereNotIn('id', array_filter([DB::table('users')->where('id', $artist->id)->value('calibration_id')]))->delete();
+            $artist->box()->detach($made['box'] ?? []);
+            self::forgetPencils($artist, $made['pencils'] ?? [], $made['ranges'] ?? []);
+            $restore->update(['undone_at' => now()]);
+        });
+    }
+
+    /**
+     * Pencils that came with it, but those that something names by now.
+     *
+     * @param  list<int|string>  $pencils
+     * @param  list<int|string>  $ranges
+     */
+    private static function forgetPencils(User $artist, array $pencils, array $ranges): void
+    {
+        $named = '';
+        foreach ([
+            DB::table('swatches')->where('user_id', $artist->id), DB::table('kept_recipes')->where('user_id', $artist->id),
+            DB::table('recipes')->whereIn('target_id', DB::table('zone_targets')->select('zone_targets.id')->join('zones', 'zones.id', '=', 'zone_id')->join('pieces', 'pieces.id', '=', 'piece_id')->where('pieces.user_id', $artist->id)->whereNull('pieces.deleted_at')),
+        ] as $at => $stacks) {
+            $named .= ' '.implode(' ', ($at < 2 ? $stacks->whereNull('deleted_at') : $stacks)->pluck('stack')->all());
+        }
+        $boxed = array_flip(DB::table('box_pencils')->where('user_id', $artist->id)->pluck('pencil_id')->all());
+        foreach (DB::table('pencils')->join('ranges', 'ranges.id', '=', 'range_id')->where('user_id', $artist->id)->whereIn('pencils.id', $pencils)->get(['pencils.id', 'code', 'number']) as $row) {
+            if (! isset($boxed[$row->id]) && ! str_contains($named, "$row->code:$row->number@")) {
+                DB::table('pencils')->where('id', $row->id)->delete();
+            }
+        }
+        DB::table('ranges')->where('user_id', $artist->id)->whereIn('id', $ranges)->whereNotExists(static fn ($pencil) => $pencil->from('pencils')->whereColumn('range_id', 'ranges.id'))->delete();
+    }
+
+    /** The piece here that an archived one is, or was copied from. */
+    private function here(User $artist, string $key): ?Piece
+    {
+        $pieces = Piece::query()->whereBelongsTo($artist);
+        $pieces->where(static fn ($either) => $either->where('id', $key)->orWhere('origin', $key))->orderByDesc('id');
+
+        return $pieces->first();
+    }
+
+    /** @throws ArchiveRefused if it is not there any more */
+    private function path(User $artist, string $name): string
+    {
+        $path = $this->folder.'/'.basename($name);
+        if (! str_starts_with($name, "$artist->id-") || ! is_file($path)) {
+            throw new ArchiveRefused('The archive is not here any more. Choose it again.');
+        }
+
+        return $path;
+    }
+}
