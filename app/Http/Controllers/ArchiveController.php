@@ -27,7 +27,7 @@ final class ArchiveController
     {
         $path = $archives->path($user, $archive) ?? abort(404, 'This archive is not kept any more. Save it anew.');
 
-        return response()->download($path, 'archive.zip', ['Content-Type' => 'application/zip', 'Cache-Control' => 'private, no-store']);
+        return response()->file($path, ['Content-Type' => 'application/zip', 'Content-Disposition' => 'attachment', 'Cache-Control' => 'private, no-store']);
     }
 
     #[OA\Post(path: '/api/archives', operationId: 'bringArchive', requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['archive'], properties: [new OA\Property(property: 'archive', type: 'string', format: 'binary')]))), responses: [

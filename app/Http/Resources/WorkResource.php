@@ -32,7 +32,8 @@ use OpenApi\Attributes as OA;
         new OA\Schema(ref: '#/components/schemas/RestoreResult'),
     ]),
 ])]
-#[OA\Schema(schema: 'ArchiveResult', required: ['archive', 'name', 'bytes'], properties: [
+#[OA\Schema(schema: 'ArchiveResult', required: ['archive', 'name', 'bytes', 'of'], properties: [
+    new OA\Property(property: 'of', type: 'string', nullable: true, description: 'a piece; null: the whole studio'),
     new OA\Property(property: 'archive', type: 'string', description: 'by which it is fetched'),
     new OA\Property(property: 'name', type: 'string', description: 'of the file'),
     new OA\Property(property: 'bytes', type: 'integer'),

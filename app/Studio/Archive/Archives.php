@@ -25,7 +25,7 @@ final class Archives
     /**
      * @param  ?Piece  $piece  null: the whole studio
      * @param  Closure(string, float): void  $progress  may throw to stop: there is no archive then
-     * @return array{archive: string, name: string, bytes: int} how it is asked for, and what the file is called
+     * @return array{archive: string, name: string, bytes: int, of: ?string} how it is asked for, what the file is called, and of which piece it is
      */
     public function make(User $artist, ?Piece $piece, Closure $progress): array
     {
@@ -48,7 +48,7 @@ final class Archives
         rsort($kept);
         File::delete(array_slice($kept, self::KEPT));
 
-        return ['archive' => $key, 'name' => sprintf('%s-%s.zip', $piece === null ? 'studio' : (Str::slug($piece->title) ?: 'piece'), now()->format('Y-m-d')), 'bytes' => $bytes];
+        return ['archive' => $key, 'name' => sprintf('%s-%s.zip', $piece === null ? 'studio' : (Str::slug($piece->title) ?: 'piece'), now()->format('Y-m-d')), 'bytes' => $bytes, 'of' => $piece?->id];
     }
 
     /** Where one lies; null if there is none of that name. */

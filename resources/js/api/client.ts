@@ -22,6 +22,8 @@ export type RestsOn = Schemas['RestsOn'];
 export type Session = Schemas['Session'];
 export type StackPrediction = Schemas['StackPrediction'];
 export type Substitutes = Schemas['Substitutes'];
+/** What an archive would bring. */
+export type Brought = paths['/api/archives']['post']['responses']['200']['content']['application/json'];
 export type Figures = paths['/api/figures']['get']['responses']['200']['content']['application/json'];
 export type PieceRecord = Schemas['PieceRecord'];
 export type DrillKind = Schemas['DrillKindId'];

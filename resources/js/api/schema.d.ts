@@ -3062,6 +3062,8 @@ export interface components {
                 | null;
         };
         ArchiveResult: {
+            /** @description a piece; null: the whole studio */
+            of: string | null;
             /** @description by which it is fetched */
             archive: string;
             /** @description of the file */

@@ -1,20 +1,15 @@
 import { useState } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import { messageOf, Refusal } from '../api/client';
-import { Button, buttonLook, StrongButton } from '../ui/Button';
+import { Button, DownloadLink, StrongButton } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { notify } from '../ui/Notices';
 import { Columns, Page, Row } from '../ui/Page';
 import { BadRows, Problem } from '../ui/States';
 import { Tick } from '../ui/Tick';
-import styled from 'styled-components';
 import { ColumnsAsked } from './ColumnsAsked';
 import { FoundPencils } from './FoundPencils';
 import { useImportPencils, usePencilList, usePreviewPencils, type PencilFile } from './pencilQueries';
-
-const Download = styled.a`
-    ${buttonLook}
-`;
 
 /** Pencils in and out as files. */
 export function FilesPage() {
@@ -96,12 +91,12 @@ export function FilesPage() {
                             ]}
                             onChange={setScope}
                         />
-                        <Download href={`/api/pencils.csv${query}`} download>
+                        <DownloadLink href={`/api/pencils.csv${query}`} download>
                             Table (CSV)
-                        </Download>
-                        <Download href={`/api/pencils.gpl${query}`} download>
+                        </DownloadLink>
+                        <DownloadLink href={`/api/pencils.gpl${query}`} download>
                             Palette (GPL)
-                        </Download>
+                        </DownloadLink>
                     </Row>
                 </section>
             </Columns>

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { useDebounce } from 'use-debounce';
 import { messageOf, Refusal } from '../api/client';
-import { Button, buttonLook, StrongButton } from '../ui/Button';
+import { Button, DownloadLink, StrongButton } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { FilterField } from '../ui/FilterField';
 import { Page, Row } from '../ui/Page';
@@ -16,10 +16,6 @@ import { LadderSheet } from './LadderSheet';
 import { RecipeEntry } from './RecipeEntry';
 import { RecipeFilesSheet } from './RecipeFilesSheet';
 import { useKeptRecipes } from './recipeQueries';
-
-const Download = styled.a`
-    ${buttonLook}
-`;
 
 const List = styled.ul`
     margin-top: 12px;
@@ -72,15 +68,15 @@ export function RecipesPage() {
                     <Button onPress={() => setOpen('file')}>Take in a file</Button>
                     {count > 0 && (
                         <>
-                            <Download href={`/api/recipes.csv${query}`} download>
+                            <DownloadLink href={`/api/recipes.csv${query}`} download>
                                 Table (CSV)
-                            </Download>
-                            <Download href={`/api/recipes.gpl${query}`} download>
+                            </DownloadLink>
+                            <DownloadLink href={`/api/recipes.gpl${query}`} download>
                                 Palette (GPL)
-                            </Download>
-                            <Download href={`/api/recipes/cards.pdf${query}`} target="_blank" rel="noopener">
+                            </DownloadLink>
+                            <DownloadLink href={`/api/recipes/cards.pdf${query}`} target="_blank" rel="noopener">
                                 Cards (PDF)
-                            </Download>
+                            </DownloadLink>
                         </>
                     )}
                 </Row>

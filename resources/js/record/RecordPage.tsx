@@ -3,6 +3,7 @@ import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
 import { answered, api, messageOf, type DrawingEntry, type PieceRecord } from '../api/client';
 import { usePlan } from '../api/queries';
+import { SaveArchive } from '../archive/SaveArchive';
 import { saidOf } from '../draw/Diary';
 import { Button } from '../ui/Button';
 import { notify } from '../ui/Notices';
@@ -119,6 +120,7 @@ export function RecordPage() {
                 <Row as="nav" aria-label="The piece">
                     <Link to={`/pieces/${piece}/draw`}>To the drawing</Link>
                     <Button onPress={() => window.print()}>Print</Button>
+                    <SaveArchive piece={piece}>Save as archive</SaveArchive>
                 </Row>
             </Row>
             <p data-testid="took">

@@ -1,9 +1,11 @@
 import styled from 'styled-components';
+import { SaveArchive } from '../archive/SaveArchive';
+import { TakeIn } from '../archive/TakeIn';
 import { messageOf } from '../api/client';
 import { useChooseSchools, useSchools } from '../api/schoolQueries';
 import { notify } from '../ui/Notices';
 import { Page, Row } from '../ui/Page';
-import { buttonLook } from '../ui/Button';
+import { DownloadLink } from '../ui/Button';
 import { space, type, UPRIGHT } from '../ui/theme';
 import { Account } from './Account';
 import { Habits } from './Habits';
@@ -39,15 +41,11 @@ const Sections = styled.div`
     }
 `;
 
-const Download = styled.a`
-    ${buttonLook}
-`;
-
 const PARTS = [
     ['papers', 'Papers'],
     ['habits', 'At the desk'],
     ['schools', 'Ways of working'],
-    ['copies', 'Copies'],
+    ['copies', 'Backup'],
     ['you', 'You'],
 ] as const;
 
@@ -92,18 +90,32 @@ export function StudioPage() {
                         />
                     </section>
                     <section aria-labelledby="copies">
-                        <h2 id="copies">Copies</h2>
+                        <h2 id="copies">Backup</h2>
+                        <p>
+                            All of it in one zip file: pieces with their photos and drawings, box, papers, swatches,
+                            calibrations, recipes, practice. Keep it elsewhere; this studio, or another, takes it in
+                            again.
+                        </p>
+                        <div style={{ marginTop: 12 }}>
+                            <SaveArchive>Save the whole studio</SaveArchive>
+                        </div>
+                        <h3>Take an archive in</h3>
+                        <p>One of a studio, or of a piece. What it brings is shown first.</p>
+                        <div style={{ marginTop: 12 }}>
+                            <TakeIn />
+                        </div>
+                        <h3>Tables</h3>
                         <p>Open tables that other programs read, and that this studio takes back in.</p>
                         <Row style={{ marginTop: 12 }}>
-                            <Download href="/api/pencils.csv?scope=box" download>
+                            <DownloadLink href="/api/pencils.csv?scope=box" download>
                                 My box (CSV)
-                            </Download>
-                            <Download href="/api/swatches.csv" download>
+                            </DownloadLink>
+                            <DownloadLink href="/api/swatches.csv" download>
                                 My swatches (CSV)
-                            </Download>
-                            <Download href="/api/pencils.gpl?scope=box" download>
+                            </DownloadLink>
+                            <DownloadLink href="/api/pencils.gpl?scope=box" download>
                                 My box as a palette (GPL)
-                            </Download>
+                            </DownloadLink>
                         </Row>
                     </section>
                     <section aria-labelledby="you">

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, type SwatchEntry } from '../api/client';
 import { usePaperName, usePapers } from '../api/queries';
-import { Button, buttonLook, SignButton, StrongButton } from '../ui/Button';
+import { Button, DownloadLink, SignButton, StrongButton } from '../ui/Button';
 import { CalledOut } from '../ui/CalledOut';
 import { Choice } from '../ui/Choice';
 import { Field } from '../ui/Field';
@@ -33,10 +33,6 @@ const Grid = styled.ul`
     & li strong {
         font-variant-numeric: tabular-nums;
     }
-`;
-
-const Download = styled.a`
-    ${buttonLook}
 `;
 
 const Paper = styled.h2`
@@ -90,12 +86,12 @@ export function BookPage() {
                 </h1>
                 <StrongButton onPress={() => setOpen('swatch')}>New swatch</StrongButton>
                 <Button onPress={() => setOpen('file')}>From a file</Button>
-                <Download href="/api/swatches.csv" download>
+                <DownloadLink href="/api/swatches.csv" download>
                     Table (CSV)
-                </Download>
-                <Download href="/api/swatches.txt" download>
+                </DownloadLink>
+                <DownloadLink href="/api/swatches.txt" download>
                     CGATS
-                </Download>
+                </DownloadLink>
             </Row>
             <Row role="search" aria-label="Find swatches" style={{ marginTop: 12 }}>
                 <div style={{ width: 150 }}>

@@ -4,7 +4,7 @@ import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
 import { messageOf } from '../api/client';
 import { useWork } from '../api/works';
-import { Button, buttonLook, StrongButton } from '../ui/Button';
+import { Button, DownloadLink, StrongButton } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Page, Row } from '../ui/Page';
 import { Loading, Problem } from '../ui/States';
@@ -14,10 +14,6 @@ import { PlainSheet } from './PlainSheet';
 import { ReadingView } from './ReadingView';
 import { useChart, useReadChart } from './swatchQueries';
 import { counted } from '../ui/words';
-
-const Download = styled.a`
-    ${buttonLook}
-`;
 
 const Sheets = styled.div`
     display: grid;
@@ -78,12 +74,12 @@ export function ChartPage() {
                         {data.page === 'a4' ? 'A4' : 'Letter'}
                     </small>
                 </h1>
-                <Download href={`/api/charts/${id}/chart.pdf`} target="_blank">
+                <DownloadLink href={`/api/charts/${id}/chart.pdf`} target="_blank">
                     Print (PDF)
-                </Download>
-                <Download href={`/api/charts/${id}/sheets/${sheet}.svg`} download={`chart-${sheet}.svg`}>
+                </DownloadLink>
+                <DownloadLink href={`/api/charts/${id}/sheets/${sheet}.svg`} download={`chart-${sheet}.svg`}>
                     Sheet {sheet} (SVG)
-                </Download>
+                </DownloadLink>
             </Row>
             <ol style={{ margin: '12px 0', paddingInlineStart: 18, listStyle: 'decimal' }}>
                 <li>

@@ -51,6 +51,11 @@ export const StrongButton = styled(Button)`
     }
 `;
 
+/** A file that is fetched at a press. */
+export const DownloadLink = styled.a`
+    ${buttonLook}
+`;
+
 /** A button that is only a sign; it needs an aria-label. */
 export const SignButton = styled(Button)`
     width: ${target.usual};
