@@ -24,11 +24,14 @@ use App\Http\Controllers\ReferenceController;
 use App\Http\Controllers\ReviewController;
 use App\Http\Controllers\SchoolController;
 use App\Http\Controllers\SessionController;
+use App\Http\Controllers\ShareController;
+use App\Http\Controllers\SharedController;
 use App\Http\Controllers\SubstituteController;
 use App\Http\Controllers\SwatchController;
 use App\Http\Controllers\TargetController;
 use App\Http\Controllers\WorkController;
 use App\Http\Controllers\ZoneController;
+use App\Http\Middleware\Unlisted;
 use App\Studio\Review\DrawingReviews;
 use Illuminate\Support\Facades\Route;
 
@@ -39,6 +42,13 @@ Route::delete('session', [SessionController::class, 'destroy']);
 Route::post('account', [AccountController::class, 'store'])->middleware('throttle:accounts');
 Route::post('account/forgot', [AccountController::class, 'forgot'])->middleware('throttle:accounts');
 Route::post('account/reset', [AccountController::class, 'reset'])->middleware('throttle:accounts');
+
+Route::middleware([Unlisted::class, 'throttle:shared'])->prefix('shared/{token}')->where(['token' => '[A-Za-z0-9_-]{43}'])->group(static function (): void {
+    Route::get('/', [SharedController::class, 'show']);
+    Route::get('preview', [SharedController::class, 'preview']);
+    Route::get('photo', [SharedController::class, 'photo']);
+    Route::get('checks/{mark}', [SharedController::class, 'check'])->whereAlphaNumeric('mark');
+});
 
 Route::middleware('auth')->group(static function (): void {
     Route::patch('account', [AccountController::class, 'update'])->middleware('throttle:account');
@@ -178,6 +188,9 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('pieces/{piece}/designation', [PlanController::class, 'designate'])->middleware('throttle:heavy');
     Route::post('pieces/{piece}/proof', [PlanController::class, 'prove'])->middleware('throttle:heavy');
     Route::get('pieces/{piece}/plan.pdf', [PlanController::class, 'sheet'])->middleware('throttle:heavy');
+    Route::get('pieces/{piece}/shares', [ShareController::class, 'index']);
+    Route::post('pieces/{piece}/shares', [ShareController::class, 'store']);
+    Route::delete('shares/{share}', [ShareController::class, 'destroy']);
     Route::get('pieces/{piece}/record', [RecordController::class, 'show']);
     Route::get('pieces/{piece}/drawing', [DrawingController::class, 'index']);
     Route::get('pieces/{piece}/drawing/replans', [DrawingController::class, 'replans'])->middleware('throttle:heavy');

@@ -11,6 +11,7 @@ use App\Models\KeptRecipe;
 use App\Models\Piece;
 use App\Models\Reference;
 use App\Models\Restore;
+use App\Models\Share;
 use App\Models\Swatch;
 use App\Models\Work;
 use App\Models\Zone;
@@ -29,7 +30,7 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 final class Bindings
 {
     /** What is called otherwise on the screen. */
-    private const WORDS = ['reference' => 'photo', 'target' => 'colour', 'kept' => 'recipe', 'restore' => 'archive'];
+    private const WORDS = ['reference' => 'photo', 'target' => 'colour', 'kept' => 'recipe', 'restore' => 'archive', 'share' => 'link'];
 
     public static function register(): void
     {
@@ -44,6 +45,7 @@ final class Bindings
         self::bind('restore', Restore::class, $own);
         self::bind('calibration', Calibration::class, $own);
         self::bind('reference', Reference::class, $ofPiece);
+        self::bind('share', Share::class, $ofPiece);
         self::bind('zone', Zone::class, $ofPiece);
         self::bind('target', ZoneTarget::class, static fn (Builder $of) => $of->whereHas('zone', $ofPiece));
     }

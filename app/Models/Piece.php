@@ -129,6 +129,12 @@ final class Piece extends Model
         return $this->hasMany(ZoneChange::class);
     }
 
+    /** @return HasMany<Share, $this> */
+    public function shares(): HasMany
+    {
+        return $this->hasMany(Share::class);
+    }
+
     /** @return HasMany<DrawnStep, $this> */
     public function drawnSteps(): HasMany
     {

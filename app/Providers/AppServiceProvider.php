@@ -77,6 +77,7 @@ final class AppServiceProvider extends ServiceProvider
 
             return $request->has('current_password') ? Limit::perMinute(10)->by("password|$artist") : Limit::perMinute(120)->by("habits|$artist");
         });
+        RateLimiter::for('shared', static fn (Request $request): Limit => Limit::perMinute(60)->by((string) $request->ip()));
         RateLimiter::for('demo', static fn (Request $request): Limit => Limit::perMinute(120)->by((string) $request->ip()));
         // What takes seconds of a processor: as much as one who works fast asks for, not more.
         RateLimiter::for('heavy', static fn (Request $request): Limit => Limit::perMinute(120)->by((string) ($request->user()?->getAuthIdentifier() ?? $request->ip())));

@@ -39,6 +39,7 @@ import {
     SwatchesPlace,
 } from './pages';
 import { PiecesPage } from './pieces/PiecesPage';
+import { SharedPage } from './share/SharedPage';
 import { Shell } from './Shell';
 import { DeskLight } from './ui/DeskLight';
 import { GlobalStyle } from './ui/GlobalStyle';
@@ -134,7 +135,11 @@ void fetchPagesAt(window.location.pathname).then(() =>
                     <GlobalStyle />
                     <BrowserRouter>
                         <NuqsAdapter>
-                            <Pages />
+                            <Routes>
+                                {/* Whoever has a link needs no studio. */}
+                                <Route path="/shared/:token" element={<SharedPage />} />
+                                <Route path="*" element={<Pages />} />
+                            </Routes>
                         </NuqsAdapter>
                     </BrowserRouter>
                     <Notices />

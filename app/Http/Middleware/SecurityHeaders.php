@@ -36,7 +36,8 @@ final class SecurityHeaders
             ]),
             'X-Content-Type-Options' => 'nosniff',
             'X-Frame-Options' => 'DENY',
-            'Referrer-Policy' => 'same-origin',
+            // What a link shows tells even less.
+            'Referrer-Policy' => $response->headers->get('Referrer-Policy', 'same-origin'),
             'Permissions-Policy' => 'camera=(), microphone=(), geolocation=()',
             'Cross-Origin-Opener-Policy' => 'same-origin',
         ]);

@@ -22,6 +22,9 @@ export type RestsOn = Schemas['RestsOn'];
 export type Session = Schemas['Session'];
 export type StackPrediction = Schemas['StackPrediction'];
 export type Substitutes = Schemas['Substitutes'];
+export type Share = components['schemas']['Share'];
+/** What a link shows. */
+export type Shared = paths['/api/shared/{token}']['get']['responses']['200']['content']['application/json'];
 /** What an archive would bring. */
 export type Brought = paths['/api/archives']['post']['responses']['200']['content']['application/json'];
 export type Figures = paths['/api/figures']['get']['responses']['200']['content']['application/json'];

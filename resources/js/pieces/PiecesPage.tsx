@@ -1,10 +1,12 @@
 import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, type PieceSummary } from '../api/client';
 import { keys } from '../api/keys';
 import { usePieces, useRemovePiece, useRestorePiece } from '../api/queries';
 import { useWork } from '../api/works';
+import { ShareSheet } from '../share/ShareSheet';
 import { Button, buttonLook } from '../ui/Button';
 import { MoreMenu } from '../ui/MoreMenu';
 import { notify } from '../ui/Notices';
@@ -125,6 +127,7 @@ export function stageOf(piece: PieceSummary): { said: string; path: string; next
 
 const MORE = [
     { id: 'record', name: 'Record' },
+    { id: 'share', name: 'Share' },
     { id: 'remove', name: 'Remove' },
 ] as const;
 
@@ -132,6 +135,7 @@ function PieceCard({ piece }: { piece: PieceSummary }) {
     const remove = useRemovePiece(piece.id);
     const restore = useRestorePiece(piece.id);
     const navigate = useNavigate();
+    const [sharing, setSharing] = useState(false);
     const { said, path, next } = stageOf(piece);
     const { progress } = piece;
 
@@ -160,16 +164,20 @@ function PieceCard({ piece }: { piece: PieceSummary }) {
                 <MoreMenu
                     of={piece.title}
                     entries={MORE}
-                    onChoose={(what) =>
-                        what === 'record'
-                            ? void navigate(`/pieces/${piece.id}/record`)
-                            : remove.mutate(undefined, {
-                                  onSuccess: () => notify(`${piece.title} removed`, () => restore.mutate(undefined)),
-                                  onError: (error) => notify(messageOf(error)),
-                              })
-                    }
+                    onChoose={(what) => {
+                        if (what === 'record') void navigate(`/pieces/${piece.id}/record`);
+                        else if (what === 'share') setSharing(true);
+                        else
+                            remove.mutate(undefined, {
+                                onSuccess: () => notify(`${piece.title} removed`, () => restore.mutate(undefined)),
+                                onError: (error) => notify(messageOf(error)),
+                            });
+                    }}
                 />
             </Foot>
+            {sharing && (
+                <ShareSheet piece={piece.id} title={piece.title} kind="plan" onClose={() => setSharing(false)} />
+            )}
         </Card>
     );
 }

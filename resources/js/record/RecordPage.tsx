@@ -1,10 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
 import { answered, api, messageOf, type DrawingEntry, type PieceRecord } from '../api/client';
 import { usePlan } from '../api/queries';
 import { SaveArchive } from '../archive/SaveArchive';
 import { saidOf } from '../draw/Diary';
+import { ShareSheet } from '../share/ShareSheet';
 import { Button } from '../ui/Button';
 import { notify } from '../ui/Notices';
 import { Columns, Page, Row, Table } from '../ui/Page';
@@ -108,6 +110,7 @@ const useRecord = (piece: string) =>
 export function RecordPage() {
     const { piece = '' } = useParams();
     const record = useRecord(piece);
+    const [sharing, setSharing] = useState(false);
     if (record.isError) return <Problem message={messageOf(record.error)} retry={() => void record.refetch()} />;
     if (!record.data) return <Loading what="Opening the record" />;
     const { title, minutes, sittings, turns, otherwise, pencils, checks, entries } = record.data;
@@ -120,9 +123,18 @@ export function RecordPage() {
                 <Row as="nav" aria-label="The piece">
                     <Link to={`/pieces/${piece}/draw`}>To the drawing</Link>
                     <Button onPress={() => window.print()}>Print</Button>
+                    <Button onPress={() => setSharing(true)}>Share</Button>
                     <SaveArchive piece={piece}>Save as archive</SaveArchive>
                 </Row>
             </Row>
+            {sharing && (
+                <ShareSheet
+                    piece={piece}
+                    title={title}
+                    kind={turns === 0 ? 'plan' : 'record'}
+                    onClose={() => setSharing(false)}
+                />
+            )}
             <p data-testid="took">
                 {turns === 0
                     ? 'Nothing is drawn yet; each press in Draw is written down here.'
