@@ -104,3 +104,46 @@ test('36 numbers of one’s own become colours by a card, and a recipe, within t
     test.info().annotations.push({ type: 'measured', description: `${way.took} ms, ${way.clicks} presses` });
     expect(way.took).toBeLessThan(10 * MINUTE);
 });
+
+test('a card that is drawn already comes first: its photo, then which pencils are on it', async ({ page, browser }) => {
+    test.setTimeout(3 * MINUTE);
+    await newArtist(page, 'Wilma');
+    const put = async (on: Page, numbers: string) => {
+        await on.getByRole('button', { name: /Range/ }).click();
+        await on.getByRole('option', { name: 'another one, my own' }).click();
+        await on.getByLabel('Short code for it').fill('HB');
+        await on.getByLabel(/^Numbers, as they stand on/).fill(numbers);
+        await on.getByRole('button', { name: 'Look them up' }).click();
+        await on.getByRole('button', { name: 'Put all 4 into my box' }).click();
+    };
+    // A card that somebody has filled.
+    await put(page, '101-104');
+    await page.getByTestId('road').getByRole('button', { name: 'Make the card' }).click();
+    await page.getByRole('button', { name: 'Have the simulated studio fill sheet 1' }).click();
+    await expect(page.getByRole('button', { name: 'Read the simulated picture of sheet 1' })).toBeVisible({
+        timeout: MINUTE,
+    });
+    const picture = await page.request.get(
+        page.url().replace(/\/swatches\/charts\/(\w+).*/, '/api/charts/$1/filled/1'),
+    );
+    const photo = { name: 'card.jpg', mimeType: 'image/jpeg', buffer: await picture.body() };
+
+    const context = await browser.newContext();
+    const other = await context.newPage();
+    await newArtist(other, 'Wibke');
+    await other.locator('input[type=file]').setInputFiles(photo);
+    await expect(other.getByRole('img', { name: 'Your card' })).toBeVisible();
+    await expectSound(other);
+    await put(other, '101 Rope\n102-104');
+    const card = other.getByTestId('card');
+    await expect(card).toContainText('4 pencils read', { timeout: MINUTE });
+    await card.getByRole('button', { name: 'Binder of 102' }).click();
+    await other.getByRole('option', { name: 'oil' }).click();
+    await other.setViewportSize({ width: 1024, height: 768 });
+    await expectSound(other);
+    await card.getByRole('button', { name: 'Take in 4 pencils' }).click();
+    await expect(other.getByText('4 pencils read into your box and your swatch book')).toBeVisible({ timeout: MINUTE });
+    await other.goto('/pencils/HB:102');
+    await expect(other.getByText(/\boil\b/).first()).toBeVisible();
+    await context.close();
+});

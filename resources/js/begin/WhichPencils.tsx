@@ -1,11 +1,14 @@
-import { useState } from 'react';
-import { Link } from 'react-router';
+import { useEffect, useState } from 'react';
+import { FileTrigger } from 'react-aria-components';
+import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { messageOf } from '../api/client';
-import { useChangeBox } from '../api/queries';
+import { useChangeBox, useUsualPaper } from '../api/queries';
 import { ByNumber } from '../pencils/ByNumber';
 import { usePencilList } from '../pencils/pencilQueries';
+import { useAddChart } from '../swatches/swatchQueries';
 import { Button } from '../ui/Button';
+import { notify } from '../ui/Notices';
 import { Loading, Problem } from '../ui/States';
 import { space, type } from '../ui/theme';
 import { counted } from '../ui/words';
@@ -64,10 +67,56 @@ function ShippedRange({ code, name, onIn }: { code: string; name: string; onIn: 
     );
 }
 
+/** The card, and beside it what is typed of it. */
+const Beside = styled.div`
+    &[data-photo] {
+        display: grid;
+        grid-template-columns: minmax(200px, 300px) minmax(0, 1fr);
+        gap: ${space.l};
+    }
+`;
+
+const Photo = styled.figure`
+    display: grid;
+    gap: ${space.s};
+    justify-items: start;
+    margin: ${space.s} 0;
+    & > img {
+        max-width: 100%;
+        max-height: 420px;
+        background: ${({ theme }) => theme.surround};
+    }
+`;
+
+/** The card that is read once it is known which pencils are on it. */
+function CardPhoto({ picture, onAway }: { picture: File; onAway: () => void }) {
+    const [address, setAddress] = useState('');
+    useEffect(() => {
+        const made = URL.createObjectURL(picture);
+        setAddress(made);
+
+        return () => URL.revokeObjectURL(made);
+    }, [picture]);
+
+    return (
+        <Photo>
+            {address !== '' && <img src={address} alt="Your card" />}
+            <figcaption>
+                Which pencils are on it, in its order? Type their numbers; then it is read, and they have their colours.
+            </figcaption>
+            <Button onPress={onAway}>Without the photo</Button>
+        </Photo>
+    );
+}
+
 /** The first question: a range that ships, or numbers as they stand on the barrels, or a file. */
 export function WhichPencils({ onDone }: { onDone: () => void }) {
     const list = usePencilList({ scope: 'box' });
     const [colourless, setColourless] = useState(0);
+    const [card, setCard] = useState<File | null>(null);
+    const add = useAddChart();
+    const paper = useUsualPaper();
+    const navigate = useNavigate();
     if (!list.data) return <Loading what="Opening the ranges" />;
 
     return (
@@ -80,18 +129,46 @@ export function WhichPencils({ onDone }: { onDone: () => void }) {
                     ))}
             </Ranges>
             <h2>Or by number</h2>
-            <p>
-                Some of a range above, or all that you have of another one. One that is not here needs a short code of
-                yours, and a swatch card for its colours. You have drawn one already? Type the numbers in its order: its
-                photo is read next.
-            </p>
-            <ByNumber
-                onIn={(without) => {
-                    setColourless(without);
-                    if (without === 0) onDone();
-                }}
-            />
-            {colourless > 0 && (
+            <Beside data-photo={card !== null || undefined}>
+                {card === null ? (
+                    <p>
+                        Some of a range above, or all that you have of another one. One that is not here needs a short
+                        code of yours, and a swatch card for its colours.
+                    </p>
+                ) : (
+                    <CardPhoto picture={card} onAway={() => setCard(null)} />
+                )}
+                <div>
+                    <ByNumber
+                        on={card === null ? 'the barrels' : 'the card, row by row'}
+                        onIn={(without, ids) => {
+                            setColourless(without);
+                            if (card !== null)
+                                add.mutate(
+                                    { kind: 'card', paper, page: 'a4', pencils: ids, text: '' },
+                                    {
+                                        onSuccess: ({ id }) =>
+                                            void navigate(`/swatches/charts/${id}`, { state: { picture: card } }),
+                                        onError: (error) => notify(messageOf(error)),
+                                    },
+                                );
+                            else if (without === 0) onDone();
+                        }}
+                    />
+                </div>
+            </Beside>
+            {card === null && (
+                <p style={{ marginTop: 20 }}>
+                    You have drawn a swatch card already, three fields a pencil?{' '}
+                    <FileTrigger
+                        acceptedFileTypes={['image/jpeg', 'image/png', 'image/webp']}
+                        onSelect={(files) => setCard(files?.[0] ?? null)}
+                    >
+                        <Button>Begin with its photo</Button>
+                    </FileTrigger>
+                </p>
+            )}
+            {colourless > 0 && card === null && (
                 <p style={{ marginTop: 12 }}>
                     <Button onPress={onDone}>Go on: the card can wait</Button>
                 </p>

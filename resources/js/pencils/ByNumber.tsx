@@ -21,12 +21,14 @@ const Numbers = styled.div`
 const OTHER = '';
 
 interface Props {
-    /** They are in the box; so many of them have no colour yet. */
-    onIn?: (colourless: number) => void;
+    /** They are in the box, in the order in which they were typed; so many of them have no colour yet. */
+    onIn?: (colourless: number, ids: string[]) => void;
+    /** Where their numbers stand. */
+    on?: string;
 }
 
 /** The pencils one owns, by the numbers on their barrels. */
-export function ByNumber({ onIn }: Props) {
+export function ByNumber({ onIn, on = 'the barrels' }: Props) {
     const list = usePencilList({ scope: 'box' });
     const [chosen, setChosen] = useState<string | null>(null);
     const [code, setCode] = useState('');
@@ -89,7 +91,7 @@ export function ByNumber({ onIn }: Props) {
             </Row>
             <Numbers>
                 <LinesField
-                    label="Numbers, as they stand on the barrels"
+                    label={`Numbers, as they stand on ${on}`}
                     value={text}
                     placeholder={'101-124, 130 Rose, 133\n207'}
                     onChange={(next) => {
@@ -136,7 +138,15 @@ export function ByNumber({ onIn }: Props) {
                             </h2>
                             <StrongButton
                                 isDisabled={importing.isPending}
-                                onPress={() => importing.mutate(wish, { onSuccess: () => onIn?.(colourless) })}
+                                onPress={() =>
+                                    importing.mutate(wish, {
+                                        onSuccess: () =>
+                                            onIn?.(
+                                                colourless,
+                                                rows.map(({ id }) => id),
+                                            ),
+                                    })
+                                }
                             >
                                 Put {rows.length === 1 ? 'it' : `all ${rows.length}`} into my box
                             </StrongButton>

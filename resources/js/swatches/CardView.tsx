@@ -18,12 +18,17 @@ import { WorkProgress } from '../ui/WorkProgress';
 import { useTakeReadings, type Taken } from './swatchQueries';
 
 type Field = ChartReading['fields'][number];
-type Traits = Omit<NonNullable<Taken['pencils']>[number], 'id' | 'binder'>;
+type Traits = Omit<NonNullable<Taken['pencils']>[number], 'id'>;
 
 const OPACITIES = [
     { id: 'transparent', name: 'transparent' },
     { id: 'semi', name: 'half covering' },
     { id: 'opaque', name: 'opaque' },
+] as const;
+
+const BINDERS = [
+    { id: 'wax', name: 'wax' },
+    { id: 'oil', name: 'oil' },
 ] as const;
 
 const CORES = [
@@ -80,6 +85,8 @@ export function CardView({ chart, reading, simulated, sheets, onDone }: Props) {
         () => new Set(pencils.filter(({ firm }) => (firm?.doubts.length ?? 0) > 0).map(({ id }) => id)),
     );
     const own = new Set(list.data?.ranges.filter((range) => range.own).map(({ code }) => code));
+    // As it was told of the range: three fields of a heavy hand in oil look like those of a usual hand in wax.
+    const told = new Map(list.data?.pencils.map(({ id, binder }) => [id, binder]));
     const isOwn = (id: string) => own.has(id.split(':')[0] ?? '');
     const wanted = pencils.filter(({ id }) => !left.has(id));
     const set = (id: string, change: Traits) => setTraits({ ...traits, [id]: { ...traits[id], ...change } });
@@ -135,6 +142,7 @@ export function CardView({ chart, reading, simulated, sheets, onDone }: Props) {
                         <th>Pencil</th>
                         <th>Light, medium, heavy, over the bar</th>
                         <th>Its colour</th>
+                        <th>Binder</th>
                         <th>Covers</th>
                         <th>Lead</th>
                         <th>Eraser</th>
@@ -190,6 +198,15 @@ export function CardView({ chart, reading, simulated, sheets, onDone }: Props) {
                             </td>
                             {isOwn(id) ? (
                                 <>
+                                    <td style={{ minWidth: 100 }}>
+                                        <Choice
+                                            label={`Binder of ${numberOf(id)}`}
+                                            hideLabel
+                                            value={traits[id]?.binder ?? told.get(id) ?? 'wax'}
+                                            options={BINDERS}
+                                            onChange={(binder) => set(id, { binder })}
+                                        />
+                                    </td>
                                     <td style={{ minWidth: 160 }}>
                                         <Choice
                                             label={`How ${numberOf(id)} covers`}
@@ -218,7 +235,7 @@ export function CardView({ chart, reading, simulated, sheets, onDone }: Props) {
                                     </td>
                                 </>
                             ) : (
-                                <td colSpan={3}>
+                                <td colSpan={4}>
                                     <small>as its range says</small>
                                 </td>
                             )}

@@ -1,6 +1,6 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import { FileTrigger } from 'react-aria-components';
-import { Link, useParams } from 'react-router';
+import { Link, useLocation, useParams } from 'react-router';
 import styled from 'styled-components';
 import { messageOf } from '../api/client';
 import { useWork } from '../api/works';
@@ -42,14 +42,25 @@ export function ChartPage() {
     const reading = useReadChart(id);
     const filling = useWork('filling');
     useEffect(() => () => (picture ? URL.revokeObjectURL(picture.address) : undefined), [picture]);
-    if (chart.isError) return <Problem message={messageOf(chart.error)} retry={() => void chart.refetch()} />;
-    if (!chart.data) return <Loading what="Fetching the chart" />;
-    const { data } = chart;
-    const isCard = data.kind === 'card';
     const show = (blob: Blob, simulated: boolean) => {
         setPicture({ blob, address: URL.createObjectURL(blob), simulated });
         reading.reset();
     };
+    const begin = useEffectEvent((blob: Blob) => {
+        show(blob, false);
+        // Without our marks it is a plain sheet: its rows are pointed out.
+        reading.mutate({ picture: blob }, { onError: () => setPointed(true) });
+    });
+    const { state } = useLocation() as { state: { picture?: unknown } | null };
+    const brought = state?.picture instanceof Blob ? state.picture : null;
+    const isThere = chart.data !== undefined;
+    useEffect(() => {
+        if (brought && isThere) begin(brought);
+    }, [brought, isThere]);
+    if (chart.isError) return <Problem message={messageOf(chart.error)} retry={() => void chart.refetch()} />;
+    if (!chart.data) return <Loading what="Fetching the chart" />;
+    const { data } = chart;
+    const isCard = data.kind === 'card';
     const read = (blob: Blob, simulated: boolean) => {
         show(blob, simulated);
         setPointed(false);
