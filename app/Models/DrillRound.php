@@ -16,7 +16,7 @@ use Illuminate\Support\Carbon;
  * @property int $user_id
  * @property string $kind
  * @property int $level  1 easy to 5 hard
- * @property list<array{asks: string, patches: list<array{label: string, colour: array{float, float, float}, ground: array{float, float, float}|null}>, options: list<array{id: string, label: string, colour: array{float, float, float}|null}>, right: list<string>, because: string}> $questions
+ * @property list<array{asks: string, patches: list<array{label: string, colour: array{float, float, float}, ground: array{float, float, float}|null}>, options: list<array{id: string, label: string, colour: array{float, float, float}|null}>, right: list<string>, because: string, picture?: string, spots?: list<array{float, float}>}> $questions
  * @property list<array{answer: list<string>, right: bool}> $answers  of the first questions, in their order
  * @property int $right
  * @property Carbon|null $done_at

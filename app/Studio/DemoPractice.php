@@ -19,7 +19,7 @@ final class DemoPractice
     /** How likely an answer is right at the beginning, and how much of that is lost with each level, by drill: hundredths. */
     private const SKILL = [
         'value' => [70, 6], 'surrounded' => [45, 6], 'rank' => [60, 8], 'family' => [80, 7], 'lean' => [62, 6], 'complement' => [66, 8],
-        'next' => [48, 6], 'order' => [58, 7], 'coats' => [72, 9], 'muddy' => [64, 8], 'designate' => [82, 7],
+        'next' => [48, 6], 'order' => [58, 7], 'coats' => [72, 9], 'muddy' => [64, 8], 'designate' => [82, 7], 'squint' => [55, 7], 'zone' => [50, 7],
     ];
 
     /** It grows by so much in the half year. */

@@ -21,6 +21,8 @@ enum DrillKind: string
     case Coats = 'coats';
     case Muddy = 'muddy';
     case Designate = 'designate';
+    case Squint = 'squint';
+    case Zone = 'zone';
 
     public function label(): string
     {
@@ -36,6 +38,8 @@ enum DrillKind: string
             self::Coats => 'How many coats',
             self::Muddy => 'Which two turn muddy',
             self::Designate => 'Light, middle, dark',
+            self::Squint => 'Squint at your photo',
+            self::Zone => 'A zone by pencil',
         };
     }
 
@@ -54,6 +58,8 @@ enum DrillKind: string
             self::Coats => 'Tell how often a pencil was laid.',
             self::Muddy => 'See before laying which pair goes dull.',
             self::Designate => 'Give three pencils to light, middle and dark, by value alone.',
+            self::Squint => 'Put five zones of your own photo in order by value.',
+            self::Zone => 'Find the pencils for light, middle and dark of a zone of your photo.',
         };
     }
 
@@ -64,7 +70,7 @@ enum DrillKind: string
         $step = sprintf('step %d', $appearance->valueStep);
 
         return match ($this) {
-            self::Value, self::Surrounded, self::Rank, self::Designate => $appearance->family->word(),
+            self::Value, self::Surrounded, self::Rank, self::Designate, self::Squint => $appearance->family->word(),
             self::Family, self::Lean => sprintf('%s, %s', $appearance->character->value, $step),
             default => sprintf('%s, %s', $appearance->family->word(), $step),
         };
@@ -73,6 +79,12 @@ enum DrillKind: string
     /** Whether an answer is an order and not one choice. */
     public function isOrder(): bool
     {
-        return $this === self::Rank || $this === self::Designate;
+        return in_array($this, [self::Rank, self::Designate, self::Squint, self::Zone], true);
+    }
+
+    /** Whether answers are shown as colours; else they are places of a photo. */
+    public function showsColours(): bool
+    {
+        return $this !== self::Squint;
     }
 }

@@ -25,8 +25,10 @@ final class Drills
         $questions = [];
         for ($try = 0; count($questions) < self::QUESTIONS && $try < 8 * self::QUESTIONS; $try++) {
             $question = self::question($kind, $level, $box);
-            // In a small box the same may come twice; it is asked once.
-            $questions[serialize([$question->asks, $question->patches, $question->options])] = $question;
+            $spots = $question->spots;
+            sort($spots);
+            // In a small box, or of few photos, the same may come twice; it is asked once.
+            $questions[serialize($question->picture === null ? [$question->asks, $question->patches, $question->options] : [$question->picture, $spots])] ??= $question;
         }
 
         return array_values($questions);
@@ -35,7 +37,7 @@ final class Drills
     /** @throws PracticeRefused */
     private static function question(DrillKind $kind, int $level, PracticeBox $box): Question
     {
-        [$eye, $mix] = [new EyeDrills($box, $level), new MixDrills($box, $level)];
+        [$eye, $mix, $photo] = [new EyeDrills($box, $level), new MixDrills($box, $level), new PhotoDrills($box, $level)];
 
         return match ($kind) {
             DrillKind::Value => $eye->value(false),
@@ -49,6 +51,8 @@ final class Drills
             DrillKind::Order => $mix->order(),
             DrillKind::Coats => $mix->coats(),
             DrillKind::Muddy => $mix->muddy(),
+            DrillKind::Squint => $photo->squint(),
+            DrillKind::Zone => $photo->zone(),
         };
     }
 }

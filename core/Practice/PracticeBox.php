@@ -28,8 +28,9 @@ final class PracticeBox
      * @param  array<string, string>  $names  number and name by pencil, of those that the model knows
      * @param  list<Lab>  $seen  colours of the artist's own photos
      * @param  int  $seed  the same gives the same questions
+     * @param  list<SeenZone>  $zones  of those photos
      */
-    public function __construct(private readonly ToothModel $model, private readonly array $names, private readonly array $seen, int $seed)
+    public function __construct(private readonly ToothModel $model, private readonly array $names, private readonly array $seen, int $seed, private readonly array $zones = [])
     {
         $this->chance = new Randomizer(new Mt19937($seed));
     }
@@ -78,6 +79,12 @@ final class PracticeBox
         [$pencil] = $this->pencils(1);
 
         return $this->look($pencil.['@30', '@50x2', '@65x3', self::HEAVY][$this->chance->getInt(0, 3)]);
+    }
+
+    /** @return list<SeenZone> of the artist's own photos */
+    public function zones(): array
+    {
+        return $this->zones;
     }
 
     public function number(int $from, int $to): int

@@ -26,6 +26,8 @@ const asks = (asked: string, changes: Partial<Question> = {}): Question => ({
     asks: asked,
     patches: [{ label: 'The patch', hex: '#3f6fb0', ground: null, words: 'blue' }],
     options: ['a', 'b', 'c'].map((id) => ({ id, label: `Pencil ${id}`, hex: '#3f6fb0', words: 'blue, step 4' })),
+    picks: 1,
+    picture: null,
     answered: null,
     ...changes,
 });
@@ -125,10 +127,11 @@ describe('a round', () => {
     });
 
     it('takes an order one after the other, and the last one back', async () => {
+        const three = { ...first, picks: 3 };
         const asked = put('/practice/r1', {
-            'GET /api/practice/rounds/r1': () => round([first], { isOrder: true }),
+            'GET /api/practice/rounds/r1': () => round([three], { isOrder: true }),
             'POST /api/practice/rounds/r1/answers': () =>
-                round([answered(first, ['c', 'b', 'a'], ['c', 'b', 'a'])], { isOrder: true }),
+                round([answered(three, ['c', 'b', 'a'], ['c', 'b', 'a'])], { isOrder: true }),
         });
         await screen.findByRole('heading', { name: 'Which lies opposite?' });
         await userEvent.keyboard('31');

@@ -21,7 +21,7 @@ use Prism\Practice\DrillKind;
     new OA\Property(property: 'isOrder', type: 'boolean', description: 'all options are chosen, one after the other'),
     new OA\Property(property: 'right', type: 'integer', description: 'answers so far'),
     new OA\Property(property: 'isDone', type: 'boolean'),
-    new OA\Property(property: 'questions', type: 'array', items: new OA\Items(required: ['asks', 'patches', 'options', 'answered'], properties: [
+    new OA\Property(property: 'questions', type: 'array', items: new OA\Items(required: ['asks', 'patches', 'options', 'picks', 'picture', 'answered'], properties: [
         new OA\Property(property: 'asks', type: 'string'),
         new OA\Property(property: 'patches', type: 'array', items: new OA\Items(required: ['label', 'hex', 'ground', 'words'], properties: [
             new OA\Property(property: 'label', type: 'string'),
@@ -35,6 +35,11 @@ use Prism\Practice\DrillKind;
             new OA\Property(property: 'hex', type: 'string', nullable: true),
             new OA\Property(property: 'words', type: 'string', nullable: true),
         ])),
+        new OA\Property(property: 'picks', type: 'integer', description: 'so many are chosen, one after the other'),
+        new OA\Property(property: 'picture', nullable: true, type: 'object', description: 'a photo of the artist\'s that it is asked of', required: ['url', 'spots'], properties: [
+            new OA\Property(property: 'url', type: 'string'),
+            new OA\Property(property: 'spots', type: 'array', description: 'places in it: one for each option, or the one that is asked of', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'))),
+        ]),
         new OA\Property(property: 'answered', nullable: true, type: 'object', description: 'what is right is told once it is answered', required: ['answer', 'right', 'isRight', 'because'], properties: [
             new OA\Property(property: 'answer', type: 'array', items: new OA\Items(type: 'string')),
             new OA\Property(property: 'right', type: 'array', items: new OA\Items(type: 'string')),
@@ -57,7 +62,9 @@ final class DrillRoundResource extends JsonResource
             $questions[] = [
                 'asks' => $question['asks'],
                 'patches' => array_map(static fn (array $patch): array => ['label' => $patch['label'], 'hex' => $hex($patch['colour']), 'ground' => $hex($patch['ground']), 'words' => $words($patch['colour'])], $question['patches']),
-                'options' => array_map(static fn (array $option): array => ['id' => $option['id'], 'label' => $option['label'], 'hex' => $hex($option['colour']), 'words' => $words($option['colour'])], $question['options']),
+                'options' => array_map(static fn (array $option): array => ['id' => $option['id'], 'label' => $option['label'], 'hex' => $kind->showsColours() ? $hex($option['colour']) : null, 'words' => $words($option['colour'])], $question['options']),
+                'picks' => count($question['right']),
+                'picture' => isset($question['picture']) ? ['url' => "/api/references/{$question['picture']}/photos/photo", 'spots' => $question['spots'] ?? []] : null,
                 'answered' => $given === null ? null : ['answer' => $given['answer'], 'right' => $question['right'], 'isRight' => $given['right'], 'because' => $question['because']],
             ];
         }

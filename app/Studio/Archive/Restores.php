@@ -129,7 +129,7 @@ final class Restores
                     }
                 }
                 $made['recipes'] = $this->studio->recipes($artist, $studio['recipes'] ?? [], $papers, $calibrations, $laid);
-                $made['practice'] = $this->studio->practice($artist, $studio['practice'] ?? []);
+                $made['practice'] = $this->studio->practice($artist, $studio['practice'] ?? [], $laid);
                 $before = $studio !== null && $habits ? $this->studio->habits($artist, $studio['studio'], $papers, $calibrations) : [];
                 $progress('Taken in', 1.0);
                 $restore = new Restore(['title' => $studio === null ? array_values($archive->pieces)[0]['piece']['title'] : 'A studio', 'made' => $made, 'away' => ['pieces' => $away], 'before' => $before]);

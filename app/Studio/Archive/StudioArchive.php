@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Studio\Archive;
 
 use App\Models\Piece;
+use App\Models\Reference;
 use App\Models\User;
 use App\Studio\Pencils\PencilBook;
 use App\Studio\Swatches\SwatchBook;
@@ -30,11 +31,12 @@ final class StudioArchive
         $own = Piece::query()->whereBelongsTo($artist);
         $own->orderBy('created_at')->orderBy('id');
         $pieces = $own->get();
-        $folders = $numbers = $zones = [];
+        $folders = $numbers = $zones = $photos = [];
         foreach ($pieces as $at => $piece) {
             $progress(sprintf('Writing %s', $piece->title), $at / (1 + count($pieces)));
             $folders[] = $folder = sprintf('pieces/%d/', $at + 1);
             $numbers[$piece->id] = $at + 1;
+            $photos += $piece->references->mapWithKeys(static fn (Reference $photo): array => [$photo->id => ($at + 1).'/'.$photo->position])->all();
             $zones[$piece->id] = $this->pieces->write($piece, $to, $folder);
         }
         $progress('Writing swatches and recipes', count($pieces) / (1 + count($pieces)));
@@ -56,7 +58,7 @@ final class StudioArchive
                 ...ArchiveRows::out($row, ArchiveRows::KEPT), 'ladder' => $row->ladder === null ? null : $ladders[$row->ladder], 'paper' => $papers[$row->paper_id], 'piece' => $numbers[$row->piece_id ?? ''] ?? null,
                 'zone' => isset($zones[$row->piece_id ?? '']) ? $zones[$row->piece_id]->of((string) $row->zone_id) : null, 'calibration' => $calibrations[$row->calibration_id ?? 0] ?? null,
             ], $there('kept_recipes')),
-            'practice' => array_map(static fn (stdClass $row): array => ArchiveRows::out($row, ArchiveRows::ROUND), $rows('drill_rounds')),
+            'practice' => array_map(static fn (stdClass $row): array => self::pictured(ArchiveRows::out($row, ArchiveRows::ROUND), $photos), $rows('drill_rounds')),
             'pieces' => $folders,
         ];
         $used = array_values(array_unique(array_intersect(array_flip($papers), [...array_column($there('swatches'), 'paper_id'), ...array_column($there('kept_recipes'), 'paper_id'), ...$charts->pluck('paper_id')->all(), $artist->paper_id])));
@@ -64,6 +66,28 @@ final class StudioArchive
         $to->json(self::FILE, [...$document, ...$this->materials->all($artist, $used, $text)]);
         $to->put('tables/box.csv', $this->pencils->csv($artist->box()->with('range')->get()));
         $to->put('tables/swatches.csv', $this->swatches->csv($artist));
+    }
+
+    /**
+     * Questions that are asked of a photo tell which by the number of its piece and its place there.
+     *
+     * @param  array<string, mixed>  $round
+     * @param  array<string, string>  $photos  by key
+     * @return array<string, mixed>
+     */
+    public static function pictured(array $round, array $photos): array
+    {
+        foreach ($round['questions'] as $at => $question) {
+            $photo = $photos[$question['picture'] ?? ''] ?? null;
+            unset($round['questions'][$at]['picture']);
+            if ($photo !== null) {
+                $round['questions'][$at]['picture'] = $photo;
+            } else {
+                unset($round['questions'][$at]['spots']);
+            }
+        }
+
+        return $round;
     }
 
     /** @return list<array<string, mixed>> */

@@ -152,13 +152,21 @@ final class StudioRestore
 
     /**
      * @param  list<array<string, mixed>>  $told
+     * @param  array<int, array{string, array<string, string>}>  $pieces  as for recipes
      * @return list<string> keys of those that are new
      */
-    public function practice(User $artist, array $told): array
+    public function practice(User $artist, array $told, array $pieces): array
     {
+        $photos = [];
+        foreach ($pieces as $at => [$piece]) {
+            foreach (DB::table('reference_pictures')->where('piece_id', $piece)->pluck('id', 'position') as $position => $id) {
+                $photos["$at/$position"] = $id;
+            }
+        }
         $there = array_flip($artist->drillRounds()->get()->map(static fn ($round): string => $round->kind.'|'.$round->created_at->format('Y-m-d H:i:s'))->all());
         $rows = [];
         foreach ($told as $round) {
+            $round = StudioArchive::pictured($round, $photos);
             $columns = ['done_at' => null, 'created_at' => now()->format('Y-m-d H:i:s'), ...ArchiveRows::in($round, ArchiveRows::ROUND)];
             if (! isset($there[$round['kind'].'|'.substr((string) $columns['created_at'], 0, 19)])) {
                 $rows[] = [...$columns, 'id' => strtolower((string) Str::ulid()), 'user_id' => $artist->id, 'updated_at' => now()];

@@ -7,6 +7,7 @@ namespace App\Studio\Practice;
 use App\Models\DrillRound;
 use App\Models\Paper;
 use App\Models\User;
+use App\Models\Zone;
 use App\Models\ZoneTarget;
 use App\Studio\Calibration\Engine;
 use App\Studio\ChangedMeanwhile;
@@ -22,6 +23,7 @@ use Prism\Practice\Option;
 use Prism\Practice\Patch;
 use Prism\Practice\PracticeBox;
 use Prism\Practice\Question;
+use Prism\Practice\SeenZone;
 
 /** Drills on an artist's own box and photos: rounds of questions, what came of them, and what is due. */
 final class PracticeRooms
@@ -109,7 +111,27 @@ final class PracticeRooms
             $seen[] = Lab::of($target->L, $target->a, $target->b);
         }
 
-        return Drills::round($kind, $level, new PracticeBox($this->engine->predictor($paper, $artist, $box)->model, $names, $seen, $seed));
+        return Drills::round($kind, $level, new PracticeBox($this->engine->predictor($paper, $artist, $box)->model, $names, $seen, $seed, self::zones($artist)));
+    }
+
+    /** @return list<SeenZone> of the artist's pieces that have a photo, with light, middle and dark */
+    private static function zones(User $artist): array
+    {
+        $rows = Zone::query();
+        $rows->whereHas('piece', static fn (Builder $piece) => $piece->where('user_id', $artist->id)->whereNull('lines'))->with(['targets', 'piece.references'])->latest('id')->limit(self::SEEN);
+        $zones = [];
+        foreach ($rows->get() as $zone) {
+            $colours = [];
+            foreach ($zone->targets as $target) {
+                $colours[$target->role->value] ??= Lab::of($target->L, $target->a, $target->b);
+            }
+            $picture = $zone->piece->references->first();
+            if (isset($colours['light'], $colours['middle'], $colours['dark']) && $picture !== null) {
+                $zones[] = new SeenZone($picture->id, $zone->x, $zone->y, ['light' => $colours['light'], 'middle' => $colours['middle'], 'dark' => $colours['dark']]);
+            }
+        }
+
+        return $zones;
     }
 
     /**
@@ -149,6 +171,7 @@ final class PracticeRooms
             'options' => array_map(static fn (Option $option): array => ['id' => $option->id, 'label' => $option->label, 'colour' => $lab($option->colour)], $question->options),
             'right' => $question->right,
             'because' => $question->because,
+            ...($question->picture === null ? [] : ['picture' => $question->picture, 'spots' => $question->spots]),
         ], $questions);
     }
 }

@@ -2126,7 +2126,9 @@ export interface components {
             | 'order'
             | 'coats'
             | 'muddy'
-            | 'designate';
+            | 'designate'
+            | 'squint'
+            | 'zone';
         DrillRound: {
             id: string;
             kind: components['schemas']['DrillKindId'];
@@ -2152,6 +2154,14 @@ export interface components {
                     hex: string | null;
                     words: string | null;
                 }[];
+                /** @description so many are chosen, one after the other */
+                picks: number;
+                /** @description a photo of the artist's that it is asked of */
+                picture: {
+                    url: string;
+                    /** @description places in it: one for each option, or the one that is asked of */
+                    spots: number[][];
+                } | null;
                 /** @description what is right is told once it is answered */
                 answered: {
                     answer: string[];

@@ -1,12 +1,12 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { Link, Navigate, useNavigate, useParams } from 'react-router';
+import { Navigate, useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
 import { messageOf } from '../api/client';
 import { keys } from '../api/keys';
 import { useBox, useChangeAccount } from '../api/queries';
 import { useWork } from '../api/works';
 import { PhotoForm } from './PhotoForm';
-import { Button, buttonLook } from '../ui/Button';
+import { Button, LinkButton } from '../ui/Button';
 import { notify } from '../ui/Notices';
 import { Page } from '../ui/Page';
 import { Problem } from '../ui/States';
@@ -36,10 +36,6 @@ const Foot = styled.p`
     flex-wrap: wrap;
     gap: ${space.m};
     margin-top: ${space.xl};
-`;
-
-const Skip = styled(Link)`
-    ${buttonLook}
 `;
 
 /** A photo of one's own, or the demo piece with a box that fits. */
@@ -108,7 +104,7 @@ export function BeginPage() {
                     {now.id === 'paper' && <WhichPaper onDone={forth} />}
                     {now.id === 'photo' && <WhichPhoto onBegun={(piece) => done(`/pieces/${piece}/match`)} />}
                     <Foot>
-                        {next && <Skip to={`/begin/${next}`}>Later: next question</Skip>}
+                        {next && <LinkButton to={`/begin/${next}`}>Later: next question</LinkButton>}
                         <Button onPress={() => done('/pieces')}>Straight to the studio</Button>
                     </Foot>
                 </div>

@@ -44,6 +44,34 @@ const Patches = styled.div`
     }
 `;
 
+const Seen = styled.div`
+    position: relative;
+    width: fit-content;
+    max-width: 100%;
+    margin-top: ${space.m};
+    & > img {
+        display: block;
+        max-width: 100%;
+        max-height: 380px;
+    }
+    & > b {
+        position: absolute;
+        display: grid;
+        place-items: center;
+        width: 26px;
+        height: 26px;
+        translate: -50% -50%;
+        border: 2px solid #fff;
+        border-radius: 50%;
+        outline: 2px solid #000;
+        color: #fff;
+        text-shadow:
+            0 0 3px #000,
+            0 0 3px #000;
+        font-size: ${type.body};
+    }
+`;
+
 const Options = styled.div`
     display: flex;
     flex-wrap: wrap;
@@ -159,6 +187,20 @@ export function Round({ id, onAgain }: Props) {
     );
 }
 
+/** A photo of one's own, with the places in it that are asked of: a letter each, or a ring. */
+function Photo({ picture, options }: { picture: NonNullable<Question['picture']>; options: Question['options'] }) {
+    return (
+        <Seen>
+            <img src={picture.url} alt="Your photo" />
+            {picture.spots.map(([x = 0, y = 0], index) => (
+                <b key={index} style={{ left: `${100 * x}%`, top: `${100 * y}%` }}>
+                    {picture.spots.length > 1 ? options[index]?.label : ''}
+                </b>
+            ))}
+        </Seen>
+    );
+}
+
 interface AskedProps {
     question: Question;
     isOrder: boolean;
@@ -178,7 +220,7 @@ function Asked({ question, isOrder, isBusy, onAnswer, onNext }: AskedProps) {
         if (answered || isBusy || chosen.includes(id)) return;
         const next = isOrder ? [...chosen, id] : [id];
         setChosen(next);
-        if (next.length === (isOrder ? options.length : 1)) onAnswer(next);
+        if (next.length === question.picks) onAnswer(next);
     };
     useKeys({
         answer: (key) => {
@@ -196,6 +238,7 @@ function Asked({ question, isOrder, isBusy, onAnswer, onNext }: AskedProps) {
 
     return (
         <>
+            {question.picture && <Photo picture={question.picture} options={options} />}
             {question.patches.length > 0 && (
                 <Patches>
                     {question.patches.map(({ label, hex, ground, words }) => (

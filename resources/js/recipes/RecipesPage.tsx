@@ -2,7 +2,7 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { useDebounce } from 'use-debounce';
 import { messageOf, Refusal } from '../api/client';
-import { Button, DownloadLink, StrongButton } from '../ui/Button';
+import { Button, DownloadLink, LinkButton, StrongButton } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { FilterField } from '../ui/FilterField';
 import { Page, Row } from '../ui/Page';
@@ -25,6 +25,9 @@ const List = styled.ul`
 const SETTLED = 250;
 
 const PAGE = 60;
+
+/** So many of those that are shown go on a chart: an address holds no more. */
+const ON_A_CHART = 60;
 
 const ANY = 'any';
 
@@ -57,6 +60,7 @@ export function RecipesPage() {
     const filtered = ['words', 'tag', 'step', 'near'].some((name) => of(name) !== '');
     const query = of('tag') === '' ? '' : `?tag=${encodeURIComponent(of('tag'))}`;
     const { recipes = [], count = 0, tags = [] } = found.data ?? {};
+    const chart = [...new Set(recipes.map(({ stack }) => stack))].slice(0, ON_A_CHART).join('\n');
 
     return (
         <Page>
@@ -77,6 +81,9 @@ export function RecipesPage() {
                             <DownloadLink href={`/api/recipes/cards.pdf${query}`} target="_blank" rel="noopener">
                                 Cards (PDF)
                             </DownloadLink>
+                            <LinkButton to={`/swatches/charts?text=${encodeURIComponent(chart)}`}>
+                                Chart to draw
+                            </LinkButton>
                         </>
                     )}
                 </Row>

@@ -1,4 +1,5 @@
 import { Button as AriaButton } from 'react-aria-components';
+import { Link } from 'react-router';
 import styled, { css } from 'styled-components';
 import { radius, space, target, type } from './theme';
 
@@ -49,6 +50,11 @@ export const StrongButton = styled(Button)`
     &[data-pressed] {
         background: ${({ theme }) => theme.ink};
     }
+`;
+
+/** A page that is gone to at a press. */
+export const LinkButton = styled(Link)`
+    ${buttonLook}
 `;
 
 /** A file that is fetched at a press. */

@@ -14,6 +14,7 @@ use Prism\Practice\Patch;
 use Prism\Practice\PracticeBox;
 use Prism\Practice\PracticeRefused;
 use Prism\Practice\Question;
+use Prism\Practice\SeenZone;
 
 use function Tests\Core\model;
 use function Tests\Core\pencils;
@@ -26,7 +27,26 @@ function practice(int $seed, int $pencils = 120): PracticeBox
         $names[$id] = "{$pencil->id->number} $pencil->name";
     }
 
-    return new PracticeBox(model(), array_slice($names, 0, $pencils, true), [Lab::of(41, 12, 30), Lab::of(72, -3, -12)], $seed);
+    return new PracticeBox(model(), array_slice($names, 0, $pencils, true), [Lab::of(41, 12, 30), Lab::of(72, -3, -12)], $seed, seenZones());
+}
+
+/** @return list<SeenZone> four photos of six zones each, one darker than the other, each nearly in reach of one pencil or another */
+function seenZones(): array
+{
+    static $zones = [];
+    $ids = pencils()->ids();
+    $nearest = static function (string $laid, float $L) use ($ids): Lab {
+        usort($ids, static fn (string $one, string $other): int => abs(seen($one.$laid)->L - $L) <=> abs(seen($other.$laid)->L - $L));
+        $found = seen($ids[0].$laid);
+
+        return Lab::of($found->L, $found->a + 0.8, $found->b - 0.8);
+    };
+    for ($i = 0; $zones === [] || count($zones) < 24; $i++) {
+        $L = 86.0 - 11.5 * ($i % 6) - intdiv($i, 6);
+        $zones[] = new SeenZone(['harbour', 'lantern', 'jugs', 'quay'][intdiv($i, 6)], 0.1 + 0.15 * ($i % 6), 0.5, ['light' => $nearest('@25', $L + 9.0), 'middle' => $nearest('@50x2', $L), 'dark' => $nearest('@80x3', $L - 14.0)]);
+    }
+
+    return $zones;
 }
 
 /** @return list<Question> several rounds of a kind at a level */
@@ -35,14 +55,15 @@ function asked(DrillKind $kind, int $level): array
     return array_merge(...array_map(static fn (int $seed): array => Drills::round($kind, $level, practice(100 * $level + $seed)), range(1, 4)));
 }
 
-it('asks five different questions of each kind, at each level', function (DrillKind $kind): void {
+it('asks five different questions of each kind, at each level, fewer where there are few zones', function (DrillKind $kind): void {
     foreach ([1, 3, 5] as $level) {
         $round = Drills::round($kind, $level, practice($level));
-        expect($round)->toHaveCount(5);
+        // Of a zone it is asked once: of few that can be asked without doubt a round is shorter.
+        expect(count($round))->toBeLessThanOrEqual(5)->toBeGreaterThanOrEqual($kind === DrillKind::Zone ? 2 : 5);
         foreach ($round as $question) {
             $ids = array_map(static fn (Option $option): string => $option->id, $question->options);
             expect($question->kind)->toBe($kind)->and(array_unique($ids))->toHaveCount(count($ids))->and(array_diff($question->right, $ids))->toBe([])
-                ->and($question->right)->toHaveCount($kind->isOrder() ? count($ids) : 1)->and($question->because)->not->toBe('')
+                ->and($question->right)->toHaveCount($kind === DrillKind::Zone ? 3 : ($kind->isOrder() ? count($ids) : 1))->and($question->because)->not->toBe('')
                 ->and($question->isRight($question->right))->toBeTrue()->and($question->isRight([]))->toBeFalse();
         }
     }
@@ -178,6 +199,49 @@ it('knows the muddy pair, the other two being clean', function (): void {
         expect((string) array_key_first($kept))->toBe($question->right[0])->and(array_values($kept)[0])->toBeLessThan(0.45)->and(array_values($kept)[1])->toBeGreaterThan(0.8);
     }
 });
+
+it('knows the order of five zones of one photo by value, no two near one another', function (): void {
+    foreach ([1, 5] as $level) {
+        foreach (asked(DrillKind::Squint, $level) as $question) {
+            $there = array_values(array_filter(seenZones(), static fn (SeenZone $zone): bool => $zone->picture === $question->picture));
+            $values = [];
+            foreach ($question->options as $at => $option) {
+                foreach ($there as $zone) {
+                    if ([$zone->x, $zone->y] === $question->spots[$at]) {
+                        $values[$option->id] = $zone->colours['middle']->L;
+                    }
+                }
+            }
+            arsort($values);
+            $sorted = array_values($values);
+            expect(array_keys($values))->toBe($question->right)->and($values)->toHaveCount(5);
+            for ($i = 1; $i < 5; $i++) {
+                expect($sorted[$i - 1] - $sorted[$i])->toBeGreaterThanOrEqual($level === 1 ? 9.0 : 4.0);
+            }
+        }
+    }
+});
+
+it('knows the pencil for each value of a zone: laid in any way, none that is offered comes as near', function (): void {
+    foreach ([1, 5] as $level) {
+        foreach (asked(DrillKind::Zone, $level) as $question) {
+            $zone = array_values(array_filter(seenZones(), static fn (SeenZone $zone): bool => $zone->picture === $question->picture && [[$zone->x, $zone->y]] === $question->spots))[0];
+            foreach (['light', 'middle', 'dark'] as $at => $role) {
+                expect($question->patches[$at]->colour)->toEqual($zone->colours[$role]);
+                $misses = [];
+                foreach ($question->options as $option) {
+                    $misses[$option->id] = min(array_map(static fn (string $laid): float => seen($option->id.$laid)->differenceTo($zone->colours[$role]), ['@25', '@40', '@50x2', '@65x3', '@80x3']));
+                }
+                asort($misses);
+                expect((string) array_key_first($misses))->toBe($question->right[$at])->and(array_values($misses)[1] - array_values($misses)[0])->toBeGreaterThan(1.29);
+            }
+        }
+    }
+});
+
+it('says what it needs where there is no photo yet', function (DrillKind $kind): void {
+    Drills::round($kind, 1, new PracticeBox(model(), ['QW:6858' => 'a'], [], 1));
+})->with([DrillKind::Squint, DrillKind::Zone])->throws(PracticeRefused::class, 'Read one in Look first.');
 
 it('says what a small box lacks', function (): void {
     Drills::round(DrillKind::Muddy, 1, practice(1, 3));
