@@ -14,7 +14,7 @@ final class PhotoDrills
     private const ZONES = 5;
 
     /** How far apart in value the nearest of some zones lie, by level 1 to 5, L*. */
-    private const APART = [9.0, 7.5, 6.0, 5.0, 4.0];
+    private const APART = [8.0, 7.0, 6.0, 5.0, 4.0];
 
     /** No two places that are asked of lie nearer, shares of the photo. */
     private const BESIDE = 0.07;
@@ -74,7 +74,7 @@ final class PhotoDrills
                 'By value: '.implode(', ', array_map(static fn (SeenZone $zone, string $id): string => sprintf('%s step %d (L* %.0f)', strtoupper($id), ValueScale::step(self::value($zone)), self::value($zone)), $order, $right)).'.',
                 $chosen[0]->picture, array_map(static fn (SeenZone $zone): array => [$zone->x, $zone->y], $chosen),
             );
-        });
+        }, 'None of your photos has five zones whose values are told apart without doubt. Choose another drill, or read another photo in Look.');
     }
 
     public function zone(): Question
@@ -124,7 +124,7 @@ final class PhotoDrills
                 implode('; ', array_map(fn (string $role): string => sprintf('%s %s, %s', $role === 'light' ? 'Light' : $role, $this->box->name($right[$role]), $this->words($right[$role], $zone->colours[$role])), self::ROLES)).'. None of the others comes as near.',
                 $zone->picture, [[$zone->x, $zone->y]],
             );
-        });
+        }, 'None of the zones of your photos has three pencils of your box that this can be asked of without doubt. Choose another drill, or read another photo in Look.');
     }
 
     /**

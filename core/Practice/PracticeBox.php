@@ -107,10 +107,11 @@ final class PracticeBox
      * The first that chance brings and that can be asked without doubt.
      *
      * @param  \Closure(): ?Question  $make
+     * @param  string  $refusal  why there is none
      *
      * @throws PracticeRefused
      */
-    public function first(\Closure $make): Question
+    public function first(\Closure $make, string $refusal = 'Your box has no pencils that this can be asked of without doubt. Put more and different ones in it, or choose another drill.'): Question
     {
         for ($try = 0; $try < self::TRIES; $try++) {
             $question = $make();
@@ -118,6 +119,6 @@ final class PracticeBox
                 return $question;
             }
         }
-        throw new PracticeRefused('Your box has no pencils that this can be asked of without doubt. Put more and different ones in it, or choose another drill.');
+        throw new PracticeRefused($refusal);
     }
 }

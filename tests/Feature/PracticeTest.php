@@ -16,7 +16,7 @@ beforeEach(function (): void {
     // A photo whose zones pencils of the box come near to, one darker than the other.
     $this->piece = pieceOf($this->artist);
     foreach ([[82, 6, 16], [70, 18, 34], [58, 30, 30], [46, -18, 8], [34, 6, -18], [22, 14, 4], [64, -10, 24], [52, 2, -14], [40, 20, 12], [74, -4, -6]] as $at => [$L, $a, $b]) {
-        $zone = $this->piece->zones()->create(['name' => "zone $at", 'x' => 0.1 + 0.08 * $at, 'y' => 0.5, 'radius' => 0.01, 'position' => $at + 1]);
+        $zone = $this->piece->zones()->create(['name' => "zone $at", 'x' => 0.1 + 0.08 * $at, 'y' => 0.5, 'radius' => 0.01, 'share' => 0.1, 'position' => $at + 1]);
         foreach (['light' => 10, 'middle' => 0, 'dark' => -12] as $role => $by) {
             $zone->targets()->create(['role' => $role, 'L' => $L + $by, 'a' => $a + $by / 3, 'b' => $b - $by / 2, 'spread' => 0, 'share' => 0.3, 'x' => 0.1, 'y' => 0.5]);
         }

@@ -31,6 +31,9 @@ final class PracticeRooms
     /** Colours of the artist's photos that questions are made of. */
     private const SEEN = 200;
 
+    /** A smaller zone is no place that one finds by a ring, share of the photo. */
+    private const LEAST_SHARE = 0.008;
+
     /** Rounds that a curve shows. */
     private const CURVE = 24;
 
@@ -126,7 +129,7 @@ final class PracticeRooms
                 $colours[$target->role->value] ??= Lab::of($target->L, $target->a, $target->b);
             }
             $picture = $zone->piece->references->first();
-            if (isset($colours['light'], $colours['middle'], $colours['dark']) && $picture !== null) {
+            if ($zone->share >= self::LEAST_SHARE && isset($colours['light'], $colours['middle'], $colours['dark']) && $picture !== null) {
                 $zones[] = new SeenZone($picture->id, $zone->x, $zone->y, ['light' => $colours['light'], 'middle' => $colours['middle'], 'dark' => $colours['dark']]);
             }
         }

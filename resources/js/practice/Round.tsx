@@ -44,6 +44,13 @@ const Patches = styled.div`
     }
 `;
 
+const Shown = styled.div`
+    display: flex;
+    flex-wrap: wrap;
+    align-items: start;
+    gap: ${space.m};
+`;
+
 const Seen = styled.div`
     position: relative;
     width: fit-content;
@@ -56,19 +63,23 @@ const Seen = styled.div`
     }
     & > b {
         position: absolute;
-        display: grid;
-        place-items: center;
-        width: 26px;
-        height: 26px;
+        width: 22px;
+        height: 22px;
         translate: -50% -50%;
         border: 2px solid #fff;
         border-radius: 50%;
         outline: 2px solid #000;
-        color: #fff;
-        text-shadow:
-            0 0 3px #000,
-            0 0 3px #000;
         font-size: ${type.body};
+    }
+    /* Beside the place, which stays free. */
+    & span {
+        position: absolute;
+        left: 22px;
+        top: -4px;
+        padding: 0 5px;
+        background: #000;
+        color: #fff;
+        line-height: 1.5;
     }
 `;
 
@@ -191,10 +202,10 @@ export function Round({ id, onAgain }: Props) {
 function Photo({ picture, options }: { picture: NonNullable<Question['picture']>; options: Question['options'] }) {
     return (
         <Seen>
-            <img src={picture.url} alt="Your photo" />
+            <img src={picture.url} alt="What it is asked of, with its places" />
             {picture.spots.map(([x = 0, y = 0], index) => (
                 <b key={index} style={{ left: `${100 * x}%`, top: `${100 * y}%` }}>
-                    {picture.spots.length > 1 ? options[index]?.label : ''}
+                    {picture.spots.length > 1 && <span>{options[index]?.label}</span>}
                 </b>
             ))}
         </Seen>
@@ -238,31 +249,33 @@ function Asked({ question, isOrder, isBusy, onAnswer, onNext }: AskedProps) {
 
     return (
         <>
-            {question.picture && <Photo picture={question.picture} options={options} />}
-            {question.patches.length > 0 && (
-                <Patches>
-                    {question.patches.map(({ label, hex, ground, words }) => (
-                        <figure key={label}>
-                            {ground === null ? (
-                                <i style={{ background: hex }} role="img" aria-label={`${label}: ${words}`} />
-                            ) : (
-                                <i
-                                    data-ground
-                                    style={{ background: ground }}
-                                    role="img"
-                                    aria-label={`${label}: ${words}, on a ground`}
-                                >
-                                    <i style={{ background: hex }} />
-                                </i>
-                            )}
-                            <figcaption>
-                                {label}
-                                {inWords && `: ${words}`}
-                            </figcaption>
-                        </figure>
-                    ))}
-                </Patches>
-            )}
+            <Shown>
+                {question.picture && <Photo picture={question.picture} options={options} />}
+                {question.patches.length > 0 && (
+                    <Patches>
+                        {question.patches.map(({ label, hex, ground, words }) => (
+                            <figure key={label}>
+                                {ground === null ? (
+                                    <i style={{ background: hex }} role="img" aria-label={`${label}: ${words}`} />
+                                ) : (
+                                    <i
+                                        data-ground
+                                        style={{ background: ground }}
+                                        role="img"
+                                        aria-label={`${label}: ${words}, on a ground`}
+                                    >
+                                        <i style={{ background: hex }} />
+                                    </i>
+                                )}
+                                <figcaption>
+                                    {label}
+                                    {inWords && `: ${words}`}
+                                </figcaption>
+                            </figure>
+                        ))}
+                    </Patches>
+                )}
+            </Shown>
             <Options role="group" aria-label="Answers">
                 {options.map(({ id, label, hex, words }, index) => (
                     <Choice
