@@ -29,6 +29,7 @@ use App\Http\Controllers\SharedController;
 use App\Http\Controllers\SubstituteController;
 use App\Http\Controllers\SwatchController;
 use App\Http\Controllers\TargetController;
+use App\Http\Controllers\WeekPaletteController;
 use App\Http\Controllers\WorkController;
 use App\Http\Controllers\ZoneController;
 use App\Http\Middleware\Unlisted;
@@ -126,6 +127,8 @@ Route::middleware('auth')->group(static function (): void {
 
     Route::get('figures', [RecordController::class, 'figures'])->middleware('throttle:heavy');
     Route::get('practice', [PracticeController::class, 'show']);
+    Route::get('practice/week', [WeekPaletteController::class, 'show'])->middleware('throttle:heavy');
+    Route::post('practice/week', [WeekPaletteController::class, 'store'])->middleware('throttle:heavy');
     Route::post('practice/rounds', [PracticeController::class, 'store'])->middleware('throttle:heavy');
     Route::get('practice/rounds/{round}', [PracticeController::class, 'round']);
     Route::post('practice/rounds/{round}/answers', [PracticeController::class, 'answer']);

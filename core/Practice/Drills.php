@@ -23,7 +23,7 @@ final class Drills
     {
         $level = max(1, min(self::LEVELS, $level));
         $questions = [];
-        for ($try = 0; count($questions) < self::QUESTIONS && $try < 8 * self::QUESTIONS; $try++) {
+        for ($try = 0; count($questions) < self::QUESTIONS && $try < 16 * self::QUESTIONS; $try++) {
             $question = self::question($kind, $level, $box);
             $spots = $question->spots;
             sort($spots);

@@ -119,7 +119,7 @@ final class PhotoDrills
             $options = array_map(fn (string $pencil): Option => new Option($pencil, $this->box->name($pencil), $this->box->coat($pencil)), $this->box->shuffled($offered));
 
             return new Question(
-                DrillKind::Zone, 'One pencil each, as hard as it takes: choose that for the light of this zone, then for its middle, then for its dark.',
+                DrillKind::Zone, 'One pencil each: which for the light of this zone, then for its middle, then its dark?',
                 array_map(static fn (string $role): Patch => new Patch(ucfirst($role), $zone->colours[$role]), self::ROLES), $options, array_values($right),
                 implode('; ', array_map(fn (string $role): string => sprintf('%s %s, %s', $role === 'light' ? 'Light' : $role, $this->box->name($right[$role]), $this->words($right[$role], $zone->colours[$role])), self::ROLES)).'. None of the others comes as near.',
                 $zone->picture, [[$zone->x, $zone->y]],

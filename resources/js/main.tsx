@@ -33,6 +33,7 @@ import {
     PlanStage,
     FiguresPage,
     PracticePage,
+    WeekPage,
     RecordPage,
     RecipesPage,
     StudioPage,
@@ -75,6 +76,7 @@ function Pages() {
                     <Route path="/recipes" element={<RecipesPage />} />
                     <Route path="/figures" element={<FiguresPage />} />
                     <Route path="/practice" element={<PracticePage />} />
+                    <Route path="/practice/week" element={<WeekPage />} />
                     <Route path="/practice/:round" element={<PracticePage />} />
                     <Route path="/studio" element={<StudioPage />} />
                     <Route path="/begin" element={<BeginPage />} />

@@ -47,6 +47,7 @@ export const ChartsPage = page(() => import('./swatches/ChartsPage'), 'ChartsPag
 export const SwatchesPlace = page(() => import('./swatches/SwatchesPlace'), 'SwatchesPlace');
 export const RecipesPage = page(() => import('./recipes/RecipesPage'), 'RecipesPage');
 export const PracticePage = page(() => import('./practice/PracticePage'), 'PracticePage');
+export const WeekPage = page(() => import('./practice/WeekPage'), 'WeekPage');
 export const FiguresPage = page(() => import('./record/FiguresPage'), 'FiguresPage');
 export const RecordPage = page(() => import('./record/RecordPage'), 'RecordPage');
 export const StudioPage = page(() => import('./studio/StudioPage'), 'StudioPage');
@@ -61,7 +62,7 @@ const AT: [RegExp, Page[]][] = [
     [/^\/pencils/, [PencilsPlace, PencilsPage, PencilPage, AuditPage, InsteadPage, FilesPage, NumbersPage]],
     [/^\/swatches/, [SwatchesPlace, BookPage, ChartsPage, ChartPage, CalibrationPage]],
     [/^\/recipes/, [RecipesPage]],
-    [/^\/practice/, [PracticePage]],
+    [/^\/practice/, [PracticePage, WeekPage]],
     [/^\/figures/, [FiguresPage]],
     [/^\/studio/, [StudioPage]],
     [/^\/begin/, [BeginPage]],

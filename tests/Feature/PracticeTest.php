@@ -98,3 +98,47 @@ it('is one’s own', function (): void {
     ($this->answer)($round, 0, ['5'])->assertNotFound();
     expect(collect($this->getJson('/api/practice')->json('skills'))->every(static fn (array $skill): bool => $skill['rounds'] === []))->toBeTrue();
 });
+
+it('lays out a palette for the week, the same until Monday, and keeps the engine’s answer to itself', function (): void {
+    $this->travelTo('2026-11-25 10:00:00');
+    $week = $this->getJson('/api/practice/week')->assertOk()->json();
+    expect($week['pencils'])->toHaveCount(6)->and($week['says'])->toMatch('/^No .+ this week: mix it\.$/')->and(array_column($week['parts'], 'role'))->toBe(['light', 'middle', 'dark'])
+        ->and(array_column($week['parts'], 'mine'))->toBe([null, null, null])->and(array_column($week['parts'], 'engine'))->toBe([null, null, null]);
+    $this->travelTo('2026-11-29 23:00:00');
+    expect($this->getJson('/api/practice/week')->json())->toBe($week)->and($this->artist->drillRounds()->count())->toBe(1);
+    $this->travelTo('2026-11-30 08:00:00');
+    expect($this->getJson('/api/practice/week')->json())->not->toBe($week)->and($this->artist->drillRounds()->count())->toBe(2);
+    // It is no drill, and no round of one.
+    expect(collect($this->getJson('/api/practice')->json('skills'))->pluck('kind'))->not->toContain('week');
+    $this->getJson('/api/practice/rounds/'.$this->artist->drillRounds()->firstOrFail()->id)->assertNotFound();
+});
+
+it('compares what one lays with what the engine lays with the same six', function (): void {
+    $week = $this->getJson('/api/practice/week')->assertOk()->json();
+    $six = array_column($week['pencils'], 'id');
+    $stacks = ['light' => "$six[0]@35", 'middle' => "$six[2]@50x2 > $six[1]@40", 'dark' => "$six[5]@60x2"];
+    $done = $this->postJson('/api/practice/week', $stacks)->assertOk()->json();
+    expect($done['isDone'])->toBeTrue()->and(array_map(static fn (array $part): string => $part['mine']['stack'], $done['parts']))->toBe(array_values($stacks));
+    $right = 0;
+    foreach ($done['parts'] as $part) {
+        foreach ($part['engine']['steps'] as $step) {
+            expect($step['pencil'] === null || in_array($step['pencil']['id'], $six, true))->toBeTrue();
+        }
+        $right += $part['mine']['difference']['dE00'] <= $part['engine']['difference']['dE00'] + 1.5 ? 1 : 0;
+    }
+    expect($done['right'])->toBe($right)->and($this->getJson('/api/practice/week')->json())->toBe($done);
+    $this->postJson('/api/practice/week', $stacks)->assertConflict();
+});
+
+it('refuses what is not of the six, nothing, and a stack that is none; and says what is missing for a palette', function (): void {
+    $week = $this->getJson('/api/practice/week')->assertOk()->json();
+    $six = array_column($week['pencils'], 'id');
+    $other = $this->artist->box()->with('range')->get()->map(fn ($pencil): string => "{$pencil->range->code}:$pencil->number")->first(fn (string $id): bool => ! in_array($id, $six, true));
+    $stacks = ['light' => "$six[0]@35", 'middle' => "$other@50", 'dark' => "$six[5]@60"];
+    expect($this->postJson('/api/practice/week', $stacks)->assertUnprocessable()->json('message'))->toContain('in the middle, is not one of the six.')
+        ->and($this->postJson('/api/practice/week', ['dark' => ''] + $stacks)->assertUnprocessable()->json('errors.dark.0'))->toBe('Say what you would lay for the dark.')
+        ->and($this->postJson('/api/practice/week', ['middle' => 'QW:6858@500'] + $stacks)->assertUnprocessable()->json('message'))->not->toBe('');
+    expect($this->artist->drillRounds()->firstOrFail()->done_at)->toBeNull();
+    $this->actingAs(artist());
+    expect($this->getJson('/api/practice/week')->assertUnprocessable()->json('message'))->toContain('Read one in Look first.');
+});

@@ -69,6 +69,8 @@ final class PracticeController
     #[OA\Get(path: '/api/practice/rounds/{round}', operationId: 'drillRound', parameters: [new OA\PathParameter(name: 'round', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'As far as it is', content: new OA\JsonContent(ref: '#/components/schemas/DrillRound'))])]
     public function round(DrillRound $round): DrillRoundResource
     {
+        self::isDrill($round);
+
         return DrillRoundResource::make($round);
     }
 
@@ -82,8 +84,15 @@ final class PracticeController
     ])]
     public function answer(Request $request, DrillRound $round): DrillRoundResource
     {
+        self::isDrill($round);
         $given = $request->validate(['question' => ['required', 'integer', 'min:0'], 'answer' => ['required', 'array', 'min:1', 'max:9'], 'answer.*' => ['required', 'string', 'max:40']], ['answer.*' => 'Choose one of the answers.']);
 
         return DrillRoundResource::make($this->practice->answer($round, (int) $given['question'], array_map(strval(...), array_values($given['answer']))));
+    }
+
+    /** The palette of a week is kept among the rounds, and is none. */
+    private static function isDrill(DrillRound $round): void
+    {
+        abort_if(DrillKind::tryFrom($round->kind) === null, 404, 'There is no such round in your studio.');
     }
 }

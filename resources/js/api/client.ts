@@ -23,6 +23,7 @@ export type Session = Schemas['Session'];
 export type StackPrediction = Schemas['StackPrediction'];
 export type Substitutes = Schemas['Substitutes'];
 export type Share = components['schemas']['Share'];
+export type WeekPalette = components['schemas']['WeekPalette'];
 /** What a link shows. */
 export type Shared = paths['/api/shared/{token}']['get']['responses']['200']['content']['application/json'];
 /** What an archive would bring. */

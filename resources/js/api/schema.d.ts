@@ -1636,6 +1636,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/practice/week': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['weekPalette'];
+        put?: never;
+        post: operations['planWithWeekPalette'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/works': {
         parameters: {
             query?: never;
@@ -3143,6 +3159,35 @@ export interface components {
             begun: boolean;
             /** @description of the demo studio: it has no password, and goes by itself */
             copy: boolean;
+        };
+        WeekPalette: {
+            /** @description which family is left out */
+            says: string;
+            /** @description what it is called */
+            zone: string;
+            picture: {
+                url: string;
+                spots: number[][];
+            };
+            /** @description the six, lightest first */
+            pencils: {
+                id: string;
+                range: string;
+                number: string;
+                name: string;
+                hex: string | null;
+            }[];
+            isDone: boolean;
+            /** @description values that came as near as the engine */
+            right: number;
+            parts: {
+                /** @enum {string} */
+                role: 'light' | 'middle' | 'dark';
+                colour: components['schemas']['Colour'];
+                mine: components['schemas']['Recipe'] | null;
+                /** @description told once one's own is */
+                engine: components['schemas']['Recipe'] | null;
+            }[];
         };
         Work: {
             id: string;
@@ -12010,6 +12055,138 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    weekPalette: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Six pencils and a zone to plan with them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['WeekPalette'];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description There is no photo or no such box */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    planWithWeekPalette: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    /** @description stack notation */
+                    light: string;
+                    middle: string;
+                    dark: string;
+                };
+            };
+        };
+        responses: {
+            /** @description With what the engine lays */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['WeekPalette'];
+                };
+            };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is planned already */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
             };
             /** @description Too often; Retry-After says when again */
             429: {

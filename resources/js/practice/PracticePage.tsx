@@ -1,7 +1,7 @@
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, type DrillKind, type Skill } from '../api/client';
-import { Button, StrongButton } from '../ui/Button';
+import { Button, LinkButton, StrongButton } from '../ui/Button';
 import { notify } from '../ui/Notices';
 import { Page, Row } from '../ui/Page';
 import { Loading, Problem } from '../ui/States';
@@ -99,6 +99,10 @@ export function PracticePage() {
                     {due.length > 1 && <small>{counted(due.length, 'drill')} due</small>}
                 </p>
             )}
+            <p style={{ marginTop: 12 }}>
+                <LinkButton to="/practice/week">Palette of the week</LinkButton>{' '}
+                <small>Six of your pencils, one zone: plan it, then compare with the engine.</small>
+            </p>
             <Skills>
                 {practice.data?.skills.map((skill) => (
                     <Line key={skill.kind} data-testid="skill">

@@ -11,6 +11,7 @@ import { radius, space, target, type } from '../ui/theme';
 import { Tick } from '../ui/Tick';
 import { useKeptState } from '../ui/useKeptState';
 import { useKeys } from '../ui/useKeys';
+import { PhotoAsked } from './PhotoAsked';
 import { useAnswer, useRound } from './practiceQueries';
 
 const Patches = styled.div`
@@ -49,38 +50,6 @@ const Shown = styled.div`
     flex-wrap: wrap;
     align-items: start;
     gap: ${space.m};
-`;
-
-const Seen = styled.div`
-    position: relative;
-    width: fit-content;
-    max-width: 100%;
-    margin-top: ${space.m};
-    & > img {
-        display: block;
-        max-width: 100%;
-        max-height: 380px;
-    }
-    & > b {
-        position: absolute;
-        width: 22px;
-        height: 22px;
-        translate: -50% -50%;
-        border: 2px solid #fff;
-        border-radius: 50%;
-        outline: 2px solid #000;
-        font-size: ${type.body};
-    }
-    /* Beside the place, which stays free. */
-    & span {
-        position: absolute;
-        left: 22px;
-        top: -4px;
-        padding: 0 5px;
-        background: #000;
-        color: #fff;
-        line-height: 1.5;
-    }
 `;
 
 const Options = styled.div`
@@ -198,20 +167,6 @@ export function Round({ id, onAgain }: Props) {
     );
 }
 
-/** A photo of one's own, with the places in it that are asked of: a letter each, or a ring. */
-function Photo({ picture, options }: { picture: NonNullable<Question['picture']>; options: Question['options'] }) {
-    return (
-        <Seen>
-            <img src={picture.url} alt="What it is asked of, with its places" />
-            {picture.spots.map(([x = 0, y = 0], index) => (
-                <b key={index} style={{ left: `${100 * x}%`, top: `${100 * y}%` }}>
-                    {picture.spots.length > 1 && <span>{options[index]?.label}</span>}
-                </b>
-            ))}
-        </Seen>
-    );
-}
-
 interface AskedProps {
     question: Question;
     isOrder: boolean;
@@ -250,7 +205,13 @@ function Asked({ question, isOrder, isBusy, onAnswer, onNext }: AskedProps) {
     return (
         <>
             <Shown>
-                {question.picture && <Photo picture={question.picture} options={options} />}
+                {question.picture && (
+                    <PhotoAsked
+                        url={question.picture.url}
+                        spots={question.picture.spots}
+                        names={question.picture.spots.length > 1 ? options.map(({ label }) => label) : []}
+                    />
+                )}
                 {question.patches.length > 0 && (
                     <Patches>
                         {question.patches.map(({ label, hex, ground, words }) => (

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { answered, api, type DrillKind, type DrillRound } from '../api/client';
+import { answered, api, type DrillKind, type DrillRound, type WeekPalette } from '../api/client';
 
 const practice = ['practice'] as const;
 
@@ -36,5 +36,26 @@ export function useAnswer(round: string) {
         },
         // Another window has answered meanwhile.
         onError: () => client.invalidateQueries({ queryKey: roundKey(round) }),
+    });
+}
+
+const week = ['practice', 'week'] as const;
+
+/** The palette of this week; one's own plan with it, once it is made. */
+export const useWeek = () =>
+    useQuery<WeekPalette>({
+        queryKey: week,
+        queryFn: ({ signal }) => answered(api.GET('/api/practice/week', { signal })),
+        staleTime: Infinity,
+        retry: false,
+    });
+
+export function usePlanWeek() {
+    const client = useQueryClient();
+
+    return useMutation({
+        mutationFn: (body: { light: string; middle: string; dark: string }) =>
+            answered(api.POST('/api/practice/week', { body })),
+        onSuccess: (now) => client.setQueryData<WeekPalette>(week, now),
     });
 }
