@@ -8,6 +8,7 @@ use App\Studio\DemoDrawing;
 use App\Studio\DemoPiece;
 use App\Studio\DemoRecipes;
 use App\Studio\DemoStudio;
+use App\Studio\LongWork\WorkQueue;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldBeUnique;
 use Illuminate\Contracts\Queue\ShouldQueue;
@@ -31,5 +32,6 @@ final class DrawDemo implements ShouldBeUnique, ShouldQueue
             $drawing->draw($artist, $piece);
             $recipes->ofDrawn($artist, $piece->refresh());
         }
+        DrawStudies::dispatch()->onQueue(WorkQueue::Later->value);
     }
 }

@@ -21,6 +21,7 @@ use App\Studio\Zones\ZoneBook;
 use Closure;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
+use Imagick;
 use Prism\Exchange\Csv;
 use Prism\Reference\Zones\ZoneMap;
 use Throwable;
@@ -34,6 +35,9 @@ final class DemoPiece
         'lantern' => ['Lantern and rope', 20],
         'jugs' => ['Three glazed jugs', 20],
     ];
+
+    /** A study is cut into so many. */
+    private const STUDY_ZONES = 9;
 
     /** The one that the simulated hand draws. */
     public const DRAWN = 'lantern';
@@ -127,6 +131,35 @@ final class DemoPiece
             ]);
         }
         $piece->zoneChanges()->delete();
+    }
+
+    /**
+     * A small study of a part of a demo photo, as an artist makes them between two pieces.
+     *
+     * @param  array{float, float, float, float}  $part  left, top, width and height, shares of the photo
+     */
+    public function study(User $user, string $photo, string $title, array $part): Piece
+    {
+        $image = new Imagick(database_path("demo/$photo.jpg"));
+        [$width, $height] = [$image->getImageWidth(), $image->getImageHeight()];
+        $image->cropImage((int) ($part[2] * $width), (int) ($part[3] * $height), (int) ($part[0] * $width), (int) ($part[1] * $height));
+        $image->setImagePage(0, 0, 0, 0);
+        $image->setImageFormat('png');
+        $file = (string) tempnam(sys_get_temp_dir(), 'study');
+        file_put_contents($file, $image->getImageBlob());
+        try {
+            return DB::transaction(function () use ($user, $title, $file): Piece {
+                $piece = $this->create($user, $title);
+                $this->references->begin($piece, $file);
+                $this->readings->read($piece->reference());
+                $this->zones->find($piece, self::STUDY_ZONES);
+                $piece->zoneChanges()->delete();
+
+                return $piece->refresh();
+            });
+        } finally {
+            unlink($file);
+        }
     }
 
     /** @return list<int> keys of the pencils that a box has with which these can be drawn */

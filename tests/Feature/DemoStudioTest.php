@@ -2,15 +2,19 @@
 
 declare(strict_types=1);
 
+use App\Jobs\DrawStudies;
 use App\Models\DrawnStep;
 use App\Models\Paper;
 use App\Models\Piece;
 use App\Models\User;
 use App\Studio\DemoDrawing;
+use App\Studio\DemoPiece;
+use App\Studio\DemoStudies;
 use App\Studio\DemoStudio;
 use App\Studio\LongWork\LookWork;
 use App\Studio\Photos\References;
 use App\Studio\Review\DrawingReviews;
+use Illuminate\Support\Facades\Queue;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\small;
@@ -63,4 +67,21 @@ it('draws a piece and compares it; a copy has all of it under names of its own, 
     app(DemoStudio::class)->copy();
     expect(User::query()->whereKey($copy->id)->exists())->toBeFalse()->and(Piece::query()->whereKey($theirs->id)->exists())->toBeFalse()
         ->and(is_dir(config('prism.storage')."/drawings/$theirs->id"))->toBeFalse()->and(app(DrawingReviews::class)->of($piece))->toHaveCount(1);
+});
+
+it('has studies of parts of its photos, and draws none that is there already', function (): void {
+    $artist = artist();
+    $artist->forceFill(['email' => config('prism.demo_email')])->save();
+    $study = app(DemoPiece::class)->study($artist, 'harbour', 'Blue float, a study', [0.42, 0.5, 0.26, 0.3]);
+    $photo = $study->reference();
+    expect($photo->width / $photo->height)->toEqualWithDelta((0.26 * 1600) / (0.3 * 1200), 0.02)->and($study->zones()->count())->toBeGreaterThan(3)->and($study->zoneChanges()->count())->toBe(0);
+
+    // When all are there, nothing is drawn, and nothing more is asked for.
+    foreach (array_diff(DemoStudies::titles(), [$study->title]) as $title) {
+        $artist->pieces()->create(['title' => $title, 'paper_id' => $study->paper_id]);
+    }
+    Queue::fake();
+    (new DrawStudies)->handle(app(DemoStudio::class), app(DemoStudies::class));
+    Queue::assertNothingPushed();
+    expect($study->drawingEntries()->count())->toBe(0);
 });

@@ -8,6 +8,7 @@ use App\Models\DrillRound;
 use App\Models\Paper;
 use App\Models\User;
 use App\Models\Zone;
+use App\Models\ZoneTarget;
 use App\Studio\Calibration\Engine;
 use App\Studio\ChangedMeanwhile;
 use App\Studio\Pencils\Catalogue;
@@ -126,8 +127,9 @@ final class WeekPalettes
         $box = $this->engine->searchable($paper, $artist, $this->catalogue->box($artist));
         $zone = self::zone($artist, $week);
         $colours = [];
-        foreach ($zone->targets as $target) {
-            $colours[$target->role->value] ??= Lab::of($target->L, $target->a, $target->b);
+        foreach (['light', 'middle', 'dark'] as $role) {
+            $target = $zone->targets->firstOrFail(static fn (ZoneTarget $target): bool => $target->role->value === $role);
+            $colours[$role] = Lab::of($target->L, $target->a, $target->b);
         }
         $palette = WeekPalette::of($box->coats(), $colours['middle'], $week);
         $six = $box->where(static fn ($pencil): bool => in_array((string) $pencil->id, $palette->pencils, true));
@@ -139,10 +141,10 @@ final class WeekPalettes
             return ['id' => $id, 'label' => trim($pencil->id->number.' '.$pencil->name), 'colour' => $coat === null ? null : [round($coat->L, 3), round($coat->a, 3), round($coat->b, 3)]];
         }, $palette->pencils);
         $questions = [];
-        foreach (['light', 'middle', 'dark'] as $role) {
-            $found = $search->find(Target::colour($colours[$role]), new Limits(top: 1, maxLayers: self::LAYERS), $six)[0];
+        foreach ($colours as $role => $colour) {
+            $found = $search->find(Target::colour($colour), new Limits(top: 1, maxLayers: self::LAYERS), $six)[0];
             $questions[] = [
-                'asks' => sprintf('No %s this week: mix it.', $palette->gap->value), 'patches' => [['label' => ucfirst($role), 'colour' => [$colours[$role]->L, $colours[$role]->a, $colours[$role]->b], 'ground' => null]],
+                'asks' => sprintf('No %s this week: mix it.', $palette->gap->value), 'patches' => [['label' => ucfirst($role), 'colour' => [$colour->L, $colour->a, $colour->b], 'ground' => null]],
                 'options' => $options, 'right' => [(string) $found->stack], 'because' => $zone->name, 'picture' => $zone->piece->reference()->id, 'spots' => [[$zone->x, $zone->y]],
             ];
         }
