@@ -224,6 +224,26 @@ function Checks({ record, checks }: { record: PieceRecord; checks: PieceRecord['
                     <img src={record.photoUrl} alt={`What ${record.title} is drawn from`} />
                     <figcaption>The reference</figcaption>
                 </figure>
+                {/* What was photographed and not compared, too. */}
+                {record.entries
+                    .filter(
+                        ({ photo }) =>
+                            photo &&
+                            !checks.some(({ picture }) => picture.includes(photo.url.split('/').at(-1) ?? '?')),
+                    )
+                    .map(({ mark, photo, madeAt, note }) => (
+                        <figure key={mark}>
+                            <img
+                                src={photo?.url}
+                                alt={`The drawing on ${day.format(new Date(madeAt))}`}
+                                loading="lazy"
+                            />
+                            <figcaption>
+                                {day.format(new Date(madeAt))}
+                                {note && `: ${note}`}
+                            </figcaption>
+                        </figure>
+                    ))}
                 {checks.map(({ at, picture, words, rangeSteps }) => (
                     <figure key={at}>
                         <img src={picture} alt={`The drawing on ${day.format(new Date(at))}, set straight`} />
