@@ -10,6 +10,7 @@ import { ShareSheet } from '../share/ShareSheet';
 import { Button } from '../ui/Button';
 import { notify } from '../ui/Notices';
 import { Columns, Page, Row, Table } from '../ui/Page';
+import { PencilShares } from '../ui/PencilShares';
 import { Loading, Problem } from '../ui/States';
 import { space, type } from '../ui/theme';
 import { counted, spokenMinutes } from '../ui/words';
@@ -71,13 +72,6 @@ const Day = styled.section`
         font-variant-numeric: tabular-nums;
         color: ${({ theme }) => theme.quiet};
     }
-`;
-
-const Chip = styled.i`
-    display: block;
-    width: 44px;
-    height: 24px;
-    forced-color-adjust: none;
 `;
 
 const day = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
@@ -143,35 +137,7 @@ export function RecordPage() {
             </p>
             <ToPublish caption={record.data.caption} />
             <Columns>
-                <section aria-labelledby="pencils">
-                    <h2 id="pencils">Pencils</h2>
-                    <Table>
-                        <thead>
-                            <tr>
-                                <th>
-                                    <span className="visually-hidden">Colour</span>
-                                </th>
-                                <th>Number</th>
-                                <th>Name</th>
-                                <th>Share of all coats</th>
-                            </tr>
-                        </thead>
-                        <tbody>
-                            {pencils.map(({ id, number, name, hex, share }) => (
-                                <tr key={id}>
-                                    <td>
-                                        <Chip style={{ background: hex ?? undefined }} aria-hidden />
-                                    </td>
-                                    <td>
-                                        <b>{number}</b>
-                                    </td>
-                                    <td>{name}</td>
-                                    <td>{share}</td>
-                                </tr>
-                            ))}
-                        </tbody>
-                    </Table>
-                </section>
+                <PencilShares pencils={pencils} />
                 <section aria-labelledby="sittings">
                     <h2 id="sittings">Sittings</h2>
                     <Table>

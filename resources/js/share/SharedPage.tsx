@@ -3,6 +3,7 @@ import styled from 'styled-components';
 import { messageOf, type Shared } from '../api/client';
 import { Button } from '../ui/Button';
 import { Page, Row, Table } from '../ui/Page';
+import { PencilShares } from '../ui/PencilShares';
 import { pressureText } from '../ui/Pressure';
 import { Loading, Missing } from '../ui/States';
 import { ROLES, STAGES } from '../ui/turns';
@@ -131,45 +132,9 @@ export function SharedPage() {
             </Pictures>
             {shared.data.kind === 'plan' && plan === null && <p>Nothing is planned yet.</p>}
             {record && <p data-testid="caption">{record.caption}</p>}
-            <Pencils pencils={(plan ?? record)?.pencils ?? []} />
+            <PencilShares pencils={(plan ?? record)?.pencils ?? []} />
             {plan && <Order turns={plan.turns} />}
         </Sheet>
-    );
-}
-
-function Pencils({ pencils }: Pick<NonNullable<Shared['plan']>, 'pencils'>) {
-    if (pencils.length === 0) return null;
-
-    return (
-        <section aria-labelledby="pencils">
-            <h2 id="pencils">Pencils</h2>
-            <Table>
-                <thead>
-                    <tr>
-                        <th>
-                            <span className="visually-hidden">Colour</span>
-                        </th>
-                        <th>Number</th>
-                        <th>Name</th>
-                        <th>Share</th>
-                    </tr>
-                </thead>
-                <tbody>
-                    {pencils.map(({ number, name, hex, share }) => (
-                        <tr key={number + name}>
-                            <td>
-                                <Chip style={{ background: hex ?? undefined }} aria-hidden />
-                            </td>
-                            <td>
-                                <b>{number}</b>
-                            </td>
-                            <td>{name}</td>
-                            <td>{share}</td>
-                        </tr>
-                    ))}
-                </tbody>
-            </Table>
-        </section>
     );
 }
 
