@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Studio\Sweep;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
+use Illuminate\Database\Eloquent\MassPrunable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
+use Illuminate\Database\Eloquent\SoftDeletingScope;
 use Illuminate\Support\Carbon;
 
 /**
@@ -26,7 +30,7 @@ use Illuminate\Support\Carbon;
  */
 final class Chart extends Model
 {
-    use HasUlids, SoftDeletes;
+    use HasUlids, MassPrunable, SoftDeletes;
 
     protected $fillable = ['paper_id', 'title', 'kind', 'page', 'stacks'];
 
@@ -43,5 +47,14 @@ final class Chart extends Model
     public function swatches(): HasMany
     {
         return $this->hasMany(Swatch::class);
+    }
+
+    /** @return Builder<self> removed long ago */
+    public function prunable(): Builder
+    {
+        $old = self::query();
+        $old->withoutGlobalScope(SoftDeletingScope::class)->where('deleted_at', '<', now()->subDays(Sweep::KEPT_DAYS));
+
+        return $old;
     }
 }

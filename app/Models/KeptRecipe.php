@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Studio\Sweep;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
+use Illuminate\Database\Eloquent\MassPrunable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\SoftDeletes;
+use Illuminate\Database\Eloquent\SoftDeletingScope;
 use Illuminate\Support\Carbon;
 
 /**
@@ -38,7 +42,7 @@ use Illuminate\Support\Carbon;
  */
 final class KeptRecipe extends Model
 {
-    use HasUlids, SoftDeletes;
+    use HasUlids, MassPrunable, SoftDeletes;
 
     protected $fillable = ['paper_id', 'piece_id', 'zone_id', 'zone_name', 'calibration_id', 'name', 'purpose', 'tags', 'note', 'stack', 'L', 'a', 'b', 'ladder', 'rung'];
 
@@ -63,5 +67,14 @@ final class KeptRecipe extends Model
     public function piece(): BelongsTo
     {
         return $this->belongsTo(Piece::class);
+    }
+
+    /** @return Builder<self> removed long ago */
+    public function prunable(): Builder
+    {
+        $old = self::query();
+        $old->withoutGlobalScope(SoftDeletingScope::class)->where('deleted_at', '<', now()->subDays(Sweep::KEPT_DAYS));
+
+        return $old;
     }
 }

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Studio\Sweep;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
+use Illuminate\Database\Eloquent\MassPrunable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Carbon;
 
@@ -22,10 +25,19 @@ use Illuminate\Support\Carbon;
  */
 final class Restore extends Model
 {
-    use HasUlids;
+    use HasUlids, MassPrunable;
 
     protected $fillable = ['title', 'made', 'away', 'before', 'undone_at'];
 
     /** @var array<string, string> */
     protected $casts = ['made' => 'array', 'away' => 'array', 'before' => 'array', 'undone_at' => 'datetime'];
+
+    /** @return Builder<self> what gave way to it is gone by then */
+    public function prunable(): Builder
+    {
+        $old = self::query();
+        $old->where('created_at', '<', now()->subDays(Sweep::KEPT_DAYS));
+
+        return $old;
+    }
 }

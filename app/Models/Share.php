@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
+use Illuminate\Database\Eloquent\MassPrunable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
@@ -24,7 +26,9 @@ use Illuminate\Support\Carbon;
  */
 final class Share extends Model
 {
-    use HasUlids;
+    use HasUlids, MassPrunable;
+
+    private const KEPT_DAYS = 30;
 
     protected $fillable = ['kind', 'with_photo', 'token', 'digest', 'expires_at'];
 
@@ -37,5 +41,14 @@ final class Share extends Model
     public function piece(): BelongsTo
     {
         return $this->belongsTo(Piece::class);
+    }
+
+    /** @return Builder<self> over long ago */
+    public function prunable(): Builder
+    {
+        $old = self::query();
+        $old->where('expires_at', '<', now()->subDays(self::KEPT_DAYS));
+
+        return $old;
     }
 }

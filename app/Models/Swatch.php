@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Studio\Sweep;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\MassPrunable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\SoftDeletes;
+use Illuminate\Database\Eloquent\SoftDeletingScope;
 use Illuminate\Support\Carbon;
 
 /**
@@ -30,7 +34,7 @@ use Illuminate\Support\Carbon;
  */
 final class Swatch extends Model
 {
-    use SoftDeletes;
+    use MassPrunable, SoftDeletes;
 
     protected $fillable = ['paper_id', 'stack', 'L', 'a', 'b', 'source', 'note', 'drawn_on', 'spread', 'technique', 'chart_id'];
 
@@ -41,5 +45,14 @@ final class Swatch extends Model
     public function paper(): BelongsTo
     {
         return $this->belongsTo(Paper::class);
+    }
+
+    /** @return Builder<self> removed long ago */
+    public function prunable(): Builder
+    {
+        $old = self::query();
+        $old->withoutGlobalScope(SoftDeletingScope::class)->where('deleted_at', '<', now()->subDays(Sweep::KEPT_DAYS));
+
+        return $old;
     }
 }

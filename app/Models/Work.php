@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
+use Illuminate\Database\Eloquent\MassPrunable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Carbon;
 
@@ -25,7 +27,9 @@ use Illuminate\Support\Carbon;
  */
 final class Work extends Model
 {
-    use HasUlids;
+    use HasUlids, MassPrunable;
+
+    private const KEPT_DAYS = 30;
 
     protected $fillable = ['kind', 'wish', 'state', 'doing', 'progress', 'result', 'problem'];
 
@@ -34,4 +38,13 @@ final class Work extends Model
 
     /** @var array<string, mixed> */
     protected $attributes = ['state' => 'waiting', 'doing' => '', 'progress' => 0.0, 'problem' => ''];
+
+    /** @return Builder<self> ended long ago */
+    public function prunable(): Builder
+    {
+        $old = self::query();
+        $old->whereNotIn('state', ['waiting', 'running'])->where('updated_at', '<', now()->subDays(self::KEPT_DAYS));
+
+        return $old;
+    }
 }

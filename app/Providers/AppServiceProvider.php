@@ -26,6 +26,7 @@ use App\Studio\Photos\Uploads;
 use App\Studio\Swatches\ChartPictures;
 use App\Studio\Swatches\SimulatedReader;
 use App\Studio\Swatches\SwatchReader;
+use App\Studio\Sweep;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Http\Middleware\TrustProxies;
@@ -52,6 +53,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(Uploads::class, static fn (Application $app): Uploads => new Uploads($storage().'/uploads', $app->make(PhotoReader::class)));
         $this->app->bind(Archives::class, static fn (Application $app): Archives => new Archives($storage().'/archives', $app->make(PieceArchive::class), $app->make(StudioArchive::class)));
         $this->app->bind(Restores::class, static fn (Application $app): Restores => new Restores($storage().'/restores', $app->make(PieceRestore::class), $app->make(StudioRestore::class)));
+        $this->app->bind(Sweep::class, static fn (Application $app): Sweep => new Sweep($storage(), $app->make(PhotoStore::class), $app->make(DrawingPhotos::class)));
         $this->app->singleton(PhotoReader::class, static fn (): PhotoReader => new PhotoReader((int) config('prism.photo.max_megapixels'), (int) config('prism.photo.working_edge'), (int) config('prism.photo.large_edge')));
     }
 

@@ -187,6 +187,11 @@ queue_workers() {
     PRISM_WARM_UP=false in_group storage/logs/queue.log bash -c 'while :; do php artisan queue:work --queue=later --sleep=1.5 --max-time=3600; sleep 0.2; done'
 }
 
+# Once a minute it looks for what is due (routes/console.php).
+scheduler() {
+    in_group storage/logs/schedule.log php artisan schedule:work
+}
+
 stop_groups() {
     for group in "${GROUPS_STARTED[@]}"; do kill -TERM -- "-$group" 2>/dev/null; done
     for group in "${GROUPS_STARTED[@]}"; do wait "$group" 2>/dev/null; done

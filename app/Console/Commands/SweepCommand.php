@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Studio\Sweep;
+use Illuminate\Console\Command;
+
+/** Puts away what nobody can ask for any more; the scheduler calls it each night. */
+final class SweepCommand extends Command
+{
+    protected $signature = 'prism:sweep';
+
+    protected $description = 'Puts away pieces that were removed long ago, old archives, and files that belong to nothing.';
+
+    public function handle(Sweep $sweep): int
+    {
+        $this->line(sprintf('Put away: %d pieces, %d folders of pictures, %d archives.', $sweep->pieces(), $sweep->orphans(), $sweep->archives()));
+
+        return self::SUCCESS;
+    }
+}

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio;
+
+use App\Studio\Drawing\DrawingPhotos;
+use App\Studio\Photos\PhotoStore;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\File;
+
+/** Puts away for good what nobody can ask for any more: pieces that were removed long ago, and files that belong to nothing. */
+final class Sweep
+{
+    /** What was removed can be taken back so long. Of what has no files, see the prunable models. */
+    public const KEPT_DAYS = 90;
+
+    /** An archive is fetched soon after it was made, or made again. */
+    private const ARCHIVE_DAYS = 7;
+
+    /** What is being written has no row yet. */
+    private const SETTLED_SECONDS = 86_400;
+
+    /** A key of ours; what is called otherwise was put there by somebody. */
+    private const KEY = '/^[0-9a-hjkmnp-tv-z]{26}$/';
+
+    private const AT_ONCE = 100;
+
+    public function __construct(private readonly string $storage, private readonly PhotoStore $photos, private readonly DrawingPhotos $drawings)
+    {
+    }
+
+    /** @return int pieces that were removed long ago: their rows go, then their files */
+    public function pieces(): int
+    {
+        $old = DB::table('pieces')->where('deleted_at', '<', now()->subDays(self::KEPT_DAYS))->limit(self::AT_ONCE)->pluck('id');
+        foreach ($old as $piece) {
+            $references = DB::table('reference_pictures')->where('piece_id', $piece)->pluck('id');
+            DB::table('pieces')->where('id', $piece)->delete();
+            $references->each(fn (string $reference) => $this->photos->remove($reference));
+            $this->drawings->remove($piece);
+        }
+
+        return count($old);
+    }
+
+    /** @return int folders of pictures that belong to no photo and no piece */
+    public function orphans(): int
+    {
+        return $this->without('pieces', 'reference_pictures') + $this->without('drawings', 'pieces');
+    }
+
+    /** @return int archives that nobody has fetched for a while, and those brought and not taken in */
+    public function archives(): int
+    {
+        $old = array_filter(
+            [...(glob("$this->storage/archives/*/*.zip") ?: []), ...(glob("$this->storage/restores/*") ?: [])],
+            static fn (string $file): bool => filemtime($file) < time() - self::ARCHIVE_DAYS * 86_400,
+        );
+        File::delete($old);
+
+        return count($old);
+    }
+
+    /** Folders whose key no row of a table has. */
+    private function without(string $folder, string $table): int
+    {
+        $swept = 0;
+        foreach (array_chunk(glob("$this->storage/$folder/*", GLOB_ONLYDIR) ?: [], self::AT_ONCE) as $some) {
+            $keys = array_filter(array_map(basename(...), $some), static fn (string $key): bool => preg_match(self::KEY, $key) === 1);
+            $known = array_flip(DB::table($table)->whereIn('id', $keys)->pluck('id')->all());
+            foreach ($keys as $key) {
+                $path = "$this->storage/$folder/$key";
+                if (! isset($known[$key]) && filemtime($path) < time() - self::SETTLED_SECONDS) {
+                    File::deleteDirectory($path);
+                    $swept++;
+                }
+            }
+        }
+
+        return $swept;
+    }
+}
