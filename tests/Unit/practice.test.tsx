@@ -2,11 +2,12 @@ import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Route, Routes } from 'react-router';
 import { describe, expect, it } from 'vitest';
-import type { DrillRound, Skill } from '../../resources/js/api/client';
+import type { DrillRound, Skill, WeekPalette } from '../../resources/js/api/client';
 import { PracticePage } from '../../resources/js/practice/PracticePage';
+import { WeekPage } from '../../resources/js/practice/WeekPage';
 import { setSingleKeys } from '../../resources/js/ui/keys';
 import { Notices } from '../../resources/js/ui/Notices';
-import { show } from './fixtures';
+import { colour, recipe, show } from './fixtures';
 import { Answer, serve } from './server';
 
 type Question = DrillRound['questions'][number];
@@ -55,6 +56,7 @@ function put(address: string, answers: Parameters<typeof serve>[0]) {
         <>
             <Routes>
                 <Route path="/practice" element={<PracticePage />} />
+                <Route path="/practice/week" element={<WeekPage />} />
                 <Route path="/practice/:round" element={<PracticePage />} />
             </Routes>
             <Notices />
@@ -182,5 +184,100 @@ describe('a round', () => {
         await userEvent.keyboard('1');
         expect(await screen.findByText('This question was changed elsewhere.')).toBeTruthy();
         expect((await screen.findByTestId('told')).textContent).toContain('Right.');
+    });
+});
+
+describe('a question of a photo', () => {
+    const photo = asks('Half close your eyes.', {
+        patches: [],
+        options: ['a', 'b', 'c'].map((id) => ({ id, label: id.toUpperCase(), hex: null, words: 'blue' })),
+        picks: 3,
+        picture: {
+            url: '/photo.jpg',
+            spots: [
+                [0.25, 0.5],
+                [0.5, 0.5],
+                [0.75, 0.5],
+            ],
+        },
+    });
+
+    it('shows its places by letters, where they lie', async () => {
+        put('/practice/r1', { 'GET /api/practice/rounds/r1': () => round([photo], { isOrder: true, kind: 'squint' }) });
+        await screen.findByRole('heading', { name: 'Half close your eyes.' });
+        const image = screen.getByRole('img', { name: 'What it is asked of, with its places' });
+        expect(image.getAttribute('src')).toBe('/photo.jpg');
+        const places = [...(image.parentElement?.querySelectorAll('b') ?? [])];
+        expect(places.map(({ textContent, style }) => [textContent, style.left, style.top])).toEqual([
+            ['A', '25%', '50%'],
+            ['B', '50%', '50%'],
+            ['C', '75%', '50%'],
+        ]);
+        // In words, too, for who does not see it.
+        expect(screen.getByRole('button', { name: /A.*blue/ })).toBeTruthy();
+    });
+
+    it('of one place has a ring and no letter, and takes as many answers as it asks for', async () => {
+        const zone = { ...photo, picks: 2, picture: { url: '/photo.jpg', spots: [[0.4, 0.6]] } };
+        const asked = put('/practice/r1', {
+            'GET /api/practice/rounds/r1': () => round([zone], { isOrder: true, kind: 'zone' }),
+            'POST /api/practice/rounds/r1/answers': () =>
+                round([answered(zone, ['c', 'a'], ['c', 'b'])], { isOrder: true }),
+        });
+        await screen.findByRole('heading', { name: 'Half close your eyes.' });
+        expect(screen.getByRole('img').parentElement?.querySelector('b')?.textContent).toBe('');
+        await userEvent.keyboard('31');
+        expect((await screen.findByTestId('told')).textContent).toContain('No: C, B.');
+        expect(asked.at(-1)?.body).toEqual({ question: 0, answer: ['c', 'a'] });
+    });
+});
+
+describe('the palette of the week', () => {
+    const week: WeekPalette = {
+        says: 'No green this week: mix it.',
+        zone: 'Float',
+        picture: { url: '/photo.jpg', spots: [[0.4, 0.6]] },
+        pencils: [
+            { id: 'QW:1', range: 'QW', number: '1', name: 'Pale', hex: '#eeeeee' },
+            { id: 'QW:2', range: 'QW', number: '2', name: 'Yellow', hex: '#eecc00' },
+        ],
+        isDone: false,
+        right: 0,
+        parts: (['light', 'middle', 'dark'] as const).map((role) => ({
+            role,
+            colour: colour(),
+            mine: null,
+            engine: null,
+        })),
+    };
+
+    it('is planned with its pencils alone, before anything is told', async () => {
+        const done: WeekPalette = {
+            ...week,
+            isDone: true,
+            right: 2,
+            parts: week.parts.map((part) => ({ ...part, mine: recipe(), engine: recipe() })),
+        };
+        const asked = put('/practice/week', {
+            'GET /api/practice/week': () => week,
+            'POST /api/practice/week': () => done,
+        });
+        await screen.findByRole('heading', { name: 'No green this week: mix it.' });
+        const compare = screen.getByRole('button', { name: 'Compare with the engine' });
+        expect(compare.hasAttribute('disabled')).toBe(true);
+        expect(screen.queryByText(/The engine/)).toBeNull();
+        for (const role of ['light', 'middle', 'dark'])
+            await userEvent.click(screen.getByRole('button', { name: `Add layer to the ${role}` }));
+        await userEvent.click(compare);
+        expect(await screen.findByRole('heading', { name: '2 of 3 as near as the engine' })).toBeTruthy();
+        expect(asked.at(-1)?.body).toEqual({ light: 'QW:1@35', middle: 'QW:1@35', dark: 'QW:1@35' });
+        expect(screen.getAllByText('The engine')).toHaveLength(3);
+    });
+
+    it('says what is missing for one', async () => {
+        put('/practice/week', {
+            'GET /api/practice/week': () => new Answer(422, { message: 'Read one in Look first.' }),
+        });
+        expect(await screen.findByText(/Read one in Look first/)).toBeTruthy();
     });
 });
