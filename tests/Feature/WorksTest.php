@@ -10,6 +10,7 @@ use App\Models\Work;
 use App\Models\ZoneTarget;
 use App\Studio\Calibration\Calibrations;
 use App\Studio\Calibration\Engine;
+use App\Studio\LongWork\ArchiveWork;
 use App\Studio\LongWork\AuditWork;
 use App\Studio\LongWork\BalanceWork;
 use App\Studio\LongWork\CalibrationWork;
@@ -21,6 +22,7 @@ use App\Studio\LongWork\PhotoWork;
 use App\Studio\LongWork\PlanningWork;
 use App\Studio\LongWork\ReadingWork;
 use App\Studio\LongWork\ReservesWork;
+use App\Studio\LongWork\RestoreWork;
 use App\Studio\LongWork\ReviewWork;
 use App\Studio\LongWork\SearchAgainWork;
 use App\Studio\LongWork\SimulatedDrawingWork;
@@ -55,7 +57,7 @@ beforeEach(function (): void {
 
 it('has a worker for every kind', function (): void {
     expect(array_map(static fn (WorkKind $kind): string => $kind->worker(), WorkKind::cases()))
-        ->toBe([CalibrationWork::class, AuditWork::class, FillingWork::class, SearchAgainWork::class, LookWork::class, PlanningWork::class, BalanceWork::class, ReservesWork::class, DemoPieceWork::class, PhotoWork::class, ReadingWork::class, ReviewWork::class, SimulatedDrawingWork::class]);
+        ->toBe([CalibrationWork::class, AuditWork::class, FillingWork::class, SearchAgainWork::class, LookWork::class, PlanningWork::class, BalanceWork::class, ReservesWork::class, DemoPieceWork::class, PhotoWork::class, ReadingWork::class, ReviewWork::class, SimulatedDrawingWork::class, ArchiveWork::class, RestoreWork::class]);
 });
 
 it('goes on while it says the same again, and stops once it is cancelled', function (): void {
