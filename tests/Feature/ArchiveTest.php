@@ -10,6 +10,8 @@ use App\Models\Restore;
 use App\Models\User;
 use App\Models\ZoneTarget;
 use App\Studio\Archive\Archives;
+use App\Studio\DemoPiece;
+use App\Studio\DemoPractice;
 use App\Studio\Drawing\DrawingPhotos;
 use App\Studio\LongWork\WorkCancelled;
 use App\Studio\Photos\PhotoStore;
@@ -182,6 +184,20 @@ it('keeps a line drawing, and what is coloured in it', function (): void {
     // It can be coloured on.
     $zone = $again->zones()->skip(1)->firstOrFail();
     $this->putJson("/api/pieces/$again->id/areas", ['zones' => [$zone->id], 'by' => 'colour', 'colour' => 'QW:1823'])->assertOk();
+});
+
+it('saves the demo, and has the same in another studio', function (): void {
+    $demo = artist(false);
+    $demo->box()->attach(DemoPiece::box());
+    app(DemoPiece::class)->others($demo);
+    app(DemoPiece::class)->inLines($demo);
+    DemoPractice::fill($demo);
+    app()->forgetScopedInstances();
+    $first = saved($demo->refresh());
+    $this->actingAs($other = User::factory()->create());
+    $result = taken($this, $first, ['habits' => true]);
+    app()->forgetScopedInstances();
+    expect($result['pieces'])->toHaveCount(3)->and(within(saved($other->refresh())))->toBe(within($first));
 });
 
 it('saves a whole studio, and has the same in an empty one', function (): void {
