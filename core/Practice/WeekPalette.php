@@ -17,8 +17,8 @@ final readonly class WeekPalette
     /** A pencil that mixes has at least so much colour. */
     private const COLOURED = 20.0;
 
-    /** A neighbour lies at most so far from the zone's hue, parts of the wheel. */
-    private const NEIGHBOUR = 7.0;
+    /** A neighbour lies so far from the zone's hue, parts of the wheel: nearer it would be that hue, farther no neighbour. */
+    private const NEIGHBOUR = [1.5, 7.0];
 
     /** Of so many that would do, chance takes one. */
     private const OF_THE_NEAREST = 2;
@@ -40,7 +40,7 @@ final readonly class WeekPalette
     public static function of(array $coats, Lab $middle, int $seed): self
     {
         $gap = Family::of($middle)->kind;
-        $left = array_filter($coats, static fn (Lab $coat): bool => ! self::fills($gap, Family::of($coat)->kind));
+        $left = array_filter($coats, static fn (Lab $coat): bool => ! self::fills($gap, Family::of($coat)->kind) && ! in_array(Family::of($coat)->kind, [FamilyKind::White, FamilyKind::Black], true));
         if (count($left) < self::SIZE) {
             throw new PracticeRefused(sprintf('This takes at least %d pencils that are not %s; your box has %d. Put more in the box first.', self::SIZE, $gap->value, count($left)));
         }
@@ -62,7 +62,7 @@ final readonly class WeekPalette
                 // Parts of the wheel from the zone's hue on to that side.
                 $by = fmod($side * (Wheel::position($coat->hueDegrees()) - $hue) + 36.0, 18.0);
 
-                return $coat->chroma() >= self::COLOURED && $by > 0.0 && $by <= self::NEIGHBOUR ? $by : null;
+                return $coat->chroma() >= self::COLOURED && $by >= self::NEIGHBOUR[0] && $by <= self::NEIGHBOUR[1] ? $by : null;
             });
         }
         $take(static fn (Lab $coat): ?float => $coat->chroma() >= self::COLOURED ? Wheel::distance(Wheel::position($coat->hueDegrees()), Wheel::complement($hue)) : null);
@@ -76,9 +76,9 @@ final readonly class WeekPalette
         return new self($gap, $chosen);
     }
 
-    /** Whether a pencil of a family would be the colour that is to be mixed. */
+    /** Whether a pencil of a family would be the colour that is to be mixed. Black and white mix nothing, and are not among the six either. */
     private static function fills(FamilyKind $gap, FamilyKind $family): bool
     {
-        return $family === $gap || ($gap->isBrown() && $family->isBrown()) || ($gap->isNeutral() && $family->isNeutral() && ! in_array($family, [FamilyKind::White, FamilyKind::Black], true));
+        return $family === $gap || ($gap->isBrown() && $family->isBrown()) || ($gap->isNeutral() && $family->isNeutral());
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Prism\Colour\Lab;
 use Prism\Colour\Wheel;
 use Prism\Colour\Words\Family;
+use Prism\Colour\Words\FamilyKind;
 use Prism\Practice\PracticeRefused;
 use Prism\Practice\WeekPalette;
 
@@ -17,9 +18,10 @@ it('chooses six different pencils without the family of the zone, with a neighbo
         expect(array_unique($palette->pencils))->toHaveCount(WeekPalette::SIZE)->and($palette->gap)->toBe(Family::of($middle)->kind);
         $sides = [];
         foreach ($palette->pencils as $pencil) {
-            expect(Family::of($coats[$pencil])->kind)->not->toBe($palette->gap);
+            // What is to be mixed is not among them, nor what mixes nothing.
+            expect(Family::of($coats[$pencil])->kind)->not->toBeIn([$palette->gap, FamilyKind::Black, FamilyKind::White]);
             $by = fmod(Wheel::position($coats[$pencil]->hueDegrees()) - Wheel::position($middle->hueDegrees()) + 36.0, 18.0);
-            if ($coats[$pencil]->chroma() >= 20.0 && min($by, 18.0 - $by) <= 7.0) {
+            if ($coats[$pencil]->chroma() >= 20.0 && min($by, 18.0 - $by) <= 7.0 && min($by, 18.0 - $by) >= 1.5) {
                 $sides[$by < 9.0 ? 'on' : 'back'] = true;
             }
         }
