@@ -10,6 +10,7 @@ use App\Models\Restore;
 use App\Models\User;
 use App\Models\ZoneTarget;
 use App\Studio\Archive\Archives;
+use App\Studio\Archive\Restores;
 use App\Studio\DemoPiece;
 use App\Studio\DemoPractice;
 use App\Studio\Drawing\DrawingPhotos;
@@ -125,7 +126,7 @@ function compared(Piece $piece, ?int $calibration): string
     $mark = (string) Str::ulid();
     $piece->drawingEntries()->create(['mark' => $mark, 'kind' => 'photo', 'photo_width' => 120, 'photo_height' => 90, 'made_at' => '2026-11-03 10:00:00']);
     $zone = $piece->zones()->firstOrFail();
-    app(DrawingPhotos::class)->putKept($piece, $mark, blob(), [
+    app(DrawingPhotos::class)->putKept($piece, $mark, ['' => blob(),
         '.straight.png' => blob('png'), '.values.png' => blob('png'), '.errors.png' => blob('png'),
         '.review.json' => json_encode([
             'found' => true, 'given' => false, 'corners' => [[0.1, 0.1], [0.9, 0.1], [0.9, 0.9], [0.1, 0.9]], 'width' => 120, 'height' => 90, 'range' => 'Your darkest is step 3.', 'meanError' => 2.5, 'meanSteps' => 0.25, 'warnings' => [], 'corrections' => [],
@@ -254,6 +255,44 @@ it('knows a piece that is here already, and leaves it, lays another beside it, o
     expect($this->artist->pieces()->pluck('title')->all())->toBe(['Drawn on since']);
 });
 
+it('has both of a piece and its copy in another studio: a copy is another piece', function (): void {
+    $piece = anyPiece($this->artist);
+    taken($this, saved($this->artist, $piece), ['ways' => ['' => 'beside']]);
+    $copy = $this->artist->pieces()->where('id', '!=', $piece->id)->sole();
+    $copy->update(['title' => 'The copy']);
+    $archive = saved($this->artist);
+    // Here each is known again as itself.
+    expect(array_column(array_column(brought($this, $archive)->json('pieces'), 'here'), 'title'))->toBe([$piece->title, 'The copy']);
+    $this->actingAs($other = User::factory()->create());
+    taken($this, $archive);
+    expect($other->pieces()->pluck('title')->all())->toEqualCanonicalizing([$piece->title, 'The copy']);
+});
+
+it('tells how far it is while it is taken in, so that others see it', function (): void {
+    $from = artist();
+    anyPiece($from);
+    $restores = app(Restores::class);
+    $file = $restores->keep($this->artist, new UploadedFile(saved($from), 'archive.zip', null, null, true));
+    $level = DB::transactionLevel();
+    $levels = [];
+    $restores->take($this->artist, $file, [], false, static function () use (&$levels): void {
+        $levels[] = DB::transactionLevel();
+    });
+    expect(count($levels))->toBeGreaterThan(2)->and(array_unique($levels))->toBe([$level]);
+});
+
+it('keeps a paper that came with it and that a piece lies on by now', function (): void {
+    $from = artist();
+    $paper = ['kind' => 'cartridge', 'L' => 93.0, 'a' => 0.5, 'b' => 3.0, 'roughness' => 0.5, 'capacity' => 1.0, 'adhesion' => 0.5];
+    foreach (['used', 'idle'] as $name) {
+        $from->papers()->create($paper + ['slug' => "$name-".Str::lower(Str::random(6)), 'name' => $name]);
+    }
+    $restore = taken($this, saved($from))['restore'];
+    Piece::factory()->for($this->artist)->create(['paper_id' => $this->artist->papers()->where('name', 'used')->valueOrFail('id')]);
+    $this->deleteJson("/api/restores/$restore")->assertOk();
+    expect($this->artist->papers()->pluck('name')->all())->toBe(['used']);
+});
+
 it('takes a whole studio back out as if it had never come', function (): void {
     $from = artist();
     $range = $from->ranges()->create(['code' => 'BX', 'maker' => 'Boat', 'name' => 'Boat oil']);
@@ -355,15 +394,18 @@ it('takes nothing in when it is cancelled on the way', function (): void {
     $from = artist();
     anyPiece($from);
     $pieces = Piece::query()->count();
-    $restores = app(App\Studio\Archive\Restores::class);
+    $restores = app(Restores::class);
     $file = $restores->keep($this->artist, new UploadedFile(saved($from), 'archive.zip', null, null, true));
     $stop = static function (string $doing, float $share): void {
-        if ($share > 0.9) {
+        // Its pictures are written by then.
+        if ($share > 0.4) {
             throw new WorkCancelled;
         }
     };
+    $pictures = static fn (): int => count(File::directories(config('prism.storage').'/pieces'));
+    $before = $pictures();
     expect(fn () => $restores->take($this->artist, $file, [], false, $stop))->toThrow(WorkCancelled::class)
-        ->and(Piece::query()->count())->toBe($pieces)->and(Restore::query()->count())->toBe(0);
+        ->and($pictures())->toBe($before)->and(Piece::query()->count())->toBe($pieces)->and(Restore::query()->count())->toBe(0);
 });
 
 it('is fetched and taken in by nobody else', function (): void {

@@ -46,7 +46,7 @@ it('shows the reference only where the artist lets it', function (): void {
 it('shows the record with its photos of the drawing, and no plan', function (): void {
     $mark = '01hzzzzzzzzzzzzzzzzzzzzzzz';
     $this->piece->drawingEntries()->create(['mark' => $mark, 'kind' => 'photo', 'made_at' => '2026-11-01 10:00:00']);
-    app(DrawingPhotos::class)->putKept($this->piece, $mark, blob(), ['.straight.png' => blob('png'), '.review.json' => json_encode(['meanErrorWords' => 'half a step off'])]);
+    app(DrawingPhotos::class)->putKept($this->piece, $mark, ['' => blob(), '.straight.png' => blob('png'), '.review.json' => json_encode(['meanErrorWords' => 'half a step off'])]);
     $path = ($this->link)(['kind' => 'record'])['path'];
     $shared = ($this->stranger)($path)->assertOk()->json();
     expect($shared['plan'])->toBeNull()->and($shared['record']['caption'])->toStartWith($this->piece->title)

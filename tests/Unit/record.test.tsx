@@ -33,7 +33,13 @@ const record: PieceRecord = {
     sittings: [{ from: '2026-11-01T18:00:00Z', to: '2026-11-01T19:09:00Z', minutes: 75, presses: 14 }],
     pencils: [{ id: 'QW:5892', number: '5892', name: 'Beacon', hex: '#ccaa33', share: '62 %' }],
     checks: [
-        { at: '2026-11-02T10:00:00Z', picture: '/check.png', words: 'half a step off on the whole', rangeSteps: 6.4 },
+        {
+            photo: 'm',
+            at: '2026-11-02T10:00:00Z',
+            picture: '/check.png',
+            words: 'half a step off on the whole',
+            rangeSteps: 6.4,
+        },
     ],
     entries: [note('a', '2026-11-01T18:00:00Z'), note('b', '2026-11-02T10:00:00Z'), note('c', '2026-11-02T11:00:00Z')],
 };

@@ -33,7 +33,8 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'hex', type: 'string', nullable: true),
         new OA\Property(property: 'share', type: 'string', description: 'of paper times coats, in hundredths'),
     ])),
-    new OA\Property(property: 'checks', type: 'array', description: 'photos that were compared, oldest first', items: new OA\Items(required: ['at', 'picture', 'words', 'rangeSteps'], properties: [
+    new OA\Property(property: 'checks', type: 'array', description: 'photos that were compared, oldest first', items: new OA\Items(required: ['photo', 'at', 'picture', 'words', 'rangeSteps'], properties: [
+        new OA\Property(property: 'photo', type: 'string', description: 'its mark in the log'),
         new OA\Property(property: 'at', type: 'string', format: 'date-time'),
         new OA\Property(property: 'picture', type: 'string'),
         new OA\Property(property: 'words', type: 'string'),
@@ -59,7 +60,7 @@ final class PieceRecordResource extends JsonResource
             'otherwise' => $record['otherwise'],
             'sittings' => array_map(static fn (array $sitting): array => [...$sitting, 'from' => $at($sitting['from']), 'to' => $at($sitting['to']), 'minutes' => round($sitting['minutes'], 1)], $record['sittings']),
             'pencils' => array_map(static fn (array $pencil): array => [...$pencil, 'share' => PieceRecords::percent($pencil['share'])], $record['pencils']),
-            'checks' => array_map(static fn (array $review): array => ['at' => $review['madeAt'], 'picture' => $review['straight'], 'words' => (string) ($review['meanErrorWords'] ?? ''), 'rangeSteps' => (float) ($review['rangeSteps'] ?? 0.0)], $record['checks']),
+            'checks' => array_map(static fn (array $review): array => ['photo' => $review['photo'], 'at' => $review['madeAt'], 'picture' => $review['straight'], 'words' => (string) ($review['meanErrorWords'] ?? ''), 'rangeSteps' => (float) ($review['rangeSteps'] ?? 0.0)], $record['checks']),
             'entries' => DrawingEntryResource::collection($record['entries']),
         ];
     }

@@ -53,6 +53,30 @@ final readonly class ArchiveDocument
         return new self($files, $studio, $pieces);
     }
 
+    /** @return list<array<string, mixed>> papers that anything of it names, each once */
+    public function papers(): array
+    {
+        return array_values(array_column($this->all('papers'), null, 'slug'));
+    }
+
+    /** @return list<array<string, mixed>> ranges that anything of it names, each once, with all the pencils that are told of it */
+    public function ranges(): array
+    {
+        $ranges = [];
+        foreach ($this->all('ranges') as $range) {
+            $pencils = array_column($range['pencils'], null, 'number');
+            $ranges[$range['code']] = [...$range, 'pencils' => ($ranges[$range['code']]['pencils'] ?? []) + $pencils];
+        }
+
+        return array_values($ranges);
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function all(string $what): array
+    {
+        return array_values(array_merge(...array_column([...array_values($this->pieces), ...($this->studio === null ? [] : [$this->studio])], $what)));
+    }
+
     /**
      * @return array<string, mixed>
      *

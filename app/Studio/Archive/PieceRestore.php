@@ -21,7 +21,7 @@ use Prism\Reference\Lines\Ink;
 use Prism\Reference\LookRefused;
 use Prism\Reference\Zones\ZoneMap;
 
-/** Takes a piece in as {@see PieceArchive} has written it. Within a transaction; files of what did not come to be are put away by {@see self::forget()}. */
+/** Takes a piece in as {@see PieceArchive} has written it: its pictures, then its rows. Files of what did not come to be are put away by {@see self::forget()}. */
 final class PieceRestore
 {
     private const ROWS_AT_ONCE = 200;
@@ -31,15 +31,53 @@ final class PieceRestore
     }
 
     /**
+     * Writes its pictures under keys of their own; no row knows of them yet. It takes a while, and stands outside of any transaction.
+     *
      * @param  array<string, mixed>  $told  piece.json, looked through
-     * @param  array<string, int>  $papers  keys here, by what the archive calls them
-     * @param  array<int, int>  $calibrations  keys here, by their number there
-     * @param  list<string>  $files  of its references and of the piece itself: what is to be forgotten if it does not come to be
-     * @return array{Piece, array<string, string>} and the keys of its zones and colours, by what they are called there
+     * @param  list<string>  $files  keys of its pictures: what is to be forgotten if it does not come to be
+     * @return array{piece: string, references: list<string>} keys of its own
      *
      * @throws ArchiveRefused
      */
-    public function lay(User $artist, ArchiveReader $archive, string $folder, array $told, array $papers, array $calibrations, array &$files): array
+    public function pictures(ArchiveReader $archive, string $folder, array $told, array &$files): array
+    {
+        $id = $files[] = self::key();
+        $references = [];
+        foreach ($told['references'] as $reference) {
+            $references[] = $files[] = $key = self::key();
+            $row = (new Reference(['width' => $reference['width'], 'height' => $reference['height'], 'picture' => 1]))->forceFill(['id' => $key]);
+            $this->reference($row, $archive, $folder.$reference['pictures'], $reference['line'] ?? null);
+        }
+        $piece = (new Piece)->forceFill(['id' => $id]);
+        foreach ($told['log'] as ['mark' => $mark, 'kind' => $kind]) {
+            $photo = $folder."drawing/$mark";
+            if ($kind === 'photo' && $archive->has("$photo.jpg")) {
+                $beside = [];
+                foreach (DrawingPhotos::CHECKED as $view) {
+                    if ($archive->has("$photo-$view.png")) {
+                        $beside[".$view.png"] = $this->picture($archive, "$photo-$view.png");
+                    }
+                }
+                $this->drawings->putKept($piece, $mark, ['' => $this->picture($archive, "$photo.jpg"), ...$beside]);
+            }
+        }
+
+        return ['piece' => $id, 'references' => $references];
+    }
+
+    /**
+     * Its rows. Within a transaction.
+     *
+     * @param  array<string, mixed>  $told  piece.json, looked through
+     * @param  array{piece: string, references: list<string>}  $own  keys under which its pictures lie
+     * @param  bool  $isTheSame  it is known again by the archive's key; else it is another piece from now on
+     * @param  array<string, int>  $papers  keys here, by what the archive calls them
+     * @param  array<int, int>  $calibrations  keys here, by their number there
+     * @return array<string, string> keys of its zones and colours, by what they are called there
+     *
+     * @throws ArchiveRefused
+     */
+    public function rows(User $artist, string $folder, array $told, array $own, bool $isTheSame, array $papers, array $calibrations): array
     {
         $keys = [];
         foreach ($told['zones'] as $zone) {
@@ -52,21 +90,23 @@ final class PieceRestore
             throw new ArchiveRefused(sprintf('%s: two zones or colours have one name.', $folder.PieceArchive::FILE));
         }
         $back = ArchiveNames::back($keys);
-        $id = $files[] = self::key();
+        $id = $own['piece'];
         $piece = [...$told['piece'], 'palette' => $back->in($told['piece']['palette'] ?? null), 'advised' => $back->in($told['piece']['advised'] ?? null)];
         $paper = $papers[$piece['paper']] ?? throw new ArchiveRefused(sprintf('%s: its paper "%s" is missing in the archive.', $folder.PieceArchive::FILE, $piece['paper']));
         $now = now()->format('Y-m-d H:i:s');
-        DB::table('pieces')->insert(['id' => $id, 'user_id' => $artist->id, 'paper_id' => $paper, 'origin' => strtolower($told['key']), 'zone_map' => self::map($told, $folder), 'created_at' => $now, ...ArchiveRows::in($piece, ArchiveRows::PIECE), 'updated_at' => $now]);
-        $this->references($id, $archive, $folder, $told, $files);
-        self::zones($id, $told['zones'], $keys, $back);
+        $times = ['created_at' => $now, 'updated_at' => $now];
+        DB::table('pieces')->insert(['id' => $id, 'user_id' => $artist->id, 'paper_id' => $paper, 'origin' => $isTheSame ? strtolower($told['key']) : null, 'zone_map' => self::map($told, $folder), 'created_at' => $now, ...ArchiveRows::in($piece, ArchiveRows::PIECE), 'updated_at' => $now]);
+        foreach ($told['references'] as $at => $reference) {
+            DB::table('reference_pictures')->insert(['pairs' => '[]', ...ArchiveRows::in($reference, ArchiveRows::REFERENCE), 'id' => $own['references'][$at], 'piece_id' => $id, 'position' => $at + 1, 'picture' => 1, ...$times]);
+        }
+        self::zones($id, $told['zones'], $keys);
         $entries = self::log($id, $told['log'], $back);
         self::insert('drawn_steps', array_map(static fn (array $step): array => [
-            ...ArchiveRows::in($step, ArchiveRows::STEP), 'step_key' => $back->in($step['stepKey']), 'piece_id' => $id, 'entry_id' => $entries[$step['entry'] ?? 0] ?? null, 'created_at' => $now, 'updated_at' => $now,
+            ...ArchiveRows::in($step, ArchiveRows::STEP), 'step_key' => $back->in($step['stepKey']), 'piece_id' => $id, 'entry_id' => $entries[$step['entry'] ?? 0] ?? null, ...$times,
         ], array_values($told['steps'])));
-        $laid = Piece::query()->findOrFail($id);
-        $this->drawing($laid, $archive, $folder, $told, $back, $calibrations);
+        $this->checks($id, $told, $back, $calibrations);
 
-        return [$laid, $keys];
+        return $keys;
     }
 
     /** @param  list<string>  $files  keys of pieces and of their references */
@@ -98,32 +138,25 @@ final class PieceRestore
     }
 
     /**
-     * @param  array<string, mixed>  $told
-     * @param  list<string>  $files
+     * @param  string  $from  folder of the archive
+     * @param  ?int  $line  of a line drawing, from which darkness on it is a line
      *
      * @throws ArchiveRefused
      */
-    private function references(string $piece, ArchiveReader $archive, string $folder, array $told, array &$files): void
+    private function reference(Reference $row, ArchiveReader $archive, string $from, ?int $line): void
     {
-        foreach ($told['references'] as $at => $reference) {
-            $id = $files[] = self::key();
-            $now = now()->format('Y-m-d H:i:s');
-            DB::table('reference_pictures')->insert(['pairs' => '[]', ...ArchiveRows::in($reference, ArchiveRows::REFERENCE), 'id' => $id, 'piece_id' => $piece, 'position' => $at + 1, 'picture' => 1, 'created_at' => $now, 'updated_at' => $now]);
-            $row = Reference::query()->findOrFail($id);
-            $from = $folder.$reference['pictures'];
-            $decoded = $this->pixels($archive, $from.'decoded.png', $row);
-            $lit = $archive->has($from.'photo.png') ? $this->pixels($archive, $from.'photo.png', $row) : null;
-            $large = [];
-            foreach (['decoded.jpg', 'large.jpg'] as $name) {
-                if ($archive->has($from.$name)) {
-                    $large[$name] = $this->picture($archive, $from.$name);
-                }
+        $decoded = $this->pixels($archive, $from.'decoded.png', $row);
+        $lit = $archive->has($from.'photo.png') ? $this->pixels($archive, $from.'photo.png', $row) : null;
+        $large = [];
+        foreach (['decoded.jpg', 'large.jpg'] as $name) {
+            if ($archive->has($from.$name)) {
+                $large[$name] = $this->picture($archive, $from.$name);
             }
-            if (($reference['line'] ?? null) !== null) {
-                $large += $this->lines($archive, $from.'lines.png', $reference['line'], $row);
-            }
-            $this->photos->putKept($row, $decoded, $lit, $large);
         }
+        if ($line !== null) {
+            $large += $this->lines($archive, $from.'lines.png', $line, $row);
+        }
+        $this->photos->putKept($row, $decoded, $lit, $large);
     }
 
     /**
@@ -194,7 +227,7 @@ final class PieceRestore
      * @param  list<array<string, mixed>>  $zones
      * @param  array<string, string>  $keys
      */
-    private static function zones(string $piece, array $zones, array $keys, ArchiveNames $back): void
+    private static function zones(string $piece, array $zones, array $keys): void
     {
         $now = now()->format('Y-m-d H:i:s');
         $times = ['created_at' => $now, 'updated_at' => $now];
@@ -237,34 +270,26 @@ final class PieceRestore
     }
 
     /**
+     * What the photos of the drawing told, where all their pictures are there.
+     *
      * @param  array<string, mixed>  $told
      * @param  array<int, int>  $calibrations
-     *
-     * @throws ArchiveRefused
      */
-    private function drawing(Piece $piece, ArchiveReader $archive, string $folder, array $told, ArchiveNames $back, array $calibrations): void
+    private function checks(string $id, array $told, ArchiveNames $back, array $calibrations): void
     {
-        foreach ($told['log'] as ['mark' => $mark, 'kind' => $kind]) {
-            $photo = $folder."drawing/$mark";
-            if ($kind !== 'photo' || ! $archive->has("$photo.jpg")) {
+        $piece = (new Piece)->forceFill(['id' => $id]);
+        foreach ($told['checks'] as $mark => $check) {
+            $photo = $this->drawings->path($piece, (string) $mark);
+            if (array_filter(DrawingPhotos::CHECKED, static fn (string $view): bool => ! is_file("$photo.$view.png")) !== []) {
                 continue;
             }
-            $beside = [];
-            foreach (DrawingPhotos::CHECKED as $view) {
-                if ($archive->has("$photo-$view.png")) {
-                    $beside[".$view.png"] = $this->picture($archive, "$photo-$view.png");
-                }
+            $check = $back->in($check);
+            $number = $check['hand']['calibration'] ?? null;
+            if ($number !== null) {
+                // What was learnt of the hand rests on a calibration: without that it says nothing.
+                $check['hand'] = isset($calibrations[$number]) ? [...$check['hand'], 'calibration' => $calibrations[$number]] : null;
             }
-            $check = $back->in($told['checks'][$mark] ?? null);
-            if ($check !== null && count($beside) === count(DrawingPhotos::CHECKED)) {
-                $number = $check['hand']['calibration'] ?? null;
-                if ($number !== null) {
-                    // What was learnt of the hand rests on a calibration: without that it says nothing.
-                    $check['hand'] = isset($calibrations[$number]) ? [...$check['hand'], 'calibration' => $calibrations[$number]] : null;
-                }
-                $beside['.review.json'] = json_encode($check, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
-            }
-            $this->drawings->putKept($piece, $mark, $this->picture($archive, "$photo.jpg"), $beside);
+            $this->drawings->putKept($piece, (string) $mark, ['.review.json' => json_encode($check, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)]);
         }
     }
 

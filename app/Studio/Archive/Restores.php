@@ -7,6 +7,7 @@ namespace App\Studio\Archive;
 use App\Models\Piece;
 use App\Models\Restore;
 use App\Models\User;
+use App\Studio\Papers\PaperBook;
 use Closure;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
@@ -23,6 +24,9 @@ final class Restores
 
     /** What becomes of a piece that is here already. */
     public const WAYS = ['leave', 'beside', 'replace'];
+
+    /** What is told of a studio before it is taken in. */
+    private const COUNTED = ['box', 'swatches', 'recipes', 'calibrations', 'practice', 'charts'];
 
     public function __construct(private readonly string $folder, private readonly PieceRestore $pieces, private readonly StudioRestore $studio)
     {
@@ -58,7 +62,7 @@ final class Restores
     public function preview(User $artist, string $name): array
     {
         $archive = ArchiveDocument::open($this->path($artist, $name));
-        $pieces = $ranges = [];
+        $pieces = [];
         foreach ($archive->pieces as $folder => $told) {
             $here = $this->here($artist, $told['key']);
             $pieces[] = [
@@ -66,21 +70,15 @@ final class Restores
                 'photos' => count(array_filter($told['log'], static fn (array $entry): bool => $entry['kind'] === 'photo' && ! $entry['undone'])),
                 'here' => $here === null ? null : ['id' => $here->id, 'title' => $here->title, 'done' => $here->drawingEntries()->where('kind', 'done')->where('undone', false)->count()],
             ];
-            foreach ($told['ranges'] as $range) {
-                $ranges[$range['code']] = [...$ranges[$range['code']] ?? $range, 'pencils' => [...$ranges[$range['code']]['pencils'] ?? [], ...array_column($range['pencils'], null, 'number')]];
-            }
         }
         $studio = $archive->studio;
-        foreach ($studio['ranges'] ?? [] as $range) {
-            $ranges[$range['code']] = [...$range, 'pencils' => [...$ranges[$range['code']]['pencils'] ?? [], ...array_column($range['pencils'], null, 'number')]];
-        }
 
         return [
             'file' => $name, 'isStudio' => $studio !== null,
             'isFirst' => ! $artist->swatches()->exists() && ! $artist->calibrations()->exists() && ! $artist->pieces()->exists(),
-            'counts' => array_map(static fn (string $what): int => count($studio[$what] ?? []), ['box' => 'box', 'swatches' => 'swatches', 'recipes' => 'recipes', 'calibrations' => 'calibrations', 'practice' => 'practice', 'charts' => 'charts']),
+            'counts' => array_map(static fn (string $what): int => count($studio[$what] ?? []), array_combine(self::COUNTED, self::COUNTED)),
             'pieces' => $pieces,
-            'notes' => MaterialRestore::notes($artist, array_values($ranges)),
+            'notes' => MaterialRestore::notes($artist, $archive->ranges()),
         ];
     }
 
@@ -95,43 +93,41 @@ final class Restores
     {
         $progress('Looking the archive through', 0.0);
         $archive = ArchiveDocument::open($this->path($artist, $name));
-        $files = [];
+        // Before anything is laid: two pieces of one archive may be copies of one another.
+        $here = array_map(fn (array $told): ?Piece => $this->here($artist, $told['key']), $archive->pieces);
+        $laid = array_filter($archive->pieces, static fn (string $folder): bool => $here[$folder] === null || ($ways[$folder] ?? 'leave') !== 'leave', ARRAY_FILTER_USE_KEY);
+        $own = $files = [];
         try {
-            return DB::transaction(function () use ($artist, $archive, $ways, $habits, $progress, &$files): Restore {
+            // Not in the transaction: how far it is must be seen outside, and that it is not wanted any more, in here.
+            foreach ($laid as $folder => $told) {
+                $progress(sprintf('Taking in %s', $told['piece']['title']), (count($own) + 0.1) / (1 + count($laid)));
+                $own[$folder] = $this->pieces->pictures($archive->files, $folder, $told, $files);
+            }
+            $progress('Taking in', count($own) / (1 + count($laid)));
+
+            return DB::transaction(function () use ($artist, $archive, $ways, $habits, $here, $laid, $own): Restore {
                 $studio = $archive->studio;
-                $made = [];
-                $sources = [...array_values($archive->pieces), ...($studio === null ? [] : [$studio])];
-                [$papers, $made['papers']] = MaterialRestore::papers($artist, array_values(array_column(array_merge(...array_column($sources, 'papers')), null, 'slug')));
-                foreach ($sources as $source) {
-                    foreach (MaterialRestore::pencils($artist, $source['ranges']) as $what => $new) {
-                        $made[$what] = [...$made[$what] ?? [], ...$new];
-                    }
-                }
+                [$papers, $made['papers']] = MaterialRestore::papers($artist, $archive->papers());
+                $made += MaterialRestore::pencils($artist, $archive->ranges());
                 $made['box'] = MaterialRestore::box($artist, $studio['box'] ?? []);
                 [$calibrations, $made['calibrations']] = $this->studio->calibrations($artist, $studio['calibrations'] ?? [], $papers);
                 [$charts, $made['charts']] = $this->studio->charts($artist, $studio['charts'] ?? [], $papers);
                 $made['swatches'] = $this->studio->swatches($artist, $studio['swatches'] ?? [], $papers, $charts);
-                $made['pieces'] = $away = $laid = [];
-                foreach (array_keys($archive->pieces) as $at => $folder) {
-                    $told = $archive->pieces[$folder];
-                    $progress(sprintf('Taking in %s', $told['piece']['title']), ($at + 0.1) / (1 + count($archive->pieces)));
-                    $here = $this->here($artist, $told['key']);
-                    $way = $here === null ? 'beside' : $ways[$folder] ?? 'leave';
-                    if ($way === 'leave') {
-                        continue;
-                    }
-                    [$piece, $keys] = $this->pieces->lay($artist, $archive->files, $folder, $told, $papers, $calibrations, $files);
-                    $made['pieces'][] = $piece->id;
-                    $laid[$at + 1] = [$piece->id, $keys];
-                    if ($way === 'replace' && $here !== null) {
-                        $here->delete();
-                        $away[] = $here->id;
+                $made['pieces'] = $away = $came = [];
+                $numbers = array_flip(array_keys($archive->pieces));
+                foreach ($laid as $folder => $told) {
+                    $replaced = ($ways[$folder] ?? null) === 'replace' ? $here[$folder] : null;
+                    $keys = $this->pieces->rows($artist, $folder, $told, $own[$folder], $here[$folder] === null || $replaced !== null, $papers, $calibrations);
+                    $made['pieces'][] = $own[$folder]['piece'];
+                    $came[$numbers[$folder] + 1] = [$own[$folder]['piece'], $keys];
+                    if ($replaced !== null) {
+                        $replaced->delete();
+                        $away[] = $replaced->id;
                     }
                 }
-                $made['recipes'] = $this->studio->recipes($artist, $studio['recipes'] ?? [], $papers, $calibrations, $laid);
-                $made['practice'] = $this->studio->practice($artist, $studio['practice'] ?? [], $laid);
+                $made['recipes'] = $this->studio->recipes($artist, $studio['recipes'] ?? [], $papers, $calibrations, $came);
+                $made['practice'] = $this->studio->practice($artist, $studio['practice'] ?? [], $came);
                 $before = $studio !== null && $habits ? $this->studio->habits($artist, $studio['studio'], $papers, $calibrations) : [];
-                $progress('Taken in', 1.0);
                 $restore = new Restore(['title' => $studio === null ? array_values($archive->pieces)[0]['piece']['title'] : 'A studio', 'made' => $made, 'away' => ['pieces' => $away], 'before' => $before]);
                 $restore->user_id = $artist->id;
                 $restore->save();
@@ -156,7 +152,7 @@ final class Restores
             if ($restore->before !== []) {
                 DB::table('users')->where('id', $artist->id)->update($restore->before);
             }
-            foreach (['pieces' => 'pieces', 'swatches' => 'swatches', 'charts' => 'charts', 'recipes' => 'kept_recipes', 'papers' => 'papers'] as $what => $table) {
+            foreach (['pieces' => 'pieces', 'swatches' => 'swatches', 'charts' => 'charts', 'recipes' => 'kept_recipes'] as $what => $table) {
                 foreach (array_chunk($made[$what] ?? [], 500) as $keys) {
                     DB::table($table)->whereIn('id', $keys)->whereNull('deleted_at')->update(['deleted_at' => now()]);
                 }
@@ -165,6 +161,12 @@ final class Restores
             DB::table('drill_rounds')->where('user_id', $artist->id)->whereIn('id', $made['practice'] ?? [])->delete();
             $artist->calibrations()->whereIn('id', $made['calibrations'] ?? [])->whereNotIn('id', array_filter([DB::table('users')->where('id', $artist->id)->value('calibration_id')]))->delete();
             $artist->box()->detach($made['box'] ?? []);
+            foreach ($artist->papers()->whereKey($made['papers'] ?? [])->get() as $paper) {
+                // One that something lies on by now stays.
+                if (PaperBook::uses($artist, $paper) === null && User::query()->whereKey($artist->id)->value('paper_id') !== $paper->id) {
+                    $paper->delete();
+                }
+            }
             self::forgetPencils($artist, $made['pencils'] ?? [], $made['ranges'] ?? []);
             $restore->update(['undone_at' => now()]);
         });
@@ -178,13 +180,12 @@ final class Restores
      */
     private static function forgetPencils(User $artist, array $pencils, array $ranges): void
     {
-        $named = '';
-        foreach ([
-            DB::table('swatches')->where('user_id', $artist->id), DB::table('kept_recipes')->where('user_id', $artist->id),
-            DB::table('recipes')->whereIn('target_id', DB::table('zone_targets')->select('zone_targets.id')->join('zones', 'zones.id', '=', 'zone_id')->join('pieces', 'pieces.id', '=', 'piece_id')->where('pieces.user_id', $artist->id)->whereNull('pieces.deleted_at')),
-        ] as $at => $stacks) {
-            $named .= ' '.implode(' ', ($at < 2 ? $stacks->whereNull('deleted_at') : $stacks)->pluck('stack')->all());
-        }
+        $pieces = DB::table('pieces')->where('user_id', $artist->id)->whereNull('deleted_at')->select('id');
+        $targets = DB::table('zone_targets')->join('zones', 'zones.id', '=', 'zone_id')->whereIn('piece_id', $pieces)->select('zone_targets.id');
+        $named = implode(' ', [
+            ...$artist->swatches()->pluck('stack'), ...$artist->keptRecipes()->pluck('stack'), ...DB::table('recipes')->whereIn('target_id', $targets)->pluck('stack'),
+            ...DB::table('charts')->where('user_id', $artist->id)->whereNull('deleted_at')->pluck('stacks'),
+        ]);
         $boxed = array_flip(DB::table('box_pencils')->where('user_id', $artist->id)->pluck('pencil_id')->all());
         foreach (DB::table('pencils')->join('ranges', 'ranges.id', '=', 'range_id')->where('user_id', $artist->id)->whereIn('pencils.id', $pencils)->get(['pencils.id', 'code', 'number']) as $row) {
             if (! isset($boxed[$row->id]) && ! str_contains($named, "$row->code:$row->number@")) {

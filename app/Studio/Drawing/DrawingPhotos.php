@@ -57,12 +57,12 @@ final class DrawingPhotos
     /**
      * As an archive has it.
      *
-     * @param  array<string, string>  $beside  bytes by what follows its name
+     * @param  array<string, string>  $files  bytes by what follows the name of the photo, which itself has nothing behind it
      */
-    public function putKept(Piece $piece, string $mark, string $jpeg, array $beside): void
+    public function putKept(Piece $piece, string $mark, array $files): void
     {
         File::ensureDirectoryExists($this->folder.'/'.$piece->id, 0o700);
-        foreach (['' => $jpeg, ...$beside] as $end => $bytes) {
+        foreach ($files as $end => $bytes) {
             File::replace($this->path($piece, $mark).$end, $bytes);
         }
     }

@@ -2512,6 +2512,8 @@ export interface components {
             }[];
             /** @description photos that were compared, oldest first */
             checks: {
+                /** @description its mark in the log */
+                photo: string;
                 /** Format: date-time */
                 at: string;
                 picture: string;

@@ -192,11 +192,7 @@ function Checks({ record, checks }: { record: PieceRecord; checks: PieceRecord['
                 </figure>
                 {/* What was photographed and not compared, too. */}
                 {record.entries
-                    .filter(
-                        ({ photo }) =>
-                            photo &&
-                            !checks.some(({ picture }) => picture.includes(photo.url.split('/').at(-1) ?? '?')),
-                    )
+                    .filter(({ mark, photo }) => photo && !checks.some((check) => check.photo === mark))
                     .map(({ mark, photo, madeAt, note }) => (
                         <figure key={mark}>
                             <img
