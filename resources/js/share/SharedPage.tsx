@@ -1,3 +1,4 @@
+import type { CSSProperties } from 'react';
 import { useParams } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, type Shared } from '../api/client';
@@ -26,6 +27,7 @@ const Sheet = styled(Page)`
     & img {
         display: block;
         width: 100%;
+        aspect-ratio: var(--shape);
         background: ${({ theme }) => theme.surround};
     }
     @media print {
@@ -108,7 +110,8 @@ export function SharedPage() {
                     `${spokenMinutes(record.minutes)} in ${counted(record.sittings, 'sitting')}, ${counted(record.turns, 'turn')}.`}{' '}
                 <small>This link holds until {day.format(new Date(until))}.</small>
             </p>
-            <Pictures>
+            {/* A picture that is still to come keeps its place. */}
+            <Pictures style={{ '--shape': shared.data.widthMm / shared.data.heightMm } as CSSProperties}>
                 {withPhoto && (
                     <figure>
                         <img src={picture('photo')} alt={`What ${title} is drawn from`} />
