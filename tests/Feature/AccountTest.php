@@ -227,6 +227,7 @@ describe('the studio\'s habits', function (): void {
         [['paper' => 'nobodys'], 'paper', 'paper'],
         [['email' => 'new@example.org'], 'current_password', 'Type your password'],
         [['email' => 'new@example.org', 'current_password' => 'wrong'], 'current_password', 'not your password'],
+        [['email' => 'new@example.org', 'current_password' => ['wrong']], 'current_password', 'not your password'],
         [['email' => 'other@example.org', 'current_password' => 'ten pencils'], 'email', 'Another studio'],
         [['password' => 'a new one, long', 'current_password' => 'ten pencils'], 'password', 'two passwords differ'],
     ]);
@@ -264,6 +265,7 @@ describe('deleting a studio', function (): void {
         $this->postJson('/api/swatches', ['paper' => $paper, 'stack' => 'QW:6858@60', 'colour' => '#5566aa'])->assertCreated();
         $this->postJson('/api/pencils/import', ['text' => '101-104', 'range' => 'HB', 'binder' => 'wax', 'intoBox' => true])->assertOk();
         $this->deleteJson('/api/account', ['current_password' => 'wrong'])->assertUnprocessable();
+        $this->deleteJson('/api/account', ['current_password' => ['ten pencils']])->assertUnprocessable();
         expect(is_dir($folder))->toBeTrue();
         $this->deleteJson('/api/account', ['current_password' => 'ten pencils'])->assertOk()->assertJsonPath('user', null);
         expect(User::query()->whereKey($artist->id)->exists())->toBeFalse()->and(is_dir($folder))->toBeFalse();

@@ -2,24 +2,16 @@
 
 declare(strict_types=1);
 
-use App\Console\Commands\OpenApiCommand;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\Route as Router;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 
 use function Tests\Feature\artist;
+use function Tests\Feature\document;
 use function Tests\Feature\pieceOf;
 
 // The HTTP API as a whole: documented, and what it answers is what the document says.
-
-/** @return array<string, mixed> */
-function document(): array
-{
-    static $document = null;
-
-    return $document ??= json_decode(OpenApiCommand::document(), true, flags: JSON_THROW_ON_ERROR);
-}
 
 /**
  * What an answer has against a schema of the document: nothing, if it is as documented.

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Console\Commands\OpenApiCommand;
 use App\Models\Pencil;
 use App\Models\Piece;
 use App\Models\User;
@@ -172,4 +173,12 @@ const ADOBE_RGB = [[0.60974, 0.31111, 0.01947], [0.20528, 0.62567, 0.06087], [0.
 function backTo(string $migration): int
 {
     return count(array_filter(glob(database_path('migrations/*.php')) ?: [], static fn (string $path): bool => basename($path, '.php') >= $migration));
+}
+
+/** @return array<string, mixed> the document of the HTTP API */
+function document(): array
+{
+    static $document = null;
+
+    return $document ??= json_decode(OpenApiCommand::document(), true, flags: JSON_THROW_ON_ERROR);
 }

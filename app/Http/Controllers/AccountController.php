@@ -85,7 +85,7 @@ final class AccountController
     public function destroy(Request $request, SessionController $session, #[CurrentUser] User $user, StudioRemoval $removal): JsonResponse
     {
         abort_if(DemoStudio::isCopy($user) || $user->email === config('prism.demo_email'), 422, 'The demo studio cannot be deleted; your copy of it goes by itself after a day.');
-        $request->validate(['current_password' => ['required', 'string', 'current_password']], ['current_password.*' => 'That is not your password. Nothing was deleted.']);
+        $request->validate(['current_password' => ['bail', 'required', 'string', 'current_password']], ['current_password.*' => 'That is not your password. Nothing was deleted.']);
         Auth::logout();
         $removal->remove($user);
 

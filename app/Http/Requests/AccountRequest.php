@@ -27,7 +27,7 @@ final class AccountRequest extends StudioRequest
             'name' => ['sometimes', 'required', 'string', 'max:80'],
             'email' => ['sometimes', 'required', 'email', 'max:190', Rule::unique('users', 'email')->ignore($this->artist()->id)],
             'password' => ['sometimes', 'required', 'string', 'confirmed', Password::defaults()],
-            'current_password' => ['string', 'required_with:email,password', 'current_password'],
+            'current_password' => ['bail', 'string', 'required_with:email,password', 'current_password'],
             'paper' => ['sometimes', 'nullable', 'string', $this->seenPaper()],
             'lamp' => ['sometimes', 'required', Rule::enum(Lamp::class)],
             'unit' => ['sometimes', 'required', 'in:mm,in'],
