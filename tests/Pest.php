@@ -8,3 +8,4 @@ pest()->extend(TestCase::class)->in('Feature');
 
 require __DIR__.'/Core/studio.php';
 require __DIR__.'/Feature/helpers.php';
+require __DIR__.'/Feature/archives.php';

@@ -9,10 +9,7 @@ use App\Models\Range;
 use App\Models\Restore;
 use App\Models\User;
 use App\Models\ZoneTarget;
-use App\Studio\Archive\Archives;
 use App\Studio\Archive\Restores;
-use App\Studio\DemoPiece;
-use App\Studio\DemoPractice;
 use App\Studio\Drawing\DrawingPhotos;
 use App\Studio\LongWork\WorkCancelled;
 use App\Studio\Photos\PhotoStore;
@@ -24,39 +21,15 @@ use Illuminate\Support\Str;
 use Prism\Exchange\Csv;
 use Prism\Reference\Zones\TargetRole;
 use Prism\Reference\Zones\ZoneMap;
-use Tests\TestCase;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\blob;
+use function Tests\Feature\brought;
 use function Tests\Feature\pieceOf;
+use function Tests\Feature\saved;
 use function Tests\Feature\spotIn;
-
-/** Saves a studio, or a piece of it. @return string path of the archive */
-function saved(User $artist, ?Piece $piece = null): string
-{
-    $made = app(Archives::class)->make($artist, $piece, static fn () => null);
-    $copy = (string) tempnam(sys_get_temp_dir(), 'archive');
-    copy((string) app(Archives::class)->path($artist, $made['archive']), $copy);
-
-    return $copy;
-}
-
-/** @return array<string, string> what is taken in again, by name; without what each writing has of its own */
-function within(string $path): array
-{
-    $zip = new ZipArchive;
-    $zip->open($path);
-    $files = [];
-    for ($i = 0; $i < $zip->numFiles; $i++) {
-        $name = (string) $zip->getNameIndex($i);
-        if ($name !== 'tables/swatches.csv' && ! str_ends_with($name, '.pdf')) {
-            $files[$name] = (string) $zip->getFromIndex($i);
-        }
-    }
-    ksort($files);
-
-    return $files;
-}
+use function Tests\Feature\taken;
+use function Tests\Feature\within;
 
 /** The same archive with another document. */
 function altered(string $path, Closure $change, string $name = 'piece.json'): string
@@ -71,21 +44,6 @@ function altered(string $path, Closure $change, string $name = 'piece.json'): st
     $zip->close();
 
     return $path;
-}
-
-function brought(TestCase $test, string $path): Illuminate\Testing\TestResponse
-{
-    return $test->post('/api/archives', ['archive' => new UploadedFile($path, 'archive.zip', null, null, true)]);
-}
-
-/** @param  array<string, mixed>  $wish */
-function taken(TestCase $test, string $path, array $wish = []): array
-{
-    $file = brought($test, $path)->assertOk()->json('file');
-    $work = $test->postJson('/api/works', ['kind' => 'restore', 'file' => $file, ...$wish])->assertAccepted()->json();
-    expect($work['problem'])->toBe('')->and($work['state'])->toBe('done');
-
-    return $work['result'];
 }
 
 /** A piece with a bit of everything, by chance. */
@@ -185,20 +143,6 @@ it('keeps a line drawing, and what is coloured in it', function (): void {
     // It can be coloured on.
     $zone = $again->zones()->skip(1)->firstOrFail();
     $this->putJson("/api/pieces/$again->id/areas", ['zones' => [$zone->id], 'by' => 'colour', 'colour' => 'QW:1823'])->assertOk();
-});
-
-it('saves the demo, and has the same in another studio', function (): void {
-    $demo = artist(false);
-    $demo->box()->attach(DemoPiece::box());
-    app(DemoPiece::class)->others($demo);
-    app(DemoPiece::class)->inLines($demo);
-    DemoPractice::fill($demo);
-    app()->forgetScopedInstances();
-    $first = saved($demo->refresh());
-    $this->actingAs($other = User::factory()->create());
-    $result = taken($this, $first, ['habits' => true]);
-    app()->forgetScopedInstances();
-    expect($result['pieces'])->toHaveCount(3)->and(within(saved($other->refresh())))->toBe(within($first));
 });
 
 it('saves a whole studio, and has the same in an empty one', function (): void {

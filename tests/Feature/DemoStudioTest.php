@@ -7,17 +7,64 @@ use App\Models\DrawnStep;
 use App\Models\Paper;
 use App\Models\Piece;
 use App\Models\User;
+use App\Studio\Calibration\Engine;
 use App\Studio\DemoDrawing;
 use App\Studio\DemoPiece;
 use App\Studio\DemoStudies;
 use App\Studio\DemoStudio;
 use App\Studio\LongWork\LookWork;
+use App\Studio\Pencils\Catalogue;
 use App\Studio\Photos\References;
 use App\Studio\Review\DrawingReviews;
+use App\Studio\Swatches\SwatchReader;
+use Database\Seeders\DemoSeeder;
 use Illuminate\Support\Facades\Queue;
+use Prism\Layering\Stack;
 
 use function Tests\Feature\artist;
+use function Tests\Feature\saved;
 use function Tests\Feature\small;
+use function Tests\Feature\taken;
+use function Tests\Feature\within;
+
+it('comes swatched, calibrated and planned, and once; and is the same in another studio that takes in its archive', function (): void {
+    config(['prism.demo' => true]);
+    (new DemoSeeder)->run();
+    $demo = User::query()->where('email', config('prism.demo_email'))->firstOrFail();
+    expect($demo->swatches()->count())->toBeGreaterThan(300)
+        ->and($demo->swatches()->where('source', '!=', 'simulated')->exists())->toBeFalse()
+        ->and($demo->calibrations()->count())->toBe(1)->and($demo->pieces()->count())->toBe(4);
+    $calibration = $demo->calibrations()->firstOrFail();
+    expect($calibration->after)->toBeLessThan(0.6 * $calibration->before);
+
+    // It predicts what the simulated hand draws, better than from the table alone.
+    $paper = Paper::query()->where('slug', 'harbour-cartridge')->firstOrFail();
+    $desk = app(Catalogue::class)->desk($demo);
+    $reader = app(SwatchReader::class);
+    $calibrated = app(Engine::class)->predictor($paper, $demo, $desk);
+    $plain = app(Engine::class)->predictor($paper, User::factory()->create(), $desk);
+    $errors = ['calibrated' => 0.0, 'plain' => 0.0];
+    foreach (['QW:6858@40 > QW:4731@45', 'QW:7432@50x2', 'QW:3464@45 > QW:2312@50', 'LO:3512@55', 'QW:3769@35 > QW:6858@40'] as $i => $steps) {
+        $stack = Stack::parse($steps);
+        $drawn = $reader->read('harbour-cartridge', $stack, "test $i");
+        $errors['calibrated'] += $calibrated->predict($stack)->colour->differenceTo($drawn);
+        $errors['plain'] += $plain->predict($stack)->colour->differenceTo($drawn);
+    }
+    expect($errors['calibrated'])->toBeLessThan($errors['plain'])->and($errors['calibrated'] / 5)->toBeLessThan(4.5);
+
+    $pieces = $this->actingAs($demo)->getJson('/api/pieces')->assertOk()->json();
+    expect($demo->box()->count())->toBe(48)->and($pieces[0]['zoneCount'])->toBe(22)->and($pieces[0]['recipeCount'])->toBe(22);
+
+    (new DemoSeeder)->run();
+    expect($demo->calibrations()->count())->toBe(1)->and($demo->pieces()->count())->toBe(4)->and(User::query()->where('email', config('prism.demo_email'))->count())->toBe(1);
+
+    app()->forgetScopedInstances();
+    $archive = saved($demo->refresh());
+    $this->actingAs($other = User::factory()->create());
+    $result = taken($this, $archive, ['habits' => true]);
+    app()->forgetScopedInstances();
+    expect($result['pieces'])->toHaveCount(4)->and(within(saved($other->refresh())))->toBe(within($archive));
+});
 
 it('draws a piece and compares it; a copy has all of it under names of its own, and goes on by itself', function (): void {
     $artist = artist();

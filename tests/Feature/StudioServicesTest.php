@@ -12,8 +12,6 @@ use App\Studio\Calibration\Engine;
 use App\Studio\Pencils\Catalogue;
 use App\Studio\Photos\PhotoStore;
 use App\Studio\Planning\ZoneRecipes;
-use App\Studio\Swatches\SwatchReader;
-use Database\Seeders\DemoSeeder;
 use Database\Seeders\MaterialsSeeder;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Schema;
@@ -267,38 +265,5 @@ describe('the database', function (): void {
         foreach (['pieces', 'reference_pictures', 'zones', 'zone_targets', 'zone_changes', 'recipes', 'drawn_steps', 'box_pencils'] as $table) {
             $this->assertDatabaseEmpty($table);
         }
-    });
-});
-
-describe('the demo studio', function (): void {
-    it('comes swatched, calibrated and planned, and once', function (): void {
-        config(['prism.demo' => true]);
-        (new DemoSeeder)->run();
-        $demo = User::query()->where('email', config('prism.demo_email'))->firstOrFail();
-        expect($demo->swatches()->count())->toBeGreaterThan(300)
-            ->and($demo->swatches()->where('source', '!=', 'simulated')->exists())->toBeFalse()
-            ->and($demo->calibrations()->count())->toBe(1)->and($demo->pieces()->count())->toBe(4);
-        $calibration = $demo->calibrations()->firstOrFail();
-        expect($calibration->after)->toBeLessThan(0.6 * $calibration->before);
-
-        // It predicts what the simulated hand draws, better than from the table alone.
-        $paper = Paper::query()->where('slug', 'harbour-cartridge')->firstOrFail();
-        $reader = app(SwatchReader::class);
-        $calibrated = app(Engine::class)->predictor($paper, $demo, desk($demo));
-        $plain = app(Engine::class)->predictor($paper, User::factory()->create(), desk($demo));
-        $errors = ['calibrated' => 0.0, 'plain' => 0.0];
-        foreach (['QW:6858@40 > QW:4731@45', 'QW:7432@50x2', 'QW:3464@45 > QW:2312@50', 'LO:3512@55', 'QW:3769@35 > QW:6858@40'] as $i => $steps) {
-            $stack = Stack::parse($steps);
-            $drawn = $reader->read('harbour-cartridge', $stack, "test $i");
-            $errors['calibrated'] += $calibrated->predict($stack)->colour->differenceTo($drawn);
-            $errors['plain'] += $plain->predict($stack)->colour->differenceTo($drawn);
-        }
-        expect($errors['calibrated'])->toBeLessThan($errors['plain'])->and($errors['calibrated'] / 5)->toBeLessThan(4.5);
-
-        $pieces = $this->actingAs($demo)->getJson('/api/pieces')->assertOk()->json();
-        expect($demo->box()->count())->toBe(48)->and($pieces[0]['zoneCount'])->toBe(22)->and($pieces[0]['recipeCount'])->toBe(22);
-
-        (new DemoSeeder)->run();
-        expect($demo->calibrations()->count())->toBe(1)->and($demo->pieces()->count())->toBe(4)->and(User::query()->where('email', config('prism.demo_email'))->count())->toBe(1);
     });
 });
