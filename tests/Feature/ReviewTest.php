@@ -129,7 +129,7 @@ it('wants a piece, a photo and four corners', function (array $wish, string $fie
 it('lays what a photo of the drawing asks for: taken over at one press, drawn on by the simulated hand, and taken back', function (): void {
     ($this->read)();
     $url = "/api/pieces/{$this->piece->id}";
-    $this->postJson("$url/zones/find", ['count' => 14])->assertSuccessful();
+    $this->postJson("$url/zones/find", ['count' => 8])->assertSuccessful();
     $this->postJson('/api/works', ['kind' => 'planning', 'piece' => $this->piece->id])->assertAccepted();
     $mark = fn (array $keys): string => tap((string) Str::ulid(), fn (string $mark) => $this->postJson("$url/drawing", ['mark' => $mark, 'keys' => $keys, 'state' => 'done'])->assertOk());
     $simulate = function (string $hand) use ($url): array {

@@ -1,4 +1,4 @@
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { answered, api, messageOf, Refusal } from '../../resources/js/api/client';
 
 function answers(status: number, body: unknown) {
@@ -26,6 +26,9 @@ async function refused(request: Promise<unknown>): Promise<Refusal> {
 
 const ask = () => answered(api.GET('/api/session'));
 
+/** A minute lies between one test and the next. */
+let clock = 0;
+beforeEach(() => void vi.spyOn(performance, 'now').mockReturnValue((clock += 60_000)));
 afterEach(() => vi.unstubAllGlobals());
 
 describe('answers of the studio', () => {
@@ -70,6 +73,22 @@ describe('answers of the studio', () => {
         document.cookie = 'XSRF-TOKEN=old';
         await answered(api.DELETE('/api/session'));
         expect(asked).toEqual(['DELETE /api/session old', 'GET /api/session ', 'DELETE /api/session new']);
+    });
+
+    it('looks the cookies up once a second, however much is asked', async () => {
+        document.cookie = 'XSRF-TOKEN=first';
+        const sent = answers(200, {});
+        await ask();
+        document.cookie = 'XSRF-TOKEN=second';
+        await ask();
+        clock += 1001;
+        vi.spyOn(performance, 'now').mockReturnValue(clock);
+        await ask();
+        expect(sent.mock.calls.map(([request]) => request.headers.get('X-XSRF-TOKEN'))).toEqual([
+            'first',
+            'first',
+            'second',
+        ]);
     });
 
     it('has a sentence for an answer without one', async () => {

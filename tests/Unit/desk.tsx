@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import type { Piece, Zone } from '../../resources/js/api/client';
-import { useAddress, useView } from '../../resources/js/desk/address';
+import { useChosenInAddress, useView } from '../../resources/js/desk/address';
 import { useHands, useOverlay, useTool } from '../../resources/js/desk/DeskContext';
 import { DeskState } from '../../resources/js/desk/DeskState';
 import { Zoom, ZoomContext } from '../../resources/js/desk/zoom';
@@ -10,7 +10,7 @@ import { Notices } from '../../resources/js/ui/Notices';
 function Seen({ of }: { of: Piece }) {
     const tool = useTool();
     const { lit, borders } = useOverlay();
-    const { edit: editing } = useAddress().chosen;
+    const { edit: editing } = useChosenInAddress();
     const { places } = useView();
     const { take } = useHands();
     const use = () => {

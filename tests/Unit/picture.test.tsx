@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import type { Piece } from '../../resources/js/api/client';
 import { PictureTools } from '../../resources/js/desk/PictureTools';
-import { useAddress, useParts, useSquint, useView } from '../../resources/js/desk/address';
+import { useAddress } from '../../resources/js/desk/address';
 import { useHands } from '../../resources/js/desk/DeskContext';
 import { Around } from './desk';
 import { colour, piece, show, zone } from './fixtures';
@@ -141,10 +141,9 @@ describe('the tools at the picture', () => {
 describe('the selection in the address', () => {
     /** All of it, as the parts of the desk see it. */
     function useAll() {
-        const { chosen, ...choose } = useAddress();
-        const [squint] = useSquint();
+        const { chosen, chooses, view, parts, squint } = useAddress();
 
-        return { ...choose, ...useView(), ...useParts(), chosen, squint };
+        return { ...chooses, ...view, ...parts, chosen, squint: squint[0] };
     }
     type All = ReturnType<typeof useAll>;
     function Probe({ said }: { said: (all: All) => void }) {

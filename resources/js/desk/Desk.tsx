@@ -1,4 +1,4 @@
-import { createContext, useContext, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, Refusal } from '../api/client';
@@ -9,7 +9,7 @@ import { Button } from '../ui/Button';
 import { Loading, Missing } from '../ui/States';
 import { space, type, UPRIGHT } from '../ui/theme';
 import { useKeys } from '../ui/useKeys';
-import { useView, useWholeAddress } from './address';
+import { useAddressNow } from './address';
 import { useChosen, useDeskPiece, useHands, useOverlay } from './DeskContext';
 import { DeskState } from './DeskState';
 import { Picture } from './Picture';
@@ -48,7 +48,10 @@ const Left = styled.section`
     padding: ${space.s} ${space.m};
     min-height: 0;
     position: relative;
+    /* As large as the window leaves it, whatever stands in it: a change on one side lays out that side alone. */
+    contain: size layout;
     @media ${UPRIGHT} {
+        contain: none;
         grid-template-rows: repeat(4, max-content);
         --beside: 0px;
         /* In Draw the number and the pressure belong on the same screen. */
@@ -108,37 +111,32 @@ const Stage = styled.div`
     min-height: 0;
     position: relative;
     overflow-y: auto;
+    contain: size layout;
     /* It has the focus when another stage was gone to, so that one reads on from there; it is no control. */
     &:focus-visible {
         outline: none;
     }
     @media ${UPRIGHT} {
+        contain: none;
         overflow-y: visible;
     }
 `;
-
-/** The address of all that is chosen and shown, as it is or is about to be. */
-const AddressContext = createContext<{ current: string }>({ current: '' });
 
 const isDrawing = (pathname: string) => pathname.endsWith('/draw');
 
 /** The keys of the desk, whatever stage is open. */
 function DeskKeys({ zoom }: { zoom: Zoom }) {
     const { id, zones } = useDeskPiece();
-    const wholeRef = useContext(AddressContext);
     const { step } = useHands();
-    const view = useView();
-    const address = useWholeAddress();
-    useLayoutEffect(() => {
-        wholeRef.current = address;
-    }, [wholeRef, address]);
+    const address = useAddressNow();
     const resize = useResize();
     const navigate = useNavigate();
     const { pathname } = useLocation();
     const go = (stage: number) => {
         const path = STAGES[stage]?.path;
-        if (path) void navigate({ pathname: `/pieces/${id}/${path}`, search: address });
+        if (path) void navigate({ pathname: `/pieces/${id}/${path}`, search: address.current.written() });
     };
+    const now = () => address.current.view;
     useKeys({
         look: () => go(0),
         match: () => go(1),
@@ -147,13 +145,13 @@ function DeskKeys({ zoom }: { zoom: Zoom }) {
         compare: () => go(4),
         next: () => step(zones, 1),
         previous: () => step(zones, -1),
-        greys: () => view.setView(view.view === 'value' ? 'photo' : 'value'),
-        steps: () => view.setView(view.view === 'steps' ? 'photo' : 'steps'),
-        mirror: () => view.toggle('mirror', !view.mirror),
-        borders: () => view.toggle('borders', !view.borders),
-        click: () => view.pickSpots(view.pick !== 'spots'),
-        alone: () => view.toggle('isolate', !view.isolate),
-        yours: () => pathname.endsWith('/compare') && view.toggle('own', !view.own),
+        greys: () => now().setView(now().view === 'value' ? 'photo' : 'value'),
+        steps: () => now().setView(now().view === 'steps' ? 'photo' : 'steps'),
+        mirror: () => now().toggle('mirror', !now().mirror),
+        borders: () => now().toggle('borders', !now().borders),
+        click: () => now().pickSpots(now().pick !== 'spots'),
+        alone: () => now().toggle('isolate', !now().isolate),
+        yours: () => pathname.endsWith('/compare') && now().toggle('own', !now().own),
         nearer: () => zoom.by(1.5),
         farther: () => zoom.by(1 / 1.5),
         whole: () => zoom.fit(),
@@ -208,9 +206,9 @@ function LeftColumn() {
 /** The stages in the order of work. What is chosen comes along: it is looked up when one reaches for the link. */
 function StageLinks() {
     const { id } = useDeskPiece();
-    const wholeRef = useContext(AddressContext);
+    const address = useAddressNow();
     const [search, setSearch] = useState('');
-    const reach = () => setSearch(wholeRef.current);
+    const reach = () => setSearch(address.current.written());
 
     return (
         <Stages aria-label="Stages" onPointerDown={reach} onPointerEnter={reach} onFocus={reach}>
@@ -251,11 +249,14 @@ function RightColumn() {
     );
 }
 
+/** The same from one drawing of the desk to the next: what stands in them is drawn anew by what it listens to. */
+const LEFT = <LeftColumn />;
+const RIGHT = <RightColumn />;
+
 /** One piece: the reference on the left and never away, the stage at hand on the right, one selection between them. */
 export function Desk() {
     const { piece: id = '' } = useParams();
     const piece = usePiece(id);
-    const address = useRef('');
     const [zoom] = useState(() => new Zoom());
     // The other stages come along: they open at once, and without a network too.
     useEffect(() => {
@@ -275,12 +276,10 @@ export function Desk() {
     if (!piece.data) return <Loading what="Opening the piece" />;
 
     return (
-        <AddressContext value={address}>
-            <ZoomContext value={zoom}>
-                <Layout>
-                    <DeskState key={id} piece={piece.data} picture={<LeftColumn />} stage={<RightColumn />} />
-                </Layout>
-            </ZoomContext>
-        </AddressContext>
+        <ZoomContext value={zoom}>
+            <Layout>
+                <DeskState key={id} piece={piece.data} picture={LEFT} stage={RIGHT} />
+            </Layout>
+        </ZoomContext>
     );
 }

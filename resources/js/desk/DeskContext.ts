@@ -1,7 +1,7 @@
 import { createContext, useContext, type RefObject } from 'react';
 import type { Colour, Crop, Piece, Target, Zone } from '../api/client';
 import type { Spot } from '../api/queries';
-import type { useAddress } from './address';
+import type { Address } from './address';
 import type { Stroking } from './strokes';
 
 /** What the right side speaks of: one colour of the selected zone, or a free sample. */
@@ -33,8 +33,10 @@ export interface Chosen {
     typed: string | null;
 }
 
+type Chooses = Address['chooses'];
+
 /** What a stage can do to the desk. None of it ever changes, so that who only acts is never drawn anew. */
-export interface Hands extends Omit<ReturnType<typeof useAddress>, 'chosen'> {
+export interface Hands extends Chooses {
     take: (tool: Tool | null) => void;
     /** Borders that a change would make; they stand in the picture instead of those that there are. */
     preview: (borders: string | null) => void;

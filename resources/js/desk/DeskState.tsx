@@ -1,7 +1,8 @@
 import { useDeferredValue, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { messageOf, type Piece } from '../api/client';
 import { useSample } from '../api/queries';
-import { useAddress } from './address';
+import { useChooses, useChosenInAddress } from './address';
+import { AddressState } from './AddressState';
 import {
     ChosenContext,
     EditedContext,
@@ -25,9 +26,18 @@ interface Props {
     stage: ReactNode;
 }
 
-/** What is chosen and held on the desk, for all that stands on it. */
-export function DeskState({ piece, picture, stage }: Props) {
-    const { chosen, selectZone, step, selectSpot, pin, aimAt, open, rewrite, close } = useAddress();
+/** What is chosen and held on the desk, and what the address tells, for all that stands on it. */
+export function DeskState(props: Props) {
+    return (
+        <AddressState>
+            <Held {...props} />
+        </AddressState>
+    );
+}
+
+function Held({ piece, picture, stage }: Props) {
+    const chosen = useChosenInAddress();
+    const chooses = useChooses();
     const [tool, take] = useState<Tool | null>(null);
     const [borders, preview] = useState<string | null>(null);
     const [lit, light] = useState<Lit | null>(null);
@@ -60,10 +70,7 @@ export function DeskState({ piece, picture, stage }: Props) {
         [selected, spot, problem, pinned, isEditing, typed],
     );
     const later = useDeferredValue(now);
-    const hands = useMemo<Hands>(
-        () => ({ selectZone, step, selectSpot, pin, aimAt, open, rewrite, close, take, preview, light }),
-        [selectZone, step, selectSpot, pin, aimAt, open, rewrite, close],
-    );
+    const hands = useMemo<Hands>(() => ({ ...chooses, take, preview, light }), [chooses]);
     const overlay = useMemo(() => ({ borders, lit }), [borders, lit]);
 
     return (

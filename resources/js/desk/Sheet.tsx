@@ -6,6 +6,7 @@ const Box = styled.div`
     position: absolute;
     transform-origin: 0 0;
     will-change: transform;
+    contain: size layout;
     & > img {
         display: block;
         width: 100%;

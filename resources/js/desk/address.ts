@@ -6,8 +6,10 @@ import {
     parseAsStringLiteral,
     useQueryState,
     useQueryStates,
+    type SetValues,
+    type UseQueryStatesKeysMap,
 } from 'nuqs';
-import { useCallback } from 'react';
+import { createContext, useCallback, useContext, useMemo, type RefObject } from 'react';
 import type { Spot } from '../api/queries';
 
 export const DEFAULT_RADIUS = 0.012;
@@ -129,121 +131,123 @@ const PARTS = {
 
 const writeOut = createSerializer({ ...CHOSEN, ...SHOWN, ...LINES, squint: SQUINT, ...PARTS });
 
+type Set<Keys extends UseQueryStatesKeysMap> = SetValues<Keys>;
+
+/** What a hand does to the one selection of the desk. */
+const choosing = (set: Set<typeof CHOSEN>) => ({
+    selectZone: (zone: string, target: string | null = null) =>
+        void set({ zone, target, at: null, edit: null, typed: null }),
+    /** So many zones on, or back, round and round; from the one that is chosen by then. */
+    step: (zones: readonly { id: string }[], by: number) =>
+        void set(({ zone: was }) => {
+            const at = zones.findIndex(({ id }) => id === was);
+            const next = zones[(at + by + zones.length) % zones.length] ?? zones[0];
+
+            return next ? { zone: next.id, target: null, at: null, edit: null, typed: null } : {};
+        }),
+    selectSpot: (at: Spot) => void set({ at, zone: null, target: null, edit: null, typed: null }, whenStill),
+    pin: (pin: Spot | null) => void set({ pin }),
+    aimAt: (typed: string | null) => void set({ typed, edit: null }),
+    /** Opens a stack in the editor: going back from there closes it. */
+    open: (edit: string) => void set({ edit }, { history: 'push' }),
+    /** What has become of the stack that lies open. */
+    rewrite: (edit: string) => void set(({ edit: was }) => (was === null ? {} : { edit })),
+    close: () => void set({ edit: null }),
+});
+
+type Toggled = 'mirror' | 'turn' | 'lamp' | 'borders' | 'grid' | 'centre' | 'reserves' | 'isolate' | 'own' | 'flicker';
+
+const viewing = (set: Set<typeof SHOWN>) => ({
+    setView: (view: View) => void set({ view, only: null }),
+    setSteps: (steps: number) => void set({ view: 'steps', steps, only: null }),
+    showOnlyStep: (only: number | null) => void set({ view: 'steps', only }),
+    showStage: (stage: number | null) => void set({ view: 'drawing', stage }, whenStill),
+    showPlaces: (places: number | null) => void set({ places }),
+    chooseCheck: (check: string | null) => void set({ check }),
+    setWipe: (wipe: number | null) => void set({ wipe, own: false, flicker: false }, whenStill),
+    /** On, or off; the name is that of the address. */
+    toggle: (name: Toggled, on: boolean) => void set({ [name]: on }),
+    pickSpots: (on: boolean) => void set({ pick: on ? 'spots' : 'zones' }),
+});
+
+const measuring = (set: Set<typeof LINES>) => ({
+    /** A new line in the photo: that of the drawing was another's. */
+    setLine: (line: Ends | null) => void set({ line, mine: null }),
+    setMine: (mine: Ends | null) => void set({ mine }),
+    setPlumb: (plumb: number | null) => void set({ plumb }),
+});
+
+const opening = (set: Set<typeof PARTS>) => ({
+    openLook: (look: LookPart) => void set({ look }),
+    openPlan: (plan: PlanPart) => void set({ plan }),
+});
+
 /**
- * The one selection of the desk, kept in the address: a zone and which of its colours, or a free spot; and the stack that lies
- * open in the editor. A reload or a link brings all of it back.
+ * All that the address of the desk tells, read once: who reads it by a hook of its own is drawn anew at every change of any of
+ * it, twice. Kept in parts, so that what changes draws only what speaks of it.
  */
 export function useAddress() {
-    const [chosen, set] = useQueryStates(CHOSEN);
+    const [chosen, choose] = useQueryStates(CHOSEN);
+    const [shown, show] = useQueryStates(SHOWN);
+    const [measured, measure] = useQueryStates(LINES);
+    const [opened, openPart] = useQueryStates(PARTS);
+    const [blurred, blur] = useQueryState('squint', SQUINT);
+    const chooses = useMemo(() => choosing(choose), [choose]);
+    const shows = useMemo(() => viewing(show), [show]);
+    const measures = useMemo(() => measuring(measure), [measure]);
+    const opens = useMemo(() => opening(openPart), [openPart]);
+    const setSquint = useCallback((to: number) => void blur(to, whenStill), [blur]);
 
     return {
         chosen,
-        selectZone: useCallback(
-            (zone: string, target: string | null = null) =>
-                void set({ zone, target, at: null, edit: null, typed: null }),
-            [set],
-        ),
-        /** So many zones on, or back, round and round; from the one that is chosen by then. */
-        step: useCallback(
-            (zones: readonly { id: string }[], by: number) =>
-                void set(({ zone: was }) => {
-                    const at = zones.findIndex(({ id }) => id === was);
-                    const next = zones[(at + by + zones.length) % zones.length] ?? zones[0];
-
-                    return next ? { zone: next.id, target: null, at: null, edit: null, typed: null } : {};
-                }),
-            [set],
-        ),
-        selectSpot: useCallback(
-            (at: Spot) => void set({ at, zone: null, target: null, edit: null, typed: null }, whenStill),
-            [set],
-        ),
-        pin: useCallback((pin: Spot | null) => void set({ pin }), [set]),
-        aimAt: useCallback((typed: string | null) => void set({ typed, edit: null }), [set]),
-        /** Opens a stack in the editor: going back from there closes it. */
-        open: useCallback((edit: string) => void set({ edit }, { history: 'push' }), [set]),
-        /** What has become of the stack that lies open. */
-        rewrite: useCallback((edit: string) => void set(({ edit: was }) => (was === null ? {} : { edit })), [set]),
-        close: useCallback(() => void set({ edit: null }), [set]),
+        chooses,
+        view: useMemo(() => ({ ...shown, ...shows }), [shown, shows]),
+        lines: useMemo(() => ({ ...measured, ...measures }), [measured, measures]),
+        parts: useMemo(() => ({ ...opened, ...opens }), [opened, opens]),
+        squint: useMemo(() => [blurred, setSquint] as const, [blurred, setSquint]),
+        /** All of it, as it is or is about to be: what leads to another stage takes it along. */
+        written: () => writeOut({ ...chosen, ...shown, ...measured, squint: blurred, ...opened }),
     };
 }
+
+export type Address = ReturnType<typeof useAddress>;
+
+export const AddressChosenContext = createContext<Address['chosen'] | null>(null);
+export const AddressChoosesContext = createContext<Address['chooses'] | null>(null);
+export const ViewContext = createContext<Address['view'] | null>(null);
+export const LampContext = createContext(false);
+export const LinesContext = createContext<Address['lines'] | null>(null);
+export const PartsContext = createContext<Address['parts'] | null>(null);
+export const SquintContext = createContext<Address['squint'] | null>(null);
+/** The address as it is by now, for who looks it up when the hand asks. */
+export const AddressNowContext = createContext<RefObject<Address> | null>(null);
+
+function given<T>(value: T | null): T {
+    if (value === null) throw new Error('The address of the desk is told on the desk only.');
+
+    return value;
+}
+
+/** The one selection of the desk: a zone and which of its colours, or a free spot; and the stack that lies open in the editor. */
+export const useChosenInAddress = () => given(useContext(AddressChosenContext));
+
+/** What changes the selection; always the same. */
+export const useChooses = () => given(useContext(AddressChoosesContext));
 
 /** How the picture is shown. */
-export function useView() {
-    const [shown, set] = useQueryStates(SHOWN);
-
-    return {
-        ...shown,
-        setView: useCallback((view: View) => void set({ view, only: null }), [set]),
-        setSteps: useCallback((steps: number) => void set({ view: 'steps', steps, only: null }), [set]),
-        showOnlyStep: useCallback((only: number | null) => void set({ view: 'steps', only }), [set]),
-        showStage: useCallback((stage: number | null) => void set({ view: 'drawing', stage }, whenStill), [set]),
-        showPlaces: useCallback((places: number | null) => void set({ places }), [set]),
-        /** On, or off; the name is that of the address. */
-        chooseCheck: useCallback((check: string | null) => void set({ check }), [set]),
-        setWipe: useCallback((wipe: number | null) => void set({ wipe, own: false, flicker: false }, whenStill), [set]),
-        toggle: useCallback(
-            (
-                name:
-                    | 'mirror'
-                    | 'turn'
-                    | 'lamp'
-                    | 'borders'
-                    | 'grid'
-                    | 'centre'
-                    | 'reserves'
-                    | 'isolate'
-                    | 'own'
-                    | 'flicker',
-                on: boolean,
-            ) => void set({ [name]: on }),
-            [set],
-        ),
-        pickSpots: useCallback((on: boolean) => void set({ pick: on ? 'spots' : 'zones' }), [set]),
-    };
-}
+export const useView = () => given(useContext(ViewContext));
 
 /** How far the picture is blurred, in thousandths of its width. It changes while a slider moves: few listen to it. */
-export function useSquint() {
-    const [squint, set] = useQueryState('squint', SQUINT);
-
-    return [squint, useCallback((to: number) => void set(to, whenStill), [set])] as const;
-}
+export const useSquint = () => given(useContext(SquintContext));
 
 /** What is measured in the picture. */
-export function useLines() {
-    const [lines, set] = useQueryStates(LINES);
-
-    return {
-        ...lines,
-        /** A new line in the photo: that of the drawing was another's. */
-        setLine: useCallback((line: Ends | null) => void set({ line, mine: null }), [set]),
-        setMine: useCallback((mine: Ends | null) => void set({ mine }), [set]),
-        setPlumb: useCallback((plumb: number | null) => void set({ plumb }), [set]),
-    };
-}
+export const useLines = () => given(useContext(LinesContext));
 
 /** The picture is shown in the light one draws in. */
-export const useUnderLamp = () => useQueryState('lamp', SHOWN.lamp)[0];
+export const useUnderLamp = () => useContext(LampContext);
 
 /** Which part of a stage is open. */
-export function useParts() {
-    const [parts, set] = useQueryStates(PARTS);
+export const useParts = () => given(useContext(PartsContext));
 
-    return {
-        ...parts,
-        openLook: useCallback((look: LookPart) => void set({ look }), [set]),
-        openPlan: useCallback((plan: PlanPart) => void set({ plan }), [set]),
-    };
-}
-
-/** The address of all this, as it is or is about to be: what leads to another stage takes it along. */
-export function useWholeAddress(): string {
-    const [chosen] = useQueryStates(CHOSEN);
-    const [shown] = useQueryStates(SHOWN);
-    const [parts] = useQueryStates(PARTS);
-    const [lines] = useQueryStates(LINES);
-    const [squint] = useQueryState('squint', SQUINT);
-
-    return writeOut({ ...chosen, ...shown, ...lines, squint, ...parts });
-}
+/** What the address tells by now, looked up: none of its changes draws anew who does. */
+export const useAddressNow = () => given(useContext(AddressNowContext));
