@@ -241,6 +241,8 @@ test('what the hand moves draws few parts anew', async ({ page }, info) => {
     }
 });
 
+const LOADED = 1500;
+
 // A figure, no test: it says more of the machine than of the page. PRISM_FRAMES=1 npx playwright test quick prints it.
 test('how smooth it is on a slow machine', async ({ page }) => {
     test.skip(!process.env.PRISM_FRAMES);
@@ -250,6 +252,8 @@ test('how smooth it is on a slow machine', async ({ page }) => {
     const hand = await page.context().newCDPSession(page);
     for (const [name, gesture] of Object.entries(GESTURES)) {
         await begun(page, gesture, piece, answered);
+        // What a page does by itself once it is there is not of the gesture.
+        await page.waitForTimeout(LOADED);
         await hand.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
         const { late, long } = await watched(page, async () => {
             for (let n = 0; n < gesture.times; n++) await gesture.once(page);

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { Look } from '../api/client';
 
 type Scale = Look['scales'][number];
@@ -26,7 +27,7 @@ interface Props {
 }
 
 /** What the picture is looked at through: a value scale, one step of it, a lamp. */
-export function PictureFilters({ scale, onlyStep, lamp }: Props) {
+export const PictureFilters = memo(function PictureFilters({ scale, onlyStep, lamp }: Props) {
     const channels = (table: number[]) => {
         const values = table.map((value) => value.toFixed(4)).join(' ');
 
@@ -63,4 +64,4 @@ export function PictureFilters({ scale, onlyStep, lamp }: Props) {
             )}
         </svg>
     );
-}
+});

@@ -35,6 +35,9 @@ const Item = styled.button<{ $chosen: boolean }>`
     grid-template-rows: 24px 18px;
     flex: none;
     width: 38px;
+    height: 44px;
+    /* Laid out by itself: the next zone is chosen within a frame. */
+    contain: strict;
     padding: 0;
     border: 1px solid ${({ theme, $chosen }) => ($chosen ? theme.ink : 'transparent')};
     outline: ${({ theme, $chosen }) => ($chosen ? `2px solid ${theme.ink}` : 'none')};
@@ -43,7 +46,7 @@ const Item = styled.button<{ $chosen: boolean }>`
     font-size: ${type.small};
     line-height: 18px;
     font-variant-numeric: tabular-nums;
-    font-weight: ${({ $chosen }) => ($chosen ? 700 : 480)};
+    font-weight: 560;
     cursor: pointer;
     &:focus-visible {
         outline: 3px solid ${({ theme }) => theme.ink};

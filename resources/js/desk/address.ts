@@ -4,12 +4,12 @@ import {
     debounce,
     parseAsString,
     parseAsStringLiteral,
-    useQueryState,
     useQueryStates,
     type SetValues,
     type UseQueryStatesKeysMap,
+    type Values,
 } from 'nuqs';
-import { createContext, useCallback, useContext, useMemo, type RefObject } from 'react';
+import { createContext, useCallback, useContext, useMemo, useState, type RefObject } from 'react';
 import type { Spot } from '../api/queries';
 
 export const DEFAULT_RADIUS = 0.012;
@@ -129,12 +129,24 @@ const PARTS = {
     plan: parseAsStringLiteral(PLANS).withDefault('palette'),
 };
 
-const writeOut = createSerializer({ ...CHOSEN, ...SHOWN, ...LINES, squint: SQUINT, ...PARTS });
+const ALL = { ...CHOSEN, ...SHOWN, ...LINES, squint: SQUINT, ...PARTS };
 
-type Set<Keys extends UseQueryStatesKeysMap> = SetValues<Keys>;
+const writeOut = createSerializer(ALL);
+
+type Tell = SetValues<typeof ALL>;
+
+/** A part of all that is told; the same object until some of it changes. */
+function usePart<Keys extends UseQueryStatesKeysMap>(told: Values<Keys>, keys: Keys): Values<Keys> {
+    const now = Object.fromEntries(Object.keys(keys).map((key) => [key, told[key]])) as Values<Keys>;
+    const [kept, keep] = useState(now);
+    if (Object.keys(keys).every((key) => Object.is(kept[key], now[key]))) return kept;
+    keep(now);
+
+    return now;
+}
 
 /** What a hand does to the one selection of the desk. */
-const choosing = (set: Set<typeof CHOSEN>) => ({
+const choosing = (set: Tell) => ({
     selectZone: (zone: string, target: string | null = null) =>
         void set({ zone, target, at: null, edit: null, typed: null }),
     /** So many zones on, or back, round and round; from the one that is chosen by then. */
@@ -157,7 +169,7 @@ const choosing = (set: Set<typeof CHOSEN>) => ({
 
 type Toggled = 'mirror' | 'turn' | 'lamp' | 'borders' | 'grid' | 'centre' | 'reserves' | 'isolate' | 'own' | 'flicker';
 
-const viewing = (set: Set<typeof SHOWN>) => ({
+const viewing = (set: Tell) => ({
     setView: (view: View) => void set({ view, only: null }),
     setSteps: (steps: number) => void set({ view: 'steps', steps, only: null }),
     showOnlyStep: (only: number | null) => void set({ view: 'steps', only }),
@@ -170,14 +182,14 @@ const viewing = (set: Set<typeof SHOWN>) => ({
     pickSpots: (on: boolean) => void set({ pick: on ? 'spots' : 'zones' }),
 });
 
-const measuring = (set: Set<typeof LINES>) => ({
+const measuring = (set: Tell) => ({
     /** A new line in the photo: that of the drawing was another's. */
     setLine: (line: Ends | null) => void set({ line, mine: null }),
     setMine: (mine: Ends | null) => void set({ mine }),
     setPlumb: (plumb: number | null) => void set({ plumb }),
 });
 
-const opening = (set: Set<typeof PARTS>) => ({
+const opening = (set: Tell) => ({
     openLook: (look: LookPart) => void set({ look }),
     openPlan: (plan: PlanPart) => void set({ plan }),
 });
@@ -187,16 +199,17 @@ const opening = (set: Set<typeof PARTS>) => ({
  * it, twice. Kept in parts, so that what changes draws only what speaks of it.
  */
 export function useAddress() {
-    const [chosen, choose] = useQueryStates(CHOSEN);
-    const [shown, show] = useQueryStates(SHOWN);
-    const [measured, measure] = useQueryStates(LINES);
-    const [opened, openPart] = useQueryStates(PARTS);
-    const [blurred, blur] = useQueryState('squint', SQUINT);
-    const chooses = useMemo(() => choosing(choose), [choose]);
-    const shows = useMemo(() => viewing(show), [show]);
-    const measures = useMemo(() => measuring(measure), [measure]);
-    const opens = useMemo(() => opening(openPart), [openPart]);
-    const setSquint = useCallback((to: number) => void blur(to, whenStill), [blur]);
+    const [told, tell] = useQueryStates(ALL);
+    const chosen = usePart(told, CHOSEN);
+    const shown = usePart(told, SHOWN);
+    const measured = usePart(told, LINES);
+    const opened = usePart(told, PARTS);
+    const { squint: blurred } = told;
+    const chooses = useMemo(() => choosing(tell), [tell]);
+    const shows = useMemo(() => viewing(tell), [tell]);
+    const measures = useMemo(() => measuring(tell), [tell]);
+    const opens = useMemo(() => opening(tell), [tell]);
+    const setSquint = useCallback((to: number) => void tell({ squint: to }, whenStill), [tell]);
 
     return {
         chosen,
@@ -206,7 +219,7 @@ export function useAddress() {
         parts: useMemo(() => ({ ...opened, ...opens }), [opened, opens]),
         squint: useMemo(() => [blurred, setSquint] as const, [blurred, setSquint]),
         /** All of it, as it is or is about to be: what leads to another stage takes it along. */
-        written: () => writeOut({ ...chosen, ...shown, ...measured, squint: blurred, ...opened }),
+        written: () => writeOut(told),
     };
 }
 

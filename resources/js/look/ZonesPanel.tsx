@@ -261,7 +261,8 @@ function FindZones({ look }: { look: Look }) {
     const find = useFindZones(piece.id);
     const [moving, setMoving] = useState<number | null>(null);
     const [asked] = useDebounce(moving, ASKED, { leading: true, maxWait: 2 * ASKED });
-    const cut = useCutPreview(piece.id, piece.photo.url, asked);
+    // The slider goes first, then it is asked for.
+    const cut = useCutPreview(piece.id, piece.photo.url, useDeferredValue(asked));
     const areas = areasOf(piece);
     const borders = moving === null ? null : (cut.data?.borders ?? null);
     // Read meanwhile: what was found is asked for, whether or not the end of the work was seen.

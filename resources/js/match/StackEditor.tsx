@@ -105,7 +105,9 @@ export function StackEditor({ selected, onClose }: { selected: Selected; onClose
     const [autosave] = useState(() => kept !== null && kept === opened);
     const { steps, live, canUndo, canRedo, change, press, undo, redo } = useDraft(opened);
     const stack = writeStack(live);
-    const [asked] = useDebounce(stack, ASKED, { leading: true, maxWait: 2 * ASKED });
+    const [debounced] = useDebounce(stack, ASKED, { leading: true, maxWait: 2 * ASKED });
+    // The slider goes first, then it is asked for.
+    const asked = useDeferredValue(debounced);
     const prediction = usePrediction(
         piece.id,
         supportOf(piece.paper.id, selected.zone),

@@ -1,9 +1,12 @@
-import { useCallback, useState } from 'react';
-import { useDebouncedCallback } from 'use-debounce';
+import { startTransition, useCallback, useState } from 'react';
+import { useDebouncedCallback, useThrottledCallback } from 'use-debounce';
 import { readStack, type DraftStep } from './draft';
 
 /** A pressure that stands still for so long, milliseconds, is settled: what can be undone is not each place it came through. */
 const SETTLED = 300;
+
+/** While it moves it is told at most so often, milliseconds: on a slow machine too there is time for what it comes to. */
+const TOLD = 80;
 
 /** A pressure that is still under the finger. */
 interface Moving {
@@ -44,29 +47,45 @@ export function useDraft(opened: string) {
         future: [],
         moving: null,
     }));
-    const settle = useDebouncedCallback(() => set(settled), SETTLED);
+    // The slider answers by itself; what it comes to may take several frames.
+    const settle = useDebouncedCallback(() => startTransition(() => set(settled)), SETTLED);
 
+    const move = useThrottledCallback(
+        (key: string, to: number) =>
+            startTransition(() =>
+                set((was) => {
+                    // Another slider: what moved before is settled.
+                    const then = was.moving?.key === key ? was : settled(was);
+                    const from = then.moving?.from ?? then.steps.find((step) => step.key === key)?.pressure ?? to;
+
+                    return { ...then, moving: { key, from, to } };
+                }),
+            ),
+        TOLD,
+    );
+    const press = useCallback(
+        (key: string, to: number) => {
+            move(key, to);
+            settle();
+        },
+        [move, settle],
+    );
+    /** What the hand has moved comes before what it does next. */
+    const then = useCallback(
+        (to: (was: Past) => Past) => {
+            move.flush();
+            set(to);
+        },
+        [move],
+    );
     const change = useCallback(
         (to: (steps: DraftStep[]) => DraftStep[]) =>
-            set((was) => {
+            then((was) => {
                 const { steps, past } = settled(was);
 
                 return { steps: to(steps), past: [...past, steps], future: [], moving: null };
             }),
-        [],
-    );
-    const press = useCallback(
-        (key: string, to: number) => {
-            set((was) => {
-                // Another slider: what moved before is settled.
-                const then = was.moving?.key === key ? was : settled(was);
-                const from = then.moving?.from ?? then.steps.find((step) => step.key === key)?.pressure ?? to;
-
-                return { ...then, moving: { key, from, to } };
-            });
-            settle();
-        },
-        [settle],
+        [then],
     );
 
     return {
@@ -79,7 +98,7 @@ export function useDraft(opened: string) {
         change,
         press,
         undo: () =>
-            set((was) => {
+            then((was) => {
                 const { steps, past, future } = settled(was);
                 const last = past.at(-1);
 
@@ -88,7 +107,7 @@ export function useDraft(opened: string) {
                     : { ...was, moving: null };
             }),
         redo: () =>
-            set((was) => {
+            then((was) => {
                 const [next, ...future] = was.future;
 
                 return next ? { steps: next, past: [...was.past, was.steps], future, moving: null } : was;
