@@ -35,7 +35,8 @@ final readonly class GrainSection implements \JsonSerializable
             $bins[] = [
                 'depth' => $tooth->depth[$bin],
                 'share' => Tooth::SHARES[$bin],
-                'capacity' => $passage->capacity[$bin],
+                // Film may be piled above it.
+                'capacity' => max($passage->capacity[$bin], $passage->fill[$bin]),
                 'looks' => $passage->binLab($bin),
                 'films' => $films,
             ];

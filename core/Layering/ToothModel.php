@@ -204,7 +204,7 @@ final class ToothModel
         }
         foreach ($fill as $bin => $value) {
             // What was pushed out of a bin leaves no tooth behind.
-            $capacity[$bin] = max($value, $capacity[$bin] - max(0.0, $passage->fill[$bin] - $value));
+            $capacity[$bin] = max(0.0, $capacity[$bin] - max(0.0, $passage->fill[$bin] - $value));
         }
         $own = Film::of($touch, $this->deposit($touch, $fill, $capacity, $slick));
         $top = array_pop($films);
@@ -236,10 +236,9 @@ final class ToothModel
             $thickness[] = $left;
             $after = $had + $left;
             $fill[$bin] = $after;
+            // What is piled above the tooth is no tooth: a lighter layer after it finds no room.
             if ($holds > $after) {
                 $capacity[$bin] = $after + ($holds - $after) * (1.0 - $crush * $contact);
-            } else {
-                $capacity[$bin] = $after;
             }
             $cover = 1.0 - exp(-self::COVERS * $left);
             $slick[$bin] += $cover * ($ownSlick - $slick[$bin]);

@@ -19,7 +19,8 @@ use Prism\Schools\Blending;
 /**
  * What to do next over what lies there. What is believed to lie there is first reconciled with what is seen: which hand, which
  * missing or doubled coat makes the two agree best ({@see PresentState}); the search goes on from that passage, from it lifted by some dabs,
- * and washed where the school washes. Nothing is done inside the eye's tolerance, or where more is risked than gained.
+ * and washed where the school washes. What is found is weighed over all that may well lie there: dark that was laid in too many coats lifts, the
+ * same dark pressed in does not. Nothing is done inside the eye's tolerance, or where more is risked than gained.
  */
 final readonly class Corrector
 {
@@ -30,6 +31,12 @@ final readonly class Corrector
     private const LIFT_COST = 0.1;
 
     private const LEAST_GAIN = 0.7;
+
+    /** Over so little free tooth nothing takes any more, whatever a prediction says of it. */
+    private const FULL = 0.05;
+
+    /** So much further off it may end where something else lies there than is likeliest, dE00. */
+    private const MOST_LOSS = 0.5;
 
     public function __construct(private Predictor $predictor, private TouchBook $book, private PairLibrary $library, private ShortStacks $short)
     {
@@ -44,7 +51,8 @@ final readonly class Corrector
     public function of(Stack $present, ?Lab $seen, Closure $asked): array
     {
         $model = $this->predictor->model;
-        $ground = PresentState::of($this->predictor, $present, $seen)->passage;
+        $states = PresentState::likely($this->predictor, $present, $seen);
+        $ground = $states[0][0]->passage;
         $before = $seen ?? $ground->lab();
         $query = $asked($ground);
         $target = $query->target;
@@ -66,24 +74,51 @@ final readonly class Corrector
         $found = [];
         foreach ($starts as [$steps, $passage]) {
             $easel = new Easel($model, $this->book, $asked($passage), $this->short);
+            $dabs = self::LIFT_COST * count($steps);
             if ($steps !== []) {
                 $look = $passage->look();
-                $cost = self::miss($target, $look->colour) + self::LIFT_COST * count($steps);
-                $found[] = new Correction(Stack::of(...$steps), $before, $look, Difference::between($look->colour, $target->colour), $cost);
+                $found[] = [Stack::of(...$steps), $look, self::miss($target, $look->colour) + $dabs];
+            }
+            if ($passage->toothLeft() < self::FULL) {
+                continue;
             }
             $ranked = (new Explorer($easel, $this->book, $this->library))->explore();
             foreach (Variety::of($ranked, $query->limits->top, $this->book) as $candidate) {
-                $own = Stack::of(...[...$steps, ...$easel->stack($candidate->sketch)->steps]);
-                $found[] = new Correction($own, $before, $candidate->look, Difference::between($candidate->look->colour, $target->colour), $candidate->cost + self::LIFT_COST * count($steps));
+                $found[] = [Stack::of(...$steps, ...$easel->stack($candidate->sketch)->steps), $candidate->look, $candidate->cost + $dabs];
             }
         }
-        $worth = array_filter($found, static fn (Correction $one): bool => self::miss($target, $one->after->colour) < $leave->cost - self::LEAST_GAIN);
+        $worth = [];
+        foreach ($found as [$own, $look, $cost]) {
+            $likeliest = self::miss($target, $look->colour);
+            [$expected, $worst] = $this->risked($own, $states, $target);
+            if (max($likeliest, $expected) < $leave->cost - self::LEAST_GAIN && $worst <= $leave->cost + self::MOST_LOSS) {
+                $worth[] = new Correction($own, $before, $look, Difference::between($look->colour, $target->colour), $cost + $expected - $likeliest);
+            }
+        }
         if ($worth === []) {
             return [$leave];
         }
         usort($worth, static fn (Correction $a, Correction $b): int => $a->cost <=> $b->cost);
 
         return array_slice($worth, 0, max(1, $query->limits->top));
+    }
+
+    /**
+     * What a correction comes to over all that may well lie there.
+     *
+     * @param  non-empty-list<array{PresentState, float}>  $states
+     * @return array{float, float} miss expected, and at the worst of them
+     */
+    private function risked(Stack $steps, array $states, Target $target): array
+    {
+        $expected = $worst = 0.0;
+        foreach ($states as [$state, $likely]) {
+            $miss = self::miss($target, $this->predictor->model->draw($steps, $state->passage)->lab());
+            $expected += $likely * $miss;
+            $worst = max($worst, $miss);
+        }
+
+        return [$expected, $worst];
     }
 
     private static function isNear(Target $target, Lab $colour): bool

@@ -25,6 +25,11 @@ final readonly class PresentState
     /** What a coat left out or laid twice costs, in half squares of standard deviations: rarer than either hand. */
     private const COAT = 2.4;
 
+    /** So many of them are told apart at most, and none that is so much less likely than the likeliest. */
+    private const MOST = 6;
+
+    private const UNLIKELY = 0.08;
+
     /** What reading adds to the doubt of a prediction, dE00. */
     private const READING = 0.8;
 
@@ -34,30 +39,59 @@ final readonly class PresentState
     }
 
     /**
+     * What lies there most likely.
+     *
      * @throws \Prism\Layering\UnknownPencil
      */
     public static function of(Predictor $predictor, Stack $believed, ?Lab $seen): self
     {
+        return self::likely($predictor, $believed, $seen)[0][0];
+    }
+
+    /**
+     * All that may well lie there, each with the hand that makes it agree best.
+     *
+     * @return non-empty-list<array{self, float}> likeliest first; how likely, 1 in all
+     *
+     * @throws \Prism\Layering\UnknownPencil
+     */
+    public static function likely(Predictor $predictor, Stack $believed, ?Lab $seen): array
+    {
         $model = $predictor->model;
         if ($seen === null) {
-            return new self($model->draw($believed), $believed->steps);
+            return [[new self($model->draw($believed), $believed->steps), 1.0]];
         }
         $sigma = hypot($predictor->predict($believed)->sigma * 0.7, self::READING);
-        $best = null;
-        $least = INF;
+        $found = [];
         foreach (self::mishaps($believed) as [$mishap, $rare]) {
+            $best = null;
+            $least = INF;
             foreach (self::HANDS as $hand) {
                 $laid = array_map(static fn (?Step $step): ?Step => $step?->pressing(exp($hand)), $mishap);
                 $passage = $model->draw(Stack::of(...self::steps($laid)));
                 $cost = 0.5 * ($passage->lab()->differenceTo($seen) / $sigma) ** 2 + 0.5 * ($hand / self::HAND) ** 2 + $rare;
                 if ($cost < $least) {
                     $least = $cost;
-                    $best = new self($passage->seenAs($seen), $laid);
+                    $best = [$passage, $laid];
                 }
+            }
+            if ($best !== null) {
+                $found[] = [...$best, $least];
+            }
+        }
+        usort($found, static fn (array $one, array $other): int => $one[2] <=> $other[2]);
+        [$passage, $laid, $least] = array_shift($found) ?? [$model->bare(), $believed->steps, 0.0];
+        $states = [[new self($passage->seenAs($seen), $laid), 1.0]];
+        $sum = 1.0;
+        foreach (array_slice($found, 0, self::MOST - 1) as [$passage, $laid, $cost]) {
+            $likely = exp($least - $cost);
+            if ($likely >= self::UNLIKELY) {
+                $states[] = [new self($passage->seenAs($seen), $laid), $likely];
+                $sum += $likely;
             }
         }
 
-        return $best ?? new self($model->bare()->seenAs($seen), $believed->steps);
+        return array_map(static fn (array $state): array => [$state[0], $state[1] / $sum], $states);
     }
 
     /** @return list<array{list<?Step>, float}> what may have been laid for each step, and how rare that is */

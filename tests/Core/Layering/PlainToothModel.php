@@ -52,7 +52,8 @@ final class PlainToothModel
             $fill = $state['fill'] + $deposit;
             $this->bins[$bin] = [
                 'fill' => $fill,
-                'capacity' => $fill + max(0.0, $state['capacity'] - $fill) * (1.0 - $crush * $contact),
+                // Film that is piled above the tooth is no tooth.
+                'capacity' => $state['capacity'] > $fill ? $fill + ($state['capacity'] - $fill) * (1.0 - $crush * $contact) : $state['capacity'],
                 'slick' => (1.0 - $cover) * $state['slick'] + $cover * $pencil->slick * (1.0 + 0.5 * $crush),
             ];
         }
@@ -119,7 +120,7 @@ final class PlainToothModel
             }
         }
         foreach ($this->bins as $bin => $state) {
-            $this->bins[$bin]['capacity'] = max($state['fill'], $state['capacity'] - max(0.0, $before[$bin] - $state['fill']));
+            $this->bins[$bin]['capacity'] = max(0.0, $state['capacity'] - max(0.0, $before[$bin] - $state['fill']));
         }
     }
 

@@ -61,13 +61,20 @@ it('keeps reflectance within 0-1 and tooth within 0-1 for random stacks, and nev
             ->and(max($passage->reflectance))->toBeLessThanOrEqual(1.0)
             ->and($passage->toothLeft())->toBeGreaterThanOrEqual(0.0)->toBeLessThanOrEqual(1.0)
             ->and(min($passage->fill))->toBeGreaterThanOrEqual(0.0);
-        foreach ($passage->fill as $bin => $fill) {
-            expect($fill)->toBeLessThanOrEqual($passage->capacity[$bin] + 1e-9);
-        }
+        // What is piled above the tooth stays within what full pressure can pile.
+        expect(max($passage->fill))->toBeLessThanOrEqual((1.0 + model()->hand->pile) * max(model()->tooth->capacity));
         $layer = Step::layer(PencilId::of('QW:4132'), mt_rand(10, 100));
         expect(model()->apply($passage, $layer)->toothLeft())->toBeLessThanOrEqual($passage->toothLeft() + 1e-12);
     }
 });
+
+it('finds no room over film that was piled above the tooth, however pale and opaque what comes is', function (string $burnished, string $lighter): void {
+    expect(seen("$burnished > $lighter")->differenceTo(seen($burnished)))->toBeLessThan(0.5);
+})->with([
+    'pressed, then dabbed' => ['QW:3546@82x3 > QW:5925@100x2 > lift > lift > lift', 'LO:9659@50x2'],
+    'pressed' => ['QW:7958@90x5 > QW:2794@95x3', 'LO:9659@70x3'],
+    'pressed harder' => ['QW:7958@95x5 > QW:2794@100x4', 'LO:9659@80x3'],
+]);
 
 it('predicts the same thing twice and does not change what it was given', function (): void {
     $base = draw('QW:6858@50 > QW:4731@40x2');

@@ -82,6 +82,10 @@ final class Scene
     /** @return array{ZoneMap, list<PictureZone>} */
     public static function zones(): array
     {
+        static $kept = null;
+        if ($kept !== null) {
+            return $kept;
+        }
         $labels = '';
         $areas = array_fill(1, 8, 0);
         for ($y = 0; $y < self::HEIGHT; $y++) {
@@ -96,7 +100,7 @@ final class Scene
             [new PictureTarget("$zone-1", TargetRole::Middle, self::colour($zone), self::colour($zone), 1.0)],
         ), array_keys(self::COLOURS));
 
-        return [ZoneMap::of(self::WIDTH, self::HEIGHT, $labels), $zones];
+        return $kept = [ZoneMap::of(self::WIDTH, self::HEIGHT, $labels), $zones];
     }
 
     /** @param  \Closure(int, float, float): ?Lab  $drawn  what lies on a zone at a place, shares; null: paper */
@@ -106,8 +110,13 @@ final class Scene
         $paper ??= self::paper();
         $sheet = new ChartPhoto(self::MM + 2.0 * self::MARGIN, $height + 2.0 * self::MARGIN, $paper, $pixels);
         $light = [];
-        $sheet->picture(self::MARGIN, self::MARGIN, self::MM, $height, static function (float $x, float $y) use ($drawn, $height, $paper, &$light): array {
-            $colour = $drawn(self::zoneAt($x / self::MM, $y / $height), $x / self::MM, $y / $height) ?? $paper;
+        // The same dots on every sheet: which zone each lies in is asked once.
+        static $zones = [];
+        $dot = 0;
+        $sheet->picture(self::MARGIN, self::MARGIN, self::MM, $height, static function (float $x, float $y) use ($drawn, $height, $paper, &$light, &$zones, &$dot): array {
+            $zone = $zones[$dot] ??= self::zoneAt($x / self::MM, $y / $height);
+            $dot++;
+            $colour = $drawn($zone, $x / self::MM, $y / $height) ?? $paper;
 
             return $light["$colour->L $colour->a $colour->b"] ??= Srgb::linear($colour);
         });
