@@ -131,7 +131,7 @@ const GESTURES: Record<string, Gesture> = {
             await page.waitForTimeout(60);
         },
         times: 6,
-        most: 18,
+        most: 12,
     },
     'a move of the picture': {
         stage: 'match',
@@ -158,7 +158,7 @@ const GESTURES: Record<string, Gesture> = {
             await page.waitForTimeout(80);
         },
         times: 5,
-        most: 50,
+        most: 26,
     },
     'a step of the zones': {
         stage: 'look',
@@ -168,7 +168,7 @@ const GESTURES: Record<string, Gesture> = {
             await page.waitForTimeout(40);
         },
         times: 5,
-        most: 80,
+        most: 75,
     },
     'a step of a pressure': {
         stage: 'match',

@@ -30,7 +30,7 @@ use WeakMap;
 final class Engine
 {
     /** Goes up when the engine computes differently. */
-    private const VERSION = 7;
+    private const VERSION = 8;
 
     private const BUILD_SECONDS = 60;
 

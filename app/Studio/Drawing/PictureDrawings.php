@@ -35,7 +35,7 @@ final class PictureDrawings
     private const KEPT = 40;
 
     /** Goes up when drawings are simulated differently. */
-    private const VERSION = 6;
+    private const VERSION = 7;
 
     public function __construct(
         private readonly Engine $engine,

@@ -30,7 +30,7 @@ final class Replans
     private const KEPT = 60;
 
     /** Goes up when places are planned anew differently. */
-    private const VERSION = 3;
+    private const VERSION = 4;
 
     public function __construct(
         private readonly Engine $engine,
