@@ -57,11 +57,13 @@ final readonly class Corrector
         $query = $asked($ground);
         $target = $query->target;
         $leave = new Correction(Stack::of(), $before, $ground->look(), Difference::between($before, $target->colour), self::miss($target, $before));
-        if (self::isNear($target, $before)) {
+        $isTooDark = $before->L < $target->colour->L;
+        // Too dark by more than the eye lets pass, and pressed in: neither an eraser nor a lighter pencil takes there any more.
+        if (self::isNear($target, $before) || ($before->L < $target->colour->L - Correction::EYE_L && self::isBurnished($states))) {
             return [$leave];
         }
         $starts = [[[], $ground]];
-        if (count($present) > 0 && $before->L < $target->colour->L) {
+        if (count($present) > 0 && $isTooDark) {
             $lifted = $ground;
             for ($dabs = 1; $dabs <= self::DABS; $dabs++) {
                 $lifted = $model->apply($lifted, Step::lift());
@@ -119,6 +121,22 @@ final readonly class Corrector
         }
 
         return [$expected, $worst];
+    }
+
+    /**
+     * Whether it was more likely than not pressed in.
+     *
+     * @param  non-empty-list<array{PresentState, float}>  $states
+     */
+    private static function isBurnished(array $states): bool
+    {
+        $burnished = 0.0;
+        foreach ($states as [$state, $likely]) {
+            $laid = array_values(array_filter($state->laid, static fn (?Step $step): bool => $step !== null));
+            $burnished += $laid !== [] && $laid[count($laid) - 1]->isBurnish() ? $likely : 0.0;
+        }
+
+        return $burnished > 0.5;
     }
 
     private static function isNear(Target $target, Lab $colour): bool

@@ -57,6 +57,17 @@ it('lifts where the passage is too dark', function (): void {
     expect((string) $found[0]->steps)->toContain('lift');
 });
 
+it('leaves what was pressed in too dark: neither eraser nor a lighter pencil takes there, whoever pressed it', function (string $believed, string $really): void {
+    $seen = seen($really);
+    $goal = Lab::of($seen->L + 10.0, $seen->a, $seen->b);
+    expect(fewSearch()->correct(Stack::parse($believed), Target::colour($goal), seen: $seen)[0]->isLeave())->toBeTrue()
+        // Laid lightly the same dark is dabbed off.
+        ->and((string) fewSearch()->correct(Stack::parse('QW:7432@35x3'), Target::colour(Lab::of(seen('QW:7432@35x3')->L + 10.0, seen('QW:7432@35x3')->a, seen('QW:7432@35x3')->b)))[0]->steps)->toContain('lift');
+})->with([
+    'as it was told' => ['QW:2794@60x2 > QW:7432@95x2', 'QW:2794@60x2 > QW:7432@95x2'],
+    'by a heavy hand' => ['QW:2794@60x2 > QW:7432@75x2', 'QW:2794@78x2 > QW:7432@97x2'],
+]);
+
 it('goes on from a stack as long as any', function (): void {
     $present = Stack::parse(implode(' > ', array_map(static fn (int $i): string => FEW[$i % 4].'@25', range(0, 39))));
     expect(count($present))->toBe(Stack::MAX_STEPS)->and(fewSearch()->correct($present, Target::colour(Lab::of(30, 0, 0))))->not->toBeEmpty();
