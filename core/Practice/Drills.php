@@ -11,6 +11,9 @@ final class Drills
 
     public const LEVELS = 5;
 
+    /** So often no question may be found before it is taken for certain that there is none more. */
+    private const REFUSALS = 5;
+
     /**
      * The same for the same box, level and seed.
      *
@@ -23,8 +26,20 @@ final class Drills
     {
         $level = max(1, min(self::LEVELS, $level));
         $questions = [];
+        $refused = 0;
         for ($try = 0; count($questions) < self::QUESTIONS && $try < 16 * self::QUESTIONS; $try++) {
-            $question = self::question($kind, $level, $box);
+            try {
+                $question = self::question($kind, $level, $box);
+            } catch (PracticeRefused $refusal) {
+                // By chance none was found this time; where none is found again and again, there is none.
+                if (++$refused < self::REFUSALS) {
+                    continue;
+                }
+                if ($questions === []) {
+                    throw $refusal;
+                }
+                break;
+            }
             $spots = $question->spots;
             sort($spots);
             // In a small box, or of few photos, the same may come twice; it is asked once.

@@ -82,7 +82,7 @@ const Moves = styled.span`
     display: grid;
     && button {
         width: 24px;
-        min-height: 20px;
+        min-height: 24px;
         padding: 0;
         border: 0;
         background: none;
