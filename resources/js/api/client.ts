@@ -92,6 +92,11 @@ export class Refusal extends Error {
 const cookies = { told: '', at: -Infinity };
 const TOLD_FOR = 1000;
 
+/** They are looked up anew with what is asked next. */
+export function forgetCookies() {
+    cookies.at = -Infinity;
+}
+
 function withToken(request: Request): Request {
     if (performance.now() - cookies.at > TOLD_FOR)
         Object.assign(cookies, { told: document.cookie, at: performance.now() });
@@ -109,7 +114,7 @@ async function fetchWithToken(request: Request): Promise<Response> {
     const answer = await globalThis.fetch(request);
     if (answer.status !== TOKEN_IS_OLD) return answer;
     await globalThis.fetch(new Request(`${window.location.origin}/api/session`));
-    cookies.at = -Infinity;
+    forgetCookies();
 
     return globalThis.fetch(withToken(again));
 }
