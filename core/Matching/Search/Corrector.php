@@ -32,9 +32,6 @@ final readonly class Corrector
 
     private const LEAST_GAIN = 0.7;
 
-    /** Over so little free tooth nothing takes any more, whatever a prediction says of it. */
-    private const FULL = 0.05;
-
     /** So much further off it may end where something else lies there than is likeliest, dE00. */
     private const MOST_LOSS = 0.5;
 
@@ -80,9 +77,6 @@ final readonly class Corrector
             if ($steps !== []) {
                 $look = $passage->look();
                 $found[] = [Stack::of(...$steps), $look, self::miss($target, $look->colour) + $dabs];
-            }
-            if ($passage->toothLeft() < self::FULL) {
-                continue;
             }
             $ranked = (new Explorer($easel, $this->book, $this->library))->explore();
             foreach (Variety::of($ranked, $query->limits->top, $this->book) as $candidate) {

@@ -71,7 +71,7 @@ export function useDraft(opened: string) {
         [move, settle],
     );
     /** What the hand has moved comes before what it does next. */
-    const then = useCallback(
+    const next = useCallback(
         (to: (was: Past) => Past) => {
             move.flush();
             set(to);
@@ -80,12 +80,12 @@ export function useDraft(opened: string) {
     );
     const change = useCallback(
         (to: (steps: DraftStep[]) => DraftStep[]) =>
-            then((was) => {
+            next((was) => {
                 const { steps, past } = settled(was);
 
                 return { steps: to(steps), past: [...past, steps], future: [], moving: null };
             }),
-        [then],
+        [next],
     );
 
     return {
@@ -98,7 +98,7 @@ export function useDraft(opened: string) {
         change,
         press,
         undo: () =>
-            then((was) => {
+            next((was) => {
                 const { steps, past, future } = settled(was);
                 const last = past.at(-1);
 
@@ -107,10 +107,10 @@ export function useDraft(opened: string) {
                     : { ...was, moving: null };
             }),
         redo: () =>
-            then((was) => {
-                const [next, ...future] = was.future;
+            next((was) => {
+                const [again, ...future] = was.future;
 
-                return next ? { steps: next, past: [...was.past, was.steps], future, moving: null } : was;
+                return again ? { steps: again, past: [...was.past, was.steps], future, moving: null } : was;
             }),
     };
 }

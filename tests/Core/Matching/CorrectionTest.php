@@ -89,6 +89,19 @@ it('reconciles what is believed with what is seen: a light hand, a coat left out
     'a layer laid twice' => ['QW:3737@45x2 > QW:6858@40', 'QW:3737@45x2 > QW:6858@40x2'],
 ]);
 
+it('tells all that may well lie there, the likeliest first, each as it is seen', function (): void {
+    // A coat was left out: the likeliest is not what was believed.
+    $seen = seen('QW:6858@45x4 > QW:2794@45');
+    $states = PresentState::likely(new Predictor(model()), Stack::parse('QW:6858@45x4 > QW:2794@45x3'), $seen);
+    $likely = array_column($states, 1);
+    $sorted = $likely;
+    rsort($sorted);
+    expect(count($states))->toBeBetween(2, 6)->and($likely)->toBe($sorted)->and(array_sum($likely))->toEqualWithDelta(1.0, 1e-9);
+    foreach ($states as [$state]) {
+        expect($state->passage->lab()->differenceTo($seen))->toBeLessThan(0.5);
+    }
+});
+
 it('costs hardly more than the best of every stack of a small box', function (): void {
     $ids = array_slice(FEW, 0, 6);
     $all = new Enumeration(model(), $ids);
