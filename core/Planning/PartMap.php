@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Prism\Planning;
 
+use Prism\Colour\Lab;
 use Prism\Reference\Image\Field;
 use Prism\Reference\Zones\LineFinder;
 use Prism\Reference\Zones\TargetRole;
@@ -250,17 +251,21 @@ final readonly class PartMap
     private function accent(array $accents, int $local, int $pixel): ?int
     {
         [$L, $a, $b] = [$this->photo->L[$pixel], $this->photo->a[$pixel], $this->photo->b[$pixel]];
-        $away = fn (int $of): float => sqrt(($L - $this->targets[$of]->read->L) ** 2 + ($a - $this->targets[$of]->read->a) ** 2 + ($b - $this->targets[$of]->read->b) ** 2);
-        $least = self::ACCENT_NEARER * $away($local);
+        $least = self::ACCENT_NEARER ** 2 * self::awaySquared($this->targets[$local]->read, $L, $a, $b);
         $near = null;
         foreach ($accents as $accent) {
-            $distance = $away($accent);
-            if ($distance < $least) {
-                $least = $distance;
+            $away = self::awaySquared($this->targets[$accent]->read, $L, $a, $b);
+            if ($away < $least) {
+                $least = $away;
                 $near = $accent;
             }
         }
 
         return $near;
+    }
+
+    private static function awaySquared(Lab $from, float $L, float $a, float $b): float
+    {
+        return ($L - $from->L) ** 2 + ($a - $from->a) ** 2 + ($b - $from->b) ** 2;
     }
 }

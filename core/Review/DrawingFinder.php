@@ -12,8 +12,10 @@ use Prism\Reference\Image\Raster;
 /** Finds the drawing in a picture of it: the sheet, the drawing within its margin, and what of it goes together with the reference. */
 final class DrawingFinder
 {
-    /** Light of the lightest paper, linear, below which nothing can be read. */
+    /** Light of the lightest paper, linear, below which nothing can be read; and what share of the picture is darker than that paper. */
     private const TOO_DARK = 0.05;
+
+    private const LIGHTEST = 0.9;
 
     /** What is less like the reference than this is another picture ({@see Straightened::likeness}); half-done drawings have come to 0.5 and more. */
     private const ANOTHER = 0.3;
@@ -43,9 +45,7 @@ final class DrawingFinder
     public static function find(Raster $picture, Field $reference, Lab $paper, ?Corners $given = null, ?Field $taped = null): FoundDrawing
     {
         $small = LinearPicture::of($picture);
-        $levels = $small->luminance();
-        sort($levels);
-        if ($levels[(int) (0.9 * (count($levels) - 1))] < self::TOO_DARK) {
+        if ($small->level(self::LIGHTEST) < self::TOO_DARK) {
             throw new ReviewRefused('The picture is too dark: even the bare paper is nearly black. Take it anew in more light.');
         }
         $found = SheetFinder::find($small);

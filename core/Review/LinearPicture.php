@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Prism\Review;
 
+use Prism\Charts\Homography;
 use Prism\Maths\AreaSums;
 use Prism\Reference\Image\Raster;
 
@@ -19,6 +20,9 @@ final readonly class LinearPicture
     private const FIRM = 0.97;
 
     private const LEAST_MARK = 0.008;
+
+    /** Pixels that are far apart tell how light a picture is: no two sides of one are multiples of it. */
+    private const LEVELS_EVERY = 31;
 
     /** Light of what is no mark, linear. */
     public const WHITE = 0.9;
@@ -73,6 +77,55 @@ final readonly class LinearPicture
     }
 
     /**
+     * Where it is seen through a view: as {@see self::at()} at the middle of each pixel of a frame, plane by plane. A picture has very many of them,
+     * so that it is written out.
+     *
+     * @param  Homography  $view  from the frame to the picture
+     * @return array{list<float>, list<float>, list<float>}
+     */
+    public function through(Homography $view, int $width, int $height): array
+    {
+        [$red, $green, $blue] = [$this->red, $this->green, $this->blue];
+        [$across, $farRight, $farDown] = [$this->width, $this->width - 1.001, $this->height - 1.001];
+        $right = $this->width > 1 ? 1 : 0;
+        $below = $this->height > 1 ? $this->width : 0;
+        $planes = [[], [], []];
+        for ($y = 0; $y < $height; $y++) {
+            for ($x = 0; $x < $width; $x++) {
+                [$u, $v] = $view->map($x + 0.5, $y + 0.5);
+                $u = $u < 0.5 ? 0.0 : ($u - 0.5 > $farRight ? $farRight : $u - 0.5);
+                $v = $v < 0.5 ? 0.0 : ($v - 0.5 > $farDown ? $farDown : $v - 0.5);
+                $column = (int) $u;
+                $row = (int) $v;
+                $u -= $column;
+                $v -= $row;
+                $i = $row * $across + $column;
+                $d = $u * $v;
+                $b = $u - $d;
+                $c = $v - $d;
+                $a = 1.0 - $u - $c;
+                $planes[0][] = $a * $red[$i] + $b * $red[$i + $right] + $c * $red[$i + $below] + $d * $red[$i + $below + $right];
+                $planes[1][] = $a * $green[$i] + $b * $green[$i + $right] + $c * $green[$i + $below] + $d * $green[$i + $below + $right];
+                $planes[2][] = $a * $blue[$i] + $b * $blue[$i + $right] + $c * $blue[$i + $below] + $d * $blue[$i + $below + $right];
+            }
+        }
+
+        return $planes;
+    }
+
+    /** Luminance, 0-1, than which such a share of the picture is darker; by every so many of its pixels. */
+    public function level(float $share): float
+    {
+        $levels = [];
+        for ($i = 0, $count = $this->width * $this->height; $i < $count; $i += self::LEVELS_EVERY) {
+            $levels[] = self::luminanceOf($this->red[$i], $this->green[$i], $this->blue[$i]);
+        }
+        sort($levels);
+
+        return $levels[(int) ($share * (count($levels) - 1))];
+    }
+
+    /**
      * What is darker than its surroundings, in grey and in even light, as dark as if it were drawn firmly: of whisper lines on paper the lines.
      *
      * @param  Corners  $on  the sheet, by whose darkest specks it is told what is firm
@@ -106,9 +159,14 @@ final readonly class LinearPicture
     {
         $Y = [];
         foreach ($this->red as $i => $red) {
-            $Y[] = 0.2225 * $red + 0.7169 * $this->green[$i] + 0.0606 * $this->blue[$i];
+            $Y[] = self::luminanceOf($red, $this->green[$i], $this->blue[$i]);
         }
 
         return $Y;
+    }
+
+    private static function luminanceOf(float $red, float $green, float $blue): float
+    {
+        return 0.2225 * $red + 0.7169 * $green + 0.0606 * $blue;
     }
 }

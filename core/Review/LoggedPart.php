@@ -12,9 +12,12 @@ use Prism\Planning\Order\Passed;
 /** A part of a drawing as it is seen, beside what the log says lies there. */
 final readonly class LoggedPart
 {
-    /** Pixels that tell of a hand; and how far from paper what they show must lie, dE00. */
+    /** A colour seen in fewer pixels, some six millimetres by five of a drawing a hand wide and two long, is misread by so much, dE00, here and there. */
     private const ENOUGH = 120;
 
+    private const MISREAD = 7.0;
+
+    /** How far from paper what tells of a hand must lie, dE00. */
     private const FROM_PAPER = 10.0;
 
     /**
@@ -49,10 +52,16 @@ final readonly class LoggedPart
         return count($this->passed->rest) === 0 && count($this->passed->present) > 0;
     }
 
+    /** Whether what is seen tells more than what the log says: of a few pixels only what lies farther off than they are misread. */
+    public function isNews(): bool
+    {
+        return $this->part->pixels >= self::ENOUGH || $this->seen->differenceTo($this->expected) >= self::MISREAD;
+    }
+
     /** Whether all is laid that was planned, and it is too dark. */
     public function isTooDark(): bool
     {
-        return $this->isFinished() && $this->isKnown() && $this->part->state === PartState::Off && $this->part->wanted->L - $this->part->seen->L > PartState::VALUE_TOLD;
+        return $this->isNews() && $this->isFinished() && $this->isKnown() && $this->part->state === PartState::Off && $this->part->wanted->L - $this->part->seen->L > PartState::VALUE_TOLD;
     }
 
     /** Whether it tells of the hand: enough of it is seen, of layers alone, away from the paper, and it is what was laid. */

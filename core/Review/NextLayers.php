@@ -17,6 +17,7 @@ use Prism\Matching\Search\Correction;
 use Prism\Matching\Search\PresentState;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
+use Prism\Materials\Pencil;
 
 /**
  * What to lay next in a part of the drawing, where what is seen there takes the plan too far from its colour: searched from the
@@ -41,15 +42,16 @@ final readonly class NextLayers
      * @param  Predictor  $predictor  for what the place stands on
      * @param  Kit  $out  pencils that lie out
      * @param  int  $turns  so many it may take at most; lifting is one, however many dabs
+     * @param  list<string>  $inHand  what other parts of its zone are gone over with already: here it takes no turn more ({@see self::hands()})
      *
      * @throws EmptyBox
      * @throws \Prism\Layering\UnknownPencil
      */
-    public static function of(LoggedPart $logged, Target $target, Predictor $predictor, Search $search, Limits $limits, Kit $out, int $turns): ?self
+    public static function of(LoggedPart $logged, Target $target, Predictor $predictor, Search $search, Limits $limits, Kit $out, int $turns, array $inHand = []): ?self
     {
         [$part, $passed] = [$logged->part, $logged->passed];
         $isRight = $logged->isFinished() ? $part->state === PartState::Near : $logged->course === Course::AsExpected;
-        if (! $logged->isKnown() || $isRight) {
+        if (! $logged->isKnown() || ! $logged->isNews() || $isRight) {
             return null;
         }
         $present = PresentState::of($predictor, $passed->present, $logged->seen);
@@ -59,15 +61,19 @@ final readonly class NextLayers
             return null;
         }
         $best = null;
-        foreach ([[$out, 0.0], [null, self::FETCHED]] as [$only, $more]) {
+        $most = 0.0;
+        $same = $out->where(static fn (Pencil $pencil): bool => in_array((string) $pencil->id, $inHand, true));
+        foreach ([...count($same) > 0 ? [[$same, 0.0]] : [], [$out, 0.0], [null, self::FETCHED]] as [$only, $more]) {
             foreach ($search->correct($passed->present, $target, $limits, $only, $logged->seen) as $correction) {
                 $gain = $miss - self::miss($target, $correction->after->colour) - $more;
-                if (! $correction->isLeave() && self::turnsOf($correction->steps) <= $turns && $gain >= max(self::WORTH, self::WORTH_SHARE * $miss) && ($best === null || $gain > $best[0])) {
+                $most = $correction->isLeave() ? $most : max($most, $gain);
+                if (! $correction->isLeave() && self::turnsOf($correction->steps, $inHand) <= $turns && $gain >= max(self::WORTH, self::WORTH_SHARE * $miss) && ($best === null || $gain > $best[0])) {
                     $best = [$gain, $correction];
                 }
             }
         }
-        if ($best === null) {
+        // What comes nearer with more turns than are left waits for them: half of it would take the tooth that it needs.
+        if ($best === null || ($inHand !== [] && $most > $best[0] + self::WORTH)) {
             return null;
         }
         $laid = [];
@@ -80,10 +86,20 @@ final readonly class NextLayers
         return new self($logged, $laid, $best[1]->steps, $target->colour, $best[1]->after->colour, $best[1]->difference);
     }
 
-    /** So many turns it takes. */
-    public function turns(): int
+    /**
+     * So many turns it takes.
+     *
+     * @param  list<string>  $inHand  {@see self::hands()} of other parts of its zone
+     */
+    public function turns(array $inHand = []): int
     {
-        return self::turnsOf($this->steps);
+        return self::turnsOf($this->steps, $inHand);
+    }
+
+    /** @return list<string> what is taken into the hand for it, each once: pencils, or what lifts */
+    public function hands(): array
+    {
+        return array_values(array_unique(array_map(self::handOf(...), $this->steps->steps)));
     }
 
     /** What it does and what comes of it, in one sentence. */
@@ -100,9 +116,21 @@ final readonly class NextLayers
         return Difference::between($this->logged->seen, $this->wanted);
     }
 
-    private static function turnsOf(Stack $steps): int
+    /**
+     * One pencil with all places it goes to now is one turn, and so is the eraser.
+     *
+     * @param  list<string>  $inHand
+     */
+    private static function turnsOf(Stack $steps, array $inHand): int
     {
-        return $steps->layerCount() + ($steps->layerCount() < count($steps) ? 1 : 0);
+        $all = $steps->layerCount() + ($steps->layerCount() < count($steps) ? 1 : 0);
+
+        return $all - count(array_intersect(array_unique(array_map(self::handOf(...), $steps->steps)), $inHand));
+    }
+
+    private static function handOf(Step $step): string
+    {
+        return $step->isLayer() ? (string) $step->pencil : $step->kind->value;
     }
 
     private static function miss(Target $target, Lab $colour): float

@@ -78,12 +78,13 @@ final readonly class Review
         $parts = new PartMap($reference, $map, $zones);
         $wanted = array_map(static fn (PictureTarget $target): array => Srgb::linear($target->drawn), $parts->targets);
         $by = array_map(static fn (PictureTarget $target): array => Srgb::linear($expected[$target->id] ?? $paper), $parts->targets);
-        $blurred = self::blurred($parts, $by, Srgb::linear($paper), $width, $height);
+        $places = array_map($parts->at(...), range(0, $width * $height - 1));
+        $blurred = self::blurred($places, $by, Srgb::linear($paper), $width, $height);
         $inner = array_map(static fn (): ColourSum => new ColourSum, $wanted);
         $rim = array_map(static fn (): ColourSum => new ColourSum, $wanted);
         for ($at = 0, $count = $width * $height; $at < $count; $at++) {
-            $lies = $hidden->at($at) ? null : $parts->at($at);
-            if ($lies === null) {
+            $lies = $places[$at];
+            if ($lies === null || $hidden->at($at)) {
                 continue;
             }
             [$low, $high, $share] = $lies;
@@ -238,15 +239,15 @@ final readonly class Review
     /**
      * What the log says is there, as it looks in a photo that is not laid over exactly: linear, plane by plane.
      *
+     * @param  list<?array{int, int, float}>  $places  {@see PartMap::at()}
      * @param  list<array{float, float, float}>  $by  of each part, linear
      * @param  array{float, float, float}  $paper
      * @return array{list<float>, list<float>, list<float>}
      */
-    private static function blurred(PartMap $parts, array $by, array $paper, int $width, int $height): array
+    private static function blurred(array $places, array $by, array $paper, int $width, int $height): array
     {
         $planes = [[], [], []];
-        for ($at = 0, $count = $width * $height; $at < $count; $at++) {
-            $lies = $parts->at($at);
+        foreach ($places as $lies) {
             $light = $lies === null ? $paper : self::between($by[$lies[0]], $by[$lies[1]], $lies[2]);
             for ($i = 0; $i < 3; $i++) {
                 $planes[$i][] = $light[$i];
@@ -295,6 +296,8 @@ final readonly class Review
     {
         $seen = $without === null ? $values : array_filter($values, static fn (int $at): bool => ! $without->at($at), ARRAY_FILTER_USE_KEY);
         $values = $seen === [] ? $values : $seen;
+        // They are means of squares: one tells of its neighbours.
+        $values = array_column(array_chunk($values, self::SQUARE), 0);
         sort($values);
         $last = count($values) - 1;
 

@@ -25,21 +25,20 @@ final class Straightened
     public static function planes(LinearPicture $picture, Corners $corners, ?PaperLight $light, int $width, int $height): array
     {
         $view = $corners->view((float) $width, (float) $height);
+        [$reds, $greens, $blues] = $picture->through($view, $width, $height);
         $red = $green = $blue = [];
-        for ($y = 0; $y < $height; $y++) {
+        for ($y = $i = 0; $y < $height; $y++) {
             $left = $right = $light?->gains(...$view->map(0.5, $y + 0.5)) ?? [1.0, 1.0, 1.0];
-            for ($x = 0; $x < $width; $x++) {
+            for ($x = 0; $x < $width; $x++, $i++) {
                 $beside = $x % self::KNOTS;
                 if ($beside === 0) {
                     $left = $right;
                     $right = $light?->gains(...$view->map($x + self::KNOTS + 0.5, $y + 0.5)) ?? $left;
                 }
-                [$u, $v] = $view->map($x + 0.5, $y + 0.5);
-                [$r, $g, $b] = $picture->at($u, $v);
                 $share = $beside / self::KNOTS;
-                $r *= $left[0] + $share * ($right[0] - $left[0]);
-                $g *= $left[1] + $share * ($right[1] - $left[1]);
-                $b *= $left[2] + $share * ($right[2] - $left[2]);
+                $r = $reds[$i] * ($left[0] + $share * ($right[0] - $left[0]));
+                $g = $greens[$i] * ($left[1] + $share * ($right[1] - $left[1]));
+                $b = $blues[$i] * ($left[2] + $share * ($right[2] - $left[2]));
                 $red[] = $r > self::LEAST ? $r : self::LEAST;
                 $green[] = $g > self::LEAST ? $g : self::LEAST;
                 $blue[] = $b > self::LEAST ? $b : self::LEAST;

@@ -65,6 +65,16 @@ final readonly class ZoneReview
         return new self($id, $name, $at, $parts, $difference, $dE00, $state, $weight * (abs($difference->dL) + 0.5 * $dE00));
     }
 
+    /** @return non-empty-list<PartReview> its parts, the one first that does most harm: as far as it is off, over as much of the picture */
+    public function worstFirst(): array
+    {
+        $harm = static fn (PartReview $part): float => $part->pixels * $part->seen->differenceTo($part->wanted);
+        $parts = $this->parts;
+        usort($parts, static fn (PartReview $one, PartReview $other): int => $harm($other) <=> $harm($one));
+
+        return $parts;
+    }
+
     /** @return array{seen: Lab, wanted: Lab} mean over its parts */
     public function means(): array
     {

@@ -164,3 +164,13 @@ test('marks from before it was noted what was laid lie as planned', function ():
     expect(DrawnStep::query()->sole()->laid)->toBeNull()
         ->and($this->getJson($this->url.'/plan')->json('steps.0.after'))->toEqual($first['after']);
 });
+
+it('answers every press with the plan as it is then', function (): void {
+    [$first, $second] = [$this->steps->first()['key'], $this->steps->last()['key']];
+    $presses = [[$first, 'done'], [$first, 'open'], [$first, 'skipped'], [$first, 'done'], [$second, 'done', ['otherwise' => $this->spoilt]], [$second, 'open'], [$second, 'done']];
+    foreach ($presses as $press) {
+        [$key, $state, $more] = [...$press, []];
+        $told = ($this->mark)([$key], $state, $more)->assertOk()->json();
+        expect($told)->toEqual($this->getJson($this->url.'/plan')->json(), "$key $state");
+    }
+});

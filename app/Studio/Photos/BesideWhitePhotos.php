@@ -7,7 +7,6 @@ namespace App\Studio\Photos;
 use Prism\Charts\BesideWhite;
 use Prism\Charts\ChartRefused;
 use Prism\Colour\Lab;
-use Prism\Reference\Image\Raster;
 
 /** Photos in which something lies beside plain white printing paper, so that its colour can be read. */
 final class BesideWhitePhotos
@@ -25,8 +24,6 @@ final class BesideWhitePhotos
      */
     public function read(string $path, array $white, array $asked, string $what): Lab
     {
-        $photo = $this->photos->read($path);
-
-        return BesideWhite::read(Raster::of($photo->width, $photo->height, $photo->rgb), $white, $asked, $what);
+        return BesideWhite::read($this->photos->pixels($path), $white, $asked, $what);
     }
 }

@@ -39,9 +39,7 @@ final class LinePictures
      */
     public function read(string $path): LineDrawing
     {
-        $photo = $this->reader->read($path);
-
-        return LineDrawing::of(Raster::of($photo->width, $photo->height, $photo->rgb));
+        return LineDrawing::of($this->reader->pixels($path));
     }
 
     /** Of a new reference: nothing is coloured yet. */

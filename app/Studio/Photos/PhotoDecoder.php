@@ -33,9 +33,10 @@ final class PhotoDecoder
         try {
             $image = new Imagick;
             [$width, $height] = getimagesize($path) ?: [0, 0];
-            if ($format === 'jpeg' && max($width, $height) > $this->largeEdge) {
-                // Lets the decoder scale while it reads; a large photo then needs a fraction of the memory.
-                $image->setOption('jpeg:size', sprintf('%1$dx%1$d', $this->largeEdge));
+            $scale = $this->largeEdge / max(1, $width, $height);
+            if ($format === 'jpeg' && $scale < 1.0) {
+                // Lets the decoder scale while it reads, by both sides; a large photo then needs a fraction of the time and memory.
+                $image->setOption('jpeg:size', sprintf('%dx%d', ceil($scale * $width), ceil($scale * $height)));
             }
             $image->readImage($format.':'.$path.'[0]');
 

@@ -6,6 +6,7 @@ namespace App\Studio\Photos;
 
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
+use Prism\Reference\Image\Raster;
 use Symfony\Component\Process\Exception\ProcessTimedOutException;
 use Symfony\Component\Process\PhpExecutableFinder;
 use Symfony\Component\Process\Process;
@@ -45,6 +46,24 @@ final class PhotoReader
     /** @throws PhotoRefused */
     public function read(string $path): Photo
     {
+        return $this->of($path, $this->largeEdge);
+    }
+
+    /**
+     * For its pixels alone: nothing larger than the working size is made.
+     *
+     * @throws PhotoRefused
+     */
+    public function pixels(string $path): Raster
+    {
+        $photo = $this->of($path, $this->workingEdge);
+
+        return Raster::of($photo->width, $photo->height, $photo->rgb);
+    }
+
+    /** @throws PhotoRefused */
+    private function of(string $path, int $largeEdge): Photo
+    {
         $bytes = (string) file_get_contents($path);
         $format = $this->checked($path, $bytes);
         $folder = sys_get_temp_dir().'/prism-'.Str::random(16);
@@ -55,7 +74,7 @@ final class PhotoReader
                 $path = $folder.'/plain';
             }
 
-            return $this->decoded($path, $format, $folder);
+            return $this->decoded($path, $format, $folder, $largeEdge);
         } finally {
             File::deleteDirectory($folder);
         }
@@ -85,11 +104,11 @@ final class PhotoReader
      *
      * @throws PhotoRefused
      */
-    private function decoded(string $path, string $format, string $folder): Photo
+    private function decoded(string $path, string $format, string $folder, int $largeEdge): Photo
     {
         $limits = sprintf('ulimit -t %d && ulimit -v %d && exec "$@"', self::CPU_SECONDS, 1024 * $this->memoryMegabytes);
         $process = new Process(
-            ['sh', '-c', $limits, 'sh', (new PhpExecutableFinder)->find(false) ?: 'php', '-d', 'opcache.enable_cli=0', '-d', 'memory_limit='.$this->memoryMegabytes.'M', base_path('bin/decode'), $path, $format, $folder, (string) $this->largeEdge, (string) $this->workingEdge],
+            ['sh', '-c', $limits, 'sh', (new PhpExecutableFinder)->find(false) ?: 'php', '-d', 'opcache.enable_cli=0', '-d', 'memory_limit='.$this->memoryMegabytes.'M', base_path('bin/decode'), $path, $format, $folder, (string) $largeEdge, (string) $this->workingEdge],
             env: ['MAGICK_CONFIGURE_PATH' => base_path('bin/magick'), 'OMP_NUM_THREADS' => '1'],
             timeout: self::SECONDS,
         );

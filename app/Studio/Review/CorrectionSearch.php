@@ -64,7 +64,7 @@ final class CorrectionSearch
         $logs = $next = $spent = $readings = [];
         foreach ($review->zones as $i => $zone) {
             $parts = [];
-            foreach ($zone->parts as $part) {
+            foreach ($zone->worstFirst() as $part) {
                 $desk = $log->desks[$part->target] ?? null;
                 if ($desk !== null) {
                     $parts[] = [LoggedPart::of($part, $log->passed[$part->target], $desk->predictor()), $desk];
@@ -77,14 +77,16 @@ final class CorrectionSearch
             }
             $logs[$zone->id] = ZoneLog::of(array_column($parts, 0));
             $turns = self::MOST_TURNS;
+            $inHand = [];
             foreach ($parts as [$logged, $desk]) {
-                if (count($next) >= self::MOST_PLACES || $turns < 1) {
+                if (count($next) >= self::MOST_PLACES || ($turns < 1 && $inHand === [])) {
                     break;
                 }
-                $layers = NextLayers::of($logged, $desk->wanted, $desk->predictor(), $desk->search(), $zones[$zone->id]->limits($turns, $desk->wanted), $out, $turns);
+                $layers = NextLayers::of($logged, $desk->wanted, $desk->predictor(), $desk->search(), $zones[$zone->id]->limits(self::MOST_TURNS, $desk->wanted), $out, $turns, $inHand);
                 if ($layers !== null) {
                     $next[] = $layers;
-                    $turns -= $layers->turns();
+                    $turns -= $layers->turns($inHand);
+                    $inHand = array_values(array_unique([...$inHand, ...$layers->hands()]));
                 } elseif ($turns === self::MOST_TURNS && $logged->isTooDark()) {
                     $spent[$zone->id] = true;
                 }

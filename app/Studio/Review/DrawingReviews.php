@@ -22,7 +22,6 @@ use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
 use Prism\Colour\ValueScale;
 use Prism\Reference\Image\Field;
-use Prism\Reference\Image\Raster;
 use Prism\Review\BareLines;
 use Prism\Review\Corners;
 use Prism\Review\DrawingFinder;
@@ -80,8 +79,7 @@ final class DrawingReviews
             throw new WorkRefused('The piece has no zones yet. Read the photo in Look first; then the drawing can be compared with it zone by zone.');
         }
         $progress('Reading the photo of the drawing', 0.05);
-        $photo = $this->reader->read($this->photos->path($piece, $mark));
-        $drawing = Raster::of($photo->width, $photo->height, $photo->rgb);
+        $drawing = $this->reader->pixels($this->photos->path($piece, $mark));
         $paper = $this->engine->predictor($piece->paper, $piece->user, $this->catalogue->box($piece->user))->model->bare()->lab();
         [$reference, $map] = DrawnPart::of($piece, Field::of($this->references->raster($piece->reference()), Review::EDGE), $map);
         $progress('Finding the drawing', 0.2);
@@ -180,9 +178,8 @@ final class DrawingReviews
         if ($path === null || min($x, $y) < 0.0 || max($x, $y) > 1.0) {
             return null;
         }
-        $picture = $this->reader->read($path);
 
-        return Raster::of($picture->width, $picture->height, $picture->rgb)->sample($x, $y, $radius / $crop['width'])->colour;
+        return $this->reader->pixels($path)->sample($x, $y, $radius / $crop['width'])->colour;
     }
 
     /** @return array<string, mixed> what was found in a photo that is in the log; nothing where it was not compared */

@@ -28,7 +28,7 @@ use function Tests\Core\seen;
 const LAID = 'QW:7432@35x2 > QW:2794@45x2 > QW:6858@40';
 
 /** One colour of which the first steps are ticked, and what is seen there. */
-function logged(int $ticked, Lab $seen, ?Lab $among = null, string $laid = LAID): LoggedPart
+function logged(int $ticked, Lab $seen, ?Lab $among = null, string $laid = LAID, int $pixels = 500): LoggedPart
 {
     $predictor = new Predictor(model());
     $plan = (new Planner($predictor, pencils()))->plan([new PlannedZone('t', 'z', 'float', seen($laid), Stack::parse($laid), own: true)]);
@@ -36,15 +36,16 @@ function logged(int $ticked, Lab $seen, ?Lab $among = null, string $laid = LAID)
     $passed = Passed::through($plan, array_fill_keys($keys, 'done'))['t'];
     $expected = $ticked === 0 ? model()->bare()->lab() : $predictor->predict($passed->present)->colour;
 
-    return LoggedPart::of(PartReview::of('t', TargetRole::Middle, $seen, seen($laid), model()->bare()->lab(), 500, $among ?? $expected), $passed, $predictor);
+    return LoggedPart::of(PartReview::of('t', TargetRole::Middle, $seen, seen($laid), model()->bare()->lab(), $pixels, $among ?? $expected), $passed, $predictor);
 }
 
-function nextLayers(LoggedPart $logged, int $turns = 3, string $laid = LAID): ?NextLayers
+/** @param  list<string>  $inHand */
+function nextLayers(LoggedPart $logged, int $turns = 3, string $laid = LAID, array $inHand = []): ?NextLayers
 {
     static $search = null;
     $search ??= new Search(new Predictor(model()), pencils(), PairLibrary::build(model(), pencils()->ids()));
 
-    return NextLayers::of($logged, Target::colour(seen($laid)), new Predictor(model()), $search, new Limits(maxLayers: 3), pencils()->only(Stack::parse($laid)->pencils()), $turns);
+    return NextLayers::of($logged, Target::colour(seen($laid)), new Predictor(model()), $search, new Limits(maxLayers: 3), pencils()->only(Stack::parse($laid)->pencils()), $turns, $inHand);
 }
 
 it('tells how what is seen stands to what is ticked', function (int $ticked, Closure $seen, Course $course): void {
@@ -82,6 +83,13 @@ it('says nothing where it is not known what lies there', function (): void {
     expect(nextLayers(logged(0, seen('QW:7432@60x2'))))->toBeNull()->and(nextLayers(logged(2, model()->bare()->lab())))->toBeNull();
 });
 
+it('lays nothing by a few pixels that may be misread so far, and lays where they are farther off than that', function (): void {
+    [$lighter, $light] = [seen('QW:7432@20 > QW:2794@25 > QW:6858@20'), seen('QW:7432@26x2 > QW:2794@34x2 > QW:6858@32')];
+    expect($light->differenceTo(seen(LAID)))->toBeLessThan(7.0)->and($lighter->differenceTo(seen(LAID)))->toBeGreaterThan(9.0)
+        ->and(nextLayers(logged(3, $light, pixels: 119)))->toBeNull()->and(nextLayers(logged(3, $light, pixels: 120)))->not->toBeNull()->and(nextLayers(logged(3, $lighter, pixels: 119)))->not->toBeNull()
+        ->and(logged(1, seen('QW:2794@90x3'), laid: 'QW:2794@80x3', pixels: 119)->isTooDark())->toBeFalse();
+});
+
 it('lays more where a light hand left it too light, and tells what most likely lies there', function (): void {
     $light = seen('QW:7432@26x2 > QW:2794@34x2 > QW:6858@30');
     $next = nextLayers(logged(3, $light)) ?? throw new LogicException('Nothing is next.');
@@ -101,6 +109,21 @@ it('lifts where a heavy hand made it too dark, in no more turns than there are',
         expect($next === null ? 0 : $next->turns())->toBeLessThanOrEqual($turns);
     }
     expect((string) nextLayers($logged)?->steps)->toStartWith('lift');
+});
+
+it('takes no turn more for what another part of the zone has in the hand already', function (): void {
+    $logged = logged(3, seen('QW:7432@60x2 > QW:2794@75x2 > QW:6858@70'));
+    $first = nextLayers($logged) ?? throw new LogicException('Nothing is next.');
+    expect($first->hands())->toContain('lift')->and($first->turns())->toBe(count($first->hands()))->and($first->turns($first->hands()))->toBe(0);
+    $second = nextLayers($logged, 0, inHand: $first->hands()) ?? throw new LogicException('Nothing is next.');
+    expect(array_diff($second->hands(), $first->hands()))->toBe([])->and(nextLayers($logged, 0))->toBeNull();
+});
+
+it('waits where it comes much nearer with a pencil for which no turn is left', function (): void {
+    $logged = logged(3, seen('QW:7432@60x2 > QW:2794@75x2 > QW:6858@70'));
+    $whole = nextLayers($logged) ?? throw new LogicException('Nothing is next.');
+    // Lifting alone is something; it would take what the whole of it goes on from.
+    expect(array_diff($whole->hands(), ['lift', 'QW:7432']))->not->toBe([])->and(nextLayers($logged, 0, inHand: ['lift', 'QW:7432']))->toBeNull();
 });
 
 it('has nothing to lay where a firm layer was pressed into the paper, and knows that it is too dark', function (): void {

@@ -132,6 +132,30 @@ it('says of a zone what is true of a good part of it', function (array $parts, P
     'too dark' => [['light' => [500, -8], 'middle' => [300, -8], 'dark' => [200, -8]], PartState::Off, 'half a step too dark'],
 ]);
 
+it('puts the part of a zone first that does most harm, by how far it is off and over how much', function (): void {
+    $paper = Scene::paper();
+    $wanted = Lab::of(55, 8, 8);
+    $part = static fn (string $id, int $pixels, float $L): PartReview => PartReview::of($id, TargetRole::Middle, $wanted->withLightness(55.0 + $L), $wanted, $paper, $pixels);
+    $zone = ZoneReview::of('z', 'float', [0.5, 0.5], [$part('large', 900, 1.0), $part('far', 100, 30.0), $part('small', 120, 2.0)], $paper, 1.0);
+    expect(array_column($zone->worstFirst(), 'target'))->toBe(['far', 'large', 'small']);
+});
+
+it('sees through a view what it sees at each place', function (): void {
+    $rgb = '';
+    for ($i = 0; $i < 40 * 30; $i++) {
+        $rgb .= chr($i * 7 % 256).chr($i * 13 % 256).chr($i * 29 % 256);
+    }
+    $picture = LinearPicture::of(Raster::of(40, 30, $rgb));
+    // A frame that is askew, and goes on beyond the picture on each side.
+    $view = Corners::of([[-3.0, 2.0], [41.0, -2.0], [38.0, 33.0], [2.0, 28.0]])->view(24.0, 18.0);
+    [$red, $green, $blue] = $picture->through($view, 24, 18);
+    expect($red)->toHaveCount(24 * 18);
+    for ($i = 0; $i < 24 * 18; $i++) {
+        $at = $picture->at(...$view->map($i % 24 + 0.5, intdiv($i, 24) + 0.5));
+        expect(max(abs($red[$i] - $at[0]), abs($green[$i] - $at[1]), abs($blue[$i] - $at[2])))->toBeLessThan(1e-12);
+    }
+});
+
 it('tells which zones that touch have run together, and which should be the darker', function (): void {
     // The box is drawn as dark as its lid; the handle as light as the mug, but in another colour.
     $sheet = Scene::sheet(static fn (int $zone): Lab => match ($zone) {
