@@ -19,6 +19,15 @@ return [
     // Where pictures and precomputed libraries are kept.
     'storage' => env('PRISM_STORAGE', storage_path('app')),
 
+    // Where backups are kept, each night one; none are made where it is empty.
+    'backups' => (string) env('PRISM_BACKUPS', ''),
+
+    // What the pictures of one artist may take.
+    'gigabytes_of_one' => (float) env('PRISM_GIGABYTES_OF_ONE', 10),
+
+    // Whether large answers are kept until their artist changes anything.
+    'keep_answers' => (bool) env('PRISM_KEEP_ANSWERS', true),
+
     // Whether a queue worker warms up before its first work.
     'warm_up' => (bool) env('PRISM_WARM_UP', true),
 

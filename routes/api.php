@@ -23,6 +23,7 @@ use App\Http\Controllers\RecordController;
 use App\Http\Controllers\ReferenceController;
 use App\Http\Controllers\ReviewController;
 use App\Http\Controllers\SchoolController;
+use App\Http\Controllers\SecondFactorController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShareController;
 use App\Http\Controllers\SharedController;
@@ -32,6 +33,8 @@ use App\Http\Controllers\TargetController;
 use App\Http\Controllers\WeekPaletteController;
 use App\Http\Controllers\WorkController;
 use App\Http\Controllers\ZoneController;
+use App\Http\Middleware\HasRoom;
+use App\Http\Middleware\KeptAnswers;
 use App\Http\Middleware\Unlisted;
 use App\Studio\Review\DrawingReviews;
 use Illuminate\Support\Facades\Route;
@@ -51,8 +54,15 @@ Route::middleware([Unlisted::class, 'throttle:shared'])->prefix('shared/{token}'
     Route::get('checks/{mark}', [SharedController::class, 'check'])->whereAlphaNumeric('mark');
 });
 
-Route::middleware('auth')->group(static function (): void {
+Route::middleware(['auth', KeptAnswers::class])->group(static function (): void {
     Route::patch('account', [AccountController::class, 'update'])->middleware('throttle:account');
+    Route::get('account/room', [AccountController::class, 'room']);
+    Route::get('account/sessions', [AccountController::class, 'sessions']);
+    Route::delete('account/sessions', [AccountController::class, 'endSessions'])->middleware('throttle:account');
+    Route::post('account/second-factor', [SecondFactorController::class, 'begin'])->middleware('throttle:account');
+    Route::put('account/second-factor', [SecondFactorController::class, 'confirm'])->middleware('throttle:sign-in');
+    Route::delete('account/second-factor', [SecondFactorController::class, 'end'])->middleware('throttle:account');
+    Route::post('account/second-factor/codes', [SecondFactorController::class, 'codes'])->middleware('throttle:account');
     Route::delete('account', [AccountController::class, 'destroy'])->middleware('throttle:account');
     Route::get('schools', [SchoolController::class, 'show']);
     Route::put('schools', [SchoolController::class, 'update']);
@@ -95,7 +105,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::get('charts/{chart}/chart.pdf', [ChartController::class, 'pdf'])->middleware('throttle:heavy');
     Route::get('charts/{chart}/sheets/{sheet}.svg', [ChartController::class, 'svg'])->whereNumber('sheet');
     Route::get('charts/{chart}/filled/{sheet}', [ChartController::class, 'filled'])->whereNumber('sheet');
-    Route::post('charts/{chart}/readings', [ChartController::class, 'read'])->middleware('throttle:uploads');
+    Route::post('charts/{chart}/readings', [ChartController::class, 'read'])->middleware(['throttle:uploads', HasRoom::class]);
     Route::post('charts/{chart}/swatches', [ChartController::class, 'take']);
 
     Route::get('calibrations', [CalibrationController::class, 'index']);
@@ -121,7 +131,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('ladders', [KeptRecipeController::class, 'ladder'])->middleware('throttle:heavy');
 
     Route::get('archives/{archive}', [ArchiveController::class, 'show'])->whereAlphaNumeric('archive');
-    Route::post('archives', [ArchiveController::class, 'store'])->middleware('throttle:uploads');
+    Route::post('archives', [ArchiveController::class, 'store'])->middleware(['throttle:uploads', HasRoom::class]);
     Route::get('restores/latest', [ArchiveController::class, 'latest']);
     Route::delete('restores/{restore}', [ArchiveController::class, 'takeBack']);
 
@@ -134,7 +144,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('practice/rounds/{round}/answers', [PracticeController::class, 'answer']);
 
     Route::get('pieces', [PieceController::class, 'index']);
-    Route::post('pieces', [PieceController::class, 'store'])->middleware('throttle:uploads');
+    Route::post('pieces', [PieceController::class, 'store'])->middleware(['throttle:uploads', HasRoom::class]);
     Route::get('pieces/{piece}', [PieceController::class, 'show']);
     Route::patch('pieces/{piece}', [PieceController::class, 'update']);
     Route::delete('pieces/{piece}', [PieceController::class, 'destroy']);
@@ -145,9 +155,9 @@ Route::middleware('auth')->group(static function (): void {
     Route::post('pieces/{piece}/why', [MatchController::class, 'why'])->middleware('throttle:heavy');
     Route::post('pieces/{piece}/nudges', [MatchController::class, 'nudge'])->middleware('throttle:heavy');
 
-    Route::post('pieces/{piece}/references', [ReferenceController::class, 'store'])->middleware('throttle:uploads');
+    Route::post('pieces/{piece}/references', [ReferenceController::class, 'store'])->middleware(['throttle:uploads', HasRoom::class]);
     Route::patch('references/{reference}', [ReferenceController::class, 'update']);
-    Route::post('references/{reference}/photo', [ReferenceController::class, 'replace'])->middleware('throttle:uploads');
+    Route::post('references/{reference}/photo', [ReferenceController::class, 'replace'])->middleware(['throttle:uploads', HasRoom::class]);
     Route::delete('references/{reference}/photo', [ReferenceController::class, 'takeBack']);
     Route::put('references/{reference}/balance', [ReferenceController::class, 'balance']);
     Route::delete('references/{reference}', [ReferenceController::class, 'destroy']);
@@ -198,7 +208,7 @@ Route::middleware('auth')->group(static function (): void {
     Route::get('pieces/{piece}/drawing', [DrawingController::class, 'index']);
     Route::get('pieces/{piece}/drawing/replans', [DrawingController::class, 'replans'])->middleware('throttle:heavy');
     Route::post('pieces/{piece}/drawing/replans', [DrawingController::class, 'replan'])->middleware('throttle:heavy');
-    Route::post('pieces/{piece}/drawing/photos', [DrawingController::class, 'photograph'])->middleware('throttle:heavy');
+    Route::post('pieces/{piece}/drawing/photos', [DrawingController::class, 'photograph'])->middleware(['throttle:heavy', HasRoom::class]);
     Route::get('pieces/{piece}/drawing/photos/{mark}', [DrawingController::class, 'photo']);
     Route::get('pieces/{piece}/reviews', [ReviewController::class, 'index']);
     Route::post('pieces/{piece}/reviews/{photo}/corrections', [ReviewController::class, 'correct'])->middleware('throttle:heavy');

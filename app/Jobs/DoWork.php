@@ -6,6 +6,7 @@ namespace App\Jobs;
 
 use App\Models\User;
 use App\Models\Work;
+use App\Studio\Account\Revisions;
 use App\Studio\LongWork\WorkCancelled;
 use App\Studio\LongWork\WorkKind;
 use App\Studio\LongWork\WorkQueue;
@@ -43,7 +44,12 @@ final class DoWork implements ShouldQueue
         $kind = WorkKind::from($work->kind);
         $artist = User::query()->findOrFail($work->user_id);
         try {
-            $result = app($kind->worker())->do($artist, $work->wish, $this->teller($work));
+            try {
+                $result = app($kind->worker())->do($artist, $work->wish, $this->teller($work));
+            } finally {
+                // Before anybody hears that it is done.
+                Revisions::countOn($artist->id);
+            }
             $works->end($work, ['state' => 'done', 'progress' => 1.0, 'doing' => '', 'result' => json_encode($result, JSON_THROW_ON_ERROR)]);
         } catch (WorkCancelled) {
             // Its row says so already.

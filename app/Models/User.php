@@ -29,6 +29,8 @@ use Prism\Schools\DrawingHand;
  * @property string $unit  mm or in
  * @property int $session_minutes
  * @property ?Carbon $begun_at  when the first visit was done with
+ * @property ?array{key: string, confirmed: bool, used: int, codes: list<string>} $second_factor  {@see \App\Studio\Account\SecondFactor}
+ * @property int $revision  counts on with whatever may change anything of this artist: {@see \App\Http\Middleware\KeptAnswers}
  * @property-read ?Paper $paper
  */
 final class User extends Authenticatable
@@ -38,12 +40,12 @@ final class User extends Authenticatable
 
     protected $fillable = ['name', 'email', 'password', 'schools', 'hand', 'paper_id', 'lamp', 'unit', 'session_minutes', 'begun_at'];
 
-    protected $hidden = ['password', 'remember_token'];
+    protected $hidden = ['password', 'remember_token', 'second_factor'];
 
     /** @var array<string, string> */
-    protected $casts = ['password' => 'hashed', 'schools' => 'array', 'hand' => DrawingHand::class, 'lamp' => Lamp::class, 'begun_at' => 'datetime'];
+    protected $casts = ['password' => 'hashed', 'schools' => 'array', 'hand' => DrawingHand::class, 'lamp' => Lamp::class, 'begun_at' => 'datetime', 'second_factor' => 'encrypted:array'];
 
-    protected $attributes = ['hand' => 'right', 'lamp' => 'daylight', 'unit' => 'mm', 'session_minutes' => 90];
+    protected $attributes = ['hand' => 'right', 'lamp' => 'daylight', 'unit' => 'mm', 'session_minutes' => 90, 'revision' => 0];
 
     /** @return HasMany<Piece, $this> */
     public function pieces(): HasMany

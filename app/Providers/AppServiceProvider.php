@@ -7,12 +7,17 @@ namespace App\Providers;
 use App\Http\Bindings;
 use App\Http\Requests\PasswordBytes;
 use App\Jobs\DoWork;
+use App\Studio\Account\Revisions;
+use App\Studio\Account\Room;
+use App\Studio\Account\SecurityLog;
 use App\Studio\Archive\Archives;
 use App\Studio\Archive\PieceArchive;
 use App\Studio\Archive\PieceRestore;
 use App\Studio\Archive\Restores;
 use App\Studio\Archive\StudioArchive;
 use App\Studio\Archive\StudioRestore;
+use App\Studio\Backup\Backups;
+use App\Studio\Backup\DatabaseDump;
 use App\Studio\Calibration\Calibrations;
 use App\Studio\Calibration\Engine;
 use App\Studio\Drawing\DrawingPhotos;
@@ -29,6 +34,7 @@ use App\Studio\Swatches\SwatchReader;
 use App\Studio\Sweep;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Foundation\Application;
+use Illuminate\Database\Events\TransactionCommitted;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -54,6 +60,8 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->bind(Archives::class, static fn (Application $app): Archives => new Archives($storage().'/archives', $app->make(PieceArchive::class), $app->make(StudioArchive::class)));
         $this->app->bind(Restores::class, static fn (Application $app): Restores => new Restores($storage().'/restores', $app->make(PieceRestore::class), $app->make(StudioRestore::class)));
         $this->app->bind(Sweep::class, static fn (Application $app): Sweep => new Sweep($storage(), $app->make(PhotoStore::class), $app->make(DrawingPhotos::class)));
+        $this->app->bind(Room::class, static fn (): Room => new Room($storage(), (int) (1e9 * (float) config('prism.gigabytes_of_one'))));
+        $this->app->bind(Backups::class, static fn (): Backups => new Backups($storage(), (string) config('prism.backups'), new DatabaseDump((array) config('database.connections.'.(string) config('database.default')))));
         $this->app->singleton(PhotoReader::class, static fn (): PhotoReader => new PhotoReader((int) config('prism.photo.max_megapixels'), (int) config('prism.photo.working_edge'), (int) config('prism.photo.large_edge')));
     }
 
@@ -63,6 +71,8 @@ final class AppServiceProvider extends ServiceProvider
         Bindings::register();
         TrustProxies::at((array) config('prism.proxies'));
         Event::listen(static fn (WorkWaits $waits) => DoWork::dispatch($waits->queue)->onQueue($waits->queue->value)->afterCommit());
+        Event::subscribe(SecurityLog::class);
+        Event::listen(TransactionCommitted::class, static fn () => Revisions::committed());
         if ((bool) config('prism.warm_up')) {
             Event::listen(WorkerStarting::class, WarmUp::class);
         }
@@ -71,6 +81,8 @@ final class AppServiceProvider extends ServiceProvider
         RateLimiter::for('sign-in', static fn (Request $request): array => [
             Limit::perMinute(5)->by($request->string('email')->lower().'|'.$request->ip()),
             Limit::perMinute(30)->by((string) $request->ip()),
+            // A code of six figures, three of which are right, is not guessed by many together either.
+            ...$request->filled('code') ? [Limit::perHour(40)->by('code|'.($request->user()?->getAuthIdentifier() ?? $request->string('email')->lower()))] : [],
         ]);
         RateLimiter::for('accounts', static fn (Request $request): Limit => Limit::perMinute(10)->by((string) $request->ip()));
         // A password is guessed no faster than that; habits may be clicked through.

@@ -62,6 +62,12 @@ final class Sweep
         return count($old);
     }
 
+    /** @return int kept answers, and whatever else was kept for a while, whose time is over; a table keeps them until they are asked for */
+    public function kept(): int
+    {
+        return DB::table('cache')->where('expiration', '<=', now()->getTimestamp())->delete();
+    }
+
     /** Folders whose key no row of a table has. */
     private function without(string $folder, string $table): int
     {

@@ -20,6 +20,7 @@ missing_packages() {
         grep -qix "${pair%%:*}" <<<"$modules" || need+=("${pair#*:}")
     done
     command -v mariadbd >/dev/null || [ -x /usr/sbin/mariadbd ] || need+=(mariadb-server)
+    command -v rsync >/dev/null || need+=(rsync)
     command -v composer >/dev/null || need+=(composer)
     command -v node >/dev/null || need+=(nodejs npm)
     [ "${1:-}" = with-browser ] && { command -v chromium-headless-shell >/dev/null || need+=(chromium-headless-shell); }

@@ -134,4 +134,4 @@ arch('the simulated studio knows of the core only colour and notation')->expect(
     ->not->toUse(['Prism\Calibration', 'Prism\Matching', 'Prism\Planning', 'Prism\Materials', 'Prism\Layering\ToothModel', 'Prism\Layering\KubelkaMunk', 'Prism\Layering\Hand']);
 
 arch('only the reader, and who has it draw a picture, brings in the simulated studio')->expect('Standin')
-    ->toOnlyBeUsedIn(['App\Studio\Swatches\SimulatedReader', 'App\Studio\Review\SimulatedDrawings', 'App\Studio\LongWork\SimulatedDrawingWork', 'App\Http\Requests\WorkRequest', 'App\Console\Bench\ReviewFigures', 'App\Console\Bench\ReviewRounds', 'App\Studio\DemoDrawing', 'Standin']);
+    ->toOnlyBeUsedIn(['App\Studio\Swatches\SimulatedReader', 'App\Studio\Review\SimulatedDrawings', 'App\Studio\LongWork\SimulatedDrawingWork', 'App\Http\Requests\WorkRequest', 'App\Console\Bench\ReviewRounds', 'App\Console\Bench\ReviewWork', 'App\Studio\DemoDrawing', 'Standin']);

@@ -13,6 +13,7 @@ use App\Models\Work;
 use App\Studio\Sweep;
 use Illuminate\Console\Scheduling\Event;
 use Illuminate\Console\Scheduling\Schedule;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 
 use function Tests\Feature\artist;
@@ -95,6 +96,12 @@ it('forgets rows that are of no use any more, and only those', function (): void
 
 it('is called each night', function (): void {
     $events = array_map(static fn (Event $event): string => $event->expression.' '.substr((string) $event->command, (int) strrpos((string) $event->command, ' ') + 1), app(Schedule::class)->events());
-    expect($events)->toBe(['40 3 * * * model:prune', '50 3 * * * prism:sweep']);
+    expect($events)->toBe(['40 3 * * * model:prune', '40 2 * * * prism:backup', '50 3 * * * prism:sweep']);
     $this->artisan('prism:sweep')->assertSuccessful();
+});
+
+it('puts away what was kept for a while once its time is over', function (): void {
+    $row = static fn (string $key, int $ends): array => ['key' => $key, 'value' => 'x', 'expiration' => time() + $ends];
+    DB::table('cache')->insert([$row('over', -10), $row('kept', 500)]);
+    expect(app(Sweep::class)->kept())->toBe(1)->and(DB::table('cache')->pluck('key')->all())->toBe(['kept']);
 });

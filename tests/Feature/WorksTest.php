@@ -96,6 +96,20 @@ it('does of each artist one thing in turn, the oldest first', function (): void 
     expect([$next(), $next(), $next(), $next(), $next()])->toBe([$a, $d, $b, $c, null])->and(app(Works::class)->next(WorkQueue::Later))->toBeNull();
 });
 
+it('says how many are done before what waits', function (): void {
+    Queue::fake();
+    $other = artist();
+    $ask = fn (User $artist, string $piece): Work => app(Works::class)->begin($artist, WorkKind::Planning, ['piece' => $piece]);
+    [$first, $second, $others] = [$ask($this->user, '1'), $ask($this->user, '2'), $ask($other, '3')];
+    $before = fn (Work $work): int => $this->actingAs($work->user_id === $other->id ? $other : $this->user)->getJson("/api/works/$work->id")->json('before');
+    expect([$before($first), $before($second), $before($others)])->toBe([0, 2, 1]);
+    // What runs comes first too; and who has something running is behind who has not.
+    app(Works::class)->next(WorkQueue::Soon);
+    expect([$before($first), $before($second), $before($others)])->toBe([0, 2, 1]);
+    app(Works::class)->end($first->refresh(), ['state' => 'done']);
+    expect([$before($second), $before($others)])->toBe([0, 1]);
+});
+
 it('leaves nothing running whose worker is gone, and lets go on what is being done', function (): void {
     $gone = $this->user->works()->create(['kind' => 'planning', 'wish' => ['piece' => 'x'], 'state' => 'running']);
     $done = $this->user->works()->create(['kind' => 'planning', 'wish' => ['piece' => 'y'], 'state' => 'running']);

@@ -15,6 +15,7 @@ const work = (changes: Partial<Work>): Work => ({
     id: 'w1',
     kind: 'archive',
     state: 'done',
+    before: 0,
     doing: '',
     progress: 1,
     problem: '',

@@ -715,11 +715,13 @@ describe('small parts', () => {
         expect(typed.at(-1)).toBe('buoy');
     });
 
-    it('says how far work is, and that it waits', () => {
-        const cancel = vi.fn();
-        show(<WorkProgress work={work({ state: 'waiting', doing: '', progress: 0 })} onCancel={cancel} />);
-        expect(screen.getByRole('status').textContent).toBe('Waiting for its turn');
-        expect(screen.getByRole('progressbar', { name: 'Waiting for its turn' })).toBeTruthy();
+    it.each([
+        [0, 'Waiting for its turn'],
+        [3, 'Busy: 3 before yours'],
+    ])('says that work waits, and how many are before it: %i', (before, said) => {
+        show(<WorkProgress work={work({ state: 'waiting', doing: '', progress: 0, before })} onCancel={vi.fn()} />);
+        expect(screen.getByRole('status').textContent).toBe(said);
+        expect(screen.getByRole('progressbar', { name: said })).toBeTruthy();
     });
 
     it('lists bad rows with what would be right', () => {

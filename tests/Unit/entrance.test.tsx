@@ -70,6 +70,29 @@ describe('signing in', () => {
         );
     });
 
+    it('asks for a code once the password was right, and sends it', async () => {
+        const asked = serve({
+            'GET /api/session': () => nobody,
+            'POST /api/session': ({ body }) =>
+                (body as { code?: string }).code === undefined
+                    ? new Answer(422, { message: 'No.', errors: { code: ['Write the six figures.'] } })
+                    : signedIn,
+        });
+        show(<SignInPage />);
+        await userEvent.type(await screen.findByLabelText('E-mail'), 'ada@example.test');
+        await userEvent.type(screen.getByLabelText('Password'), 'harbour lights');
+        expect(screen.queryByLabelText('Code')).toBeNull();
+        await userEvent.click(screen.getByRole('button', { name: 'Sign in' }));
+        const code = await screen.findByLabelText('Code');
+        expect(document.activeElement).toBe(code);
+        await userEvent.type(code, '123 456');
+        expect(screen.getByText('Write the six figures.')).toBeTruthy();
+        await userEvent.click(screen.getByRole('button', { name: 'Sign in' }));
+        await waitFor(() =>
+            expect(asked.filter(({ method }) => method === 'POST').at(-1)?.body).toMatchObject({ code: '123 456' }),
+        );
+    });
+
     it('puts a refusal at its field, and any other below', async () => {
         let answer = new Answer(422, {
             message: 'No.',

@@ -30,6 +30,7 @@ export const workOf = (kind: Work['kind'], changes: Partial<Work> = {}): Work =>
     id: 'w1',
     kind,
     state: 'done',
+    before: 0,
     doing: '',
     progress: 1,
     problem: '',
@@ -284,6 +285,8 @@ export const artist = {
     sessionMinutes: 90,
     begun: true,
     copy: false,
+    secondFactor: false,
+    codesLeft: 0,
 };
 
 export const words = {

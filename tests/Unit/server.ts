@@ -37,7 +37,10 @@ export function serve(answers: Answers): Asked[] {
         const given = await answer(now);
         const [status, body] = given instanceof Answer ? [given.status, given.body] : [200, given];
 
-        return new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } });
+        return new Response(status === 204 ? null : JSON.stringify(body), {
+            status,
+            headers: { 'Content-Type': 'application/json' },
+        });
     });
 
     return asked;

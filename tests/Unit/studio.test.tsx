@@ -32,6 +32,8 @@ const studio = (more: Parameters<typeof serve>[0] = {}, user: Partial<typeof art
         'GET /api/session': () => ({ user: { ...artist, ...user }, demo: true }),
         'GET /api/papers': () => papers,
         'GET /api/words': () => words,
+        'GET /api/account/sessions': () => [],
+        'GET /api/account/room': () => ({ usedBytes: 12_300_000, mostBytes: 10_000_000_000 }),
         ...more,
     });
     show(
@@ -243,5 +245,91 @@ describe('answers', () => {
         expect(await screen.findByTestId('school-value')).toBeTruthy();
         expect(screen.queryByTestId('school-shadows')).toBeNull();
         expect(screen.queryByTestId('school-background')).toBeNull();
+    });
+});
+
+describe('a code beside the password', () => {
+    const key = { key: 'ABCDEFGH', uri: 'otpauth://totp/x', picture: '<svg xmlns="http://www.w3.org/2000/svg"/>' };
+    const codes = ['2345a-bcdef', '6789g-hjkmn'];
+
+    it('is set up from the password by a picture to the codes that are kept', async () => {
+        let tries = 0;
+        const asked = studio({
+            'POST /api/account/second-factor': () => key,
+            'PUT /api/account/second-factor': () =>
+                tries++ === 0
+                    ? new Answer(422, { message: 'No.', errors: { code: ['That code is not right.'] } })
+                    : { codes },
+        });
+        await userEvent.click(await screen.findByRole('button', { name: 'Ask for a code, too' }));
+        await userEvent.type(screen.getByLabelText('Your password'), 'harbour lights');
+        await userEvent.click(screen.getByRole('button', { name: 'Go on' }));
+        expect(await screen.findByRole('img', { name: /The key/ })).toBeTruthy();
+        expect(screen.getByText('ABCD EFGH')).toBeTruthy();
+        await userEvent.type(screen.getByLabelText('Six figures that it shows now'), '123456');
+        await userEvent.click(screen.getByRole('button', { name: 'Turn it on' }));
+        expect(await screen.findByText('That code is not right.')).toBeTruthy();
+        await userEvent.click(screen.getByRole('button', { name: 'Turn it on' }));
+        expect((await screen.findAllByRole('listitem')).map(({ textContent }) => textContent)).toEqual(
+            expect.arrayContaining(codes),
+        );
+        expect(asked.filter(({ method }) => method === 'PUT').map(({ body }) => body)).toEqual([
+            { code: '123456' },
+            { code: '123456' },
+        ]);
+        await userEvent.click(screen.getByRole('button', { name: 'I have them' }));
+        expect(screen.queryByText(codes[0] ?? '')).toBeNull();
+    });
+
+    it('is turned off by the password, and its codes exchanged', async () => {
+        const asked = studio(
+            {
+                'POST /api/account/second-factor/codes': () => ({ codes }),
+                'DELETE /api/account/second-factor': () => ({ user: artist, demo: false }),
+            },
+            { secondFactor: true, codesLeft: 1 },
+        );
+        expect(await screen.findByText(/one recovery code is left/)).toBeTruthy();
+        await userEvent.click(screen.getByRole('button', { name: 'New recovery codes' }));
+        await userEvent.type(screen.getByLabelText('Your password'), 'harbour lights');
+        await userEvent.click(screen.getByRole('button', { name: 'Make new codes' }));
+        await userEvent.click(await screen.findByRole('button', { name: 'I have them' }));
+        await userEvent.click(screen.getByRole('button', { name: 'Turn the code off' }));
+        await userEvent.type(screen.getByLabelText('Your password'), 'harbour lights');
+        await userEvent.click(screen.getByRole('button', { name: 'Turn it off' }));
+        expect(await screen.findByText('The password alone opens the studio again')).toBeTruthy();
+        expect(asked.find(({ method }) => method === 'DELETE')?.body).toEqual({ current_password: 'harbour lights' });
+    });
+});
+
+it('tells what room the pictures of the studio take', async () => {
+    studio();
+    expect(await screen.findByText('Its pictures take 13 MB of 10.0 GB.')).toBeTruthy();
+});
+
+describe('where one is signed in', () => {
+    const place = (here: boolean, browser: string) => ({
+        here,
+        browser,
+        address: '192.0.2.7',
+        lastAt: '2026-11-30T09:05:00Z',
+    });
+
+    it('is told, and ended everywhere but here', async () => {
+        let places = [place(true, 'Firefox on Linux'), place(false, 'Safari on iPad')];
+        studio({
+            'GET /api/account/sessions': () => places,
+            'DELETE /api/account/sessions': () => {
+                places = places.slice(0, 1);
+
+                return new Answer(204, null);
+            },
+        });
+        expect(await screen.findByText('Firefox on Linux, 192.0.2.7: here, now')).toBeTruthy();
+        expect(screen.getByText(/^Safari on iPad, 192.0.2.7: 30 November/)).toBeTruthy();
+        await userEvent.click(screen.getByRole('button', { name: 'Sign out everywhere but here' }));
+        expect(await screen.findByText('You are signed out everywhere but here')).toBeTruthy();
+        await waitFor(() => expect(screen.queryByText(/Safari/)).toBeNull());
+        expect(screen.queryByRole('button', { name: 'Sign out everywhere but here' })).toBeNull();
     });
 });

@@ -10,6 +10,7 @@ const work = (id: string, state: Work['state']): Work => ({
     id,
     kind: 'audit',
     state,
+    before: 0,
     doing: '',
     progress: 0,
     problem: '',

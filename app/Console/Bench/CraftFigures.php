@@ -25,7 +25,6 @@ use Prism\Planning\PictureColours;
 use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
 use Prism\Reference\Image\Field;
-use Prism\Reference\Image\Raster;
 use Prism\Reference\PictureReading;
 use Prism\Reference\Zones\ZoneReader;
 use Prism\Schools\Progress;
@@ -60,8 +59,7 @@ final class CraftFigures
     /** @return list<string> name, then the figures of {@see columns()} */
     public function picture(PhotoReader $reader, string $name): array
     {
-        $photo = $reader->read(database_path("demo/$name.jpg"));
-        $raster = Raster::of($photo->width, $photo->height, $photo->rgb);
+        $raster = $reader->pixels(database_path("demo/$name.jpg"));
         $reading = PictureReading::of($raster);
         $zones = array_values(array_map(PictureZone::read(...), (new ZoneReader(Field::of($raster, PictureReading::EDGE), $reading->tree->cut(self::ZONES), $reading->light))->read()));
         $read = array_merge(...array_map(static fn (PictureZone $zone): array => array_map(static fn (PictureTarget $target): Lab => $target->read, $zone->targets), $zones));

@@ -51,8 +51,7 @@ final class LookFigures
     {
         $rows = [];
         foreach ($photos as $name) {
-            $photo = $reader->read(database_path("demo/$name.jpg"));
-            $field = Field::of(Raster::of($photo->width, $photo->height, $photo->rgb), PictureReading::EDGE);
+            $field = Field::of($reader->pixels(database_path("demo/$name.jpg")), PictureReading::EDGE);
             $truth = self::truth($name, $field->width, $field->height);
             $tree = MergeTree::of($field);
             foreach ($ways as $what) {
@@ -221,8 +220,7 @@ final class LookFigures
     {
         $rows = [];
         foreach ([...self::PHOTOS, ...self::HELD_OUT] as $name) {
-            $photo = $reader->read(database_path("demo/$name.jpg"));
-            $light = PictureReading::of(Raster::of($photo->width, $photo->height, $photo->rgb))->light;
+            $light = PictureReading::of($reader->pixels(database_path("demo/$name.jpg")))->light;
             $true = self::known($name)['lightDegrees'];
             $rows[] = [$name, sprintf('%.0f', $true), sprintf('%.0f', $light->degrees), sprintf('%.0f', abs(fmod($light->degrees - $true + 540.0, 360.0) - 180.0)), sprintf('%.2f', $light->agreement)];
         }
@@ -241,8 +239,7 @@ final class LookFigures
     {
         $rows = [];
         foreach ($photos as $name) {
-            $photo = $reader->read(database_path("demo/$name.jpg"));
-            $raster = Raster::of($photo->width, $photo->height, $photo->rgb);
+            $raster = $reader->pixels(database_path("demo/$name.jpg"));
             $reading = PictureReading::of($raster);
             $map = $reading->tree->cut($count);
             $lit = self::litness($map, self::truth($name, $map->width, $map->height), self::known($name)['parts']);

@@ -18,7 +18,6 @@ use Prism\Planning\PictureColours;
 use Prism\Planning\PictureZone;
 use Prism\Planning\Simulation;
 use Prism\Reference\Image\Field;
-use Prism\Reference\Image\Raster;
 use Prism\Reference\PictureReading;
 use Prism\Reference\Zones\ZoneReader;
 use Prism\Schools\Progress;
@@ -43,8 +42,7 @@ final class PlanFigures
         $search = new Search($predictor, $box, PairLibrary::build($predictor->model, $box->ids()));
         $rows = [];
         foreach (LookFigures::PHOTOS as $name) {
-            $photo = $reader->read(database_path("demo/$name.jpg"));
-            $raster = Raster::of($photo->width, $photo->height, $photo->rgb);
+            $raster = $reader->pixels(database_path("demo/$name.jpg"));
             $reading = PictureReading::of($raster);
             $map = $reading->tree->cut(self::ZONES);
             $zones = array_values(array_map(PictureZone::read(...), (new ZoneReader(Field::of($raster, PictureReading::EDGE), $map, $reading->light))->read()));

@@ -38,8 +38,7 @@ final class PlannedPicture
     /** @return array{raster: Raster, map: ZoneMap, zones: list<PictureZone>, plan: Plan} */
     public static function of(string $name, PhotoReader $photos, Search $search, Predictor $predictor, PairLibrary $library, Kit $kit): array
     {
-        $photo = $photos->read(database_path("demo/$name.jpg"));
-        $raster = Raster::of($photo->width, $photo->height, $photo->rgb);
+        $raster = $photos->pixels(database_path("demo/$name.jpg"));
         $reading = PictureReading::of($raster);
         $map = $reading->tree->cut(self::ZONES);
         $zones = array_values(array_map(PictureZone::read(...), (new ZoneReader(Field::of($raster, PictureReading::EDGE), $map, $reading->light))->read()));

@@ -4,22 +4,15 @@ declare(strict_types=1);
 
 namespace App\Console\Bench;
 
-use App\Studio\Photos\PhotoReader;
-use App\Studio\Swatches\DrawnPicture;
-use App\Studio\Swatches\SwatchReader;
-use Prism\Calibration\Calibrator;
-use Prism\Calibration\Swatch;
+use App\Studio\Photos\Photo;
+use App\Studio\Photos\PhotoRenderer;
+use Closure;
+use Illuminate\Support\Facades\File;
+use Imagick;
 use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
-use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
 use Prism\Layering\Step;
-use Prism\Matching\Limits;
-use Prism\Matching\Search;
-use Prism\Matching\Search\PairLibrary;
-use Prism\Matching\Target;
-use Prism\Materials\Kit;
-use Prism\Materials\Paper;
 use Prism\Planning\Order\Plan;
 use Prism\Planning\PartMap;
 use Prism\Planning\PictureTarget;
@@ -28,11 +21,7 @@ use Prism\Planning\Simulation;
 use Prism\Reference\Image\Field;
 use Prism\Reference\Image\Raster;
 use Prism\Reference\Zones\ZoneMap;
-use Prism\Review\BareLines;
 use Prism\Review\Corners;
-use Prism\Review\DrawingFinder;
-use Prism\Review\ExpectedPicture;
-use Prism\Review\FoundDrawing;
 use Prism\Review\PartReview;
 use Prism\Review\PartState;
 use Prism\Review\Review;
@@ -48,9 +37,12 @@ final class ReviewFigures
 
     public const COLUMNS = ['drawing', 'corners off %', 'value map off, median', 'parts off, L* median', 'errors found', 'false alarms', 'seconds', 'corrected', 'dE00 before', 'after', 'made worse'];
 
-    private const WIDTH_MM = PlannedPicture::WIDTH_MM;
+    public const LARGE_COLUMNS = ['photo of 24 megapixels', 'decoded s', 'decoded to read s', 'found and compared s', 'all s'];
 
-    private const MARGIN_MM = 22.0;
+    /** As a phone takes it, pixels. */
+    private const LARGE = [6000, 4000];
+
+    private const WIDTH_MM = PlannedPicture::WIDTH_MM;
 
     /** Share of the plan's steps that are laid; and how the picture is taken: slant, turn. */
     private const STATES = ['a third' => [0.33, 0.06, 3.0], 'two thirds' => [0.67, 0.12, -5.0], 'finished' => [1.0, 0.1, 7.0], 'finished badly' => [1.0, 0.16, -2.0]];
@@ -63,21 +55,14 @@ final class ReviewFigures
 
     private const NONE = 2.0;
 
+    /** A zone takes so many turns at once. */
+    public const TURNS = 3;
+
     /** What is told as an error where there is none. */
     private const TOLD = 4.0;
 
-    public readonly Predictor $predictor;
-
-    private readonly PairLibrary $library;
-
-    public readonly Search $search;
-
-    /** @param  list<Swatch>  $swatches */
-    public function __construct(private readonly Kit $kit, array $swatches, private readonly SwatchReader $reader, private readonly PhotoReader $photos, private readonly string $paper)
+    public function __construct(private readonly ReviewDesk $desk)
     {
-        $this->predictor = Calibrator::fit($kit, $swatches)->predictor(Paper::cartridge($paper));
-        $this->library = PairLibrary::build($this->predictor->model, $kit->ids());
-        $this->search = new Search($this->predictor, $kit, $this->library);
     }
 
     /** @var array<string, array{raster: Raster, map: ZoneMap, zones: list<PictureZone>, plan: Plan}> what was planned last, by name */
@@ -86,6 +71,9 @@ final class ReviewFigures
     /** @var list<list<string>> of what was drawn last, {@see PREVIEW_COLUMNS} */
     public array $previews = [];
 
+    /** @var list<list<string>> {@see LARGE_COLUMNS} */
+    public array $large = [];
+
     /**
      * @param  list<string>  $names  of demo references
      * @return list<list<string>>
@@ -93,14 +81,14 @@ final class ReviewFigures
     public function rows(array $names): array
     {
         $rows = [];
-        $this->previews = [];
+        $this->previews = $this->large = [];
         foreach ($names as $name) {
-            ['raster' => $raster, 'map' => $map, 'zones' => $zones, 'plan' => $plan] = $this->pictures[$name] = PlannedPicture::of($name, $this->photos, $this->search, $this->predictor, $this->library, $this->kit);
+            ['raster' => $raster, 'map' => $map, 'zones' => $zones, 'plan' => $plan] = $this->pictures[$name] = $this->desk->planned($name);
             $this->previews[] = [$name, ...$this->preview(Field::of($raster, Review::EDGE), $map, $zones, $plan->laid())];
             foreach (self::STATES as $state => [$share, $slant, $turn]) {
                 $planned = $plan->laid((int) round($share * count($plan->steps)));
                 $laid = $state === 'finished badly' ? self::erring($zones, $planned) : $planned;
-                $rows[] = ["$name, $state", ...$this->reviewed($raster, $map, $zones, $planned, $laid, "$name $state", $slant, $turn)];
+                $rows[] = ["$name, $state", ...$this->reviewed($raster, $map, $zones, $plan, $planned, $laid, "$name $state", $slant, $turn)];
             }
         }
 
@@ -117,11 +105,11 @@ final class ReviewFigures
     private function preview(Field $photo, ZoneMap $map, array $zones, array $laid): array
     {
         $map = $map->scaled($photo->width, $photo->height);
-        $rgb = (new Simulation($this->predictor->model))->draw($photo, $map, $zones, $laid, self::WIDTH_MM / $photo->width);
+        $rgb = (new Simulation($this->desk->predictor->model))->draw($photo, $map, $zones, $laid, self::WIDTH_MM / $photo->width);
         $decode = Srgb::decodeTable();
         $parts = new PartMap($photo, $map, $zones);
-        $light = array_map(fn (PictureTarget $target): array => Srgb::linear($this->reader->read($this->paper, $laid[$target->id] ?? Stack::of(), 'true')), $parts->targets);
-        $bare = Srgb::linear($this->reader->read($this->paper, Stack::of(), 'white'));
+        $light = array_map(fn (PictureTarget $target): array => Srgb::linear($this->desk->drawn($laid[$target->id] ?? Stack::of())), $parts->targets);
+        $bare = Srgb::linear($this->desk->reader->read($this->desk->paper, Stack::of(), 'white'));
         $drawn = $shown = [[], [], []];
         for ($at = 0, $count = $photo->count(); $at < $count; $at++) {
             $lies = $parts->at($at);
@@ -158,52 +146,25 @@ final class ReviewFigures
 
     /**
      * @param  list<PictureZone>  $zones
-     * @param  array<string, Stack>  $laid
-     * @return array{Raster, list<array{float, float}>}
-     */
-    public function photographed(Raster $photo, ZoneMap $map, array $zones, array $laid, string $seed, float $slant, float $turn): array
-    {
-        $fine = Field::of($photo, 800);
-        $parts = new PartMap($fine, $map->scaled($fine->width, $fine->height), $zones);
-        $stacks = [];
-        foreach ($parts->targets as $i => $target) {
-            $stacks[$i + 1] = $laid[$target->id] ?? Stack::of();
-        }
-
-        return $this->reader->photographDrawing(new DrawnPicture($this->paper, self::WIDTH_MM, self::MARGIN_MM, $fine->width, $fine->height, $parts->bytes(), $stacks), $seed, $slant, $turn);
-    }
-
-    /**
-     * As in the studio: by what the log says is there.
-     *
-     * @param  list<PictureZone>  $zones
-     * @param  array<string, Lab>  $looks  of what the log says lies there, by colour
-     */
-    public function found(Raster $picture, Field $reference, ZoneMap $map, array $zones, array $looks, Lab $paper): FoundDrawing
-    {
-        $expected = static fn (): Field => ExpectedPicture::of($reference, $map, $zones, $looks, $paper);
-
-        return DrawingFinder::findBegun($picture, $reference, $expected, static fn (): Field => BareLines::outlines($map, $reference->width, $reference->height), $paper);
-    }
-
-    /**
-     * @param  list<PictureZone>  $zones
      * @param  array<string, Stack>  $planned
      * @param  array<string, Stack>  $laid
      * @return list<string>
      */
-    private function reviewed(Raster $photo, ZoneMap $map, array $zones, array $planned, array $laid, string $seed, float $slant, float $turn): array
+    private function reviewed(Raster $photo, ZoneMap $map, array $zones, Plan $plan, array $planned, array $laid, string $seed, float $slant, float $turn): array
     {
-        [$picture, $corners] = $this->photographed($photo, $map, $zones, $laid, $seed, $slant, $turn);
+        [$picture, $corners] = $this->desk->photographed($photo, $map, $zones, $laid, $seed, $slant, $turn);
         $true = Corners::of($corners);
-        $paper = $this->reader->read($this->paper, Stack::of(), 'white');
+        $paper = $this->desk->reader->read($this->desk->paper, Stack::of(), 'white');
         $reference = Field::of($photo, Review::EDGE);
         $began = microtime(true);
-        $looks = array_map(fn (Stack $stack): Lab => $this->predictor->predict($stack)->colour, $planned);
-        $found = $this->found($picture, $reference, $map, $zones, $looks, $paper);
+        $looks = array_map(fn (Stack $stack): Lab => $this->desk->predictor->predict($stack)->colour, $planned);
+        $found = $this->desk->found($picture, $reference, $map, $zones, $looks, $paper);
         $review = Review::of($found, $reference, $map, $zones, $paper, $looks);
         $took = microtime(true) - $began;
-        $drawn = array_map(fn (PictureTarget $target): Lab => $this->reader->read($this->paper, $laid[$target->id] ?? Stack::of(), 'true'), array_column(array_merge(...array_map(static fn (PictureZone $zone): array => $zone->targets, $zones)), null, 'id'));
+        if (str_ends_with($seed, ' finished')) {
+            $this->large[] = [$seed, ...$this->asLarge($picture, fn (Raster $read): Review => Review::of($this->desk->found($read, $reference, $map, $zones, $looks, $paper), $reference, $map, $zones, $paper, $looks))];
+        }
+        $drawn = array_map(fn (PictureTarget $target): Lab => $this->desk->drawn($laid[$target->id] ?? Stack::of()), array_column(array_merge(...array_map(static fn (PictureZone $zone): array => $zone->targets, $zones)), null, 'id'));
         $off = $errors = [];
         $hits = $all = $false = $quiet = 0;
         foreach ($review->zones as $zone) {
@@ -232,8 +193,32 @@ final class ReviewFigures
             sprintf('%.2f', self::mapOff($review, $map, $zones, $drawn)),
             sprintf('%.2f', Clock::quantile($off, 0.5)),
             "$hits of $all", "$false of $quiet", sprintf('%.1f', $took),
-            ...(str_ends_with($seed, 'badly') ? $this->corrected($errors, $planned, $laid, $drawn) : ['', '', '', '']),
+            ...(str_ends_with($seed, 'badly') ? $this->corrected($errors, $zones, $plan, $planned, $laid, $drawn) : ['', '', '', '']),
         ];
+    }
+
+    /**
+     * The same photo as large as a phone takes it: what the studio does when it is sent, and when it is compared.
+     *
+     * @param  Closure(Raster): Review  $compare
+     * @return list<string>
+     */
+    private function asLarge(Raster $picture, Closure $compare): array
+    {
+        $sent = tempnam(sys_get_temp_dir(), 'prism');
+        try {
+            $image = PhotoRenderer::image($picture->width, $picture->height, $picture->rgb());
+            $image->resizeImage(self::LARGE[0], self::LARGE[1], Imagick::FILTER_TRIANGLE, 1.0);
+            File::put($sent, PhotoRenderer::jpeg($image));
+            [$photo, $decoded] = Clock::milliseconds(fn (): Photo => $this->desk->photos->read($sent));
+            File::put($sent, $photo->large);
+            [$read, $again] = Clock::milliseconds(fn (): Raster => $this->desk->photos->pixels($sent));
+            [, $compared] = Clock::milliseconds(static fn (): Review => $compare($read));
+        } finally {
+            File::delete($sent);
+        }
+
+        return array_map(static fn (float $took): string => sprintf('%.1f', $took / 1000.0), [$decoded, $again, $compared, $decoded + $again + $compared]);
     }
 
     /**
@@ -261,23 +246,36 @@ final class ReviewFigures
     }
 
     /**
+     * Each part by itself, as if it were the only one of its zone.
+     *
      * @param  list<PartReview>  $parts
+     * @param  list<PictureZone>  $zones
      * @param  array<string, Stack>  $planned
      * @param  array<string, Stack>  $laid
      * @param  array<string, Lab>  $drawn
      * @return array{string, string, string, string}
      */
-    private function corrected(array $parts, array $planned, array $laid, array $drawn): array
+    private function corrected(array $parts, array $zones, Plan $plan, array $planned, array $laid, array $drawn): array
     {
+        $ways = ReviewDesk::ways($plan);
+        $of = [];
+        foreach ($zones as $zone) {
+            $of += array_fill_keys(array_column($zone->targets, 'id'), $zone);
+        }
         $before = $after = [];
         $worse = 0;
         foreach ($parts as $part) {
-            $correction = $this->search->correct($planned[$part->target] ?? Stack::of(), Target::colour($part->wanted), new Limits(top: 1, maxLayers: 3), seen: $part->seen)[0];
-            if ($correction->isLeave()) {
+            if (! isset($ways[$part->target])) {
                 continue;
             }
-            $was = $drawn[$part->target]->differenceTo($part->wanted);
-            $is = $this->reader->read($this->paper, Stack::of(...($laid[$part->target] ?? Stack::of())->steps, ...$correction->steps->steps), 'true')->differenceTo($part->wanted);
+            $way = $ways[$part->target];
+            $stack = $planned[$part->target] ?? Stack::of();
+            $next = $this->desk->next($part, $way, $stack, $stack, $of[$part->target], $plan, self::TURNS);
+            if ($next === null) {
+                continue;
+            }
+            $was = $drawn[$part->target]->differenceTo($way->target);
+            $is = $this->desk->drawn(Stack::of(...($laid[$part->target] ?? Stack::of())->steps, ...$next->steps->steps))->differenceTo($way->target);
             $before[] = $was;
             $after[] = $is;
             $worse += $is > $was + 1.0 ? 1 : 0;

@@ -4,25 +4,18 @@ declare(strict_types=1);
 
 namespace App\Console\Bench;
 
-use App\Studio\Swatches\SwatchReader;
 use Prism\Calibration\DrawnHand;
 use Prism\Calibration\HandReading;
-use Prism\Colour\Lab;
 use Prism\Layering\Stack;
 use Prism\Layering\Step;
-use Prism\Matching\Target;
-use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
 use Prism\Planning\Order\Passed;
 use Prism\Planning\Order\Plan;
 use Prism\Planning\Order\PlannedZone;
 use Prism\Planning\PictureZone;
-use Prism\Reference\Image\Field;
 use Prism\Reference\Image\Raster;
 use Prism\Reference\Zones\ZoneMap;
 use Prism\Review\LoggedPart;
-use Prism\Review\NextLayers;
-use Prism\Review\Review;
 use Standin\ErringHand;
 
 /** What becomes of drawings that are compared and drawn on; and what they teach of the hand. */
@@ -34,11 +27,8 @@ final class ReviewRounds
 
     private const ROUNDS = 3;
 
-    /** A zone takes so many turns at once. */
-    private const TURNS = 3;
-
-    /** @param  ReviewFigures  $figures  once its pictures are planned */
-    public function __construct(private readonly ReviewFigures $figures, private readonly SwatchReader $reader, private readonly string $paper)
+    /** @param  array<string, array{raster: Raster, map: ZoneMap, zones: list<PictureZone>, plan: Plan}>  $pictures  planned, by name */
+    public function __construct(private readonly ReviewDesk $desk, private readonly array $pictures)
     {
     }
 
@@ -46,8 +36,11 @@ final class ReviewRounds
     public function rounds(): array
     {
         $rows = [];
+        foreach ($this->pictures as $name => ['raster' => $raster, 'map' => $map, 'zones' => $zones, 'plan' => $plan]) {
+            $rows[] = $this->of("$name, finished badly", $raster, $map, $zones, $plan, ReviewFigures::erring($zones, $plan->laid()));
+        }
         foreach ([ErringHand::Light, ErringHand::Drifting, ErringHand::Careless, ErringHand::Heavy] as $hand) {
-            foreach ($this->figures->pictures as $name => ['raster' => $raster, 'map' => $map, 'zones' => $zones, 'plan' => $plan]) {
+            foreach ($this->pictures as $name => ['raster' => $raster, 'map' => $map, 'zones' => $zones, 'plan' => $plan]) {
                 $rows[] = $this->of("$name, $hand->value", $raster, $map, $zones, $plan, self::drawnBy($hand, $plan));
             }
         }
@@ -80,34 +73,30 @@ final class ReviewRounds
      */
     private function of(string $name, Raster $raster, ZoneMap $map, array $zones, Plan $plan, array $lies): array
     {
-        $out = Kit::of(array_column($plan->pullList, 'pencil'));
         $planned = $plan->laid();
-        $ways = [];
-        foreach ($plan->steps as $step) {
-            $ways[$step->zone->id] = $step->zone;
-        }
+        $ways = ReviewDesk::ways($plan);
         $believed = $planned;
-        $off = fn (array $laid): array => array_map(fn (PlannedZone $zone): float => $this->drawn($laid[$zone->id] ?? Stack::of())->differenceTo($zone->target), $ways);
+        $off = fn (array $laid): array => array_map(fn (PlannedZone $zone): float => $this->desk->drawn($laid[$zone->id] ?? Stack::of())->differenceTo($zone->target), $ways);
         $figures = [$off($lies)];
         $corrected = [];
         for ($round = 1; $round <= self::ROUNDS; $round++) {
-            $review = $this->seen($raster, $map, $zones, $lies, $believed, "$name round $round", 0.05 * $round, 3.0 * $round - 5.0);
+            $review = $this->desk->seen($raster, $map, $zones, $lies, $believed, "$name round $round", 0.05 * $round, 3.0 * $round - 5.0);
             foreach ($review->zones as $zone) {
-                $turns = self::TURNS;
-                foreach ($zone->parts as $part) {
+                $turns = ReviewFigures::TURNS;
+                $inHand = [];
+                foreach ($zone->worstFirst() as $part) {
                     $way = $ways[$part->target] ?? null;
-                    if ($way === null || $turns < 1) {
+                    if ($way === null || ($turns < 1 && $inHand === [])) {
                         continue;
                     }
-                    $logged = LoggedPart::of($part, Passed::laid($way, $believed[$part->target] ?? Stack::of(), $planned[$part->target] ?? Stack::of()), $this->figures->predictor);
-                    $of = array_column($zones, null, 'id')[$zone->id];
-                    $next = NextLayers::of($logged, Target::colour($way->target), $this->figures->predictor, $this->figures->search, $of->limits($turns, Target::colour($way->target)), $out, $turns);
+                    $next = $this->desk->next($part, $way, $believed[$part->target] ?? Stack::of(), $planned[$part->target] ?? Stack::of(), array_column($zones, null, 'id')[$zone->id], $plan, $turns, $inHand);
                     if ($next !== null) {
-                        $turns -= $next->turns();
-                        $before = $this->drawn($lies[$part->target] ?? Stack::of())->differenceTo($way->target);
+                        $turns -= $next->turns($inHand);
+                        $inHand = array_values(array_unique([...$inHand, ...$next->hands()]));
+                        $before = $this->desk->drawn($lies[$part->target] ?? Stack::of())->differenceTo($way->target);
                         $believed[$part->target] = Stack::of(...$next->laid, ...$next->steps->steps);
                         $lies[$part->target] = Stack::of(...($lies[$part->target] ?? Stack::of())->steps, ...$next->steps->steps);
-                        $corrected[] = [$before, $this->drawn($lies[$part->target])->differenceTo($way->target)];
+                        $corrected[] = [$before, $this->desk->drawn($lies[$part->target])->differenceTo($way->target)];
                     }
                 }
             }
@@ -122,15 +111,12 @@ final class ReviewRounds
     public function hands(): array
     {
         $rows = [];
-        foreach ($this->figures->pictures as $name => ['raster' => $raster, 'map' => $map, 'zones' => $zones, 'plan' => $plan]) {
-            $ways = [];
-            foreach ($plan->steps as $step) {
-                $ways[$step->zone->id] = $step->zone;
-            }
+        foreach ($this->pictures as $name => ['raster' => $raster, 'map' => $map, 'zones' => $zones, 'plan' => $plan]) {
+            $ways = ReviewDesk::ways($plan);
             foreach ([1.15, 0.85, 1.0] as $by) {
                 $planned = $plan->laid();
                 $lies = array_map(static fn (Stack $stack): Stack => $stack->pressing($by), $planned);
-                $review = $this->seen($raster, $map, $zones, $lies, $planned, "$name hand $by", 0.1, 4.0);
+                $review = $this->desk->seen($raster, $map, $zones, $lies, $planned, "$name hand $by", 0.1, 4.0);
                 $readings = [];
                 $others = [];
                 foreach ($review->zones as $i => $zone) {
@@ -140,41 +126,20 @@ final class ReviewRounds
                         if ($way === null || count($stack) === 0) {
                             continue;
                         }
-                        $logged = LoggedPart::of($part, Passed::laid($way, $stack, $stack), $this->figures->predictor);
+                        $logged = LoggedPart::of($part, Passed::laid($way, $stack, $stack), $this->desk->predictor);
                         if ($i % 2 === 1) {
                             $others[] = $part->target;
-                        } elseif ($logged->tellsOfHand($this->figures->predictor->model->bare()->lab())) {
-                            $readings[] = new HandReading($zone->name, $stack, $logged->seen, $this->figures->predictor);
+                        } elseif ($logged->tellsOfHand($this->desk->predictor->model->bare()->lab())) {
+                            $readings[] = new HandReading($zone->name, $stack, $logged->seen, $this->desk->predictor);
                         }
                     }
                 }
                 $hand = DrawnHand::of($readings);
-                $off = fn (float $factor): string => sprintf('%.2f', Clock::quantile(array_map(fn (string $target): float => $this->figures->predictor->model->draw($planned[$target]->pressing($factor))->lab()->differenceTo($this->drawn($lies[$target])), $others), 0.5));
+                $off = fn (float $factor): string => sprintf('%.2f', Clock::quantile(array_map(fn (string $target): float => $this->desk->predictor->model->draw($planned[$target]->pressing($factor))->lab()->differenceTo($this->desk->drawn($lies[$target])), $others), 0.5));
                 $rows[] = [sprintf('%s, pressing %.2f', $name, $by), $hand === null ? 'nothing' : sprintf('%.2f by %d places', $hand->factor, $hand->places), $off(1.0), $off($hand->factor ?? 1.0)];
             }
         }
 
         return $rows;
-    }
-
-    private function drawn(Stack $stack): Lab
-    {
-        return $this->reader->read($this->paper, $stack, 'true');
-    }
-
-    /**
-     * @param  list<PictureZone>  $zones
-     * @param  array<string, Stack>  $lies
-     * @param  array<string, Stack>  $believed
-     */
-    private function seen(Raster $raster, ZoneMap $map, array $zones, array $lies, array $believed, string $seed, float $slant, float $turn): Review
-    {
-        [$picture] = $this->figures->photographed($raster, $map, $zones, $lies, $seed, $slant, $turn);
-        $paper = $this->reader->read($this->paper, Stack::of(), 'white');
-        $reference = Field::of($raster, Review::EDGE);
-
-        $looks = array_map(fn (Stack $stack): Lab => $this->figures->predictor->predict($stack)->colour, $believed);
-
-        return Review::of($this->figures->found($picture, $reference, $map, $zones, $looks, $paper), $reference, $map, $zones, $paper, $looks);
     }
 }

@@ -10,12 +10,15 @@ use App\Console\Bench\CardFigures;
 use App\Console\Bench\Clock;
 use App\Console\Bench\CorrectionFigures;
 use App\Console\Bench\CraftFigures;
+use App\Console\Bench\HostileFigures;
 use App\Console\Bench\KernelFigures;
 use App\Console\Bench\LookFigures;
 use App\Console\Bench\PlanFigures;
 use App\Console\Bench\ReplanFigures;
+use App\Console\Bench\ReviewDesk;
 use App\Console\Bench\ReviewFigures;
 use App\Console\Bench\ReviewRounds;
+use App\Console\Bench\ReviewWork;
 use App\Console\Bench\SearchFigures;
 use App\Console\Bench\StudioFigures;
 use App\Studio\Photos\PhotoReader;
@@ -44,7 +47,7 @@ final class BenchCommand extends Command
 {
     protected $signature = 'prism:bench {--url= : address of a running studio with the demo, for the figures over HTTP}
         {--studio= : folder with pencils.csv, train.csv, heldout.csv and targets.csv of a studio to calibrate on}
-        {--only= : predictions, search, look, plan, craft, correct, replan, review, box, card, studio, http, or ablation}';
+        {--only= : predictions, search, look, plan, craft, correct, replan, review, box, card, hostile, studio, http, or ablation}';
 
     protected $description = 'Measures predictions, search, palettes, the box and its charts, calibration and live prediction over HTTP';
 
@@ -115,12 +118,22 @@ final class BenchCommand extends Command
         if ($wanted('review')) {
             $kit = $pencils->only(self::demoBox());
             $swatches = SwatchTable::read((string) file_get_contents(database_path('demo/swatches.csv')), $kit);
-            $figures = new ReviewFigures($kit, $swatches, $reader, $photos, self::DEMO_PAPER);
+            $desk = new ReviewDesk($kit, $swatches, $reader, $photos, self::DEMO_PAPER);
+            $figures = new ReviewFigures($desk);
             $this->table(ReviewFigures::COLUMNS, $figures->rows(['harbour', 'lantern', 'jugs']));
+            $this->table(ReviewFigures::LARGE_COLUMNS, $figures->large);
             $this->table(ReviewFigures::PREVIEW_COLUMNS, $figures->previews);
-            $rounds = new ReviewRounds($figures, $reader, self::DEMO_PAPER);
+            $this->table(ReviewWork::COLUMNS, (new ReviewWork($desk, $figures->pictures))->rows());
+            $rounds = new ReviewRounds($desk, $figures->pictures);
             $this->table(ReviewRounds::COLUMNS, $rounds->rounds());
             $this->table(ReviewRounds::HAND_COLUMNS, $rounds->hands());
+        }
+        if ($wanted('hostile')) {
+            $swatches = SwatchTable::read((string) file_get_contents(database_path('demo/swatches.csv')), $pencils);
+            $hostile = new HostileFigures($pencils, $swatches, $photos);
+            $this->table(HostileFigures::COLUMNS, $hostile->rows());
+            array_map($this->line(...), $this->output->isVerbose() ? $hostile->said : []);
+            array_map($this->error(...), $hostile->broken);
         }
         if ($wanted('replan')) {
             $kit = $pencils->only(self::demoBox());

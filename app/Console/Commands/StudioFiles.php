@@ -78,12 +78,10 @@ abstract class StudioFiles extends Command
             throw new FileRefused(sprintf('The %s "%s" cannot be read.', $argument, is_string($path) ? $path : ''));
         }
         try {
-            $photo = $reader->read($path);
+            return $reader->pixels($path);
         } catch (PhotoRefused $refusal) {
             throw new FileRefused($refusal->getMessage());
         }
-
-        return Raster::of($photo->width, $photo->height, $photo->rgb);
     }
 
     protected function text(string $option): string

@@ -16,7 +16,7 @@ final class SweepCommand extends Command
 
     public function handle(Sweep $sweep): int
     {
-        $this->line(sprintf('Put away: %d pieces, %d folders of pictures, %d archives.', $sweep->pieces(), $sweep->orphans(), $sweep->archives()));
+        $this->line(sprintf('Put away: %d pieces, %d folders of pictures, %d archives, %d kept answers.', $sweep->pieces(), $sweep->orphans(), $sweep->archives(), $sweep->kept()));
 
         return self::SUCCESS;
     }

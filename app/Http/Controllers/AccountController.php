@@ -9,6 +9,9 @@ use App\Http\Requests\ForgotPasswordRequest;
 use App\Http\Requests\RegisterRequest;
 use App\Http\Requests\ResetPasswordRequest;
 use App\Models\User;
+use App\Studio\Account\Room;
+use App\Studio\Account\SecurityLog;
+use App\Studio\Account\SignedIn;
 use App\Studio\DemoStudio;
 use App\Studio\StudioRemoval;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -69,11 +72,47 @@ final class AccountController
         $user->unsetRelation('paper');
         if ($request->has('password')) {
             // Whoever was signed in with the old password is so no longer, but for this page.
-            DB::table('sessions')->where('user_id', $user->id)->where('id', '!=', $request->session()->getId())->delete();
-            $user->forceFill(['remember_token' => Str::random(60)])->save();
+            SignedIn::endElsewhere($user, $request->session());
+            SecurityLog::note('new password', $user);
+        }
+        if ($request->has('email')) {
+            SecurityLog::note('another e-mail', $user);
         }
 
         return $session->show($request);
+    }
+
+    #[OA\Get(path: '/api/account/room', operationId: 'room', responses: [
+        new OA\Response(response: 200, description: 'What the pictures of the studio take, and may take', content: new OA\JsonContent(required: ['usedBytes', 'mostBytes'], properties: [
+            new OA\Property(property: 'usedBytes', type: 'integer'),
+            new OA\Property(property: 'mostBytes', type: 'integer'),
+        ])),
+    ])]
+    public function room(#[CurrentUser] User $user, Room $room): JsonResponse
+    {
+        return new JsonResponse(['usedBytes' => $room->used($user), 'mostBytes' => $room->most()]);
+    }
+
+    #[OA\Get(path: '/api/account/sessions', operationId: 'signedIn', responses: [
+        new OA\Response(response: 200, description: 'Where one is signed in, this browser first', content: new OA\JsonContent(type: 'array', items: new OA\Items(required: ['here', 'browser', 'address', 'lastAt'], properties: [
+            new OA\Property(property: 'here', type: 'boolean'),
+            new OA\Property(property: 'browser', type: 'string'),
+            new OA\Property(property: 'address', type: 'string'),
+            new OA\Property(property: 'lastAt', type: 'string', format: 'date-time'),
+        ]))),
+    ])]
+    public function sessions(Request $request, #[CurrentUser] User $user): JsonResponse
+    {
+        return new JsonResponse(SignedIn::of($user, $request->session()));
+    }
+
+    #[OA\Delete(path: '/api/account/sessions', operationId: 'signOutElsewhere', responses: [new OA\Response(response: 204, description: 'Signed out everywhere but here')])]
+    public function endSessions(Request $request, #[CurrentUser] User $user): JsonResponse
+    {
+        SignedIn::endElsewhere($user, $request->session());
+        SecurityLog::note('signed out elsewhere', $user);
+
+        return new JsonResponse(null, 204);
     }
 
     #[OA\Delete(path: '/api/account', operationId: 'removeAccount', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['current_password'], properties: [
@@ -86,6 +125,7 @@ final class AccountController
     {
         abort_if(DemoStudio::isCopy($user) || $user->email === config('prism.demo_email'), 422, 'The demo studio cannot be deleted; your copy of it goes by itself after a day.');
         $request->validate(['current_password' => ['bail', 'required', 'string', 'current_password']], ['current_password.*' => 'That is not your password. Nothing was deleted.']);
+        SecurityLog::note('deleted the studio', $user);
         Auth::logout();
         $removal->remove($user);
 
@@ -128,6 +168,7 @@ final class AccountController
                 $user->forceFill(['password' => $password, 'remember_token' => Str::random(60)])->save();
                 // Whoever was signed in with the old password is so no longer.
                 DB::table('sessions')->where('user_id', $user->id)->delete();
+                SecurityLog::note('new password by a link', $user);
             },
         );
         if ($status !== Password::PASSWORD_RESET) {

@@ -84,8 +84,10 @@ final class DrawingController
         }
         $otherwise = $request->otherwise($this->catalogue, $piece->user);
         $this->marks->mark($piece, $request->mark(), $steps, (string) $request->validated('state'), $request->validated('was'), $request->madeAt(), $otherwise);
+        // What was laid as planned, and is no more or from now on, changes no step of the plan; what was left out or laid otherwise does.
+        $isSame = $otherwise === null && $request->validated('state') !== 'skipped' && array_filter($steps, static fn (PlanStep $step): bool => $step->laid !== null) === [];
 
-        return new PlanResource($this->pages->of($piece));
+        return new PlanResource($this->pages->of($piece, $isSame ? $plan : null));
     }
 
     #[OA\Delete(path: '/api/pieces/{piece}/drawing/last', operationId: 'undoMark', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'mark', description: 'of the press, note or photo that was seen as the last: refused if it is another by now', schema: new OA\Schema(type: 'string'))], responses: [

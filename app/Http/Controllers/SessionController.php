@@ -7,6 +7,8 @@ namespace App\Http\Controllers;
 use App\Http\Requests\SignInRequest;
 use App\Http\Resources\UserResource;
 use App\Models\User;
+use App\Studio\Account\SecondFactor;
+use App\Studio\Account\SecurityLog;
 use App\Studio\DemoStudio;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -37,6 +39,7 @@ final class SessionController
             new OA\Property(property: 'email', type: 'string'),
             new OA\Property(property: 'password', type: 'string'),
             new OA\Property(property: 'remember', type: 'boolean'),
+            new OA\Property(property: 'code', type: 'string', nullable: true, description: 'of the second factor, where there is one: it is asked for by a refusal of this field'),
         ])),
         responses: [
             new OA\Response(response: 200, description: 'Signed in', content: new OA\JsonContent(ref: '#/components/schemas/Session')),
@@ -45,7 +48,16 @@ final class SessionController
     )]
     public function store(SignInRequest $request): JsonResponse
     {
-        if (! Auth::attempt(Arr::only($request->validated(), ['email', 'password']), $request->boolean('remember'))) {
+        $code = (string) $request->validated('code');
+        $passes = static function (User $user) use ($code): bool {
+            if (SecondFactor::isOn($user) && ! SecondFactor::takes($user, $code)) {
+                SecurityLog::note($code === '' ? 'asked for a code' : 'a wrong code', $user);
+                throw ValidationException::withMessages(['code' => $code === '' ? 'Write the six figures that your authenticator shows, or one of your recovery codes.' : 'That code is not right, or was used already. Wait for the next one.']);
+            }
+
+            return true;
+        };
+        if (! Auth::attemptWhen(Arr::only($request->validated(), ['email', 'password']), $passes, $request->boolean('remember'))) {
             throw ValidationException::withMessages(['email' => 'No studio has this e-mail with this password.']);
         }
         $request->session()->regenerate();

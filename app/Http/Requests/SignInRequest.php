@@ -13,6 +13,8 @@ final class SignInRequest extends StudioRequest
             'email' => ['required', 'email', 'max:190'],
             'password' => ['required', 'string', new PasswordBytes],
             'remember' => ['boolean'],
+            // Of the second factor, where there is one.
+            'code' => ['bail', 'sometimes', 'nullable', 'string', 'max:40'],
         ];
     }
 }

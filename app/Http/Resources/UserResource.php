@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\User;
+use App\Studio\Account\SecondFactor;
 use App\Studio\DemoStudio;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
 
 /** @mixin User */
-#[OA\Schema(schema: 'User', required: ['name', 'email', 'boxCount', 'hand', 'paper', 'lamp', 'unit', 'sessionMinutes', 'begun', 'copy'], properties: [
+#[OA\Schema(schema: 'User', required: ['name', 'email', 'boxCount', 'hand', 'paper', 'lamp', 'unit', 'sessionMinutes', 'begun', 'copy', 'secondFactor', 'codesLeft'], properties: [
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'email', type: 'string'),
     new OA\Property(property: 'boxCount', type: 'integer'),
@@ -21,6 +22,8 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'unit', type: 'string', enum: ['mm', 'in']),
     new OA\Property(property: 'sessionMinutes', type: 'integer'),
     new OA\Property(property: 'begun', type: 'boolean', description: 'the first visit is done with'),
+    new OA\Property(property: 'secondFactor', type: 'boolean', description: 'a code is asked for beside the password'),
+    new OA\Property(property: 'codesLeft', type: 'integer', description: 'for the day the telephone is lost'),
     new OA\Property(property: 'copy', type: 'boolean', description: 'of the demo studio: it has no password, and goes by itself'),
 ])]
 final class UserResource extends JsonResource
@@ -32,6 +35,7 @@ final class UserResource extends JsonResource
             'name' => $this->name, 'email' => $this->email, 'boxCount' => $this->box()->count(), 'hand' => $this->hand->value,
             'paper' => $this->paper?->slug, 'lamp' => $this->lamp->value, 'unit' => $this->unit, 'sessionMinutes' => $this->session_minutes,
             'begun' => $this->begun_at !== null, 'copy' => DemoStudio::isCopy($this->resource),
+            'secondFactor' => SecondFactor::isOn($this->resource), 'codesLeft' => SecondFactor::codesLeft($this->resource),
         ];
     }
 }

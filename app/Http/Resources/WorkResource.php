@@ -6,15 +6,17 @@ namespace App\Http\Resources;
 
 use App\Models\Work;
 use App\Studio\LongWork\WorkKind;
+use App\Studio\LongWork\Works;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
 
 /** @mixin Work */
-#[OA\Schema(schema: 'Work', required: ['id', 'kind', 'state', 'doing', 'progress', 'problem', 'startedAt', 'result'], properties: [
+#[OA\Schema(schema: 'Work', required: ['id', 'kind', 'state', 'before', 'doing', 'progress', 'problem', 'startedAt', 'result'], properties: [
     new OA\Property(property: 'id', type: 'string'),
     new OA\Property(property: 'kind', type: 'string', enum: ['calibration', 'audit', 'filling', 'search-again', 'look', 'planning', 'reserves', 'demo-piece', 'balance', 'photo', 'reading', 'review', 'simulated-drawing', 'archive', 'restore']),
     new OA\Property(property: 'state', type: 'string', enum: ['waiting', 'running', 'done', 'failed', 'cancelled']),
+    new OA\Property(property: 'before', type: 'integer', description: 'while it waits: how many are done first'),
     new OA\Property(property: 'doing', type: 'string'),
     new OA\Property(property: 'progress', type: 'number', description: '0-1'),
     new OA\Property(property: 'problem', type: 'string'),
@@ -141,6 +143,7 @@ final class WorkResource extends JsonResource
             'id' => $this->id,
             'kind' => $this->kind,
             'state' => $this->state,
+            'before' => app(Works::class)->before($this->resource),
             'doing' => $this->doing,
             'progress' => round($this->progress, 3),
             'problem' => $this->problem,

@@ -57,18 +57,7 @@ final class Works
     public function next(WorkQueue $queue): ?Work
     {
         return DB::transaction(function () use ($queue): ?Work {
-            $waiting = Work::query();
-            $waiting->where('state', 'waiting')->whereIn('kind', $queue->kinds())->orderBy('id')->lockForUpdate();
-            $running = Work::query()->where('state', 'running')->pluck('user_id')->countBy();
-            $turn = $best = null;
-            $before = [];
-            foreach ($waiting->get() as $work) {
-                $rank = [($running[$work->user_id] ?? 0) + ($before[$work->user_id] ?? 0), $work->id];
-                $before[$work->user_id] = ($before[$work->user_id] ?? 0) + 1;
-                if ($best === null || $rank < $best) {
-                    [$best, $turn] = [$rank, $work];
-                }
-            }
+            $turn = Work::query()->find(self::line($queue, true)[0] ?? null);
             if ($turn !== null) {
                 DB::selectOne('select get_lock(?, 0) as held', [self::lock($turn)]);
                 $turn->update(['state' => 'running']);
@@ -102,6 +91,35 @@ final class Works
         }
 
         return $work;
+    }
+
+    /** How many are done, or are to be done, before one that waits. */
+    public function before(Work $work): int
+    {
+        $queue = WorkKind::tryFrom($work->kind)?->queue();
+        $place = $queue === null || $work->state !== 'waiting' ? false : array_search($work->id, self::line($queue, false), true);
+        if ($queue === null || $place === false) {
+            return 0;
+        }
+        $running = Work::query()->where('state', 'running')->whereIn('kind', $queue->kinds());
+
+        return $place + $running->count();
+    }
+
+    /** @return list<string> keys of what waits in a queue, in the order in which it is done as things are */
+    private static function line(WorkQueue $queue, bool $lock): array
+    {
+        $waiting = Work::query();
+        $waiting->where('state', 'waiting')->whereIn('kind', $queue->kinds())->orderBy('id');
+        $running = Work::query()->where('state', 'running')->pluck('user_id')->countBy();
+        $line = $before = [];
+        foreach (($lock ? $waiting->lockForUpdate() : $waiting)->get(['id', 'user_id']) as $work) {
+            $line[] = [($running[$work->user_id] ?? 0) + ($before[$work->user_id] ?? 0), $work->id];
+            $before[$work->user_id] = ($before[$work->user_id] ?? 0) + 1;
+        }
+        sort($line);
+
+        return array_column($line, 1);
     }
 
     private static function lock(Work $work): string

@@ -143,6 +143,8 @@ function NewPassword({ form: { password, password_confirmation }, onChange, erro
     );
 }
 
+const focused = (input: HTMLInputElement | null) => input?.focus();
+
 export function SignInPage() {
     const session = useSession();
     const signIn = useSignIn();
@@ -150,6 +152,9 @@ export function SignInPage() {
     const [email, setEmail] = useState('');
     const [password, setPassword] = useState('');
     const [remember, setRemember] = useState(false);
+    const [code, setCode] = useState('');
+    // Asked for once the password was right.
+    const asksCode = fieldOf(signIn.error, 'code') !== undefined || code !== '';
 
     return (
         <Around>
@@ -169,7 +174,7 @@ export function SignInPage() {
             <Fields
                 onSubmit={(event) => {
                     event.preventDefault();
-                    signIn.mutate({ email, password, remember });
+                    signIn.mutate({ email, password, remember, ...(code.trim() !== '' && { code }) });
                 }}
             >
                 <h2>Sign in</h2>
@@ -189,6 +194,17 @@ export function SignInPage() {
                     onChange={setPassword}
                     problem={fieldOf(signIn.error, 'password')}
                 />
+                {asksCode && (
+                    <Field
+                        label="Code"
+                        inputRef={focused}
+                        inputType="text"
+                        autoComplete="one-time-code"
+                        value={code}
+                        onChange={setCode}
+                        problem={fieldOf(signIn.error, 'code')}
+                    />
+                )}
                 <Tick isSelected={remember} onChange={setRemember}>
                     Stay signed in
                 </Tick>

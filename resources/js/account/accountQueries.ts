@@ -20,7 +20,7 @@ function useSessionMutation<Input>(change: (input: Input) => Promise<Session>) {
 }
 
 export const useSignIn = () =>
-    useSessionMutation((body: { email: string; password: string; remember: boolean }) =>
+    useSessionMutation((body: { email: string; password: string; remember: boolean; code?: string }) =>
         answered(api.POST('/api/session', { body })),
     );
 

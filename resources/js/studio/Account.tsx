@@ -11,6 +11,8 @@ import { Columns, Row } from '../ui/Page';
 import { Sheet } from '../ui/Sheet';
 import { Problem } from '../ui/States';
 import { space } from '../ui/theme';
+import { SecondFactor } from './SecondFactor';
+import { SignedIn } from './SignedIn';
 
 const Fields = styled(Form).attrs({ validationBehavior: 'aria' })`
     display: grid;
@@ -179,6 +181,10 @@ export function Account() {
                 <Who key={data.user.email} name={data.user.name} email={data.user.email} />
                 <NewPassword />
             </Columns>
+            <h3>When you sign in</h3>
+            <SecondFactor isOn={data.user.secondFactor} codesLeft={data.user.codesLeft} />
+            <h3>Where you are signed in</h3>
+            <SignedIn />
             <p style={{ margin: '20px 0' }}>
                 <Farewell />
             </p>

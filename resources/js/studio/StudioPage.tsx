@@ -10,6 +10,7 @@ import { space, type, UPRIGHT } from '../ui/theme';
 import { Account } from './Account';
 import { Habits } from './Habits';
 import { Papers } from './Papers';
+import { Room } from './Room';
 import { SchoolPictures } from './SchoolPictures';
 
 const Sections = styled.div`
@@ -96,6 +97,7 @@ export function StudioPage() {
                             calibrations, recipes, practice. Keep it elsewhere; this studio, or another, takes it in
                             again.
                         </p>
+                        <Room />
                         <div style={{ marginTop: 12 }}>
                             <SaveArchive>Save the whole studio</SaveArchive>
                         </div>

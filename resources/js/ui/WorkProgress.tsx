@@ -32,7 +32,8 @@ interface Props {
 export function WorkProgress({ work, onCancel }: Props) {
     const percent = Math.round(100 * work.progress);
 
-    const doing = work.doing || 'Waiting for its turn';
+    const waits = work.before > 0 ? `Busy: ${work.before} before yours` : 'Waiting for its turn';
+    const doing = work.doing || waits;
 
     return (
         <Box data-testid="progress">

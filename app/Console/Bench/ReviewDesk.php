@@ -1,0 +1,139 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Bench;
+
+use App\Studio\Photos\PhotoReader;
+use App\Studio\Swatches\DrawnPicture;
+use App\Studio\Swatches\SwatchReader;
+use Prism\Calibration\Calibrator;
+use Prism\Calibration\Swatch;
+use Prism\Colour\Lab;
+use Prism\Layering\Predictor;
+use Prism\Layering\Stack;
+use Prism\Matching\Search;
+use Prism\Matching\Search\PairLibrary;
+use Prism\Matching\Target;
+use Prism\Materials\Kit;
+use Prism\Materials\Paper;
+use Prism\Planning\Order\Passed;
+use Prism\Planning\Order\Plan;
+use Prism\Planning\Order\PlannedZone;
+use Prism\Planning\PartMap;
+use Prism\Planning\PictureZone;
+use Prism\Reference\Image\Field;
+use Prism\Reference\Image\Raster;
+use Prism\Reference\Zones\ZoneMap;
+use Prism\Review\BareLines;
+use Prism\Review\DrawingFinder;
+use Prism\Review\ExpectedPicture;
+use Prism\Review\FoundDrawing;
+use Prism\Review\LoggedPart;
+use Prism\Review\NextLayers;
+use Prism\Review\PartReview;
+use Prism\Review\Review;
+
+/** A demo reference planned, drawn by a simulated hand, photographed and compared, as the studio does it. */
+final class ReviewDesk
+{
+    private const MARGIN_MM = 22.0;
+
+    public readonly Predictor $predictor;
+
+    public readonly Search $search;
+
+    private readonly PairLibrary $library;
+
+    /** @param  list<Swatch>  $swatches */
+    public function __construct(private readonly Kit $kit, array $swatches, public readonly SwatchReader $reader, public readonly PhotoReader $photos, public readonly string $paper)
+    {
+        $this->predictor = Calibrator::fit($kit, $swatches)->predictor(Paper::cartridge($paper));
+        $this->library = PairLibrary::build($this->predictor->model, $kit->ids());
+        $this->search = new Search($this->predictor, $kit, $this->library);
+    }
+
+    /** @return array{raster: Raster, map: ZoneMap, zones: list<PictureZone>, plan: Plan} */
+    public function planned(string $name): array
+    {
+        return PlannedPicture::of($name, $this->photos, $this->search, $this->predictor, $this->library, $this->kit);
+    }
+
+    /** What a true hand comes to. */
+    public function drawn(Stack $stack): Lab
+    {
+        return $this->reader->read($this->paper, $stack, 'true');
+    }
+
+    /**
+     * @param  list<PictureZone>  $zones
+     * @param  array<string, Stack>  $laid
+     * @return array{Raster, list<array{float, float}>}
+     */
+    public function photographed(Raster $photo, ZoneMap $map, array $zones, array $laid, string $seed, float $slant, float $turn): array
+    {
+        $fine = Field::of($photo, 800);
+        $parts = new PartMap($fine, $map->scaled($fine->width, $fine->height), $zones);
+        $stacks = [];
+        foreach ($parts->targets as $i => $target) {
+            $stacks[$i + 1] = $laid[$target->id] ?? Stack::of();
+        }
+
+        return $this->reader->photographDrawing(new DrawnPicture($this->paper, PlannedPicture::WIDTH_MM, self::MARGIN_MM, $fine->width, $fine->height, $parts->bytes(), $stacks), $seed, $slant, $turn);
+    }
+
+    /**
+     * As in the studio: by what the log says is there.
+     *
+     * @param  list<PictureZone>  $zones
+     * @param  array<string, Lab>  $looks  of what the log says lies there, by colour
+     */
+    public function found(Raster $picture, Field $reference, ZoneMap $map, array $zones, array $looks, Lab $paper): FoundDrawing
+    {
+        $expected = static fn (): Field => ExpectedPicture::of($reference, $map, $zones, $looks, $paper);
+
+        return DrawingFinder::findBegun($picture, $reference, $expected, static fn (): Field => BareLines::outlines($map, $reference->width, $reference->height), $paper);
+    }
+
+    /**
+     * What the studio would lay next in a part of a zone.
+     *
+     * @param  Stack  $believed  what lies there by the log
+     * @param  list<string>  $inHand  for other parts of the zone
+     */
+    public function next(PartReview $part, PlannedZone $way, Stack $believed, Stack $planned, PictureZone $zone, Plan $plan, int $turns, array $inHand = []): ?NextLayers
+    {
+        $target = Target::colour($way->target);
+
+        return NextLayers::of(LoggedPart::of($part, Passed::laid($way, $believed, $planned), $this->predictor), $target, $this->predictor, $this->search, $zone->limits(ReviewFigures::TURNS, $target), Kit::of(array_column($plan->pullList, 'pencil')), $turns, $inHand);
+    }
+
+    /** @return array<string, PlannedZone> of a plan, by colour */
+    public static function ways(Plan $plan): array
+    {
+        $ways = [];
+        foreach ($plan->steps as $step) {
+            $ways[$step->zone->id] = $step->zone;
+        }
+
+        return $ways;
+    }
+
+    /**
+     * A drawing photographed and compared, as the studio does it by what the log says is there.
+     *
+     * @param  list<PictureZone>  $zones
+     * @param  array<string, Stack>  $lies
+     * @param  array<string, Stack>  $believed
+     */
+    public function seen(Raster $raster, ZoneMap $map, array $zones, array $lies, array $believed, string $seed, float $slant, float $turn): Review
+    {
+        [$picture] = $this->photographed($raster, $map, $zones, $lies, $seed, $slant, $turn);
+        $paper = $this->reader->read($this->paper, Stack::of(), 'white');
+        $reference = Field::of($raster, Review::EDGE);
+
+        $looks = array_map(fn (Stack $stack): Lab => $this->predictor->predict($stack)->colour, $believed);
+
+        return Review::of($this->found($picture, $reference, $map, $zones, $looks, $paper), $reference, $map, $zones, $paper, $looks);
+    }
+}

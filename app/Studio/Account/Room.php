@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Studio\Account;
+
+use App\Models\User;
+use FilesystemIterator;
+use Illuminate\Support\Facades\DB;
+use RecursiveDirectoryIterator;
+use RecursiveIteratorIterator;
+
+/** How much room the pictures of an artist take, removed pieces too until they are swept, and how much there is for one. */
+final class Room
+{
+    public function __construct(private readonly string $storage, private readonly int $mostBytes)
+    {
+    }
+
+    public function most(): int
+    {
+        return $this->mostBytes;
+    }
+
+    public function used(User $artist): int
+    {
+        $pieces = DB::table('pieces')->where('user_id', $artist->id)->pluck('id');
+        $references = DB::table('reference_pictures')->whereIn('piece_id', $pieces)->pluck('id');
+        $bytes = 0;
+        foreach ([...$references->map(static fn (string $id): string => "pieces/$id"), ...$pieces->map(static fn (string $id): string => "drawings/$id")] as $folder) {
+            $bytes += self::sizeOf("$this->storage/$folder");
+        }
+        foreach (DB::table('charts')->where('user_id', $artist->id)->pluck('id') as $chart) {
+            $bytes += array_sum(array_map(filesize(...), glob("$this->storage/charts/$chart-*.jpg") ?: []));
+        }
+
+        return $bytes;
+    }
+
+    private static function sizeOf(string $folder): int
+    {
+        if (! is_dir($folder)) {
+            return 0;
+        }
+        $bytes = 0;
+        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator($folder, FilesystemIterator::SKIP_DOTS)) as $file) {
+            $bytes += $file->getSize();
+        }
+
+        return $bytes;
+    }
+}

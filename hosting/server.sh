@@ -1,0 +1,85 @@
+# A studio as on a server (nginx, php-fpm, production, all caches), in a folder of its own and on loopback. Sourced, after bin/lib/prism.sh.
+# Needs Debian's nginx and php8.2-fpm; installs them if it may. Leaves TRY (the folder), APP, HERE (its address) and PORT.
+
+# Where SERVER_KEEPS is 1, whatever ends is started again.
+served() {
+    if [ "${SERVER_KEEPS:-0}" = 1 ]; then
+        # shellcheck disable=SC2016
+        in_group "$TRY/logs/start.log" bash -c 'while :; do "$@"; sleep 0.3; done' kept "$@"
+    else
+        in_group "$TRY/logs/start.log" "$@"
+    fi
+}
+
+# server_up [LINE...]: lines of .env in place of those of production
+server_up() {
+    ensure_packages
+    for package in nginx php8.2-fpm; do
+        dpkg -s "$package" >/dev/null 2>&1 || DEBIAN_FRONTEND=noninteractive apt-get -qq -y install "$package" >/dev/null || fail "Install $package first."
+    done
+    ensure_folders
+    ensure_dependencies
+    ensure_front_end
+
+    TRY="$(mktemp -d /tmp/knotty-prism-try.XXXXXX)"
+    chmod 755 "$TRY"
+    trap 'server_down; exit 130' INT TERM
+    trap server_down EXIT
+
+    # A copy: its caches and its .env are none of the project's.
+    APP="$TRY/app"
+    mkdir -p "$APP"
+    cp -r app artisan bin bootstrap compat composer.json config core database lang public resources routes standin vendor "$APP"
+    rm -f "$APP"/bootstrap/cache/*.php
+    # Some packages come with files that only their owner may read.
+    chmod -R a+rX "$APP"
+    mkdir -p "$APP"/storage/{app,logs,framework/{cache/data,sessions,views}} "$TRY"/{logs,run}
+
+    PORT="$(free_port 8090)"
+    DB_PORT="$(free_port 33071)"
+    SECRET="$(random_text)"
+    mkdir -p "$TRY/mariadb"
+    start_database "$TRY/mariadb" "$DB_PORT"
+    create_database prism prism "$SECRET"
+    sed -e "s|@HOST@|127.0.0.1|" -e "s|^APP_KEY=.*|APP_KEY=base64:$(head -c 32 /dev/urandom | base64)|" -e "s|@SECRET@|$SECRET|" -e "s|^DB_PORT=.*|DB_PORT=$DB_PORT|" \
+        -e "s|^APP_URL=.*|APP_URL=https://127.0.0.1:$PORT|" -e "s|^MAIL_MAILER=.*|MAIL_MAILER=log|" hosting/env.production >"$APP/.env"
+    local line
+    for line in "$@"; do sed -i -e "/^${line%%=*}=/d" "$APP/.env" && echo "$line" >>"$APP/.env"; done
+    openssl req -x509 -newkey rsa:2048 -nodes -days 1 -subj /CN=127.0.0.1 -keyout "$TRY/privkey.pem" -out "$TRY/fullchain.pem" 2>/dev/null
+    fill() {
+        sed -e "s|@ROOT@|$APP|g" -e "s|@LOGS@|$TRY/logs|g" -e "s|@SOCKET@|$TRY/run/php.sock|g" -e "s|@LISTEN@|127.0.0.1:$PORT|g" -e "s|@HOST@|127.0.0.1|g" -e "s|@CERT@|$TRY|g" -e "s|@CHILDREN@|8|g" \
+            -e "s|@USER@|user = www-data\ngroup = www-data\nlisten.owner = www-data|g" "hosting/$1"
+    }
+    fill fpm.conf >"$TRY/fpm.conf"
+    {
+        echo "worker_processes 2; pid $TRY/run/nginx.pid; user www-data; error_log $TRY/logs/nginx.log; events { worker_connections 512; } http { include /etc/nginx/mime.types;"
+        echo "client_body_temp_path $TRY/run/body; fastcgi_temp_path $TRY/run/fastcgi; proxy_temp_path $TRY/run/proxy; scgi_temp_path $TRY/run/scgi; uwsgi_temp_path $TRY/run/uwsgi;"
+        fill nginx.conf
+        echo "}"
+    } >"$TRY/nginx.conf"
+
+    (
+        cd "$APP" || exit 1
+        php artisan migrate --force --quiet && php artisan db:seed --force --quiet && php artisan config:cache --quiet && php artisan route:cache --quiet && php artisan view:cache --quiet
+    ) || fail "The studio could not be set up; see above."
+    chown -R www-data: "$APP/storage" "$TRY/run" "$TRY/logs"
+    export PHP_INI_SCAN_DIR=":$APP/bin/php"
+    served /usr/sbin/php-fpm8.2 --nodaemonize --fpm-config "$TRY/fpm.conf"
+    served nginx -c "$TRY/nginx.conf" -g 'daemon off;'
+    local queue
+    for queue in soon later; do
+        served nice -n 10 runuser -u www-data -- php "$APP/artisan" queue:work --queue="$queue" --sleep=0.3
+    done
+    for _ in $(seq 1 100); do
+        [ -S "$TRY/run/php.sock" ] && port_taken "$PORT" && break
+        sleep 0.1
+    done
+    HERE="https://127.0.0.1:$PORT"
+}
+
+server_down() {
+    trap - INT TERM EXIT
+    stop_groups
+    stop_database
+    rm -rf "$TRY"
+}

@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Pencil;
+use App\Models\User;
+use Illuminate\Database\Events\TransactionCommitted;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Route;
+use Illuminate\Testing\TestResponse;
+
+use function Tests\Feature\artist;
+use function Tests\Feature\picture;
+use function Tests\Feature\pieceOf;
+use function Tests\Feature\spotIn;
+
+beforeEach(function (): void {
+    config(['prism.keep_answers' => true]);
+    $this->artist = artist();
+    $this->piece = pieceOf($this->artist);
+    $this->target = spotIn($this->piece, 'Hull', [40.0, 0.0, 0.0], 'QW:6858@50');
+    $this->told = fn (string $path, array $headers = []): TestResponse => $this->actingAs(User::query()->findOrFail($this->artist->id))->get("/api/pieces/{$this->piece->id}$path", ['Accept' => 'application/json', 'Accept-Encoding' => 'gzip', ...$headers]);
+    $this->read = fn (string $path): array => json_decode((string) gzdecode((string) ($this->told)($path)->assertOk()->getContent()), true, flags: JSON_THROW_ON_ERROR);
+});
+
+it('tells what was kept without working it out again, and nothing at all to who has it', function (): void {
+    foreach (['', '/plan'] as $path) {
+        $first = ($this->told)($path);
+        DB::enableQueryLog();
+        DB::flushQueryLog();
+        $second = ($this->told)($path);
+        $asked = count(DB::getQueryLog());
+        expect($second->getContent())->toBe($first->getContent())->and($second->headers->get('ETag'))->toBe($first->headers->get('ETag'))->not->toBeNull()->and($asked)->toBeLessThan(5);
+        ($this->told)($path, ['If-None-Match' => (string) $first->headers->get('ETag')])->assertStatus(304);
+    }
+    // Who cannot unpack is told anew.
+    $this->getJson("/api/pieces/{$this->piece->id}", ['Accept-Encoding' => ''])->assertOk()->assertHeaderMissing('Content-Encoding')->assertJsonPath('id', $this->piece->id);
+});
+
+it('tells after every change what is so now', function (): void {
+    $piece = "/api/pieces/{$this->piece->id}";
+    $target = "/api/targets/{$this->target->id}";
+    $zone = "/api/zones/{$this->target->zone_id}";
+    $key = fn (): string => ($this->read)('/plan')['steps'][0]['key'];
+    $version = static fn (string $table, string $id): int => (int) DB::table($table)->where('id', $id)->value('version');
+    $changes = [
+        'title' => fn () => $this->patchJson($piece, ['title' => 'Floats']),
+        'schools' => fn () => $this->putJson('/api/schools', ['schools' => ['shadows' => 'black-first']]),
+        'lamp' => fn () => $this->patchJson($piece, ['lamp' => 'warm-lamp']),
+        'zone' => fn () => $this->patchJson($zone, ['version' => $version('zones', $this->target->zone_id), 'name' => 'Stern']),
+        'colour' => fn () => $this->patchJson($target, ['version' => $version('zone_targets', $this->target->id), 'colour' => ['L' => 55.0, 'a' => 10.0, 'b' => 5.0]]),
+        'recipe' => fn () => $this->patchJson($target, ['version' => $version('zone_targets', $this->target->id), 'stack' => 'QW:6858@40 > QW:2794@30']),
+        'another zone' => fn () => $this->postJson("$piece/zones", ['name' => 'Rope', 'x' => 0.7, 'y' => 0.7, 'radius' => 0.02, 'L' => 50, 'a' => 0, 'b' => 0]),
+        'a mark' => fn () => $this->postJson("$piece/drawing", ['mark' => (string) Str::ulid(), 'keys' => [$key()], 'state' => 'done']),
+        'no mark' => fn () => $this->deleteJson("$piece/drawing/last"),
+        'box' => fn () => $this->putJson('/api/box', ['remove' => Pencil::query()->where('number', '6858')->get()->map(fn (Pencil $pencil): string => $pencil->range->code.':'.$pencil->number)->all()]),
+        'a swatch' => fn () => $this->postJson('/api/swatches', ['paper' => 'harbour-cartridge', 'stack' => 'QW:6858@40', 'colour' => '60 1 2']),
+        'another photo' => fn () => $this->post("/api/references/{$this->piece->references()->valueOrFail('id')}/photo", ['photo' => picture('jpeg', 200, 150, '#884422')], ['Accept' => 'application/json']),
+        'planned' => fn () => $this->postJson('/api/works', ['kind' => 'planning', 'piece' => $this->piece->id, 'anew' => true]),
+    ];
+    $changed = 0;
+    foreach ($changes as $name => $change) {
+        $before = [($this->read)(''), ($this->read)('/plan')];
+        expect($change()->status())->toBeLessThan(300, $name);
+        $kept = [($this->read)(''), ($this->read)('/plan')];
+        $changed += $kept === $before ? 0 : 1;
+        Cache::flush();
+        expect($kept)->toBe([($this->read)(''), ($this->read)('/plan')], "after: $name");
+    }
+    // Nearly all of them show in one of the two; a test of what changes nothing would say nothing.
+    expect($changed)->toBeGreaterThan(10);
+});
+
+it('counts on with whatever may write, and not with what only reads', function (): void {
+    $revision = fn (): int => (int) DB::table('users')->where('id', $this->artist->id)->value('revision');
+    $was = $revision();
+    $this->actingAs($this->artist)->postJson("/api/pieces/{$this->piece->id}/samples", ['x' => 0.5, 'y' => 0.5, 'radius' => 0.01])->assertOk();
+    ($this->read)('/plan');
+    expect($revision())->toBe($was);
+    $this->postJson("/api/pieces/{$this->piece->id}/zones/find", ['count' => 12]);
+    expect($revision())->toBe($was + 1);
+    // What is taken for reading is there, and is no address that writes.
+    $readOnly = (new ReflectionClassConstant(App\Http\Middleware\KeptAnswers::class, 'READ_ONLY'))->getValue();
+    $routes = collect(Route::getRoutes()->getRoutes())->filter(static fn ($route): bool => in_array('POST', $route->methods(), true))->map->uri();
+    expect(array_diff($readOnly, $routes->all()))->toBe([]);
+});
+
+it('counts on as soon as something is committed, before the answer is worked out', function (): void {
+    $revision = fn (): int => (int) DB::table('users')->where('id', $this->artist->id)->value('revision');
+    $was = $revision();
+    event(new TransactionCommitted(DB::connection()));
+    expect($revision())->toBe($was);
+    // As if somewhere in what a request writes.
+    Route::post('api/writes', static fn () => tap(response()->noContent(), static fn () => event(new TransactionCommitted(DB::connection()))))->middleware('web');
+    Route::get('api/writes', static fn () => tap(response()->noContent(), static fn () => event(new TransactionCommitted(DB::connection()))))->middleware('web');
+    $this->actingAs($this->artist)->getJson('/api/writes')->assertNoContent();
+    expect($revision())->toBe($was);
+    $this->postJson('/api/writes')->assertNoContent();
+    expect($revision())->toBe($was + 1);
+});
+
+it('keeps nothing of one artist for another', function (): void {
+    $first = ($this->told)('')->headers->get('ETag');
+    $this->actingAs(artist())->get("/api/pieces/{$this->piece->id}", ['Accept' => 'application/json', 'Accept-Encoding' => 'gzip', 'If-None-Match' => (string) $first])->assertNotFound();
+});
