@@ -10,7 +10,7 @@ import { Loading, Missing } from '../ui/States';
 import { space, type, UPRIGHT } from '../ui/theme';
 import { useKeys } from '../ui/useKeys';
 import { useAddressNow } from './address';
-import { useChosen, useDeskPiece, useHands, useOverlay } from './DeskContext';
+import { useChosen, useDeskAbout, useDeskPiece, useHands, useOverlay } from './DeskContext';
 import { DeskState } from './DeskState';
 import { Picture } from './Picture';
 import { PictureTools } from './PictureTools';
@@ -183,7 +183,7 @@ function Zones() {
 
 /** The reference, how it is shown, and its zones. */
 function LeftColumn() {
-    const { title } = useDeskPiece();
+    const { title } = useDeskAbout();
     const draws = isDrawing(useLocation().pathname);
     const zoom = useZoom();
 
@@ -205,7 +205,7 @@ function LeftColumn() {
 
 /** The stages in the order of work. What is chosen comes along: it is looked up when one reaches for the link. */
 function StageLinks() {
-    const { id } = useDeskPiece();
+    const { id } = useDeskAbout();
     const address = useAddressNow();
     const [search, setSearch] = useState('');
     const reach = () => setSearch(address.current.written());
@@ -223,7 +223,7 @@ function StageLinks() {
 
 /** The stage at hand. Another stage is told by its name, and one reads on from there. */
 function RightColumn() {
-    const { title } = useDeskPiece();
+    const { title } = useDeskAbout();
     const { pathname } = useLocation();
     const stage = STAGES.find(({ path }) => pathname.endsWith(`/${path}`));
     const body = useRef<HTMLDivElement>(null);

@@ -61,8 +61,16 @@ export interface Overlay {
     lit: Lit | null;
 }
 
+/** Of the piece, what no stroke of work on its zones changes. */
+export type About = Omit<Piece, 'zones'> & {
+    hasZones: boolean;
+    /** Whether some zone has an outline. */
+    hasAreas: boolean;
+};
+
 /** Parted, so that what changes draws only what speaks of it. */
 export const PieceContext = createContext<Piece | null>(null);
+export const AboutContext = createContext<About | null>(null);
 export const ChosenContext = createContext<Chosen | null>(null);
 export const EditedContext = createContext<RefObject<string | null> | null>(null);
 export const HandsContext = createContext<Hands | null>(null);
@@ -77,6 +85,9 @@ function given<T>(value: T | null): T {
 
 /** The piece that lies on the desk. */
 export const useDeskPiece = (): Piece => given(useContext(PieceContext));
+
+/** The piece without its zones: a recipe that is kept draws nobody anew who asks for no more. */
+export const useDeskAbout = (): About => given(useContext(AboutContext));
 
 /** What is chosen. Beside the picture it follows when there is time: the picture answers first. */
 export const useChosen = (): Chosen => given(useContext(ChosenContext));

@@ -4,6 +4,7 @@ import { useSample } from '../api/queries';
 import { useChooses, useChosenInAddress } from './address';
 import { AddressState } from './AddressState';
 import {
+    AboutContext,
     ChosenContext,
     EditedContext,
     HandsContext,
@@ -11,6 +12,7 @@ import {
     OverlayContext,
     PieceContext,
     ToolContext,
+    type About,
     type Chosen,
     type Hands,
     type Lit,
@@ -35,7 +37,22 @@ export function DeskState(props: Props) {
     );
 }
 
+/** The same object until some of it changes. */
+function useAbout({ zones, ...rest }: Piece): About {
+    const now = {
+        ...rest,
+        hasZones: zones.length > 0,
+        hasAreas: zones.some(({ outline }) => outline !== null),
+    };
+    const [kept, keep] = useState<About>(now);
+    if ((Object.keys(now) as (keyof About)[]).every((key) => Object.is(kept[key], now[key]))) return kept;
+    keep(now);
+
+    return now;
+}
+
 function Held({ piece, picture, stage }: Props) {
+    const about = useAbout(piece);
     const chosen = useChosenInAddress();
     const chooses = useChooses();
     const [tool, take] = useState<Tool | null>(null);
@@ -75,16 +92,18 @@ function Held({ piece, picture, stage }: Props) {
 
     return (
         <PieceContext value={piece}>
-            <HandsContext value={hands}>
-                <ToolContext value={tool}>
-                    <OverlayContext value={overlay}>
-                        <EditedContext value={edited}>
-                            <ChosenContext value={now}>{picture}</ChosenContext>
-                            <ChosenContext value={later}>{stage}</ChosenContext>
-                        </EditedContext>
-                    </OverlayContext>
-                </ToolContext>
-            </HandsContext>
+            <AboutContext value={about}>
+                <HandsContext value={hands}>
+                    <ToolContext value={tool}>
+                        <OverlayContext value={overlay}>
+                            <EditedContext value={edited}>
+                                <ChosenContext value={now}>{picture}</ChosenContext>
+                                <ChosenContext value={later}>{stage}</ChosenContext>
+                            </EditedContext>
+                        </OverlayContext>
+                    </ToolContext>
+                </HandsContext>
+            </AboutContext>
         </PieceContext>
     );
 }

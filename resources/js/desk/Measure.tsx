@@ -4,7 +4,7 @@ import { useMeasuredLine } from '../api/lookQueries';
 import { Button } from '../ui/Button';
 import { space } from '../ui/theme';
 import { useLines, useView, type Ends } from './address';
-import { useDeskPiece, useHands } from './DeskContext';
+import { useDeskAbout, useHands } from './DeskContext';
 
 const Box = styled.div`
     display: grid;
@@ -36,7 +36,7 @@ function useEnds() {
 
 /** A line between two places, as long and as slanting as it is on the paper; with a drawing beside, against the same in that. */
 export function Measure({ hasDrawing = false }: { hasDrawing?: boolean }) {
-    const piece = useDeskPiece();
+    const piece = useDeskAbout();
     const view = useView();
     const { take } = useHands();
     const { line, mine, plumb, setLine, setMine, setPlumb } = useLines();

@@ -7,7 +7,7 @@ import { Segments } from '../ui/Segments';
 import { space, type } from '../ui/theme';
 import { Toggle } from '../ui/Toggle';
 import { DEFAULT_RADIUS, useView, type View } from './address';
-import { useChosen, useDeskPiece, useHands, useTool } from './DeskContext';
+import { useChosen, useDeskAbout, useHands, useTool } from './DeskContext';
 import { useResize } from './useResize';
 import { useZoom, useZoomed } from './zoom';
 
@@ -87,7 +87,7 @@ const Task = styled.div`
     font-weight: 560;
 `;
 
-const viewNames = (piece: Piece): { id: View; name: string }[] => [
+const viewNames = (piece: Pick<Piece, 'lines'>): { id: View; name: string }[] => [
     { id: 'photo', name: piece.lines ? 'Picture' : 'Photo' },
     { id: 'value', name: 'Greys' },
     { id: 'steps', name: 'Steps' },
@@ -96,7 +96,7 @@ const viewNames = (piece: Piece): { id: View; name: string }[] => [
 ];
 
 /** How wide the patch is on the paper. */
-function millimetres({ format }: Piece, radius: number) {
+function millimetres({ format }: Pick<Piece, 'format'>, radius: number) {
     const wide = 2 * radius * (format.widthMm / (format.crop?.width ?? 1));
 
     return `${wide < 1 ? wide.toFixed(1) : wide.toFixed(0)} mm`;
@@ -147,7 +147,7 @@ function Switches({ switches }: { switches: Switch[] }) {
 
 /** How wide the sampled patch is on the paper. */
 function SampleSize() {
-    const piece = useDeskPiece();
+    const piece = useDeskAbout();
     const { spot } = useChosen();
     const resize = useResize();
 
@@ -166,7 +166,7 @@ function SampleSize() {
 
 /** How the picture is shown and what a click on it means; while a tool is in hand, what it asks for. */
 export function PictureTools() {
-    const piece = useDeskPiece();
+    const piece = useDeskAbout();
     const view = useView();
     const tool = useTool();
     const { take } = useHands();
@@ -179,7 +179,7 @@ export function PictureTools() {
             </Task>
         );
     }
-    const hasAreas = piece.zones.some((zone) => zone.outline !== null);
+    const { hasAreas } = piece;
 
     const switches: Switch[] = [
         { name: 'Mirror', on: view.mirror, set: (on) => view.toggle('mirror', on) },
@@ -190,7 +190,7 @@ export function PictureTools() {
             name: 'Borders',
             on: view.borders,
             set: (on) => view.toggle('borders', on),
-            off: piece.zones.length === 0,
+            off: !piece.hasZones,
         },
         {
             name: 'Alone on grey',

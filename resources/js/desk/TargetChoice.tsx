@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import styled from 'styled-components';
 import type { TargetRole, Zone } from '../api/client';
 import { spoken } from '../ui/Swatch';
@@ -42,7 +43,7 @@ const Item = styled.button<{ $chosen: boolean }>`
 `;
 
 /** The colours of a zone, one of them chosen: what the right side speaks of. */
-export function TargetChoice({ zone }: { zone: Zone }) {
+export const TargetChoice = memo(function TargetChoice({ zone }: { zone: Zone }) {
     const { selected } = useChosen();
     const { selectZone } = useHands();
 
@@ -71,4 +72,4 @@ export function TargetChoice({ zone }: { zone: Zone }) {
             ))}
         </Row>
     );
-}
+});

@@ -1,8 +1,8 @@
-import { memo, useState } from 'react';
+import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { messageOf, type Colour, type NudgeId } from '../api/client';
 import { useNudge, useWhy, supportOf } from '../api/queries';
-import { useChosen, useDeskPiece } from '../desk/DeskContext';
+import { useChosen, useDeskAbout } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
 import { CalledOut } from '../ui/CalledOut';
 import { SwatchPair } from '../ui/Swatch';
@@ -48,6 +48,34 @@ const Entries = styled.ul`
     }
 `;
 
+interface NudgesProps {
+    asked: NudgeId | null;
+    onAsk: (wish: NudgeId) => void;
+}
+
+/** Which way it is to go. */
+const Nudges = memo(function Nudges({ asked, onAsk }: NudgesProps) {
+    return (
+        <Row>
+            {NUDGES.map((wish) => (
+                <Toggle key={wish} isSelected={asked === wish} onChange={() => onAsk(wish)}>
+                    {wish}
+                </Toggle>
+            ))}
+        </Row>
+    );
+});
+
+const WhySo = memo(function WhySo({ asks, onAsk }: { asks: boolean; onAsk: (asks: boolean) => void }) {
+    return (
+        <Row>
+            <Toggle isSelected={asks} onChange={onAsk}>
+                Why so?
+            </Toggle>
+        </Row>
+    );
+});
+
 interface Props {
     stack: string;
     predicted: Colour;
@@ -57,32 +85,31 @@ interface Props {
 
 /** What the open stack needs, and why it is as it is. */
 export const Advice = memo(function Advice({ stack, predicted, target, onTake }: Props) {
-    const piece = useDeskPiece();
+    const piece = useDeskAbout();
     const { selected } = useChosen();
     const zone = selected?.zone ?? null;
     const nudge = useNudge(piece.id);
     const [asked, setAsked] = useState<NudgeId | null>(null);
     const [asksWhy, setAsksWhy] = useState(false);
+    const { mutate } = nudge;
+    const open = useRef({ stack, zone: zone?.id ?? null });
+    useEffect(() => {
+        open.current = { stack, zone: zone?.id ?? null };
+    });
+    const ask = useCallback(
+        (wish: NudgeId) => {
+            setAsked(wish);
+            mutate({ ...open.current, nudge: wish });
+        },
+        [mutate],
+    );
     const why = useWhy(piece.id, supportOf(piece.paper.id, zone), zone?.id ?? null, target, stack, asksWhy);
 
     return (
         <>
             <Box aria-label="What does it need">
                 <h3>What does it need?</h3>
-                <Row>
-                    {NUDGES.map((wish) => (
-                        <Toggle
-                            key={wish}
-                            isSelected={asked === wish && !nudge.isIdle}
-                            onChange={() => {
-                                setAsked(wish);
-                                nudge.mutate({ stack, nudge: wish, zone: zone?.id ?? null });
-                            }}
-                        >
-                            {wish}
-                        </Toggle>
-                    ))}
-                </Row>
+                <Nudges asked={nudge.isIdle ? null : asked} onAsk={ask} />
                 {nudge.isError && <p role="alert">{messageOf(nudge.error)}</p>}
                 {nudge.data?.length === 0 && <p>Nothing in your box makes it {asked} from here.</p>}
                 {nudge.data && (
@@ -112,11 +139,7 @@ export const Advice = memo(function Advice({ stack, predicted, target, onTake }:
                 )}
             </Box>
             <Box aria-label="Why">
-                <Row>
-                    <Toggle isSelected={asksWhy} onChange={setAsksWhy}>
-                        Why so?
-                    </Toggle>
-                </Row>
+                <WhySo asks={asksWhy} onAsk={setAsksWhy} />
                 {asksWhy && why.data?.length === 0 && (
                     <p>Nothing here matters much: tried otherwise it looks the same.</p>
                 )}

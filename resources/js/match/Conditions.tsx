@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from 'react';
+import { memo, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import type { Pencil } from '../api/client';
 import type { SearchWishes } from '../api/queries';
@@ -82,7 +82,7 @@ interface Props {
 }
 
 /** What recipes are to obey: folded into a line, since most are looked for without any. */
-export function Conditions({ title, wishes, toned, owned, onChange, children }: Props) {
+export const Conditions = memo(function Conditions({ title, wishes, toned, owned, onChange, children }: Props) {
     const [open, setOpen] = useState(false);
     const without = (ids: string[], id: string) => ids.filter((other) => other !== id);
 
@@ -161,4 +161,4 @@ export function Conditions({ title, wishes, toned, owned, onChange, children }: 
             )}
         </>
     );
-}
+});

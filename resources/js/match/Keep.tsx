@@ -4,11 +4,12 @@ import styled from 'styled-components';
 import { messageOf, type Target } from '../api/client';
 import { useChangeTarget } from '../api/kept';
 import { useAddZone } from '../api/queries';
-import { type Selected, useChosen, useDeskPiece, useHands } from '../desk/DeskContext';
+import { type Selected, useChosen, useDeskAbout, useHands } from '../desk/DeskContext';
 import { StrongButton } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { notify } from '../ui/Notices';
 import { space } from '../ui/theme';
+import { usePredicted } from './Predicting';
 
 /** An opened recipe saves itself so long after the last change, milliseconds. */
 const SAVE_AFTER = 700;
@@ -25,12 +26,11 @@ interface KeepProps {
     stack: string;
     kept: string | null;
     autosave: boolean;
-    readable: boolean;
 }
 
 /** Keeps the stack: as the zone's recipe, or with a free sample as a new zone. An opened kept recipe saves itself. */
-export function Keep({ selected, stack, kept, autosave, readable }: KeepProps) {
-    const piece = useDeskPiece();
+export function Keep({ selected, stack, kept, autosave }: KeepProps) {
+    const piece = useDeskAbout();
     const { typed } = useChosen();
     const { selectZone } = useHands();
     const { target, spot } = selected;
@@ -38,6 +38,7 @@ export function Keep({ selected, stack, kept, autosave, readable }: KeepProps) {
     const add = useAddZone(piece.id);
     const { mutate, isPending } = useChangeTarget(piece.id);
     const differs = stack !== kept;
+    const readable = usePredicted().problem === null;
 
     const save = (of: Target) =>
         mutate(

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import styled from 'styled-components';
 import { messageOf, type Colour, type Recipe, type Target, Refusal } from '../api/client';
 import { useBox, usePlan, useRecipes, useTypedColour, type SearchWishes, supportOf } from '../api/queries';
-import { type Selected, useChosen, useDeskPiece, useHands } from '../desk/DeskContext';
+import { type Selected, useChosen, useDeskAbout, useHands } from '../desk/DeskContext';
 import { Reading } from '../desk/Reading';
 import { TargetChoice } from '../desk/TargetChoice';
 import { DEFAULT_RADIUS, useUnderLamp } from '../desk/address';
@@ -62,7 +62,7 @@ function heard(name: string, colour: Colour, recipes: Recipe[] | undefined) {
 
 /** Recipes for the selected colour, and the editor for the one that is open. */
 export function MatchStage() {
-    const piece = useDeskPiece();
+    const piece = useDeskAbout();
     const { selected: chosen, problem, typed: aimed, isEditing } = useChosen();
     const { open, close } = useHands();
     const underLamp = useUnderLamp();
@@ -115,6 +115,11 @@ export function MatchStage() {
     const recipes = (shown?.recipes ?? []).filter((recipe) => recipe.stack !== kept?.stack);
     const why = reasons(recipes);
 
+    const name = selected?.target?.name ?? (aimed === null ? 'Sample' : 'Typed colour');
+    const nearest = useMemo(() => of && <NearestPencils name={name} colour={of} />, [name, of]);
+    const keep = useCallback(() => setKeeping(true), []);
+    const trio = useMemo(() => selected?.zone && byRole(selected.zone.targets), [selected?.zone]);
+
     const aim = <TypedAim problem={typed.isError ? messageOf(typed.error) : undefined} />;
     if (!selected) {
         return (
@@ -130,7 +135,6 @@ export function MatchStage() {
             </Page>
         );
     }
-    const name = selected.target?.name ?? (aimed === null ? 'Sample' : 'Typed colour');
     const emptyBox = found.error instanceof Refusal && found.error.fields.box !== undefined;
 
     return (
@@ -160,7 +164,7 @@ export function MatchStage() {
                         owned={owned.data}
                         onChange={setWishes}
                     >
-                        <NearestPencils name={name} colour={selected.colour} />
+                        {nearest}
                     </Conditions>
                     {found.isError && emptyBox && (
                         <Empty title="Your box is empty">
@@ -179,7 +183,7 @@ export function MatchStage() {
                             underLamp={underLamp}
                             recipe={kept}
                             current
-                            onKeep={() => setKeeping(true)}
+                            onKeep={keep}
                             onOpen={adjust}
                         />
                     )}
@@ -226,12 +230,8 @@ export function MatchStage() {
                         />
                     )}
                     {shown && <RestsOnLine calibration={shown.calibration} />}
-                    {selected.zone && (
-                        <TrioPanel
-                            key={selected.zone.id}
-                            zone={selected.zone.id}
-                            targets={byRole(selected.zone.targets)}
-                        />
+                    {selected.zone && trio && (
+                        <TrioPanel key={selected.zone.id} zone={selected.zone.id} targets={trio} />
                     )}
                     {aim}
                 </section>

@@ -2,7 +2,7 @@ import { memo, useState } from 'react';
 import { Form } from 'react-aria-components';
 import { messageOf } from '../api/client';
 import { usePrediction } from '../api/queries';
-import { useChosen, useDeskPiece } from '../desk/DeskContext';
+import { useChosen, useDeskAbout } from '../desk/DeskContext';
 import { Field } from '../ui/Field';
 
 /** The stack as text: to copy, and to paste another. */
@@ -13,7 +13,7 @@ export const Notation = memo(function Notation({
     stack: string;
     onRead: (notation: string) => boolean;
 }) {
-    const piece = useDeskPiece();
+    const piece = useDeskAbout();
     const { selected } = useChosen();
     const [typed, setTyped] = useState<string | null>(null);
     const [tried, setTried] = useState<string | null>(null);

@@ -1,9 +1,8 @@
-import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
-import { useDebounce } from 'use-debounce';
-import { messageOf, type StackPrediction } from '../api/client';
-import { useBox, usePrediction, supportOf } from '../api/queries';
-import { type Selected, useDeskPiece, useEdited, useHands } from '../desk/DeskContext';
+import { type Colour, type StackPrediction } from '../api/client';
+import { useBox } from '../api/queries';
+import { type Selected, useEdited, useHands } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
 import { GrainSection } from '../ui/GrainSection';
 import { Problem } from '../ui/States';
@@ -16,6 +15,7 @@ import { Notation } from './Notation';
 import { Outcome, OutcomeNotes } from './Outcome';
 import { again, layer, operation, readStack, writeStack, type DraftStep } from './draft';
 import type { Pickable } from '../ui/PencilPicker';
+import { Predicting, usePredicted } from './Predicting';
 import { RoundBars } from './RoundBars';
 import { withRounds, type Round } from './rounds';
 import { StackRows, Strip } from './StackRows';
@@ -86,37 +86,67 @@ const Colours = styled.ol`
     }
 `;
 
-/** The prediction is asked for at most so often, milliseconds. */
-const ASKED = 100;
-
 const NOBODY: Pickable[] = [];
 
 const pencilsOf = (known: StackPrediction | undefined): Pickable[] =>
     known?.recipe.steps.flatMap(({ pencil }) => (pencil ? [pencil] : [])) ?? [];
 
-/** The open recipe: every change is predicted at once, layer by layer. */
-export function StackEditor({ selected, onClose }: { selected: Selected; onClose: () => void }) {
-    const piece = useDeskPiece();
-    const edited = useEdited();
-    const { rewrite } = useHands();
-    const { target } = selected;
-    const [opened] = useState(() => edited.current ?? '');
-    const kept = target?.recipe?.stack ?? null;
-    const [autosave] = useState(() => kept !== null && kept === opened);
-    const { steps, live, canUndo, canRedo, change, press, undo, redo } = useDraft(opened);
-    const stack = writeStack(live);
-    const [debounced] = useDebounce(stack, ASKED, { leading: true, maxWait: 2 * ASKED });
-    // The slider goes first, then it is asked for.
-    const asked = useDeferredValue(debounced);
-    const prediction = usePrediction(
-        piece.id,
-        supportOf(piece.paper.id, selected.zone),
-        selected.zone?.id ?? null,
-        selected.colour,
-        asked,
+type Change = (to: (steps: DraftStep[]) => DraftStep[]) => void;
+
+interface HeadProps {
+    title: string;
+    canUndo: boolean;
+    canRedo: boolean;
+    onUndo: () => void;
+    onRedo: () => void;
+    onClose: () => void;
+}
+
+const Head = memo(function Head({ title, canUndo, canRedo, onUndo, onRedo, onClose }: HeadProps) {
+    const heading = useRef<HTMLHeadingElement>(null);
+    useEffect(() => heading.current?.focus({ preventScroll: true }), []);
+
+    return (
+        <Bar>
+            <h2 ref={heading} tabIndex={-1}>
+                {title}
+            </h2>
+            <Button onPress={onUndo} isDisabled={!canUndo}>
+                Undo
+            </Button>
+            <Button onPress={onRedo} isDisabled={!canRedo}>
+                Redo
+            </Button>
+            <Button onPress={onClose}>All recipes</Button>
+        </Bar>
     );
-    // The slider goes before what it comes to.
-    const known = useDeferredValue(prediction.data);
+});
+
+/** What it comes to, or why it comes to nothing. */
+function ComesTo({ colour }: { colour: Colour }) {
+    const { known } = usePredicted();
+
+    return known ? <Outcome known={known} colour={colour} /> : <Waiting />;
+}
+
+function Unreadable() {
+    const { problem } = usePredicted();
+
+    return problem === null ? null : <Problem message={problem} />;
+}
+
+interface StepsProps {
+    /** As they were when the hand last let go. */
+    steps: DraftStep[];
+    /** As they are under the hand. */
+    live: DraftStep[];
+    onChange: Change;
+    onPress: (key: string, pressure: number) => void;
+}
+
+/** The steps, out of the box and of what the stack has besides. */
+const Steps = memo(function Steps({ steps, live, onChange, onPress }: StepsProps) {
+    const { known } = usePredicted();
     const owned = useBox().data ?? NOBODY;
     // The same list as long as they are the same pencils: rows under the hand are not drawn anew.
     const others = JSON.stringify(pencilsOf(known).filter(({ id }) => !owned.some((pencil) => pencil.id === id)));
@@ -126,13 +156,58 @@ export function StackEditor({ selected, onClose }: { selected: Selected; onClose
         () => (known && known.strip.length === steps.length + 1 ? known.strip.map(({ colour }) => colour) : []),
         [known, steps.length],
     );
+    const rounds = useCallback(
+        (round: Round, to: { times?: number; by?: number }) => onChange((now) => withRounds(now, round, to, again)),
+        [onChange],
+    );
+
+    return (
+        <>
+            <Strip value={strip}>
+                <StackRows steps={steps} box={box} onChange={onChange} onPress={onPress} />
+            </Strip>
+            <AddBar first={box[0]?.id} onChange={onChange} />
+            <RoundBars steps={live} box={box} onChange={rounds} />
+        </>
+    );
+});
+
+interface NotesProps {
+    stack: string;
+    target: Colour;
+    onTake: (notation: string) => boolean;
+}
+
+/** What is to be known of it: what may go wrong, what lies how deep, what it needs. */
+function Notes({ stack, target, onTake }: NotesProps) {
+    const { known } = usePredicted();
+    if (!known) return null;
+
+    return (
+        <>
+            <OutcomeNotes known={known} />
+            <LaidColours strip={known.strip} />
+            <GrainSection bins={known.section} paper={known.strip[0]?.colour.hex} />
+            <Advice stack={stack} predicted={known.recipe.predicted} target={target} onTake={onTake} />
+        </>
+    );
+}
+
+/** The open recipe: every change is predicted at once, layer by layer. */
+export function StackEditor({ selected, onClose }: { selected: Selected; onClose: () => void }) {
+    const edited = useEdited();
+    const { rewrite } = useHands();
+    const { target, colour } = selected;
+    const [opened] = useState(() => edited.current ?? '');
+    const kept = target?.recipe?.stack ?? null;
+    const [autosave] = useState(() => kept !== null && kept === opened);
+    const { steps, live, canUndo, canRedo, change, press, undo, redo } = useDraft(opened);
+    const stack = writeStack(live);
     const settledStack = writeStack(steps);
     useEffect(() => {
         if (settledStack !== (edited.current ?? '')) rewrite(settledStack);
     }, [settledStack, edited, rewrite]);
     useKeys({ undo, redo, close: onClose });
-    const heading = useRef<HTMLHeadingElement>(null);
-    useEffect(() => heading.current?.focus({ preventScroll: true }), []);
     const take = useCallback(
         (notation: string) => {
             const read = readStack(notation);
@@ -142,71 +217,43 @@ export function StackEditor({ selected, onClose }: { selected: Selected; onClose
         },
         [change],
     );
-    const rounds = useCallback(
-        (round: Round, to: { times?: number; by?: number }) => change((now) => withRounds(now, round, to, again)),
-        [change],
-    );
 
     return (
-        <Page aria-label="Stack editor" data-testid="editor">
-            <Top>
-                <Bar>
-                    <h2 ref={heading} tabIndex={-1}>
-                        {target ? `Recipe for ${target.name}` : 'Recipe'}
-                    </h2>
-                    <Button onPress={undo} isDisabled={!canUndo}>
-                        Undo
-                    </Button>
-                    <Button onPress={redo} isDisabled={!canRedo}>
-                        Redo
-                    </Button>
-                    <Button onPress={onClose}>All recipes</Button>
-                </Bar>
-                {known ? <Outcome known={known} colour={selected.colour} /> : <Waiting />}
-            </Top>
-            {prediction.isError && <Problem message={messageOf(prediction.error)} />}
-            <Columns>
-                <div>
-                    <Strip value={strip}>
-                        <StackRows steps={steps} box={box} onChange={change} onPress={press} />
-                    </Strip>
-                    <AddBar first={box[0]?.id} onChange={change} />
-                    <RoundBars steps={live} box={box} onChange={rounds} />
-                </div>
-                <div>
-                    {known && (
-                        <>
-                            <OutcomeNotes known={known} />
-                            <LaidColours strip={known.strip} />
-                            <GrainSection bins={known.section} paper={known.strip[0]?.colour.hex} />
-                            <Advice
-                                stack={settledStack}
-                                predicted={known.recipe.predicted}
-                                target={selected.colour}
-                                onTake={take}
-                            />
-                        </>
-                    )}
-                    <Notation stack={settledStack} onRead={take} />
-                </div>
-            </Columns>
-            <Foot>
-                <Keep
-                    selected={selected}
-                    stack={stack}
-                    kept={kept}
-                    autosave={autosave}
-                    readable={!prediction.isError}
-                />
-            </Foot>
-        </Page>
+        <Predicting selected={selected} stack={stack}>
+            <Page aria-label="Stack editor" data-testid="editor">
+                <Top>
+                    <Head
+                        title={target ? `Recipe for ${target.name}` : 'Recipe'}
+                        canUndo={canUndo}
+                        canRedo={canRedo}
+                        onUndo={undo}
+                        onRedo={redo}
+                        onClose={onClose}
+                    />
+                    <ComesTo colour={colour} />
+                </Top>
+                <Unreadable />
+                <Columns>
+                    <div>
+                        <Steps steps={steps} live={live} onChange={change} onPress={press} />
+                    </div>
+                    <div>
+                        <Notes stack={settledStack} target={colour} onTake={take} />
+                        <Notation stack={settledStack} onRead={take} />
+                    </div>
+                </Columns>
+                <Foot>
+                    <Keep selected={selected} stack={stack} kept={kept} autosave={autosave} />
+                </Foot>
+            </Page>
+        </Predicting>
     );
 }
 
 interface AddProps {
     /** A pencil to begin with. */
     first: string | undefined;
-    onChange: (to: (steps: DraftStep[]) => DraftStep[]) => void;
+    onChange: Change;
 }
 
 const AddBar = memo(function AddBar({ first, onChange }: AddProps) {

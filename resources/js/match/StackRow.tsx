@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from 'react';
+import { useCallback, useState, type ReactNode } from 'react';
 import { Button as AriaButton, GridListItem, Slider, SliderTrack } from 'react-aria-components';
 import styled, { css } from 'styled-components';
 import { SignButton } from '../ui/Button';
@@ -143,13 +143,22 @@ interface Props {
     /** The passage after it. */
     after: ReactNode;
     onMove: (by: -1 | 1) => void;
-    onReplace: (changes: Partial<DraftStep>) => void;
+    /** Always the same. */
+    onReplace: (key: string, changes: Partial<DraftStep>) => void;
     onPress: (pressure: number) => void;
     onRemove: () => void;
 }
 
 /** One step of an open recipe: moved, laid with another pencil, harder, in more coats, or not at all. */
 export function StackRow({ step, index, isLast, box, after, onMove, onReplace, onPress, onRemove }: Props) {
+    const { key, pencil } = step;
+    // The picker is drawn anew for another pencil only, not for each pressure.
+    const choose = useCallback(
+        (to: string) => {
+            if (to !== pencil) onReplace(key, { pencil: to });
+        },
+        [key, pencil, onReplace],
+    );
     const name = step.kind === 'layer' ? step.pencil : step.kind;
 
     return (
@@ -176,7 +185,7 @@ export function StackRow({ step, index, isLast, box, after, onMove, onReplace, o
                         pencils={box}
                         value={step.pencil}
                         label={`Pencil of step ${index + 1}`}
-                        onChange={(pencil) => pencil !== step.pencil && onReplace({ pencil })}
+                        onChange={choose}
                     />
                     <PressureSlider
                         label={`Pressure of step ${index + 1}`}
@@ -187,7 +196,7 @@ export function StackRow({ step, index, isLast, box, after, onMove, onReplace, o
                         <SignButton
                             aria-label="One coat less"
                             isDisabled={step.passes === 1}
-                            onPress={() => onReplace({ passes: step.passes - 1 })}
+                            onPress={() => onReplace(key, { passes: step.passes - 1 })}
                         >
                             −
                         </SignButton>
@@ -197,7 +206,7 @@ export function StackRow({ step, index, isLast, box, after, onMove, onReplace, o
                         <SignButton
                             aria-label="One coat more"
                             isDisabled={step.passes === MOST_PASSES}
-                            onPress={() => onReplace({ passes: step.passes + 1 })}
+                            onPress={() => onReplace(key, { passes: step.passes + 1 })}
                         >
                             +
                         </SignButton>

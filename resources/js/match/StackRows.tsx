@@ -1,4 +1,4 @@
-import { createContext, memo, useContext, useMemo } from 'react';
+import { createContext, memo, useCallback, useContext, useMemo } from 'react';
 import { GridList, useDragAndDrop } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Colour } from '../api/client';
@@ -58,7 +58,14 @@ export const StackRows = memo(function StackRows({ steps, box, onChange, onPress
             });
         },
     });
-    const dependencies = useMemo(() => [steps, box], [steps, box]);
+    const replace = useCallback(
+        (key: string, changes: Partial<DraftStep>) =>
+            onChange((now) => now.map((one) => (one.key === key ? { ...one, ...changes } : one))),
+        [onChange],
+    );
+    // A step that is another has its row drawn anew by itself; all have when one comes, goes or moves.
+    const order = steps.map(({ key }) => key).join();
+    const dependencies = useMemo(() => [order, box], [order, box]);
 
     return (
         <Rows
@@ -80,9 +87,7 @@ export const StackRows = memo(function StackRows({ steps, box, onChange, onPress
                         box={box}
                         after={<After index={index} />}
                         onMove={(by) => onChange((now) => moved(now, index, by))}
-                        onReplace={(changes) =>
-                            onChange((now) => now.map((one) => (one.key === step.key ? { ...one, ...changes } : one)))
-                        }
+                        onReplace={replace}
                         onPress={(pressure) => onPress(step.key, pressure)}
                         onRemove={() => onChange((now) => now.filter(({ key }) => key !== step.key))}
                     />

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { messageOf, type Colour } from '../api/client';
 import { useTrio } from '../api/queries';
 import { useHands } from '../desk/DeskContext';
@@ -14,7 +15,7 @@ interface Props {
 }
 
 /** Three neighbouring hues as light, middle and dark of a zone: they shade with hardly any blending. */
-export function TrioPanel({ zone, targets }: Props) {
+export const TrioPanel = memo(function TrioPanel({ zone, targets }: Props) {
     const { open } = useHands();
     const trio = useTrio(zone);
     if (PARTS.some((part) => targets[part] === undefined)) return null;
@@ -56,4 +57,4 @@ export function TrioPanel({ zone, targets }: Props) {
                 })}
         </section>
     );
-}
+});

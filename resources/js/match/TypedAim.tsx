@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import styled from 'styled-components';
 import { useChosen, useHands } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
@@ -13,7 +13,7 @@ const Form = styled.form`
 `;
 
 /** A colour to match that is in no photo: hex, three numbers, or a pencil. */
-export function TypedAim({ problem }: { problem: string | undefined }) {
+export const TypedAim = memo(function TypedAim({ problem }: { problem: string | undefined }) {
     const { typed } = useChosen();
     const { aimAt } = useHands();
     const [text, setText] = useState(typed ?? '');
@@ -46,4 +46,4 @@ export function TypedAim({ problem }: { problem: string | undefined }) {
             )}
         </Form>
     );
-}
+});

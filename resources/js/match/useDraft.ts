@@ -1,4 +1,4 @@
-import { startTransition, useCallback, useState } from 'react';
+import { startTransition, useCallback, useMemo, useState } from 'react';
 import { useDebouncedCallback, useThrottledCallback } from 'use-debounce';
 import { readStack, type DraftStep } from './draft';
 
@@ -88,16 +88,8 @@ export function useDraft(opened: string) {
         [next],
     );
 
-    return {
-        /** As they were when the hand last let go. */
-        steps: now.steps,
-        /** As they are now, under the hand. */
-        live: pressed(now.steps, now.moving),
-        canUndo: now.moving !== null || now.past.length > 0,
-        canRedo: now.future.length > 0,
-        change,
-        press,
-        undo: () =>
+    const undo = useCallback(
+        () =>
             next((was) => {
                 const { steps, past, future } = settled(was);
                 const last = past.at(-1);
@@ -106,11 +98,28 @@ export function useDraft(opened: string) {
                     ? { steps: last, past: past.slice(0, -1), future: [steps, ...future], moving: null }
                     : { ...was, moving: null };
             }),
-        redo: () =>
+        [next],
+    );
+    const redo = useCallback(
+        () =>
             next((was) => {
                 const [again, ...future] = was.future;
 
                 return again ? { steps: again, past: [...was.past, was.steps], future, moving: null } : was;
             }),
+        [next],
+    );
+
+    return {
+        /** As they were when the hand last let go. */
+        steps: now.steps,
+        /** As they are now, under the hand. */
+        live: useMemo(() => pressed(now.steps, now.moving), [now.steps, now.moving]),
+        canUndo: now.moving !== null || now.past.length > 0,
+        canRedo: now.future.length > 0,
+        change,
+        press,
+        undo,
+        redo,
     };
 }

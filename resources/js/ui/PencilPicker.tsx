@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Button, ComboBox, Input } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Pencil } from '../api/client';
@@ -57,7 +57,7 @@ interface Props {
 }
 
 /** A pencil by number or name, out of the box. */
-export function PencilPicker({ pencils, value, label, placeholder, onChange }: Props) {
+export const PencilPicker = memo(function PencilPicker({ pencils, value, label, placeholder, onChange }: Props) {
     const chosen = pencils.find((pencil) => pencil.id === value);
     const [typed, setTyped] = useState<string | null>(null);
     const word = typed === null || (chosen && typed === textOf(chosen)) ? '' : typed;
@@ -98,4 +98,4 @@ export function PencilPicker({ pencils, value, label, placeholder, onChange }: P
             </Panel>
         </Box>
     );
-}
+});
