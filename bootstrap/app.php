@@ -3,16 +3,22 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\HealthController;
+use App\Http\Controllers\ScriptDocument;
 use App\Http\Middleware\Compressed;
+use App\Http\Middleware\KeptAnswers;
+use App\Http\Middleware\MayDo;
+use App\Http\Middleware\OnlyOnce;
 use App\Http\Middleware\PlainInput;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\SmallBodies;
+use App\Http\Middleware\VersionedAddresses;
 use App\Http\Problems;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
+use Illuminate\Routing\Middleware\SubstituteBindings;
 use Illuminate\Support\Facades\Route;
 
 return Application::configure(basePath: dirname(__DIR__))
@@ -21,7 +27,12 @@ return Application::configure(basePath: dirname(__DIR__))
         then: static function (): void {
             // Without a session: that is in the database, which may be what is amiss.
             Route::get('up', HealthController::class);
-            Route::middleware('web')->prefix('api')->group(__DIR__.'/../routes/api.php');
+            Route::middleware('web')->prefix('api')->group(__DIR__.'/../routes/page.php');
+            Route::middleware(['web', 'auth', KeptAnswers::class])->prefix('api')->group(__DIR__.'/../routes/api.php');
+            // For scripts: no session, a token in its place (docs/api.md). It stays as it is while the page goes on.
+            Route::get('api/v1/openapi.json', ScriptDocument::class);
+            Route::middleware(['auth:sanctum', 'throttle:scripts', MayDo::class, OnlyOnce::class, KeptAnswers::class, VersionedAddresses::class, SubstituteBindings::class])->prefix('api/v1')->name('v1.')->group(__DIR__.'/../routes/api.php');
+            Route::any('api/{any}', static fn () => Problems::refused('There is nothing at this address.', status: 404))->where('any', '.*')->fallback();
             Route::middleware('web')->group(__DIR__.'/../routes/web.php');
         },
     )

@@ -30,6 +30,7 @@ server_up() {
     APP="$TRY/app"
     mkdir -p "$APP"
     cp -r app artisan bin bootstrap compat composer.json config core database lang public resources routes standin vendor "$APP"
+    mkdir -p "$APP/docs" && cp docs/openapi.json "$APP/docs"
     rm -f "$APP"/bootstrap/cache/*.php
     # Some packages come with files that only their owner may read.
     chmod -R a+rX "$APP"

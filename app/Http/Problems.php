@@ -7,12 +7,14 @@ namespace App\Http;
 use App\Studio\ChangedMeanwhile;
 use App\Studio\Zones\ZoneRefused;
 use Illuminate\Auth\Access\AuthorizationException;
+use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\LostConnectionDetector;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\Exceptions\ThrottleRequestsException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Laravel\Sanctum\Exceptions\MissingAbilityException;
 use PDOException;
 use Prism\Colour\InvalidColour;
 use Prism\Exchange\Archive\ArchiveRefused;
@@ -24,6 +26,7 @@ use Prism\Materials\InvalidMaterial;
 use Prism\Practice\PracticeRefused;
 use Prism\Reference\LookRefused;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** How the core's refusals reach the browser: as validation errors, in their own words. */
@@ -53,6 +56,12 @@ final class Problems
             : null);
         $exceptions->render(static fn (ThrottleRequestsException $many, Request $request): ?JsonResponse => $request->is('api/*')
             ? self::refused(sprintf('Too many tries. Wait %d seconds, then try again.', (int) ($many->getHeaders()['Retry-After'] ?? 60)), status: 429)->withHeaders($many->getHeaders())
+            : null);
+        $exceptions->render(static fn (AuthenticationException $nobody, Request $request): ?JsonResponse => $request->is('api/v1/*')
+            ? self::refused('This token is missing, ended or over. Make one in Studio, under You, and send it: Authorization: Bearer ...', status: 401)->withHeaders(['WWW-Authenticate' => 'Bearer'])
+            : null);
+        $exceptions->render(static fn (AccessDeniedHttpException $denied, Request $request): ?JsonResponse => $denied->getPrevious() instanceof MissingAbilityException
+            ? self::refused(sprintf('This token may not do that: it needs "%s".', implode(', ', $denied->getPrevious()->abilities())), status: 403)
             : null);
         $exceptions->render(static fn (PDOException $lost, Request $request): ?Response => app(LostConnectionDetector::class)->causedByLostConnection($lost)
             ? self::away($request)

@@ -13,6 +13,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Mail;
+use Laravel\Sanctum\HasApiTokens;
 use Prism\Colour\Lamp;
 use Prism\Schools\DrawingHand;
 
@@ -35,8 +36,11 @@ use Prism\Schools\DrawingHand;
  */
 final class User extends Authenticatable
 {
-    /** @use HasFactory<UserFactory> */
-    use HasFactory;
+    /**
+     * @use HasFactory<UserFactory>
+     * @use HasApiTokens<Token>
+     */
+    use HasApiTokens, HasFactory;
 
     protected $fillable = ['name', 'email', 'password', 'schools', 'hand', 'paper_id', 'lamp', 'unit', 'session_minutes', 'begun_at'];
 

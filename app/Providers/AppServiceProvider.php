@@ -7,6 +7,7 @@ namespace App\Providers;
 use App\Http\Bindings;
 use App\Http\Requests\PasswordBytes;
 use App\Jobs\DoWork;
+use App\Models\Token;
 use App\Studio\Account\Revisions;
 use App\Studio\Account\Room;
 use App\Studio\Account\SecurityLog;
@@ -43,6 +44,7 @@ use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
 use Illuminate\Validation\Rules\Password;
+use Laravel\Sanctum\Sanctum;
 
 final class AppServiceProvider extends ServiceProvider
 {
@@ -69,6 +71,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         JsonResource::withoutWrapping();
         Bindings::register();
+        Sanctum::usePersonalAccessTokenModel(Token::class);
         TrustProxies::at((array) config('prism.proxies'));
         Event::listen(static fn (WorkWaits $waits) => DoWork::dispatch($waits->queue)->onQueue($waits->queue->value)->afterCommit());
         Event::subscribe(SecurityLog::class);
@@ -91,6 +94,7 @@ final class AppServiceProvider extends ServiceProvider
 
             return $request->has('current_password') ? Limit::perMinute(10)->by("password|$artist") : Limit::perMinute(120)->by("habits|$artist");
         });
+        RateLimiter::for('scripts', static fn (Request $request): Limit => Limit::perMinute(300)->by((string) ($request->user()?->getAuthIdentifier() ?? $request->ip())));
         RateLimiter::for('shared', static fn (Request $request): Limit => Limit::perMinute(60)->by((string) $request->ip()));
         RateLimiter::for('demo', static fn (Request $request): Limit => Limit::perMinute(120)->by((string) $request->ip()));
         // What takes seconds of a processor: as much as one who works fast asks for, not more.

@@ -33,6 +33,7 @@ final class StudioRemoval
             DB::table('users')->where('id', $artist->id)->update(['paper_id' => null]);
             Paper::withTrashed()->where('user_id', $artist->id)->forceDelete();
             DB::table('sessions')->where('user_id', $artist->id)->delete();
+            $artist->tokens()->delete();
             DB::table('password_reset_tokens')->where('email', $artist->email)->delete();
             $artist->delete();
         });

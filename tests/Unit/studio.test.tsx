@@ -33,6 +33,7 @@ const studio = (more: Parameters<typeof serve>[0] = {}, user: Partial<typeof art
         'GET /api/papers': () => papers,
         'GET /api/words': () => words,
         'GET /api/account/sessions': () => [],
+        'GET /api/account/tokens': () => [],
         'GET /api/account/room': () => ({ usedBytes: 12_300_000, mostBytes: 10_000_000_000 }),
         ...more,
     });
@@ -331,5 +332,67 @@ describe('where one is signed in', () => {
         expect(await screen.findByText('You are signed out everywhere but here')).toBeTruthy();
         await waitFor(() => expect(screen.queryByText(/Safari/)).toBeNull());
         expect(screen.queryByRole('button', { name: 'Sign out everywhere but here' })).toBeNull();
+    });
+});
+
+describe('scripts of one’s own', () => {
+    const token = {
+        id: 7,
+        name: 'Evening lists',
+        abilities: ['read', 'pieces'],
+        lastUsedAt: null,
+        expiresAt: '2027-02-28T10:00:00Z',
+    };
+    const open = async (more: Parameters<typeof studio>[0] = {}) => {
+        const asked = studio({ 'GET /api/account/tokens': () => [token], ...more });
+        await screen.findByText('Evening lists');
+
+        return asked;
+    };
+    const fill = async () => {
+        await userEvent.click(screen.getByRole('button', { name: 'Make a token' }));
+        await userEvent.type(screen.getByRole('textbox', { name: 'What it is for' }), 'Lists');
+        await userEvent.click(screen.getByRole('checkbox', { name: /Change pieces/ }));
+        await userEvent.type(screen.getByLabelText('Your password'), 'pencil-and-paper');
+        await userEvent.click(screen.getByRole('button', { name: 'Make it' }));
+    };
+
+    it('are told with what they may do, and until when', async () => {
+        await open();
+        expect(screen.getByText(/reads, changes pieces; until 28 Feb 2027; never used/)).toBeTruthy();
+    });
+
+    it('come in by a token that is shown once', async () => {
+        const asked = await open({
+            'POST /api/account/tokens': () => new Answer(201, { token, written: '7|prism_secret' }),
+        });
+        await fill();
+        expect(await screen.findByText('7|prism_secret')).toBeTruthy();
+        expect(asked.find(({ method }) => method === 'POST')?.body).toEqual({
+            name: 'Lists',
+            abilities: ['read', 'pieces'],
+            days: 90,
+            current_password: 'pencil-and-paper',
+        });
+        await userEvent.click(screen.getByRole('button', { name: 'I have it' }));
+        await waitFor(() => expect(screen.queryByText('7|prism_secret')).toBeNull());
+    });
+
+    it('have no token without the password', async () => {
+        await open({
+            'POST /api/account/tokens': () =>
+                new Answer(422, {
+                    message: 'That is not your password.',
+                    errors: { current_password: ['That is not your password.'] },
+                }),
+        });
+        await fill();
+        expect(await screen.findByText('That is not your password.')).toBeTruthy();
+    });
+
+    it('come in no more when their token is ended', async () => {
+        const asked = await open({ 'DELETE /api/account/tokens/7': () => new Answer(204, null) });
+        await userEvent.click(screen.getByRole('button', { name: 'End Evening lists' }));
+        await waitFor(() => expect(asked.some(({ method }) => method === 'DELETE')).toBe(true));
     });
 });

@@ -166,8 +166,9 @@ final class AccountController
             Arr::only($request->validated(), ['token', 'email', 'password', 'password_confirmation']),
             static function (User $user, string $password): void {
                 $user->forceFill(['password' => $password, 'remember_token' => Str::random(60)])->save();
-                // Whoever was signed in with the old password is so no longer.
+                // Whoever was signed in with the old password is so no longer, and no script comes in.
                 DB::table('sessions')->where('user_id', $user->id)->delete();
+                $user->tokens()->delete();
                 SecurityLog::note('new password by a link', $user);
             },
         );

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\PageRequest;
 use App\Http\Requests\SampleRequest;
 use App\Http\Requests\StorePieceRequest;
 use App\Http\Requests\UpdatePieceRequest;
@@ -22,20 +23,28 @@ use App\Studio\Pieces;
 use App\Studio\PieceViews;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
 
 final class PieceController
 {
-    #[OA\Get(path: '/api/pieces', operationId: 'pieces', responses: [new OA\Response(response: 200, description: 'One\'s pieces, last changed first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/PieceSummary')))])]
-    public function index(#[CurrentUser] User $user): AnonymousResourceCollection
+    #[OA\Get(path: '/api/pieces', operationId: 'pieces', parameters: [
+        new OA\QueryParameter(name: 'limit', description: 'so many at a time; all if left out', schema: new OA\Schema(type: 'integer', minimum: 1, maximum: 100)),
+        new OA\QueryParameter(name: 'cursor', description: 'where to go on, from the address that Link names as next', schema: new OA\Schema(type: 'string')),
+    ], responses: [new OA\Response(response: 200, description: 'One\'s pieces, last changed first; the header Link names where the next are', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/PieceSummary')))])]
+    public function index(PageRequest $request, #[CurrentUser] User $user): JsonResponse
     {
-        return PieceSummaryResource::collection(
-            $user->pieces()->with(['paper', 'references'])
-                ->withCount(['zones', 'zones as recipes_count' => static fn ($query) => $query->has('targets.recipe')])
-                ->orderByDesc('updated_at')->get(),
-        );
+        $pieces = $user->pieces()->with(['paper', 'references'])
+            ->withCount(['zones', 'zones as recipes_count' => static fn ($query) => $query->has('targets.recipe')])
+            ->orderByDesc('updated_at')->orderByDesc('id');
+        $limit = $request->limit();
+        if ($limit === null) {
+            return PieceSummaryResource::collection($pieces->get())->response();
+        }
+        $page = $pieces->cursorPaginate($limit)->withQueryString();
+        $next = $page->nextPageUrl();
+
+        return (new JsonResponse(PieceSummaryResource::collection($page->items())))->withHeaders($next === null ? [] : ['Link' => "<$next>; rel=\"next\""]);
     }
 
     #[OA\Post(

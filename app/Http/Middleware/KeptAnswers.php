@@ -50,7 +50,7 @@ final class KeptAnswers
             return $response;
         }
 
-        return config('prism.keep_answers') && in_array($request->route()->uri(), self::KEPT, true) && in_array('gzip', $request->getEncodings(), true)
+        return config('prism.keep_answers') && in_array(self::addressOf($request), self::KEPT, true) && in_array('gzip', $request->getEncodings(), true)
             ? $this->kept($request, $next, $artist)
             : $next($request);
     }
@@ -93,8 +93,15 @@ final class KeptAnswers
         return $answer->setEtag($etag, true);
     }
 
-    private static function isReadOnly(Request $request): bool
+    /** Whether it computes something, and leaves all as it is. */
+    public static function isReadOnly(Request $request): bool
     {
-        return $request->isMethod('POST') && in_array($request->route()->uri(), self::READ_ONLY, true);
+        return $request->isMethodCacheable() || ($request->isMethod('POST') && in_array(self::addressOf($request), self::READ_ONLY, true));
+    }
+
+    /** The same for a script as for the page. */
+    private static function addressOf(Request $request): string
+    {
+        return str_replace('api/v1/', 'api/', $request->route()->uri());
     }
 }

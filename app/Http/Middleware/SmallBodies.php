@@ -14,12 +14,12 @@ final class SmallBodies
 {
     private const MOST_BYTES = 42 * 1024 * 1024;
 
-    private const LARGE = 'api/archives';
+    private const LARGE = ['api/archives', 'api/v1/archives'];
 
     /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
-        return (int) $request->headers->get('Content-Length', '0') > self::MOST_BYTES && ! $request->is(self::LARGE)
+        return (int) $request->headers->get('Content-Length', '0') > self::MOST_BYTES && ! $request->is(...self::LARGE)
             ? Problems::refused('This is more than 42 MB, more than a photo has. Save a smaller copy.', status: 413)
             : $next($request);
     }

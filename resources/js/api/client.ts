@@ -1,5 +1,5 @@
 import createClient, { type Middleware } from 'openapi-fetch';
-import type { components, paths } from './schema';
+import type { components, operations, paths } from './schema';
 
 type Schemas = components['schemas'];
 export type Colour = Schemas['Colour'];
@@ -23,6 +23,8 @@ export type Session = Schemas['Session'];
 export type StackPrediction = Schemas['StackPrediction'];
 export type Substitutes = Schemas['Substitutes'];
 export type Share = components['schemas']['Share'];
+export type TokenAbility = components['schemas']['TokenAbility'];
+export type NewToken = operations['addToken']['requestBody']['content']['application/json'];
 export type WeekPalette = components['schemas']['WeekPalette'];
 /** What a link shows. */
 export type Shared = paths['/api/shared/{token}']['get']['responses']['200']['content']['application/json'];

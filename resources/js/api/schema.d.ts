@@ -1700,6 +1700,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    '/api/account/tokens': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations['tokens'];
+        put?: never;
+        post: operations['addToken'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    '/api/account/tokens/{token}': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations['endToken'];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/practice/week': {
         parameters: {
             query?: never;
@@ -2068,6 +2100,21 @@ export interface components {
             L: number;
             a: number;
             b: number;
+        };
+        /**
+         * @description read all; change pieces, their plans and drawings; change pencils, papers, swatches, recipes
+         * @enum {string}
+         */
+        TokenAbility: 'read' | 'pieces' | 'box';
+        Token: {
+            /** @description Tokens, by which scripts of the artist's own come in. */
+            id: number;
+            name: string;
+            abilities: components['schemas']['TokenAbility'][];
+            /** Format: date-time */
+            lastUsedAt: string | null;
+            /** Format: date-time */
+            expiresAt: string;
         };
         ChartReading: {
             /** @description What the picture of a filled chart says. */
@@ -8284,14 +8331,19 @@ export interface operations {
     };
     pieces: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description so many at a time; all if left out */
+                limit?: number;
+                /** @description where to go on, from the address that Link names as next */
+                cursor?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description One's pieces, last changed first */
+            /** @description One's pieces, last changed first; the header Link names where the next are */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -8302,6 +8354,13 @@ export interface operations {
             };
             /** @description Nobody is signed in */
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12483,6 +12542,160 @@ export interface operations {
             };
             /** @description Nobody is signed in */
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    tokens: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Those that are still good, the latest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Token'][];
+                };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    addToken: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                'application/json': {
+                    /** @description what it is for */
+                    name: string;
+                    abilities: components['schemas']['TokenAbility'][];
+                    /** @description that it lasts */
+                    days: number;
+                    current_password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description It is told only now */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': {
+                        token: components['schemas']['Token'];
+                        /** @description as it is sent: Authorization: Bearer ... */
+                        written: string;
+                    };
+                };
+            };
+            /** @description No JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in this studio */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    'application/json': components['schemas']['Problem'];
+                };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    endToken: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Whoever has it comes in no more */
+            204: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -13,6 +13,7 @@ import { Problem } from '../ui/States';
 import { space } from '../ui/theme';
 import { SecondFactor } from './SecondFactor';
 import { SignedIn } from './SignedIn';
+import { Tokens } from './Tokens';
 
 const Fields = styled(Form).attrs({ validationBehavior: 'aria' })`
     display: grid;
@@ -177,7 +178,7 @@ export function Account() {
 
     return (
         <>
-            <Columns>
+            <Columns style={{ rowGap: 24 }}>
                 <Who key={data.user.email} name={data.user.name} email={data.user.email} />
                 <NewPassword />
             </Columns>
@@ -185,6 +186,8 @@ export function Account() {
             <SecondFactor isOn={data.user.secondFactor} codesLeft={data.user.codesLeft} />
             <h3>Where you are signed in</h3>
             <SignedIn />
+            <h3>Scripts of your own</h3>
+            <Tokens />
             <p style={{ margin: '20px 0' }}>
                 <Farewell />
             </p>

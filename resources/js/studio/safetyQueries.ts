@@ -1,8 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { answered, api } from '../api/client';
+import { answered, api, type NewToken } from '../api/client';
 import { keys } from '../api/keys';
 
 const SIGNED_IN = ['signed-in'] as const;
+const TOKENS = ['tokens'] as const;
 
 export const useBeginSecondFactor = () =>
     useMutation({
@@ -44,3 +45,20 @@ export function useSignOutElsewhere() {
         onSuccess: () => client.invalidateQueries({ queryKey: SIGNED_IN }),
     });
 }
+
+export const useTokens = () =>
+    useQuery({ queryKey: TOKENS, queryFn: ({ signal }) => answered(api.GET('/api/account/tokens', { signal })) });
+
+function useTokenMutation<Input, Output>(change: (input: Input) => Promise<Output>) {
+    const client = useQueryClient();
+
+    return useMutation({ mutationFn: change, onSuccess: () => client.invalidateQueries({ queryKey: TOKENS }) });
+}
+
+export const useAddToken = () =>
+    useTokenMutation((body: NewToken) => answered(api.POST('/api/account/tokens', { body })));
+
+export const useEndToken = () =>
+    useTokenMutation((token: number) =>
+        answered(api.DELETE('/api/account/tokens/{token}', { params: { path: { token } } })),
+    );
