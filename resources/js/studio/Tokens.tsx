@@ -50,6 +50,7 @@ const Fields = styled(Form).attrs({ validationBehavior: 'aria' })`
     & > fieldset {
         display: grid;
         gap: ${space.xs};
+        margin: 0;
         padding: 0;
         border: 0;
     }
@@ -151,7 +152,7 @@ export function Tokens() {
 
     return (
         <>
-            <p>
+            <p style={{ marginBottom: 12 }}>
                 A script of your own asks the studio as this page does: it reads, plans and writes down. It comes in by
                 a token, never by your password. <a href="/api/v1/openapi.json">What it may ask</a>
             </p>
