@@ -8,6 +8,7 @@ use Prism\Calibration\DrawnHand;
 use Prism\Calibration\HandReading;
 use Prism\Layering\Stack;
 use Prism\Layering\Step;
+use Prism\Matching\Target;
 use Prism\Materials\Pencil;
 use Prism\Planning\Order\Passed;
 use Prism\Planning\Order\Plan;
@@ -21,11 +22,14 @@ use Standin\ErringHand;
 /** What becomes of drawings that are compared and drawn on; and what they teach of the hand. */
 final class ReviewRounds
 {
-    public const COLUMNS = ['drawn so, then corrected by a true hand', 'plan by a true hand', 'drawn', 'round 1', 'round 2', 'round 3', 'corrected', 'made worse'];
+    public const COLUMNS = ['drawn so, then corrected by a true hand', 'plan by a true hand', 'drawn', 'round 1', 'round 2', 'round 3', 'all known', 'corrected', 'made worse'];
 
     public const HAND_COLUMNS = ['hand', 'learnt', 'other half dE00 before', 'with it'];
 
     private const ROUNDS = 3;
+
+    /** What is so near is left, dE00. */
+    private const NEAR = 1.0;
 
     /** @param  array<string, array{raster: Raster, map: ZoneMap, zones: list<PictureZone>, plan: Plan}>  $pictures  planned, by name */
     public function __construct(private readonly ReviewDesk $desk, private readonly array $pictures)
@@ -78,6 +82,7 @@ final class ReviewRounds
         $believed = $planned;
         $off = fn (array $laid): array => array_map(fn (PlannedZone $zone): float => $this->desk->drawn($laid[$zone->id] ?? Stack::of())->differenceTo($zone->target), $ways);
         $figures = [$off($lies)];
+        $known = $off($this->allKnown($lies, $ways, $zones));
         $corrected = [];
         for ($round = 1; $round <= self::ROUNDS; $round++) {
             $review = $this->desk->seen($raster, $map, $zones, $lies, $believed, "$name round $round", 0.05 * $round, 3.0 * $round - 5.0);
@@ -104,7 +109,46 @@ final class ReviewRounds
         }
         $median = static fn (array $values): string => sprintf('%.2f', Clock::quantile(array_values($values), 0.5));
 
-        return [$name, $median($off($planned)), ...array_map($median, $figures), sprintf('%d: %s to %s', count($corrected), $median(array_column($corrected, 0)), $median(array_column($corrected, 1))), (string) count(array_filter($corrected, static fn (array $one): bool => $one[1] > $one[0] + 1.0))];
+        return [$name, $median($off($planned)), ...array_map($median, $figures), $median($known), sprintf('%d: %s to %s', count($corrected), $median(array_column($corrected, 0)), $median(array_column($corrected, 1))), (string) count(array_filter($corrected, static fn (array $one): bool => $one[1] > $one[0] + 1.0))];
+    }
+
+    /**
+     * What the same search comes to where nothing has to be read: what lies there is known to the coat, so is what each correction will look
+     * like, and nobody counts turns. No reading of a photo can do better.
+     *
+     * @param  array<string, Stack>  $lies  by colour what was really laid
+     * @param  array<string, PlannedZone>  $ways
+     * @param  list<PictureZone>  $zones
+     * @return array<string, Stack>
+     */
+    private function allKnown(array $lies, array $ways, array $zones): array
+    {
+        foreach ($zones as $zone) {
+            foreach ($zone->targets as $target) {
+                $way = $ways[$target->id] ?? null;
+                for ($round = 1; $way !== null && $round <= self::ROUNDS; $round++) {
+                    $now = $lies[$target->id] ?? Stack::of();
+                    $look = $this->desk->drawn($now);
+                    $best = $look->differenceTo($way->target);
+                    $wanted = Target::colour($way->target);
+                    if ($best < self::NEAR) {
+                        break;
+                    }
+                    foreach ($this->desk->search->correct($now, $wanted, $zone->limits(ReviewFigures::TURNS, $wanted), null, $look) as $correction) {
+                        $then = Stack::of(...$now->steps, ...$correction->steps->steps);
+                        $off = $this->desk->drawn($then)->differenceTo($way->target);
+                        if ($off < $best) {
+                            [$best, $lies[$target->id]] = [$off, $then];
+                        }
+                    }
+                    if (($lies[$target->id] ?? null) === $now) {
+                        break;
+                    }
+                }
+            }
+        }
+
+        return $lies;
     }
 
     /** @return list<list<string>> what is learnt of a hand by one half of a finished drawing, and what it does for predictions of the other, {@see HAND_COLUMNS} */

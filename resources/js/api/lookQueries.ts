@@ -93,7 +93,11 @@ export const useBeside = (piece: string, photo: string, first: Spot | null, seco
     });
 
 /** A line on the paper in words, and how the same in the drawing differs from it. */
-export const useMeasuredLine = ({ id, format }: Pick<Piece, 'id' | 'format'>, line: number[] | null, mine: number[] | null) =>
+export const useMeasuredLine = (
+    { id, format }: Pick<Piece, 'id' | 'format'>,
+    line: number[] | null,
+    mine: number[] | null,
+) =>
     useQuery({
         queryKey: [...keys.look(id), 'line', format, line, mine],
         staleTime: Infinity,
