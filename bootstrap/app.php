@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Controllers\HealthController;
 use App\Http\Controllers\ScriptDocument;
 use App\Http\Middleware\Compressed;
+use App\Http\Middleware\EndsInTime;
 use App\Http\Middleware\KeptAnswers;
 use App\Http\Middleware\MayDo;
 use App\Http\Middleware\OnlyOnce;
@@ -42,6 +43,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->append([SmallBodies::class, SecurityHeaders::class, Compressed::class, PlainInput::class]);
         // Only the address of the studio is answered (but in a local one); which proxies are believed says config/prism.php.
         $middleware->trustHosts(at: static fn (): array => ['^'.preg_quote((string) parse_url((string) config('app.url'), PHP_URL_HOST)).'$'], subdomains: false);
+        $middleware->web(append: [EndsInTime::class]);
         // The API is JSON: an empty text there is an empty text (a bare stack), not nothing.
         $middleware->convertEmptyStringsToNull(except: [static fn (Request $request): bool => $request->is('api/*')]);
     })

@@ -3,6 +3,8 @@
 declare(strict_types=1);
 
 return [
+    // Whether an artist has to show that their e-mail is theirs before anything goes out of the studio.
+    'confirm_addresses' => (bool) env('PRISM_CONFIRM_ADDRESSES', false),
     // The demo studio: seeded once, and signed in to by one click.
     'demo' => (bool) env('PRISM_DEMO', false),
     'demo_email' => 'demo@studio.invalid',

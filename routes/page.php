@@ -29,6 +29,7 @@ Route::middleware([Unlisted::class, 'throttle:shared'])->prefix('shared/{token}'
 
 Route::middleware(['auth', KeptAnswers::class])->group(static function (): void {
     Route::patch('account', [AccountController::class, 'update'])->middleware('throttle:account');
+    Route::post('account/confirmation', [AccountController::class, 'askAgain'])->middleware('throttle:accounts');
     Route::get('account/room', [AccountController::class, 'room']);
     Route::get('account/sessions', [AccountController::class, 'sessions']);
     Route::delete('account/sessions', [AccountController::class, 'endSessions'])->middleware('throttle:account');

@@ -21,6 +21,7 @@ use Prism\Schools\DrawingHand;
  * @property int $id
  * @property string $name
  * @property string $email
+ * @property ?Carbon $email_confirmed_at  {@see \App\Studio\Account\Address}
  * @property string $password
  * @property array<string, string>|null $schools  by question, where this artist has answered it
  * @property DrawingHand $hand
@@ -47,7 +48,7 @@ final class User extends Authenticatable
     protected $hidden = ['password', 'remember_token', 'second_factor'];
 
     /** @var array<string, string> */
-    protected $casts = ['password' => 'hashed', 'schools' => 'array', 'hand' => DrawingHand::class, 'lamp' => Lamp::class, 'begun_at' => 'datetime', 'second_factor' => 'encrypted:array'];
+    protected $casts = ['password' => 'hashed', 'schools' => 'array', 'hand' => DrawingHand::class, 'lamp' => Lamp::class, 'begun_at' => 'datetime', 'email_confirmed_at' => 'datetime', 'second_factor' => 'encrypted:array'];
 
     protected $attributes = ['hand' => 'right', 'lamp' => 'daylight', 'unit' => 'mm', 'session_minutes' => 90, 'revision' => 0];
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Http\Bindings;
+use App\Http\Requests\NotCommon;
 use App\Http\Requests\PasswordBytes;
 use App\Jobs\DoWork;
 use App\Models\Token;
@@ -80,7 +81,7 @@ final class AppServiceProvider extends ServiceProvider
             Event::listen(WorkerStarting::class, WarmUp::class);
         }
         // Of a longer one only the first 72 bytes would count.
-        Password::defaults(static fn (): Password => Password::min(10)->rules([new PasswordBytes]));
+        Password::defaults(static fn (): Password => Password::min(10)->rules([new PasswordBytes, new NotCommon]));
         RateLimiter::for('sign-in', static fn (Request $request): array => [
             Limit::perMinute(5)->by($request->string('email')->lower().'|'.$request->ip()),
             Limit::perMinute(30)->by((string) $request->ip()),

@@ -17,6 +17,15 @@ final readonly class LoggedPart
 
     private const MISREAD = 7.0;
 
+    /** Pixels, and how far off, dE00, a colour seen in so many must be to be told from one that is right. */
+    private const MANY = 800;
+
+    private const MANY_TOLD = 2.5;
+
+    private const SOME = 300;
+
+    private const SOME_TOLD = 3.5;
+
     /** How far from paper what tells of a hand must lie, dE00. */
     private const FROM_PAPER = 10.0;
 
@@ -62,6 +71,21 @@ final readonly class LoggedPart
     public function isTooDark(): bool
     {
         return $this->isNews() && $this->isFinished() && $this->isKnown() && $this->part->state === PartState::Off && $this->part->wanted->L - $this->part->seen->L > PartState::VALUE_TOLD;
+    }
+
+    /**
+     * Whether it is what it is to become, as far as the picture tells: of many pixels it tells more. Measured (bench, review): nine in ten of more
+     * than 800 are read within 1.6, of more than 300 within 2.2, of fewer within 4.
+     */
+    public function isRight(): bool
+    {
+        $told = match (true) {
+            $this->part->pixels >= self::MANY => self::MANY_TOLD,
+            $this->part->pixels >= self::SOME => self::SOME_TOLD,
+            default => PartState::COLOUR_TOLD,
+        };
+
+        return $this->part->state === PartState::Near && $this->part->seen->differenceTo($this->part->wanted) <= $told;
     }
 
     /** Whether it tells of the hand: enough of it is seen, of layers alone, away from the paper, and it is what was laid. */

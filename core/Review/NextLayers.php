@@ -49,8 +49,8 @@ final readonly class NextLayers
      */
     public static function of(LoggedPart $logged, Target $target, Predictor $predictor, Search $search, Limits $limits, Kit $out, int $turns, array $inHand = []): ?self
     {
-        [$part, $passed] = [$logged->part, $logged->passed];
-        $isRight = $logged->isFinished() ? $part->state === PartState::Near : $logged->course === Course::AsExpected;
+        $passed = $logged->passed;
+        $isRight = $logged->isFinished() ? $logged->isRight() : $logged->course === Course::AsExpected;
         if (! $logged->isKnown() || ! $logged->isNews() || $isRight) {
             return null;
         }

@@ -285,6 +285,7 @@ export const artist = {
     sessionMinutes: 90,
     begun: true,
     copy: false,
+    confirmEmail: false,
     secondFactor: false,
     codesLeft: 0,
 };

@@ -396,3 +396,19 @@ describe('scripts of one’s own', () => {
         await waitFor(() => expect(asked.some(({ method }) => method === 'DELETE')).toBe(true));
     });
 });
+
+describe('an e-mail that was not confirmed', () => {
+    it('is told, with what cannot be done before, and its link is sent again', async () => {
+        const asked = studio({ 'POST /api/account/confirmation': () => new Answer(204, null) }, { confirmEmail: true });
+        expect(await screen.findByText(/Is it yours\? .* Until then nothing of the studio can be shared/)).toBeTruthy();
+        await userEvent.click(screen.getByRole('button', { name: 'Send it again' }));
+        expect(await screen.findByText(`Sent to ${artist.email}`)).toBeTruthy();
+        expect(asked.some(({ path }) => path === '/api/account/confirmation')).toBe(true);
+    });
+
+    it('is not spoken of once it is', async () => {
+        studio();
+        await screen.findByRole('button', { name: 'Save name and e-mail' });
+        expect(screen.queryByText(/Is it yours/)).toBeNull();
+    });
+});

@@ -8,6 +8,7 @@ use Prism\Calibration\DrawnHand;
 use Prism\Calibration\HandReading;
 use Prism\Layering\Stack;
 use Prism\Layering\Step;
+use Prism\Matching\Search\Correction;
 use Prism\Matching\Target;
 use Prism\Materials\Pencil;
 use Prism\Planning\Order\Passed;
@@ -22,13 +23,13 @@ use Standin\ErringHand;
 /** What becomes of drawings that are compared and drawn on; and what they teach of the hand. */
 final class ReviewRounds
 {
-    public const COLUMNS = ['drawn so, then corrected by a true hand', 'plan by a true hand', 'drawn', 'round 1', 'round 2', 'round 3', 'all known', 'corrected', 'made worse'];
+    public const COLUMNS = ['drawn so, then corrected by a true hand', 'plan by a true hand', 'drawn', 'round 1', 'round 2', 'round 3', 'past mending', 'the others by plan', 'after round 3', 'corrected', 'made worse'];
 
     public const HAND_COLUMNS = ['hand', 'learnt', 'other half dE00 before', 'with it'];
 
     private const ROUNDS = 3;
 
-    /** What is so near is left, dE00. */
+    /** What is so near is left; and what comes so near to what the plan itself comes to is mended, dE00. */
     private const NEAR = 1.0;
 
     /** @param  array<string, array{raster: Raster, map: ZoneMap, zones: list<PictureZone>, plan: Plan}>  $pictures  planned, by name */
@@ -83,6 +84,8 @@ final class ReviewRounds
         $off = fn (array $laid): array => array_map(fn (PlannedZone $zone): float => $this->desk->drawn($laid[$zone->id] ?? Stack::of())->differenceTo($zone->target), $ways);
         $figures = [$off($lies)];
         $known = $off($this->allKnown($lies, $ways, $zones));
+        $bare = $off($planned);
+        $mendable = array_filter($known, static fn (float $left, string $target): bool => $left <= max(Correction::EYE, $bare[$target] + self::NEAR), ARRAY_FILTER_USE_BOTH);
         $corrected = [];
         for ($round = 1; $round <= self::ROUNDS; $round++) {
             $review = $this->desk->seen($raster, $map, $zones, $lies, $believed, "$name round $round", 0.05 * $round, 3.0 * $round - 5.0);
@@ -109,7 +112,7 @@ final class ReviewRounds
         }
         $median = static fn (array $values): string => sprintf('%.2f', Clock::quantile(array_values($values), 0.5));
 
-        return [$name, $median($off($planned)), ...array_map($median, $figures), $median($known), sprintf('%d: %s to %s', count($corrected), $median(array_column($corrected, 0)), $median(array_column($corrected, 1))), (string) count(array_filter($corrected, static fn (array $one): bool => $one[1] > $one[0] + 1.0))];
+        return [$name, $median($bare), ...array_map($median, $figures), sprintf('%d of %d', count($known) - count($mendable), count($known)), $median(array_intersect_key($bare, $mendable)), $median(array_intersect_key($figures[self::ROUNDS], $mendable)), sprintf('%d: %s to %s', count($corrected), $median(array_column($corrected, 0)), $median(array_column($corrected, 1))), (string) count(array_filter($corrected, static fn (array $one): bool => $one[1] > $one[0] + 1.0))];
     }
 
     /**

@@ -9,6 +9,7 @@ use App\Http\Requests\ForgotPasswordRequest;
 use App\Http\Requests\RegisterRequest;
 use App\Http\Requests\ResetPasswordRequest;
 use App\Models\User;
+use App\Studio\Account\Address;
 use App\Studio\Account\Room;
 use App\Studio\Account\SecurityLog;
 use App\Studio\Account\SignedIn;
@@ -16,6 +17,7 @@ use App\Studio\DemoStudio;
 use App\Studio\StudioRemoval;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\Auth;
@@ -46,6 +48,7 @@ final class AccountController
         $user = User::query()->create(Arr::only($request->validated(), ['name', 'email', 'password']));
         Auth::login($user);
         $request->session()->regenerate();
+        Address::ask($user);
 
         return $session->show($request);
     }
@@ -68,6 +71,7 @@ final class AccountController
     ])]
     public function update(AccountRequest $request, SessionController $session, #[CurrentUser] User $user): JsonResponse
     {
+        $before = $user->email;
         $user->update($request->columns());
         $user->unsetRelation('paper');
         if ($request->has('password')) {
@@ -75,11 +79,29 @@ final class AccountController
             SignedIn::endElsewhere($user, $request->session());
             SecurityLog::note('new password', $user);
         }
-        if ($request->has('email')) {
+        if ($user->email !== $before) {
+            Address::changed($user, $before);
             SecurityLog::note('another e-mail', $user);
         }
 
         return $session->show($request);
+    }
+
+    #[OA\Post(path: '/api/account/confirmation', operationId: 'askAgain', responses: [new OA\Response(response: 204, description: 'The link is sent again, if the e-mail is not confirmed yet')])]
+    public function askAgain(#[CurrentUser] User $user): JsonResponse
+    {
+        Address::ask($user);
+
+        return new JsonResponse(null, 204);
+    }
+
+    /** What the link in the mail opens: nobody has to be signed in where the mail is read. */
+    public function confirm(int $artist, string $digest): RedirectResponse
+    {
+        $user = User::query()->find($artist);
+        abort_if($user === null || ! Address::confirm($user, $digest), 403, 'This link is of another address. Studio, under You, sends a new one.');
+
+        return redirect('/studio#you');
     }
 
     #[OA\Get(path: '/api/account/room', operationId: 'room', responses: [

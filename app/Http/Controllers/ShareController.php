@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Http\Requests\ShareRequest;
 use App\Models\Piece;
 use App\Models\Share;
+use App\Studio\Account\Address;
 use App\Studio\Sharing\Shares;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\Gate;
@@ -49,6 +50,7 @@ final class ShareController
     public function store(ShareRequest $request, Piece $piece): JsonResponse
     {
         Gate::authorize('update', $piece);
+        abort_if(Address::isOpen($piece->user), 422, Address::FIRST);
         if ($this->shares->of($piece)->count() >= Shares::MOST) {
             throw ValidationException::withMessages(['kind' => sprintf('There are %d links to this piece. End one before you make another.', Shares::MOST)]);
         }

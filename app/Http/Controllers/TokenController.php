@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Http\Requests\TokenRequest;
 use App\Models\Token;
 use App\Models\User;
+use App\Studio\Account\Address;
 use App\Studio\Account\SecurityLog;
 use App\Studio\DemoStudio;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -51,6 +52,7 @@ final class TokenController
     public function store(TokenRequest $request, #[CurrentUser] User $user): JsonResponse
     {
         abort_if(DemoStudio::isCopy($user) || $user->email === config('prism.demo_email'), 422, 'The demo studio has no password, and so no tokens.');
+        abort_if(Address::isOpen($user), 422, Address::FIRST);
         abort_if($user->tokens()->where('expires_at', '>', now())->count() >= self::MOST, 422, sprintf('You have %d tokens. End one that nothing uses any more.', self::MOST));
         $made = $user->createToken((string) $request->string('name'), array_values(array_unique((array) $request->validated('abilities'))), now()->addDays($request->integer('days')));
         SecurityLog::note('a token made', $user);

@@ -47,3 +47,5 @@ export const useResetPassword = () =>
         mutationFn: (body: { token: string; email: string; password: string; password_confirmation: string }) =>
             answered(api.POST('/api/account/reset', { body })),
     });
+
+export const useAskAgain = () => useMutation({ mutationFn: () => answered(api.POST('/api/account/confirmation')) });

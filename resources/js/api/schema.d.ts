@@ -20,6 +20,22 @@ export interface paths {
         patch: operations['changeAccount'];
         trace?: never;
     };
+    '/api/account/confirmation': {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations['askAgain'];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     '/api/account/room': {
         parameters: {
             query?: never;
@@ -3274,6 +3290,8 @@ export interface components {
             sessionMinutes: number;
             /** @description the first visit is done with */
             begun: boolean;
+            /** @description that it is the artist's own has still to be shown: until then nothing is shared */
+            confirmEmail: boolean;
             /** @description a code is asked for beside the password */
             secondFactor: boolean;
             /** @description for the day the telephone is lost */
@@ -3767,6 +3785,38 @@ export interface operations {
                 content: {
                     'application/json': components['schemas']['Problem'];
                 };
+            };
+            /** @description Too often; Retry-After says when again */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The studio is away; Retry-After says when again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    askAgain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The link is sent again, if the e-mail is not confirmed yet */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Too often; Retry-After says when again */
             429: {

@@ -3,7 +3,7 @@ import { Form } from 'react-aria-components';
 import styled from 'styled-components';
 import { messageOf, Refusal } from '../api/client';
 import { useChangeAccount, useSession } from '../api/queries';
-import { useRemoveAccount } from '../account/accountQueries';
+import { useAskAgain, useRemoveAccount } from '../account/accountQueries';
 import { Button, StrongButton } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { notify } from '../ui/Notices';
@@ -23,8 +23,30 @@ const Fields = styled(Form).attrs({ validationBehavior: 'aria' })`
 
 const fieldsOf = (error: unknown) => (error instanceof Refusal ? error.fields : {});
 
+/** Until the link in the mail was opened. */
+function ToConfirm({ email }: { email: string }) {
+    const again = useAskAgain();
+
+    return (
+        <div>
+            <p>Is it yours? Open the link that was sent to {email}. Until then nothing of the studio can be shared.</p>
+            <Button
+                isDisabled={again.isPending}
+                onPress={() =>
+                    again.mutate(undefined, {
+                        onSuccess: () => notify(`Sent to ${email}`),
+                        onError: (error) => notify(messageOf(error)),
+                    })
+                }
+            >
+                Send it again
+            </Button>
+        </div>
+    );
+}
+
 /** Name and e-mail; the e-mail asks for the password. */
-function Who({ name: was, email: wasEmail }: { name: string; email: string }) {
+function Who({ name: was, email: wasEmail, toConfirm }: { name: string; email: string; toConfirm: boolean }) {
     const change = useChangeAccount();
     const [name, setName] = useState(was);
     const [email, setEmail] = useState(wasEmail);
@@ -56,6 +78,7 @@ function Who({ name: was, email: wasEmail }: { name: string; email: string }) {
                 problem={problems.email}
                 autoComplete="email"
             />
+            {toConfirm && !other && <ToConfirm email={wasEmail} />}
             {other && (
                 <Field
                     label="Password of now, for the e-mail"
@@ -179,7 +202,12 @@ export function Account() {
     return (
         <>
             <Columns style={{ rowGap: 24 }}>
-                <Who key={data.user.email} name={data.user.name} email={data.user.email} />
+                <Who
+                    key={data.user.email}
+                    name={data.user.name}
+                    email={data.user.email}
+                    toConfirm={data.user.confirmEmail}
+                />
                 <NewPassword />
             </Columns>
             <h3>When you sign in</h3>
