@@ -10,6 +10,7 @@ use Prism\Layering\Passage;
 use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
 use Prism\Layering\Step;
+use Prism\Layering\StepKind;
 use Prism\Matching\EmptyBox;
 use Prism\Matching\Limits;
 use Prism\Matching\Search;
@@ -60,11 +61,16 @@ final readonly class NextLayers
         if ($miss < max($planned + self::WORTH, Correction::EYE)) {
             return null;
         }
+        // What was lifted and laid anew, and is off still, is pressed in: lifting again takes the new layers and nothing below them.
+        $wasLifted = self::lifts($passed->present);
         $best = null;
         $most = 0.0;
         $same = $out->where(static fn (Pencil $pencil): bool => in_array((string) $pencil->id, $inHand, true));
         foreach ([...count($same) > 0 ? [[$same, 0.0]] : [], [$out, 0.0], [null, self::FETCHED]] as [$only, $more]) {
             foreach ($search->correct($passed->present, $target, $limits, $only, $logged->seen) as $correction) {
+                if ($wasLifted && self::lifts($correction->steps)) {
+                    continue;
+                }
                 $gain = $miss - self::miss($target, $correction->after->colour) - $more;
                 $most = $correction->isLeave() ? $most : max($most, $gain);
                 if (! $correction->isLeave() && self::turnsOf($correction->steps, $inHand) <= $turns && $gain >= max(self::WORTH, self::WORTH_SHARE * $miss) && ($best === null || $gain > $best[0])) {
@@ -126,6 +132,11 @@ final readonly class NextLayers
         $all = $steps->layerCount() + ($steps->layerCount() < count($steps) ? 1 : 0);
 
         return $all - count(array_intersect(array_unique(array_map(self::handOf(...), $steps->steps)), $inHand));
+    }
+
+    private static function lifts(Stack $stack): bool
+    {
+        return array_any($stack->steps, static fn (Step $step): bool => $step->kind === StepKind::Lift);
     }
 
     private static function handOf(Step $step): string

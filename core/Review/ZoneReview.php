@@ -100,14 +100,18 @@ final readonly class ZoneReview
         return array_map(static fn (array $sum): Lab => Lab::of(...$sum), $sums);
     }
 
-    /** What is wrong with it, as one says it over the easel. */
-    public function words(): string
+    /**
+     * What is wrong with it, as one says it over the easel.
+     *
+     * @param  bool  $comesNearer  whether layers are told for some part of it
+     */
+    public function words(bool $comesNearer = false): string
     {
         $said = [match ($this->state) {
             PartState::Bare => 'not begun',
             // The paper that still shows has a hue and no chroma of its own: only the value is to be spoken of.
             PartState::Begun => $this->difference->dL < PartState::VALUE_TOLD ? 'begun' : sprintf('begun; still %s', Difference::between(Lab::of(50.0 + max(-50.0, min(50.0, $this->difference->dL)), 0.0, 0.0), Lab::of(50.0, 0.0, 0.0))->words),
-            PartState::Near => 'leave it: the eye sees no difference',
+            PartState::Near => $comesNearer ? 'near; a part of it can come nearer' : 'leave it: the eye sees no difference',
             PartState::Spoiled => sprintf('colour lies where paper was to stay; %s', $this->difference->words),
             PartState::Off => $this->difference->words,
         }];

@@ -241,13 +241,15 @@ final class DrawingReviews
      */
     private static function told(Review $review, array $next, FoundDrawing $found, array $size, bool $given): array
     {
+        $corrected = array_flip(array_map(static fn (NextLayers $layers): string => $layers->logged->passed->zone->zone, $next['next']));
+
         return [
             'found' => $found->isSure, 'given' => $given, 'taped' => $found->isTaped,
             'corners' => array_map(static fn (array $point): array => [round($point[0] / $size[0], 5), round($point[1] / $size[1], 5)], $found->cornersInPicture()->points),
             'width' => $review->seen->width, 'height' => $review->seen->height,
             'range' => $review->rangeWords(), 'meanError' => round($review->meanError(), 2), 'meanSteps' => round($review->meanError() / ValueScale::stepSize(), 2), 'meanErrorWords' => $review->meanErrorWords(), 'warnings' => [...$found->warnings(), ...array_filter([$review->unjudgedWords()])],
             'zones' => array_map(static fn (ZoneReview $zone): array => [
-                'id' => $zone->id, 'name' => $zone->name, 'state' => $zone->state->value, 'isToCome' => ($next['logs'][$zone->id] ?? null)?->isToCome() ?? false, 'words' => implode('; ', array_filter([$zone->words(), ($next['logs'][$zone->id] ?? null)?->words(), isset($next['spent'][$zone->id]) ? ZoneLog::SPENT : null])),
+                'id' => $zone->id, 'name' => $zone->name, 'state' => $zone->state->value, 'isToCome' => ($next['logs'][$zone->id] ?? null)?->isToCome() ?? false, 'words' => implode('; ', array_filter([$zone->words(isset($corrected[$zone->id])), ($next['logs'][$zone->id] ?? null)?->words(), isset($next['spent'][$zone->id]) ? ZoneLog::SPENT : null])),
                 'dL' => round($zone->difference->dL, 2), 'stepsOff' => round($zone->difference->dL / ValueScale::stepSize(), 2), 'dE00' => round($zone->dE00, 2),
             ], $review->zones),
             'hidden' => round($review->hidden->share(), 4), 'rangeSteps' => round($review->rangeSteps()['drawing'], 2), 'photoSteps' => round($review->rangeSteps()['reference'], 2),

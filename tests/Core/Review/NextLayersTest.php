@@ -101,6 +101,21 @@ it('lays more where a light hand left it too light, and tells what most likely l
         ->and($next->sentence())->toStartWith('Now ')->toContain('too light');
 });
 
+it('takes what is seen in many pixels at its word, where few may be misread', function (): void {
+    // Three and a half off, a touch too light: near, as far as a few hundred pixels tell.
+    $light = seen('QW:7432@31x2 > QW:2794@40x2 > QW:6858@36');
+    expect($light->differenceTo(seen(LAID)))->toBeGreaterThan(2.5)->toBeLessThan(3.5)
+        ->and(logged(3, $light, pixels: 299)->isRight())->toBeTrue()->and(logged(3, $light, pixels: 799)->isRight())->toBeTrue()
+        ->and(logged(3, $light, pixels: 800)->isRight())->toBeFalse()->and(nextLayers(logged(3, $light, pixels: 800)))->not->toBeNull();
+});
+
+it('lifts once: what is too dark still is pressed in, and another lifting would take what was laid since', function (): void {
+    $heavy = static fn (string $laid): ?NextLayers => nextLayers(logged(substr_count($laid, '>') + 1, seen(str_replace(['@35x2', '@45x2'], ['@55x2', '@65x2'], $laid)), laid: $laid));
+    $lifts = static fn (?NextLayers $next): bool => $next !== null && str_contains((string) $next->steps, 'lift');
+    expect($lifts($heavy('QW:7432@35x2 > QW:2794@45x2')))->toBeTrue()
+        ->and($lifts($heavy('QW:7432@35x2 > QW:2794@45x2 > lift > QW:7432@20')))->toBeFalse();
+});
+
 it('lifts where a heavy hand made it too dark, in no more turns than there are', function (): void {
     $dark = seen('QW:7432@60x2 > QW:2794@75x2 > QW:6858@70');
     $logged = logged(3, $dark);

@@ -81,7 +81,7 @@ it('tells zones that are too dark or too light by how much, in words and on a ma
         expect(abs($zones[(string) $zone]->difference->dL - $dL))->toBeLessThan(0.5)
             ->and($zones[(string) $zone]->state)->toBe($dL === 0.0 ? PartState::Near : PartState::Off);
     }
-    expect($zones['3']->words())->toContain('too dark')->and($zones['2']->words())->toContain('too light')->and($zones['1']->words())->toBe('leave it: the eye sees no difference');
+    expect($zones['3']->words())->toContain('too dark')->and($zones['2']->words())->toContain('too light')->and($zones['1']->words())->toBe('leave it: the eye sees no difference')->and($zones['1']->words(true))->toBe('near; a part of it can come nearer');
     $map = $review->map();
     $at = static fn (float $x, float $y): int => ord($map[(int) ($y * $reference->height) * $reference->width + (int) ($x * $reference->width)]);
     expect(strlen($map))->toBe($reference->count())
