@@ -1,6 +1,8 @@
 # A studio as on a server (nginx, php-fpm, production, all caches), in a folder of its own and on loopback. Sourced, after bin/lib/prism.sh.
 # Needs Debian's nginx and php8.2-fpm; installs them if it may. Leaves TRY (the folder), APP, HERE (its address) and PORT.
 
+# Where SERVER_REDIS is 1, what is kept for a while and work that waits are in Redis; where SERVER_NODES is 2, two web servers and two workers of
+# each kind, each with a folder of its own, take turns over one database and one folder of pictures, as several machines do.
 # Where SERVER_KEEPS is 1, whatever ends is started again.
 served() {
     if [ "${SERVER_KEEPS:-0}" = 1 ]; then
@@ -14,7 +16,7 @@ served() {
 # server_up [LINE...]: lines of .env in place of those of production
 server_up() {
     ensure_packages
-    for package in nginx php8.2-fpm; do
+    for package in nginx php8.2-fpm $([ "${SERVER_REDIS:-0}" = 1 ] && echo redis-server); do
         dpkg -s "$package" >/dev/null 2>&1 || DEBIAN_FRONTEND=noninteractive apt-get -qq -y install "$package" >/dev/null || fail "Install $package first."
     done
     ensure_folders
@@ -44,8 +46,13 @@ server_up() {
     create_database prism prism "$SECRET"
     sed -e "s|@HOST@|127.0.0.1|" -e "s|^APP_KEY=.*|APP_KEY=base64:$(head -c 32 /dev/urandom | base64)|" -e "s|@SECRET@|$SECRET|" -e "s|^DB_PORT=.*|DB_PORT=$DB_PORT|" \
         -e "s|^APP_URL=.*|APP_URL=https://127.0.0.1:$PORT|" -e "s|^MAIL_MAILER=.*|MAIL_MAILER=log|" hosting/env.production >"$APP/.env"
-    local line
-    for line in "$@"; do sed -i -e "/^${line%%=*}=/d" "$APP/.env" && echo "$line" >>"$APP/.env"; done
+    local line redis=()
+    if [ "${SERVER_REDIS:-0}" = 1 ]; then
+        REDIS_PORT="$(free_port 6390)"
+        served redis-server --port "$REDIS_PORT" --bind 127.0.0.1 --save '' --appendonly yes --dir "$TRY/run" --daemonize no
+        redis=(CACHE_STORE=redis QUEUE_CONNECTION=redis REDIS_CLIENT=predis "REDIS_PORT=$REDIS_PORT")
+    fi
+    for line in "${redis[@]}" "$@"; do sed -i -e "/^${line%%=*}=/d" "$APP/.env" && echo "$line" >>"$APP/.env"; done
     openssl req -x509 -newkey rsa:2048 -nodes -days 1 -subj /CN=127.0.0.1 -keyout "$TRY/privkey.pem" -out "$TRY/fullchain.pem" 2>/dev/null
     fill() {
         sed -e "s|@ROOT@|$APP|g" -e "s|@LOGS@|$TRY/logs|g" -e "s|@SOCKET@|$TRY/run/php.sock|g" -e "s|@LISTEN@|127.0.0.1:$PORT|g" -e "s|@HOST@|127.0.0.1|g" -e "s|@CERT@|$TRY|g" -e "s|@CHILDREN@|8|g" \
@@ -66,6 +73,7 @@ server_up() {
     chown -R www-data: "$APP/storage" "$TRY/run" "$TRY/logs"
     export PHP_INI_SCAN_DIR=":$APP/bin/php"
     served /usr/sbin/php-fpm8.2 --nodaemonize --fpm-config "$TRY/fpm.conf"
+    [ "${SERVER_NODES:-1}" = 2 ] && second_node
     served nginx -c "$TRY/nginx.conf" -g 'daemon off;'
     local queue
     for queue in soon later; do
@@ -76,6 +84,31 @@ server_up() {
         sleep 0.1
     done
     HERE="https://127.0.0.1:$PORT"
+}
+
+# Another machine: a folder of its own with its own caches and logs; only the folder of pictures is mounted from the first.
+second_node() {
+    APP2="$TRY/app2"
+    mkdir -p "$APP2"
+    (cd "$APP" && cp -r app artisan bin bootstrap compat composer.json config core database docs lang public resources routes standin vendor "$APP2")
+    rm -f "$APP2"/bootstrap/cache/*.php
+    mkdir -p "$APP2"/storage/{app,logs,framework/{cache/data,sessions,views}}
+    { grep -v '^PRISM_STORAGE=' "$APP/.env"; echo "PRISM_STORAGE=$APP/storage/app"; } >"$APP2/.env"
+    chmod 600 "$APP2/.env"
+    chmod -R a+rX "$APP2/app" "$APP2/vendor"
+    (cd "$APP2" && php artisan config:cache --quiet && php artisan route:cache --quiet && php artisan view:cache --quiet) || fail "The second web server could not be set up; see above."
+    chown -R www-data: "$APP2/storage" "$APP2/.env"
+    sed -e "s|$APP|$APP2|g" -e "s|$TRY/run/php.sock|$TRY/run/php2.sock|g" -e "s|$TRY/run/fpm.pid|$TRY/run/fpm2.pid|g" "$TRY/fpm.conf" >"$TRY/fpm2.conf"
+    served /usr/sbin/php-fpm8.2 --nodaemonize --fpm-config "$TRY/fpm2.conf"
+    local port
+    port="$(free_port $((PORT + 1)))"
+    sed -e "s|$APP|$APP2|g" -e "s|$TRY/run/php.sock|$TRY/run/php2.sock|g" -e "s|$TRY/run/nginx.pid|$TRY/run/nginx2.pid|g" -e "s|127.0.0.1:$PORT|127.0.0.1:$port|g" -e "s|$TRY/logs/access.log|$TRY/logs/access2.log|" "$TRY/nginx.conf" >"$TRY/nginx2.conf"
+    served nginx -c "$TRY/nginx2.conf" -g 'daemon off;'
+    HERE2="https://127.0.0.1:$port"
+    local queue
+    for queue in soon later; do
+        served nice -n 10 runuser -u www-data -- php "$APP2/artisan" queue:work --queue="$queue" --sleep=0.3
+    done
 }
 
 server_down() {

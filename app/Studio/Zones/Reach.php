@@ -39,7 +39,8 @@ final class Reach
         $L = $this->engine->library($piece->paper, $piece->user, $known)->L;
         // By the schools of the piece: without black a box is not as dark as its blacks.
         $schools = SchoolChoices::ofPiece($piece)->schools();
-        $dark = $this->cache->rememberForever(
+        // Some stores keep a number as text.
+        $dark = (float) $this->cache->rememberForever(
             'darkest-'.$this->restsOn($piece).hash('xxh64', serialize($schools)),
             fn (): float => Fitting::darkest($this->engine->search($piece->paper, $piece->user, $box), new Limits(top: 1, schools: $schools)),
         );
