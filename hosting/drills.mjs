@@ -11,6 +11,7 @@ const VICTIMS = {
     web: `^php-fpm: (master process .*${folder}|pool prism)`,
     worker: `^php ${folder}/app/artisan queue:work`,
     database: `^[^ ]*mariadbd .*${folder}`,
+    ...(process.env.REDIS_PORT && { redis: `^redis-server .*:${process.env.REDIS_PORT}` }),
 };
 const PHOTOS = ['jugs', 'lantern', 'harbour'].map((name) => readFileSync(`database/demo/${name}.jpg`));
 /** Nothing takes longer to be as it was, ms. */
@@ -210,7 +211,7 @@ let artist;
 let wrong = 0;
 for (let round = 0; round < rounds; round++) {
     const what = Object.keys(DO)[round % 5];
-    const victim = Object.keys(VICTIMS)[Math.floor(round / 5) % 3];
+    const victim = Object.keys(VICTIMS)[Math.floor(round / 5) % Object.keys(VICTIMS).length];
     if (round % ROUNDS_OF_ONE === 0) {
         artist = new Artist();
         await artist.begin();

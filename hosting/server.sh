@@ -49,7 +49,8 @@ server_up() {
     local line redis=()
     if [ "${SERVER_REDIS:-0}" = 1 ]; then
         REDIS_PORT="$(free_port 6390)"
-        served redis-server --port "$REDIS_PORT" --bind 127.0.0.1 --save '' --appendonly yes --dir "$TRY/run" --daemonize no
+        export REDIS_PORT
+        served redis-server --port "$REDIS_PORT" --bind 127.0.0.1 --save '' --appendonly yes --appendfsync always --dir "$TRY/run" --daemonize no
         redis=(CACHE_STORE=redis QUEUE_CONNECTION=redis REDIS_CLIENT=predis "REDIS_PORT=$REDIS_PORT")
     fi
     for line in "${redis[@]}" "$@"; do sed -i -e "/^${line%%=*}=/d" "$APP/.env" && echo "$line" >>"$APP/.env"; done

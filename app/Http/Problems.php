@@ -16,6 +16,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Laravel\Sanctum\Exceptions\MissingAbilityException;
 use PDOException;
+use Predis\CommunicationException;
 use Prism\Colour\InvalidColour;
 use Prism\Exchange\Archive\ArchiveRefused;
 use Prism\Exchange\TableRefused;
@@ -66,6 +67,7 @@ final class Problems
         $exceptions->render(static fn (PDOException $lost, Request $request): ?Response => app(LostConnectionDetector::class)->causedByLostConnection($lost)
             ? self::away($request)
             : null);
+        $exceptions->render(static fn (CommunicationException $lost, Request $request): Response => self::away($request));
         $exceptions->render(static function (\DomainException $refusal, Request $request): ?JsonResponse {
             foreach (self::REFUSALS as $class) {
                 if ($refusal instanceof $class) {
@@ -84,7 +86,7 @@ final class Problems
         ));
     }
 
-    /** The database is not there. */
+    /** The database, or what stands beside it, is not there. */
     private static function away(Request $request): Response
     {
         $message = 'The studio cannot be reached just now. Nothing that was saved is lost; try again in a little while.';

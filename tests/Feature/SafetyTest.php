@@ -8,6 +8,8 @@ use Illuminate\Database\QueryException;
 use Illuminate\Http\Middleware\TrustHosts;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\Route;
+use Predis\Connection\ConnectionException;
+use Predis\Connection\NodeConnectionInterface;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\pieceOf;
@@ -129,4 +131,9 @@ it('computes as much as one artist asks for who works fast, and not more', funct
     }
     $this->postJson($url, [])->assertTooManyRequests()->assertHeader('Retry-After');
     $this->getJson('/api/pieces')->assertOk();
+});
+
+it('says that the studio is away, and when to come again, while Redis is not there', function (): void {
+    Route::get('api/away', static fn () => throw new ConnectionException(Mockery::mock(NodeConnectionInterface::class), 'Stream is already at the end'));
+    $this->getJson('/api/away')->assertStatus(503)->assertHeader('Retry-After', '10')->assertJsonPath('message', fn (string $said): bool => str_contains($said, 'Nothing that was saved is lost'));
 });
