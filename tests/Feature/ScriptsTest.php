@@ -65,6 +65,7 @@ it('is no way in for the page, nor is the page\'s session one for scripts', func
     $this->postJson('/api/session', ['email' => $artist->email, 'password' => 'pencil-and-paper'])->assertOk();
     $this->getJson('/api/pieces')->assertOk();
     $this->getJson('/api/v1/pieces')->assertUnauthorized();
+    expect(app('router')->has('sanctum.csrf-cookie'))->toBeFalse();
 });
 
 it('lets a script do what its token is for and nothing else', function (array $abilities, array $may): void {
