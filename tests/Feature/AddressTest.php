@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Mail\AddressChanged;
 use App\Mail\ConfirmAddress;
 use App\Models\User;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Mail;
 
 use function Tests\Feature\artist;
@@ -115,4 +116,21 @@ it('ends a session after thirty days, however busy', function (): void {
     app('auth')->forgetGuards();
     $this->getJson('/api/session')->assertJsonPath('user', null);
     $this->getJson('/api/pieces')->assertUnauthorized();
+});
+
+it('begins another session by the cookie of who stays signed in, once that of the day is over', function (): void {
+    $artist = artist();
+    $signedIn = $this->postJson('/api/session', ['email' => $artist->email, 'password' => 'pencil-and-paper', 'remember' => true])->assertOk();
+    $name = Auth::guard('web')->getRecallerName();
+    $cookie = (string) $signedIn->getCookie($name)?->getValue();
+    $ask = function () use ($name, $cookie) {
+        app('auth')->forgetGuards();
+
+        return $this->withCredentials()->withCookie($name, $cookie)->getJson('/api/session');
+    };
+    $this->flushSession();
+    $ask()->assertJsonPath('user.email', $artist->email);
+    $this->travel(25)->hours();
+    $ask()->assertJsonPath('user.email', $artist->email);
+    expect(session('signed_in_at'))->toBeGreaterThan(now()->subDays(29)->subHour()->getTimestamp());
 });

@@ -2,11 +2,13 @@
 
 declare(strict_types=1);
 
+use App\Models\Paper;
 use App\Models\Piece;
 use App\Models\SentKey;
 use App\Models\Token;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Event;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\pieceOf;
@@ -148,6 +150,23 @@ it('does nothing a second time of which nobody knows whether it was done', funct
     $this->travel(6)->minutes();
     $send()->assertConflict()->assertJsonPath('message', fn (string $said): bool => str_contains($said, 'not known'));
     expect($artist->papers()->count())->toBe(1);
+});
+
+it('does nothing a second time where the studio failed on the way', function (): void {
+    $artist = artist();
+    $token = tokenOf($artist);
+    $fails = true;
+    Event::listen('eloquent.created: '.Paper::class, static function () use (&$fails): void {
+        if ($fails) {
+            throw new RuntimeException('The answer could not be told.');
+        }
+    });
+    $send = static fn () => script($token, 'POST', 'papers', ['name' => 'Quay board', 'kind' => 'cartridge', 'colour' => '#f4f2ea'], ['Idempotency-Key' => 'half-way']);
+    $send()->assertServerError();
+    $written = $artist->papers()->count();
+    $fails = false;
+    $send()->assertConflict()->assertJsonPath('message', fn (string $said): bool => str_contains($said, 'not known'));
+    expect($artist->papers()->count())->toBe($written);
 });
 
 it('tells pieces in pages, each once, whatever changes the order meanwhile', function (): void {

@@ -31,10 +31,10 @@ final class EndsInTime
         $began = $session->get(self::BEGAN);
         if ($guard instanceof SessionGuard && is_int($began) && $began < now()->getTimestamp() - self::DAYS * self::DAY && $guard->check()) {
             SecurityLog::note('session over', $guard->user());
-            // Only this browser's: elsewhere one stays.
-            $guard->logoutCurrentDevice();
+            // The cookie of who stays signed in is left: as long as it is good another session is begun by it.
             $session->invalidate();
             $session->regenerateToken();
+            $guard->forgetUser();
         }
         $response = $next($request);
         if ($guard instanceof SessionGuard && ! is_int($session->get(self::BEGAN)) && $guard->hasUser()) {

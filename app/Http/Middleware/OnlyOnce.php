@@ -17,8 +17,8 @@ use Symfony\Component\HttpFoundation\Response;
 
 /**
  * A write that names a key of its own making (`Idempotency-Key`) is done once: whoever did not hear the answer asks again with the same key, and is
- * told what it was. What was refused may be sent again under the same key. If a process ended in the middle, nobody knows whether it was done: that
- * is said, and nothing is done twice.
+ * told what it was. What was refused may be sent again under the same key. If the studio failed or its process ended in the middle, nobody knows
+ * whether it was done: that is said, and nothing is done twice.
  */
 final class OnlyOnce
 {
@@ -48,10 +48,10 @@ final class OnlyOnce
             return self::again(SentKey::query()->where('user_id', $artist->id)->where('key', $key)->first(), $digest);
         }
         $response = $next($request);
-        if ($response->isSuccessful()) {
-            $sent->update(['status' => $response->getStatusCode(), 'body' => $response->getContent()]);
-        } else {
+        if ($response->isClientError()) {
             $sent->delete();
+        } else {
+            $sent->update(['status' => $response->getStatusCode(), 'body' => $response->isServerError() ? null : $response->getContent()]);
         }
 
         return $response;
@@ -62,8 +62,8 @@ final class OnlyOnce
         return match (true) {
             $sent === null => Problems::refused('What was sent under this Idempotency-Key was refused just now. Send it again.', status: 409),
             $sent->digest !== $digest => Problems::refused('Something else was sent under this Idempotency-Key. Make a new key for each change.'),
-            $sent->status !== null => new JsonResponse((string) $sent->body, $sent->status, ['Idempotency-Replayed' => 'true'], json: $sent->body !== null && $sent->body !== ''),
-            $sent->created_at->gt(now()->subMinutes(self::AT_WORK_MINUTES)) => Problems::refused('What was sent under this Idempotency-Key is still being done. Ask again in a moment.', status: 409),
+            $sent->status !== null && $sent->status < 500 => new JsonResponse((string) $sent->body, $sent->status, ['Idempotency-Replayed' => 'true'], json: $sent->body !== null && $sent->body !== ''),
+            $sent->status === null && $sent->created_at->gt(now()->subMinutes(self::AT_WORK_MINUTES)) => Problems::refused('What was sent under this Idempotency-Key is still being done. Ask again in a moment.', status: 409),
             default => Problems::refused('It is not known whether what was sent under this Idempotency-Key was done. Look, and send it under a new key if it was not.', status: 409),
         };
     }
