@@ -17,6 +17,7 @@ use Prism\Review\Course;
 use Prism\Review\LoggedPart;
 use Prism\Review\NextLayers;
 use Prism\Review\PartReview;
+use Prism\Review\PartState;
 use Prism\Review\Resumption;
 use Prism\Review\ZoneLog;
 use Standin\ErringHand;
@@ -114,6 +115,16 @@ it('lifts once: what is too dark still is pressed in, and another lifting would 
     $lifts = static fn (?NextLayers $next): bool => $next !== null && str_contains((string) $next->steps, 'lift');
     expect($lifts($heavy('QW:7432@35x2 > QW:2794@45x2')))->toBeTrue()
         ->and($lifts($heavy('QW:7432@35x2 > QW:2794@45x2 > lift > QW:7432@20')))->toBeFalse();
+});
+
+it('gives a passage that is near one pencil more or leaves it, and lifts nothing of it', function (): void {
+    // Three units too dark, seen in very many pixels.
+    $dark = seen('QW:7432@38x2 > QW:2794@50x2 > QW:6858@44');
+    $logged = logged(3, $dark, pixels: 5000);
+    expect($logged->part->state)->toBe(PartState::Near)->and($logged->isRight())->toBeFalse()
+        ->and((string) (nextLayers($logged)->steps ?? ''))->not->toContain('lift');
+    $light = nextLayers(logged(3, seen('QW:7432@31x2 > QW:2794@40x2 > QW:6858@36'), pixels: 5000));
+    expect($light?->turns())->toBe(1);
 });
 
 it('lifts where a heavy hand made it too dark, in no more turns than there are', function (): void {
