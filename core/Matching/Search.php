@@ -120,9 +120,20 @@ final class Search
      */
     public function correct(Stack $present, Target $target, Limits $limits = new Limits(maxLayers: 3), ?Kit $only = null, ?Lab $seen = null): array
     {
-        $corrector = new Corrector($this->predictor, $this->book, $this->library, $this->short);
+        return $this->corrector()->of($present, $seen, fn (Passage $ground): Query => $this->query($target, $limits, $only, $ground));
+    }
 
-        return $corrector->of($present, $seen, fn (Passage $ground): Query => $this->query($target, $limits, $only, $ground));
+    /**
+     * As {@see correct()}, where what lies there is near: by one light layer or two, or not at all.
+     *
+     * @return list<Correction> best first, at most $limits->top
+     *
+     * @throws EmptyBox
+     * @throws \Prism\Layering\UnknownPencil
+     */
+    public function glaze(Stack $present, Target $target, Limits $limits, ?Kit $only, ?Lab $seen): array
+    {
+        return $this->corrector()->glazed($present, $seen, fn (Passage $ground): Query => $this->query($target, $limits, $only, $ground));
     }
 
     /**
@@ -236,6 +247,11 @@ final class Search
         $query = $this->query($target, $limits);
 
         return $this->made($this->easel($query), $this->explored($target, $limits, $pencils, 1)[0]);
+    }
+
+    private function corrector(): Corrector
+    {
+        return new Corrector($this->predictor, $this->book, $this->library, $this->short);
     }
 
     private function easel(Query $query): Easel

@@ -61,16 +61,16 @@ final readonly class NextLayers
         if ($miss < max($planned + self::WORTH, Correction::EYE)) {
             return null;
         }
-        // What was lifted and laid anew, and is off still, is pressed in: lifting again takes the new layers and nothing below them. A passage
-        // that is near gets one pencil more, or is left: nobody takes it off again or builds on it for so little.
-        $isNear = $logged->part->state === PartState::Near;
+        // A passage that is near gets a light layer more, or two, or is left: nobody takes it off again or builds on it for so little.
+        $found = $logged->part->state === PartState::Near ? $search->glaze(...) : $search->correct(...);
+        // What was lifted and laid anew, and is off still, is pressed in: lifting again takes the new layers and nothing below them.
         $wasLifted = self::lifts($passed->present);
         $best = null;
         $most = 0.0;
         $same = $out->where(static fn (Pencil $pencil): bool => in_array((string) $pencil->id, $inHand, true));
         foreach ([...count($same) > 0 ? [[$same, 0.0]] : [], [$out, 0.0], [null, self::FETCHED]] as [$only, $more]) {
-            foreach ($search->correct($passed->present, $target, $limits, $only, $logged->seen) as $correction) {
-                if (($isNear && self::turnsOf($correction->steps, []) > 1) || (($isNear || $wasLifted) && self::lifts($correction->steps))) {
+            foreach ($found($passed->present, $target, $limits, $only, $logged->seen) as $correction) {
+                if ($wasLifted && self::lifts($correction->steps)) {
                     continue;
                 }
                 $gain = $miss - self::miss($target, $correction->after->colour) - $more;

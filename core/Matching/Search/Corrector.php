@@ -7,11 +7,14 @@ namespace Prism\Matching\Search;
 use Closure;
 use Prism\Colour\Lab;
 use Prism\Colour\Words\Difference;
+use Prism\Layering\Look;
 use Prism\Layering\Passage;
 use Prism\Layering\Predictor;
+use Prism\Layering\Pressure;
 use Prism\Layering\Stack;
 use Prism\Layering\Step;
 use Prism\Layering\StepKind;
+use Prism\Matching\Sketch;
 use Prism\Matching\Target;
 use Prism\Matching\TouchBook;
 use Prism\Schools\Blending;
@@ -35,6 +38,14 @@ final readonly class Corrector
     /** So much further off it may end where something else lies there than is likeliest, dE00. */
     private const MOST_LOSS = 0.5;
 
+    /** What a light layer is laid at, percent, up to {@see Pressure::LIGHT_PERCENT}; and in so many coats. */
+    private const GLAZES = [20, 30, 40, 50];
+
+    private const COATS = [1, 2];
+
+    /** Of so many, the best, is weighed what they risk, alone and gone over with another. */
+    private const WEIGHED = 8;
+
     public function __construct(private Predictor $predictor, private TouchBook $book, private PairLibrary $library, private ShortStacks $short)
     {
     }
@@ -50,10 +61,10 @@ final readonly class Corrector
         $model = $this->predictor->model;
         $states = PresentState::likely($this->predictor, $present, $seen);
         $ground = $states[0][0]->passage;
-        $before = $seen ?? $ground->lab();
         $query = $asked($ground);
         $target = $query->target;
-        $leave = new Correction(Stack::of(), $before, $ground->look(), Difference::between($before, $target->colour), self::miss($target, $before));
+        $leave = self::leave($states, $seen, $target);
+        $before = $leave->before;
         $isTooDark = $before->L < $target->colour->L;
         // Too dark by more than the eye lets pass, and pressed in: neither an eraser nor a lighter pencil takes there any more.
         if (self::isNear($target, $before) || ($before->L < $target->colour->L - Correction::EYE_L && self::isBurnished($states))) {
@@ -83,12 +94,73 @@ final readonly class Corrector
                 $found[] = [Stack::of(...$steps, ...$easel->stack($candidate->sketch)->steps), $candidate->look, $candidate->cost + $dabs];
             }
         }
+
+        return $this->weighed($found, $leave, $states, $query);
+    }
+
+    /**
+     * What brings home a passage that is near: a light layer of one pencil, or of two.
+     *
+     * @param  Closure(Passage): Query  $asked  the query on a ground
+     * @return non-empty-list<Correction> best first; the first leaves it where that is best
+     *
+     * @throws \Prism\Layering\UnknownPencil
+     */
+    public function glazed(Stack $present, ?Lab $seen, Closure $asked): array
+    {
+        $states = PresentState::likely($this->predictor, $present, $seen);
+        $query = $asked($states[0][0]->passage);
+        $leave = self::leave($states, $seen, $query->target);
+        if (self::isNear($query->target, $leave->before)) {
+            return [$leave];
+        }
+        $easel = new Easel($this->predictor->model, $this->book, $query, $this->short);
+        $ones = $this->glazes($easel, Sketch::of([]), $query->allowed);
+        $found = array_slice($ones, 0, self::WEIGHED);
+        foreach (array_slice($ones, 0, self::WEIGHED) as $one) {
+            $below = $one->sketch->layers[0][0];
+            $found = [...$found, ...array_slice($this->glazes($easel, $one->sketch, array_diff($query->allowed, [$below])), 0, 1)];
+        }
+
+        return $this->weighed(array_map(static fn (Candidate $one): array => [$easel->stack($one->sketch), $one->look, $one->cost], $found), $leave, $states, $query);
+    }
+
+    /**
+     * @param  array<int>  $pencils  by index
+     * @return list<Candidate> with one light layer more, cheapest first; each pencil once
+     */
+    private function glazes(Easel $easel, Sketch $below, array $pencils): array
+    {
+        $glazes = [];
+        foreach ($pencils as $index) {
+            $tried = [];
+            foreach (self::GLAZES as $percent) {
+                foreach (self::COATS as $coats) {
+                    $tried[] = $easel->candidate($below->then([$index, $percent, $coats]));
+                }
+            }
+            $glazes[] = Candidate::ranked($tried)[0];
+        }
+
+        return Candidate::ranked($glazes);
+    }
+
+    /**
+     * Those that are worth it over all that may well lie there.
+     *
+     * @param  list<array{Stack, Look, float}>  $found  with what comes of each, and what it costs
+     * @param  non-empty-list<array{PresentState, float}>  $states
+     * @return non-empty-list<Correction> best first; to leave it where none is
+     */
+    private function weighed(array $found, Correction $leave, array $states, Query $query): array
+    {
+        $target = $query->target;
         $worth = [];
         foreach ($found as [$own, $look, $cost]) {
             $likeliest = self::miss($target, $look->colour);
             [$expected, $worst] = $this->risked($own, $states, $target);
             if (max($likeliest, $expected) < $leave->cost - self::LEAST_GAIN && $worst <= $leave->cost + self::MOST_LOSS) {
-                $worth[] = new Correction($own, $before, $look, Difference::between($look->colour, $target->colour), $cost + $expected - $likeliest);
+                $worth[] = new Correction($own, $leave->before, $look, Difference::between($look->colour, $target->colour), $cost + $expected - $likeliest);
             }
         }
         if ($worth === []) {
@@ -97,6 +169,15 @@ final readonly class Corrector
         usort($worth, static fn (Correction $a, Correction $b): int => $a->cost <=> $b->cost);
 
         return array_slice($worth, 0, max(1, $query->limits->top));
+    }
+
+    /** @param  non-empty-list<array{PresentState, float}>  $states */
+    private static function leave(array $states, ?Lab $seen, Target $target): Correction
+    {
+        $look = $states[0][0]->passage->look();
+        $before = $seen ?? $look->colour;
+
+        return new Correction(Stack::of(), $before, $look, Difference::between($before, $target->colour), self::miss($target, $before));
     }
 
     /**

@@ -36,6 +36,12 @@ final readonly class Plan
         return array_values($colours);
     }
 
+    /** Another where anything of its steps is another, or what they take. */
+    public function version(): string
+    {
+        return hash('xxh128', implode('|', array_map(static fn (PlanStep $step): string => "$step->key $step->turn $step->step ".implode(' ', $step->lies()), $this->steps)).$this->minutes);
+    }
+
     public function sessions(): int
     {
         return $this->steps === [] ? 0 : max(array_map(static fn (PlanStep $step): int => $step->session, $this->steps));
