@@ -118,18 +118,20 @@ final class DemoPiece
         // How areas are coloured, and which are one form, by spots: shares of width and height.
         /** @var list<array{at: list<array{float, float}>, body?: true|array{float, float}, by: string, colour: string, form?: string, shines?: bool}> $wishes */
         $wishes = json_decode((string) file_get_contents(database_path('demo/quay.json')), true, flags: JSON_THROW_ON_ERROR);
+        $zones = $piece->zones()->get()->keyBy('label');
+        $told = [];
         foreach ($wishes as $wish) {
-            $zones = $piece->zones()->get()->keyBy('label');
             $at = static fn (array $spot): ?Zone => $zones->get($map->at($spot[0], $spot[1]));
             $chosen = array_values(array_filter(array_map($at, $wish['at'])));
             assert($chosen !== []);
             $body = $wish['body'] ?? null;
-            $this->areas->colour($piece, $chosen, [
+            $told[] = [$chosen, [
                 'by' => $wish['by'], 'colour' => $wish['colour'], 'shines' => $wish['shines'] ?? false,
                 ...(isset($wish['form']) ? ['form' => $wish['form']] : []),
                 'body' => $body === true ? $chosen[0]->id : ($body === null ? null : $at($body)?->id),
-            ]);
+            ]];
         }
+        $this->areas->colourAll($piece, 'Coloured', $told);
         $piece->zoneChanges()->delete();
     }
 

