@@ -32,7 +32,8 @@ use Prism\Schools\DrawingHand;
  * @property int $session_minutes
  * @property ?Carbon $begun_at  when the first visit was done with
  * @property ?array{key: string, confirmed: bool, used: int, codes: list<string>} $second_factor  {@see \App\Studio\Account\SecondFactor}
- * @property int $revision  counts on with whatever may change anything of this artist: {@see \App\Http\Middleware\KeptAnswers}
+ * @property int $revision  counts on with whatever may change anything of this artist: {@see \App\Studio\Account\Revisions}
+ * @property int $plan_revision  the same of what may change a plan
  * @property-read ?Paper $paper
  */
 final class User extends Authenticatable
@@ -50,7 +51,7 @@ final class User extends Authenticatable
     /** @var array<string, string> */
     protected $casts = ['password' => 'hashed', 'schools' => 'array', 'hand' => DrawingHand::class, 'lamp' => Lamp::class, 'begun_at' => 'datetime', 'email_confirmed_at' => 'datetime', 'second_factor' => 'encrypted:array'];
 
-    protected $attributes = ['hand' => 'right', 'lamp' => 'daylight', 'unit' => 'mm', 'session_minutes' => 90, 'revision' => 0];
+    protected $attributes = ['hand' => 'right', 'lamp' => 'daylight', 'unit' => 'mm', 'session_minutes' => 90, 'revision' => 0, 'plan_revision' => 0];
 
     /** @return HasMany<Piece, $this> */
     public function pieces(): HasMany

@@ -86,6 +86,38 @@ it('counts on with whatever may write, and not with what only reads', function (
     expect(array_diff($readOnly, $routes->all()))->toBe([]);
 });
 
+it('makes no plan anew for what is laid as it was planned, and tells of it only what has changed', function (): void {
+    $url = "/api/pieces/{$this->piece->id}/drawing";
+    $revisions = fn (): array => array_values((array) DB::table('users')->where('id', $this->artist->id)->first(['revision', 'plan_revision']));
+    $send = fn (array $body): TestResponse => $this->actingAs(User::query()->findOrFail($this->artist->id))->postJson($url, ['mark' => (string) Str::ulid(), ...$body], ['Prefer' => 'return=minimal'])->assertOk();
+    $planned = ($this->read)('/plan');
+    $key = $planned['steps'][0]['key'];
+
+    [$all, $plans] = $revisions();
+    $told = $send(['keys' => [$key], 'state' => 'done'])->assertJsonMissingPath('steps')->json();
+    expect($revisions()[0])->toBeGreaterThan($all)->and($revisions()[1])->toBe($plans);
+    $now = ($this->read)('/plan');
+    expect($now['steps'][0]['state'])->toBe('done')->and($told['states'])->toBe([$key => 'done'])->and($told['version'])->toBe($planned['version'])->toBe($now['version'])
+        ->and([$told['lastMarked'], $told['begunRecipes'], $told['pace']])->toBe([$now['lastMarked'], $now['begunRecipes'], $now['pace']]);
+    foreach ($told['pencils'] as $pencil) {
+        foreach ($now['pullList'] as $entry) {
+            if ($entry['id'] === $pencil['id']) {
+                expect([$entry['needsMm'], $entry['leftMm'], $entry['short']])->toBe([$pencil['needsMm'], $pencil['leftMm'], $pencil['short']]);
+            }
+        }
+    }
+    $this->postJson("$url/notes", ['mark' => (string) Str::ulid(), 'note' => 'Soft so far.'])->assertSuccessful();
+    expect($revisions()[1])->toBe($plans)->and($send(['keys' => [$key], 'state' => 'open'])->json('states'))->toBe([])->and($revisions()[1])->toBe($plans);
+
+    // Laid otherwise, or left out, it goes on otherwise.
+    $send(['keys' => [$key], 'state' => 'done', 'otherwise' => ['coats' => 3]])->assertJsonPath('steps.0.state', 'done');
+    expect($revisions()[1])->toBeGreaterThan($plans)->and(($this->read)('/plan')['version'])->not->toBe($planned['version']);
+    $send(['keys' => [$key], 'state' => 'open'])->assertJsonPath('version', $planned['version'])->assertJsonPath('done', 0);
+    $send(['keys' => [$key], 'state' => 'skipped'])->assertJsonPath('steps.0.state', 'skipped');
+    // Who does not ask for less is told the plan.
+    $this->postJson($url, ['mark' => (string) Str::ulid(), 'keys' => [$key], 'state' => 'done'])->assertOk()->assertJsonPath('steps.0.state', 'done');
+});
+
 it('counts on as soon as something is committed, before the answer is worked out', function (): void {
     $revision = fn (): int => (int) DB::table('users')->where('id', $this->artist->id)->value('revision');
     $was = $revision();

@@ -2,7 +2,7 @@ import { onlineManager } from '@tanstack/react-query';
 import { act, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it } from 'vitest';
-import { marked, unmarked } from '../../resources/js/api/marking';
+import { asDrawn, marked, unmarked } from '../../resources/js/api/marking';
 import type { DrawingEntry, Plan, PlanStep, Step, Turn } from '../../resources/js/api/client';
 import { saidOf } from '../../resources/js/draw/Diary';
 import { SessionClock } from '../../resources/js/draw/SessionClock';
@@ -484,6 +484,22 @@ describe('marks before the answer', () => {
         const [whole] = marked(half, press(['key-2'], 'skipped', 'M2'));
         expect(whole.turns[0]?.state).toBe('done');
         expect(whole.currentKey).toBe('key-3');
+    });
+
+    it('are as the server tells them, whatever was pressed elsewhere', () => {
+        const [pressed] = marked(plan(), press(['key-1']));
+        const [entry] = pressed.pullList;
+        const told = asDrawn(pressed, {
+            version: pressed.version,
+            states: { 'key-2': 'done', 'key-3': 'skipped' },
+            begunRecipes: 1,
+            pace: { pace: 200, steps: 7 },
+            lastMarked: 'M9',
+            pencils: [{ id: entry?.id ?? '', needsMm: 12, leftMm: 8, short: true }],
+        });
+        expect(told.steps.map(({ state }) => state)).toEqual(['open', 'done', 'skipped']);
+        expect(told).toMatchObject({ currentKey: 'key-1', done: 2, begunRecipes: 1, lastMarked: 'M9' });
+        expect(told.pullList[0]).toEqual({ ...entry, needsMm: 12, leftMm: 8, short: true });
     });
 
     it('come back as they were before', () => {

@@ -386,6 +386,7 @@ export const turnOf = (of: PlanStep, changes: Partial<Turn> = {}): Turn => ({
 });
 
 export const planOf = (steps: PlanStep[], changes: Partial<Plan> = {}): Plan => ({
+    version: 'as planned',
     pullList: [
         {
             id: 'QW:404',

@@ -9,9 +9,11 @@ use App\Http\Requests\MarkRequest;
 use App\Http\Requests\NoteRequest;
 use App\Http\Requests\ReplanRequest;
 use App\Http\Resources\DrawingEntryResource;
+use App\Http\Resources\DrawnResource;
 use App\Http\Resources\PlanResource;
 use App\Http\Resources\ReplanResource;
 use App\Models\Piece;
+use App\Studio\Account\Revisions;
 use App\Studio\Drawing\DrawingPhotos;
 use App\Studio\Drawing\Marks;
 use App\Studio\Drawing\Replans;
@@ -68,24 +70,30 @@ final class DrawingController
             new OA\Property(property: 'madeAt', type: 'string', format: 'date-time', description: 'when it was pressed, where it had to wait for the network'),
         ])),
         responses: [
-            new OA\Response(response: 200, description: 'The plan with the steps marked', content: new OA\JsonContent(ref: '#/components/schemas/Plan')),
+            new OA\Response(response: 200, description: 'The plan with the steps marked; with the header Prefer: return=minimal, where the plan stays as it was, only what has changed of it', content: new OA\JsonContent(oneOf: [new OA\Schema(ref: '#/components/schemas/Plan'), new OA\Schema(ref: '#/components/schemas/Drawn')])),
             new OA\Response(response: 409, description: 'Changed meanwhile elsewhere', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
             new OA\Response(response: 422, description: 'Refused', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
         ],
     )]
-    public function mark(MarkRequest $request, Piece $piece): PlanResource
+    public function mark(MarkRequest $request, Piece $piece): PlanResource|DrawnResource
     {
         Gate::authorize('update', $piece);
-        $plan = $this->recipes->plan($piece);
+        $plan = $this->recipes->known($piece);
         $wanted = array_flip($request->stepKeys());
         $steps = array_values(array_filter($plan->steps, static fn (PlanStep $step): bool => isset($wanted[$step->key])));
         if ($steps === [] || count($steps) < count($wanted)) {
             abort(422, 'This step is no longer in the plan; its recipe has changed. Reload to see the plan as it is now.');
         }
         $otherwise = $request->otherwise($this->catalogue, $piece->user);
-        $this->marks->mark($piece, $request->mark(), $steps, (string) $request->validated('state'), $request->validated('was'), $request->madeAt(), $otherwise);
         // What was laid as planned, and is no more or from now on, changes no step of the plan; what was left out or laid otherwise does.
         $isSame = $otherwise === null && $request->validated('state') !== 'skipped' && array_filter($steps, static fn (PlanStep $step): bool => $step->laid !== null) === [];
+        if ($isSame) {
+            Revisions::plansStay();
+        }
+        $this->marks->mark($piece, $request->mark(), $steps, (string) $request->validated('state'), $request->validated('was'), $request->madeAt(), $otherwise);
+        if ($isSame && $request->header('Prefer') === 'return=minimal') {
+            return new DrawnResource($this->pages->drawn($piece, $plan));
+        }
 
         return new PlanResource($this->pages->of($piece, $isSame ? $plan : null));
     }
@@ -159,6 +167,7 @@ final class DrawingController
     public function note(NoteRequest $request, Piece $piece): DrawingEntryResource
     {
         Gate::authorize('update', $piece);
+        Revisions::plansStay();
         $entry = $piece->drawingEntries()->firstOrCreate(
             ['mark' => $request->mark()],
             ['kind' => 'note', 'note' => $request->validated('note'), 'turn' => $request->validated('turn'), 'zone' => $request->validated('zone'), 'made_at' => $request->madeAt()],
@@ -189,6 +198,7 @@ final class DrawingController
         Gate::authorize('update', $piece);
         $upload = $request->file('photo');
         assert($upload instanceof UploadedFile);
+        Revisions::plansStay();
         try {
             return new DrawingEntryResource($photos->keep($piece, $request->mark(), $upload, $request->subject(), $request->madeAt()));
         } catch (PhotoRefused $refusal) {

@@ -49,7 +49,7 @@ final class PlanController
     {
         Gate::authorize('view', $piece);
 
-        return new PlanResource($this->pages->of($piece));
+        return new PlanResource($this->pages->of($piece, $this->recipes->known($piece)));
     }
 
     #[OA\Get(path: '/api/pieces/{piece}/neighbours', operationId: 'neighbours', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [
@@ -59,14 +59,14 @@ final class PlanController
     {
         Gate::authorize('view', $piece);
 
-        return NeighboursResource::collection($advice->neighbours($piece, $this->recipes->plan($piece)));
+        return NeighboursResource::collection($advice->neighbours($piece, $this->recipes->known($piece)));
     }
 
     public function sheet(Piece $piece, PlanSheet $sheet): Response
     {
         Gate::authorize('view', $piece);
 
-        return new Response($sheet->pdf($piece, $this->recipes->plan($piece)), 200, [
+        return new Response($sheet->pdf($piece, $this->recipes->known($piece)), 200, [
             'Content-Type' => 'application/pdf',
             'Content-Disposition' => 'inline; filename="plan.pdf"',
         ]);

@@ -19,8 +19,8 @@ use Symfony\Component\HttpFoundation\Response;
  */
 final class KeptAnswers
 {
-    /** Which are kept. */
-    private const KEPT = ['api/pieces/{piece}', 'api/pieces/{piece}/plan'];
+    /** Which are kept, and by which revision. */
+    private const KEPT = ['api/pieces/{piece}' => 'plan_revision', 'api/pieces/{piece}/plan' => 'revision'];
 
     /** What is sent and changes nothing. */
     private const READ_ONLY = [
@@ -44,23 +44,25 @@ final class KeptAnswers
             $response = $next($request);
             if (! self::isReadOnly($request)) {
                 // Whatever became of it: part of it may be done.
-                Revisions::countOn($artist->id);
+                Revisions::countOnAsSent($artist->id);
             }
 
             return $response;
         }
 
-        return config('prism.keep_answers') && in_array(self::addressOf($request), self::KEPT, true) && in_array('gzip', $request->getEncodings(), true)
-            ? $this->kept($request, $next, $artist)
+        $revision = self::KEPT[self::addressOf($request)] ?? null;
+
+        return $revision !== null && config('prism.keep_answers') && in_array('gzip', $request->getEncodings(), true)
+            ? $this->kept($request, $next, $artist, (int) $artist->getAttribute($revision))
             : $next($request);
     }
 
     /** @param  Closure(Request): Response  $next */
-    private function kept(Request $request, Closure $next, User $artist): Response
+    private function kept(Request $request, Closure $next, User $artist, int $revision): Response
     {
         $key = "answer:$artist->id:".hash('xxh128', $request->getRequestUri());
         $tag = Cache::get("$key:tag");
-        if (is_array($tag) && $tag['revision'] === $artist->revision) {
+        if (is_array($tag) && $tag['revision'] === $revision) {
             $answer = self::answer('', $tag['etag']);
             if ($answer->isNotModified($request)) {
                 return $answer;
@@ -79,7 +81,7 @@ final class KeptAnswers
         $packed = (string) gzencode($content, self::LEVEL);
         // The body first: a tag never stands without it. As text, since a table of the database may keep it.
         Cache::put("$key:body", ['etag' => $etag, 'packed' => base64_encode($packed)], self::SECONDS);
-        Cache::put("$key:tag", ['etag' => $etag, 'revision' => $artist->revision], self::SECONDS);
+        Cache::put("$key:tag", ['etag' => $etag, 'revision' => $revision], self::SECONDS);
         $answer = self::answer($packed, $etag);
         $answer->isNotModified($request);
 

@@ -31,7 +31,8 @@ use Prism\Planning\Prep;
  *
  * @property-read PlanPage $resource
  */
-#[OA\Schema(schema: 'Plan', required: ['pullList', 'palette', 'cautions', 'turns', 'built', 'steps', 'beginnings', 'minutes', 'idleMinutes', 'apartMinutes', 'sessions', 'currentKey', 'lastMarked', 'done', 'total', 'zonesWithoutRecipe', 'ownRecipes', 'begunRecipes', 'joins', 'advice', 'advised', 'prep', 'canTakeBack', 'pace', 'calibration'], properties: [
+#[OA\Schema(schema: 'Plan', required: ['version', 'pullList', 'palette', 'cautions', 'turns', 'built', 'steps', 'beginnings', 'minutes', 'idleMinutes', 'apartMinutes', 'sessions', 'currentKey', 'lastMarked', 'done', 'total', 'zonesWithoutRecipe', 'ownRecipes', 'begunRecipes', 'joins', 'advice', 'advised', 'prep', 'canTakeBack', 'pace', 'calibration'], properties: [
+    new OA\Property(property: 'version', type: 'string', description: 'another where the steps are others'),
     new OA\Property(property: 'pullList', type: 'array', items: new OA\Items(ref: '#/components/schemas/PullListEntry')),
     new OA\Property(property: 'palette', nullable: true, description: 'what planning the whole picture found last', oneOf: [new OA\Schema(ref: '#/components/schemas/Palette')]),
     new OA\Property(property: 'cautions', type: 'array', items: new OA\Items(type: 'string')),
@@ -166,6 +167,7 @@ final class PlanResource extends JsonResource
         }
 
         return [
+            'version' => $plan->version(),
             'pullList' => [...array_map($this->entry(...), $plan->pullList), ...$this->lighteners()],
             'palette' => $piece->palette === null ? null : ['valueError' => null, 'trio' => null, 'separate' => $piece->palette['dE00'], ...Arr::except($piece->palette, 'apart'), 'curve' => $this->curve($piece->palette['curve'])],
             'cautions' => array_map(static fn (Caution $caution): string => $caution->sentence(), $plan->cautions),
@@ -278,9 +280,7 @@ final class PlanResource extends JsonResource
             'part' => Part::of($entry['share'])->value,
             'lightener' => Lightener::of($pencil)?->value,
             'owned' => $this->resource->box->has($pencil->id),
-            'needsMm' => round($stub['needsMm'], 1),
-            'leftMm' => $stub['leftMm'] === null ? null : round($stub['leftMm']),
-            'short' => $stub['short'],
+            ...DrawnResource::stub($stub),
         ];
     }
 }

@@ -6,21 +6,39 @@ namespace App\Studio\Account;
 
 use App\Models\User;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
 
-/** Counts on with whatever may change anything of an artist: what was told of another revision may be told no more. */
+/**
+ * Counts on with whatever may change anything of an artist: what was told of another revision may be told no more. What is pressed while one
+ * draws by the plan changes the log and nothing that a plan rests on, so plans have a revision of their own.
+ */
 final class Revisions
 {
+    private const PLANS_STAY = 'plans-stay';
+
+    /** What is sent now changes no plan: to be told before anything of it is written. */
+    public static function plansStay(): void
+    {
+        request()->attributes->set(self::PLANS_STAY, true);
+    }
+
     /** As soon as anything that was sent is committed: the answer to who wrote it may take a while yet, and another screen asks meanwhile. */
     public static function committed(): void
     {
         $artist = Auth::hasUser() && ! request()->isMethodCacheable() ? Auth::id() : null;
         if (is_int($artist)) {
-            self::countOn($artist);
+            self::countOnAsSent($artist);
         }
+    }
+
+    /** After what was sent now. */
+    public static function countOnAsSent(int $artist): void
+    {
+        request()->attributes->getBoolean(self::PLANS_STAY) ? User::query()->toBase()->where('id', $artist)->increment('revision') : self::countOn($artist);
     }
 
     public static function countOn(int $artist): void
     {
-        User::query()->toBase()->where('id', $artist)->increment('revision');
+        User::query()->toBase()->where('id', $artist)->update(['revision' => DB::raw('revision + 1'), 'plan_revision' => DB::raw('plan_revision + 1')]);
     }
 }

@@ -21,6 +21,9 @@ final class Paces
     /** Steps from which a pace of one's own is told. */
     private const LEAST_STEPS = 5;
 
+    /** Of the pace that plans are made by, logarithm: a twentieth. */
+    private const STEP = 0.05;
+
     /** The slowest and the fastest hand that is believed, mm² a minute. */
     private const BELIEVED = [40.0, 4000.0];
 
@@ -38,9 +41,12 @@ final class Paces
         return ['pace' => max(self::BELIEVED[0], min(self::BELIEVED[1], (float) $paces->median())), 'steps' => $paces->count()];
     }
 
+    /** In steps that change what a plan takes by no more than one would notice: it is not made anew with every mark. */
     public function forPiece(Piece $piece): Pace
     {
-        return new Pace($this->of($piece->user)['pace'], $piece->session_minutes);
+        ['pace' => $pace, 'steps' => $steps] = $this->of($piece->user);
+
+        return new Pace($steps === 0 ? $pace : exp(self::STEP * round(log($pace) / self::STEP)), $piece->session_minutes);
     }
 
     /**

@@ -43,9 +43,18 @@ final class PlanPages
             Marks::last($piece)?->mark,
             $this->stubs($piece, $plan, $states),
         );
-        Progress::of($page)->note($piece);
+        Progress::of($plan, $states)->note($piece);
 
         return $page;
+    }
+
+    /** What a press changes of the page of a plan that stays as it was. */
+    public function drawn(Piece $piece, Plan $plan): DrawnPage
+    {
+        $states = $piece->drawnSteps()->pluck('state', 'step_key')->all();
+        Progress::of($plan, $states)->note($piece);
+
+        return new DrawnPage($plan->version(), $states, count(Begun::of($piece)), $this->paces->of($piece->user), Marks::last($piece)?->mark, $this->stubs($piece, $plan, $states));
     }
 
     /**

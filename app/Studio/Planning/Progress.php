@@ -6,6 +6,7 @@ namespace App\Studio\Planning;
 
 use App\Models\Piece;
 use Illuminate\Support\Facades\DB;
+use Prism\Planning\Order\Plan;
 
 /** How far a drawing is: in turns and in minutes of the hands, as its plan was last seen. */
 final readonly class Progress
@@ -19,14 +20,15 @@ final readonly class Progress
     {
     }
 
-    public static function of(PlanPage $page): self
+    /** @param  array<string, string>  $states  of steps that are done or skipped, by key */
+    public static function of(Plan $plan, array $states): self
     {
         $open = [];
         $turns = [];
         $left = 0.0;
-        foreach ($page->plan->steps as $step) {
+        foreach ($plan->steps as $step) {
             $turns[$step->turn] = true;
-            if (! isset($page->states[$step->key])) {
+            if (! isset($states[$step->key])) {
                 $open[$step->turn] = true;
                 $left += $step->minutes;
             }

@@ -10,6 +10,7 @@ export type PencilPage = Schemas['PencilPage'];
 export type Piece = Schemas['Piece'];
 export type PieceSummary = Schemas['PieceSummary'];
 export type Plan = Schemas['Plan'];
+export type Drawn = Schemas['Drawn'];
 export type PlanStep = Schemas['PlanStep'];
 export type Turn = Schemas['Turn'];
 export type DrawingEntry = Schemas['DrawingEntry'];

@@ -7,6 +7,7 @@ import {
     api,
     formOf,
     type Colour,
+    type Drawn,
     type DrawingEntry,
     type Piece,
     type PieceChanges,
@@ -16,6 +17,7 @@ import {
 } from './client';
 import { keys, pieceHasChanged } from './keys';
 import {
+    asDrawn,
     entryOf,
     marked,
     noted,
@@ -62,7 +64,13 @@ const KEPT = {
     target: (_: string, { id, ...body }: TargetChanges) =>
         answered(api.PATCH('/api/targets/{target}', { params: { path: { target: id } }, body })),
     mark: (piece: string, body: Mark) =>
-        answered(api.POST('/api/pieces/{piece}/drawing', { params: { path: { piece } }, body })),
+        answered(
+            api.POST('/api/pieces/{piece}/drawing', {
+                params: { path: { piece } },
+                body,
+                headers: { Prefer: 'return=minimal' },
+            }),
+        ),
     unmark: (piece: string, mark: string) =>
         answered(api.DELETE('/api/pieces/{piece}/drawing/last', { params: { path: { piece }, query: { mark } } })),
     replan: (piece: string, body: Decision) =>
@@ -138,7 +146,13 @@ function keep<K extends Kind>(client: QueryClient, kind: K) {
                 client.setQueryData<Piece>(keys.piece(piece), (now) => now && { ...now, ...told });
             }
             // Presses that still wait are not in the answer: it counts when it is the last.
-            if (isDrawing(kind) && drawingsOf(client, piece) === 1) client.setQueryData(keys.plan(piece), changed);
+            if (isDrawing(kind) && drawingsOf(client, piece) === 1) {
+                const told = changed as Plan | Drawn;
+                const now = client.getQueryData<Plan>(keys.plan(piece));
+                if ('steps' in told) client.setQueryData(keys.plan(piece), told);
+                else if (now?.version === told.version) client.setQueryData(keys.plan(piece), asDrawn(now, told));
+                else void client.invalidateQueries({ queryKey: keys.plan(piece), exact: true });
+            }
         },
         onSettled: (_changed, error, _input, _result, { mutationKey }) => {
             const piece = pieceOf(mutationKey);

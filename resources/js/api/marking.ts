@@ -1,4 +1,4 @@
-import type { DrawingEntry, Plan } from './client';
+import type { DrawingEntry, Drawn, Plan } from './client';
 
 export interface Mark {
     /** Of this press: sent twice it is done once. */
@@ -63,9 +63,13 @@ function together(states: State[]): State {
 }
 
 /** The plan with some steps in another state: what the server will answer, before it does. */
-function withStates(plan: Plan, keys: readonly string[], state: State): Plan {
-    const touched = new Set(keys);
-    const steps = plan.steps.map((step) => (touched.has(step.key) ? { ...step, state } : step));
+function withStates(plan: Plan, to: ReadonlyMap<string, State>): Plan {
+    const touched = new Set(
+        plan.steps.filter((step) => (to.get(step.key) ?? step.state) !== step.state).map(({ key }) => key),
+    );
+    const steps = plan.steps.map((step) =>
+        touched.has(step.key) ? { ...step, state: to.get(step.key) ?? step.state } : step,
+    );
     const states = new Map(steps.map((step) => [step.key, step.state]));
     const of = (all: readonly string[]) => together(all.map((key) => states.get(key) ?? 'open'));
     const turns = plan.turns.map((turn) =>
@@ -110,9 +114,17 @@ export function marked(plan: Plan, press: Mark, log: DrawingEntry[] = []): [Plan
     const turn = plan.steps.find(({ key }) => press.keys.includes(key))?.turn ?? null;
 
     return [
-        { ...withStates(plan, press.keys, press.state), lastMarked: press.mark },
+        { ...withStates(plan, new Map(press.keys.map((key) => [key, press.state]))), lastMarked: press.mark },
         [entryOf(press, press.state, turn), ...log],
     ];
+}
+
+/** After the server told what a press has changed of it. */
+export function asDrawn(plan: Plan, { states, pencils, ...told }: Drawn): Plan {
+    const now = withStates(plan, new Map(plan.steps.map(({ key }) => [key, states[key] ?? 'open'])));
+    const of = new Map(pencils.map((pencil) => [pencil.id, pencil]));
+
+    return { ...now, ...told, pullList: now.pullList.map((entry) => ({ ...entry, ...of.get(entry.id) })) };
 }
 
 /** After something was written down or photographed. */
@@ -136,7 +148,7 @@ export function unmarked(plan: Plan, log: DrawingEntry[], mark: string): [Plan, 
               ? 'done'
               : 'open';
     };
-    const back = entry.keys.reduce((now, key) => withStates(now, [key], was(key)), plan);
+    const back = withStates(plan, new Map(entry.keys.map((key) => [key, was(key)])));
 
     return [{ ...back, lastMarked: holds[0]?.mark ?? null }, rest];
 }

@@ -2261,6 +2261,30 @@ export interface components {
             /** Format: date-time */
             madeAt: string;
         };
+        Drawn: {
+            /** @description of the plan: another than that which was seen is to be read anew */
+            version: string;
+            /** @description of steps, by key; those that are not named are open */
+            states: {
+                [key: string]: 'done' | 'skipped';
+            };
+            /** @description as in the plan */
+            begunRecipes: number;
+            pace: {
+                /** @description mm² of one pass in a minute */
+                pace: number;
+                /** @description of the log that tell it; 0: the usual pace */
+                steps: number;
+            };
+            lastMarked: string | null;
+            /** @description of the pull list, where anything is known of their length */
+            pencils: {
+                id: string;
+                needsMm: number;
+                leftMm: number | null;
+                short: boolean;
+            }[];
+        };
         /** @enum {string} */
         DrillKindId:
             | 'value'
@@ -2692,7 +2716,8 @@ export interface components {
             updatedAt: string;
         };
         Plan: {
-            /** @description The plan of a piece and how far the drawing has come. */
+            /** @description another where the steps are others */
+            version: string;
             pullList: components['schemas']['PullListEntry'][];
             /** @description what planning the whole picture found last */
             palette: components['schemas']['Palette'] | null;
@@ -5468,13 +5493,13 @@ export interface operations {
             };
         };
         responses: {
-            /** @description The plan with the steps marked */
+            /** @description The plan with the steps marked; with the header Prefer: return=minimal, where the plan stays as it was, only what has changed of it */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    'application/json': components['schemas']['Plan'];
+                    'application/json': components['schemas']['Plan'] | components['schemas']['Drawn'];
                 };
             };
             /** @description No JSON */
