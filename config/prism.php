@@ -27,6 +27,12 @@ return [
     // What the pictures of one artist may take.
     'gigabytes_of_one' => (float) env('PRISM_GIGABYTES_OF_ONE', 10),
 
+    // What stays free on the disk: below it no more pictures are taken in.
+    'gigabytes_spare' => (float) env('PRISM_GIGABYTES_SPARE', 0.5),
+
+    // What may lie beside the photos of all artists that can be made anew: drawings, plans. What was looked at last stays.
+    'gigabytes_made' => (float) env('PRISM_GIGABYTES_MADE', 50),
+
     // Whether large answers are kept until their artist changes anything.
     'keep_answers' => (bool) env('PRISM_KEEP_ANSWERS', true),
 

@@ -16,6 +16,7 @@ use App\Models\Swatch;
 use App\Models\Work;
 use App\Models\Zone;
 use App\Models\ZoneTarget;
+use App\Studio\Account\SecurityLog;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\SoftDeletingScope;
@@ -62,7 +63,13 @@ final class Bindings
                 $rows->withoutGlobalScope(SoftDeletingScope::class);
             }
 
-            return $rows->whereKey($key)->firstOr(static fn () => throw new NotFoundHttpException(sprintf('There is no such %s in your studio.', self::WORDS[$name] ?? $name)));
+            return $rows->whereKey($key)->firstOr(static function () use ($name, $class, $key): never {
+                if ($class::query()->withoutGlobalScope(SoftDeletingScope::class)->whereKey($key)->exists()) {
+                    SecurityLog::note("asked for another's $name $key, or for what was removed", Auth::user());
+                }
+
+                throw new NotFoundHttpException(sprintf('There is no such %s in your studio.', self::WORDS[$name] ?? $name));
+            });
         });
     }
 }

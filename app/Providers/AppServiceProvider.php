@@ -63,7 +63,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->bind(Archives::class, static fn (Application $app): Archives => new Archives($storage().'/archives', $app->make(PieceArchive::class), $app->make(StudioArchive::class)));
         $this->app->bind(Restores::class, static fn (Application $app): Restores => new Restores($storage().'/restores', $app->make(PieceRestore::class), $app->make(StudioRestore::class)));
         $this->app->bind(Sweep::class, static fn (Application $app): Sweep => new Sweep($storage(), $app->make(PhotoStore::class), $app->make(DrawingPhotos::class)));
-        $this->app->bind(Room::class, static fn (): Room => new Room($storage(), (int) (1e9 * (float) config('prism.gigabytes_of_one'))));
+        $this->app->bind(Room::class, static fn (): Room => new Room($storage(), (int) (1e9 * (float) config('prism.gigabytes_of_one')), (int) (1e9 * (float) config('prism.gigabytes_spare'))));
         $this->app->bind(Backups::class, static fn (): Backups => new Backups($storage(), (string) config('prism.backups'), new DatabaseDump((array) config('database.connections.'.(string) config('database.default')))));
         $this->app->singleton(PhotoReader::class, static fn (): PhotoReader => new PhotoReader((int) config('prism.photo.max_megapixels'), (int) config('prism.photo.working_edge'), (int) config('prism.photo.large_edge')));
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Studio;
 
 use App\Studio\Drawing\DrawingPhotos;
+use App\Studio\Photos\KeptFiles;
 use App\Studio\Photos\PhotoStore;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
@@ -25,6 +26,9 @@ final class Sweep
     private const KEY = '/^[0-9a-hjkmnp-tv-z]{26}$/';
 
     private const AT_ONCE = 100;
+
+    /** Files beside a photo that are made when they are looked at ({@see KeptFiles}). */
+    private const MADE = ['plan-*.parcel', 'replan-*.parcel', 'drawing-*.png', 'parts-*.png'];
 
     public function __construct(private readonly string $storage, private readonly PhotoStore $photos, private readonly DrawingPhotos $drawings)
     {
@@ -66,6 +70,35 @@ final class Sweep
     public function kept(): int
     {
         return DB::table('cache')->where('expiration', '<=', now()->getTimestamp())->delete();
+    }
+
+    /**
+     * What lies beside the photos of all artists and can be made anew takes no more than this: what was not looked at for longest goes.
+     *
+     * @return int files
+     */
+    public function made(int $mostBytes): int
+    {
+        $files = [];
+        $bytes = 0;
+        foreach (self::MADE as $kind) {
+            foreach ([...(glob("$this->storage/pieces/*/$kind") ?: []), ...(glob("$this->storage/pieces/*/*/$kind") ?: [])] as $file) {
+                $files[$file] = (int) @filemtime($file);
+                $bytes += (int) @filesize($file);
+            }
+        }
+        asort($files);
+        $swept = 0;
+        foreach (array_keys($files) as $file) {
+            if ($bytes <= $mostBytes) {
+                break;
+            }
+            $bytes -= (int) @filesize($file);
+            File::delete($file);
+            $swept++;
+        }
+
+        return $swept;
     }
 
     /** Folders whose key no row of a table has. */

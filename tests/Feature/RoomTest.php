@@ -37,3 +37,11 @@ it('takes no more pictures where the room is used up, and says what to do; all e
     }
     $this->patchJson("/api/pieces/$piece->id", ['title' => 'Floats'])->assertOk();
 });
+
+it('takes no more pictures of anybody where the disk has no room to spare, and says so; all else goes on', function (): void {
+    $artist = artist();
+    $piece = pieceOf($artist);
+    config(['prism.gigabytes_spare' => 1e9]);
+    $this->actingAs($artist)->post('/api/pieces', ['photo' => picture()], ['Accept' => 'application/json'])->assertStatus(507)->assertJsonPath('message', fn (string $said): bool => str_contains($said, 'whoever runs the studio has to make room'));
+    $this->patchJson("/api/pieces/$piece->id", ['title' => 'Floats'])->assertOk();
+});

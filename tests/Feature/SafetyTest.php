@@ -6,6 +6,8 @@ use App\Mail\PasswordReset;
 use App\Models\Piece;
 use Illuminate\Database\QueryException;
 use Illuminate\Http\Middleware\TrustHosts;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\Route;
 use Predis\Connection\ConnectionException;
@@ -59,6 +61,23 @@ it('says of what is another\'s just what it says of what is not there, whatever 
     ['PATCH', '/api/pieces/{piece}'], ['POST', '/api/pieces/{piece}/recipes'], ['PATCH', '/api/zones/{zone}'], ['PATCH', '/api/targets/{target}'],
     ['PATCH', '/api/references/{reference}'], ['POST', '/api/references/{reference}/photo'], ['PATCH', '/api/swatches/{swatch}'], ['POST', '/api/pieces/{piece}/advice'],
 ]);
+
+it('writes down who asked for what is another\'s', function (): void {
+    $file = storage_path('testing/security-refused.log');
+    @unlink($file);
+    config(['logging.channels.security.path' => $file]);
+    Log::forgetChannel('security');
+    $piece = pieceOf(artist());
+    $this->actingAs($piece->user)->getJson("/api/pieces/$piece->id")->assertOk();
+    expect(is_file($file))->toBeFalse();
+    $this->actingAs($stranger = artist())->getJson("/api/pieces/$piece->id")->assertNotFound();
+    expect((string) file_get_contents($file))->toContain("INFO: asked for another's piece $piece->id, or for what was removed {\"artist\":$stranger->id");
+    // Of what is nobody's there is nothing to write down; what a policy refuses is.
+    $this->getJson('/api/pieces/01jzzzzzzzzzzzzzzzzzzzzzzz')->assertNotFound();
+    Gate::forUser($stranger)->allows('update', $piece);
+    expect(substr_count((string) file_get_contents($file), 'INFO: '))->toBe(2)->and((string) file_get_contents($file))->toContain("INFO: was not let update Piece $piece->id");
+    unlink($file);
+});
 
 it('has nothing of a piece that was removed, and all of it when it is taken back', function (): void {
     $piece = pieceOf($user = artist());

@@ -10,6 +10,8 @@ use App\Models\Restore;
 use App\Models\Share;
 use App\Models\Swatch;
 use App\Models\Work;
+use App\Studio\Drawing\DrawingPhotos;
+use App\Studio\Photos\PhotoStore;
 use App\Studio\Sweep;
 use Illuminate\Console\Scheduling\Event;
 use Illuminate\Console\Scheduling\Schedule;
@@ -104,4 +106,20 @@ it('puts away what was kept for a while once its time is over', function (): voi
     $row = static fn (string $key, int $ends): array => ['key' => $key, 'value' => 'x', 'expiration' => time() + $ends];
     DB::table('cache')->insert([$row('over', -10), $row('kept', 500)]);
     expect(app(Sweep::class)->kept())->toBe(1)->and(DB::table('cache')->pluck('key')->all())->toBe(['kept']);
+});
+
+it('lets go of what can be made anew, longest not looked at first, down to what it may take; photos and readings stay', function (): void {
+    $storage = (string) config('prism.storage').'/made';
+    $folder = "$storage/pieces/01jzzzzzzzzzzzzzzzzzzzzzzz/1";
+    File::ensureDirectoryExists($folder);
+    foreach (['drawing-a.png' => 5, 'plan-b.parcel' => 3, 'parts-c.png' => 1, 'reading-1-1' => 9, 'photo.rgb' => 9] as $name => $days) {
+        File::put("$folder/$name", str_repeat('x', 1000));
+        touch("$folder/$name", time() - $days * 86_400);
+    }
+    $sweep = new Sweep($storage, app(PhotoStore::class), app(DrawingPhotos::class));
+    $there = static fn (): array => array_map(basename(...), glob("$folder/*") ?: []);
+    expect($sweep->made(3000))->toBe(0)->and($there())->toHaveCount(5)
+        ->and($sweep->made(2500))->toBe(1)->and($there())->toBe(['parts-c.png', 'photo.rgb', 'plan-b.parcel', 'reading-1-1'])
+        ->and($sweep->made(0))->toBe(2)->and($there())->toBe(['photo.rgb', 'reading-1-1']);
+    File::deleteDirectory($storage);
 });

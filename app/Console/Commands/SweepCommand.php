@@ -16,7 +16,7 @@ final class SweepCommand extends Command
 
     public function handle(Sweep $sweep): int
     {
-        $this->line(sprintf('Put away: %d pieces, %d folders of pictures, %d archives, %d kept answers.', $sweep->pieces(), $sweep->orphans(), $sweep->archives(), $sweep->kept()));
+        $this->line(sprintf('Put away: %d pieces, %d folders of pictures, %d archives, %d kept answers, %d pictures and plans that can be made anew.', $sweep->pieces(), $sweep->orphans(), $sweep->archives(), $sweep->kept(), $sweep->made((int) (1e9 * (float) config('prism.gigabytes_made')))));
 
         return self::SUCCESS;
     }

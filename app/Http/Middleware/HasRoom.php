@@ -12,7 +12,7 @@ use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Takes no more pictures of an artist whose room is used up. */
+/** Takes no more pictures of an artist whose room is used up, nor of anybody where the disk is. */
 final class HasRoom
 {
     public function __construct(private readonly Room $room)
@@ -25,6 +25,10 @@ final class HasRoom
         $artist = $request->user();
         if ($artist instanceof User && $this->room->used($artist) >= $this->room->most()) {
             return Problems::refused(sprintf('The pictures of your studio take all of its %s GB. Save pieces that are done in an archive and remove them; their room is free when they are put away for good, %d days later.', round($this->room->most() / 1e9, 1), Sweep::KEPT_DAYS));
+        }
+
+        if ($this->room->isDiskFull()) {
+            return Problems::refused('There is no room for more pictures on the studio\'s disk. All that was saved is there; whoever runs the studio has to make room, then send it again.', status: 507);
         }
 
         return $next($request);

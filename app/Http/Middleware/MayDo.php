@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Middleware;
 
 use App\Models\User;
+use App\Studio\Account\SecurityLog;
 use App\Studio\Account\TokenAbility;
 use Closure;
 use Illuminate\Http\Request;
@@ -29,6 +30,7 @@ final class MayDo
             default => TokenAbility::Box,
         };
         if (! $artist instanceof User || ! $artist->tokenCan($wanted->value)) {
+            SecurityLog::note("a token was not let $wanted->value", $artist);
             throw new MissingAbilityException($wanted->value);
         }
 

@@ -10,16 +10,25 @@ use Illuminate\Support\Facades\DB;
 use RecursiveDirectoryIterator;
 use RecursiveIteratorIterator;
 
-/** How much room the pictures of an artist take, removed pieces too until they are swept, and how much there is for one. */
+/** How much room the pictures of an artist take, removed pieces too until they are swept, and how much there is for one and for all. */
 final class Room
 {
-    public function __construct(private readonly string $storage, private readonly int $mostBytes)
+    /** @param  int  $spareBytes  of the disk are left free: what is being written already must find room */
+    public function __construct(private readonly string $storage, private readonly int $mostBytes, private readonly int $spareBytes)
     {
     }
 
     public function most(): int
     {
         return $this->mostBytes;
+    }
+
+    /** Whether the disk has room for no more pictures of anybody. */
+    public function isDiskFull(): bool
+    {
+        $free = @disk_free_space($this->storage);
+
+        return $free !== false && $free < $this->spareBytes;
     }
 
     public function used(User $artist): int
