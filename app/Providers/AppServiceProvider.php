@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Http\Bindings;
+use App\Http\QuietSessions;
 use App\Http\Requests\NotCommon;
 use App\Http\Requests\PasswordBytes;
 use App\Jobs\DoWork;
@@ -41,8 +42,10 @@ use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Queue\Events\WorkerStarting;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Session;
 use Illuminate\Support\ServiceProvider;
 use Illuminate\Validation\Rules\Password;
 use Laravel\Sanctum\Sanctum;
@@ -72,6 +75,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         JsonResource::withoutWrapping();
         Bindings::register();
+        Session::extend('database', static fn (Application $app): QuietSessions => new QuietSessions(DB::connection(config('session.connection')), config('session.table', 'sessions'), (int) config('session.lifetime'), $app));
         Sanctum::usePersonalAccessTokenModel(Token::class);
         TrustProxies::at((array) config('prism.proxies'));
         Event::listen(static fn (WorkWaits $waits) => DoWork::dispatch($waits->queue)->onQueue($waits->queue->value)->afterCommit());

@@ -27,7 +27,7 @@ use Prism\Materials\Pencil;
 final readonly class NextLayers
 {
     /** So much nearer, dE00, and by such a share of the miss, it must come to be worth other turns. */
-    private const WORTH = 1.0;
+    private const WORTH = 0.7;
 
     private const WORTH_SHARE = 0.2;
 

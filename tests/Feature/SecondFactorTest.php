@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\QuietSessions;
 use App\Models\User;
 use App\Studio\Account\Totp;
 use Illuminate\Support\Facades\DB;
@@ -114,6 +115,22 @@ it('tells where one is signed in, and signs out everywhere but here', function (
     $remembered = $artist->remember_token;
     $this->deleteJson('/api/account/sessions')->assertNoContent();
     expect(DB::table('sessions')->pluck('id')->all())->toContain('others')->not->toContain('tablet')->and($artist->refresh()->remember_token)->not->toBe($remembered);
+});
+
+it('writes a session that says nothing new once a minute, and what is new at once', function (): void {
+    $at = now()->startOfSecond();
+    $held = ['_token' => 'a', 'login_web' => 7, '_previous' => ['url' => '/api/pieces']];
+    $request = static function (array $changes, int $seconds) use ($at): int {
+        test()->travelTo($at->copy()->addSeconds($seconds));
+        $sessions = app('session')->driver('database')->getHandler();
+        $sessions->write('quiet', serialize([...(array) unserialize((string) $sessions->read('quiet')), ...$changes]));
+
+        return DB::table('sessions')->where('id', 'quiet')->value('last_activity') - $at->getTimestamp();
+    };
+    expect($request($held, 0))->toBe(0)->and($request([], 20))->toBe(0)->and($request(['_previous' => ['url' => '/api/papers']], 59))->toBe(0)
+        ->and($request([], 60))->toBe(60)->and($request([], 61))->toBe(60)->and($request(['_token' => 'b'], 62))->toBe(62);
+    $sessions = app('session')->driver('database')->getHandler();
+    expect($sessions)->toBeInstanceOf(QuietSessions::class)->and(unserialize((string) $sessions->read('quiet')))->toMatchArray(['_token' => 'b', 'login_web' => 7, '_previous' => ['url' => '/api/pieces']]);
 });
 
 it('writes down who came in and who did not, by number, and no secret', function (): void {
