@@ -148,11 +148,14 @@ class Artist {
             });
         else {
             const step = this.steps[this.at++ % this.steps.length];
-            await this.ask('mark', 'POST', `${piece}/drawing`, {
-                mark: ulid(),
-                keys: [step.key],
-                state: this.at <= this.steps.length ? 'done' : 'open',
-            });
+            // As the page asks: what a press changes, where the plan stays as it was.
+            await this.ask(
+                'mark',
+                'POST',
+                `${piece}/drawing`,
+                { mark: ulid(), keys: [step.key], state: this.at <= this.steps.length ? 'done' : 'open' },
+                { Prefer: 'return=minimal' },
+            );
         }
     }
 }

@@ -3,6 +3,7 @@
 
 # Where SERVER_REDIS is 1, what is kept for a while and work that waits are in Redis; where SERVER_NODES is 2, two web servers and two workers of
 # each kind, each with a folder of its own, take turns over one database and one folder of pictures, as several machines do.
+# Where SERVER_DISK is a size, the pictures are on a disk of that size; where SERVER_CLOCK is 1, web server and workers go by the clock file.
 # Where SERVER_KEEPS is 1, whatever ends is started again.
 served() {
     if [ "${SERVER_KEEPS:-0}" = 1 ]; then
@@ -16,7 +17,7 @@ served() {
 # server_up [LINE...]: lines of .env in place of those of production
 server_up() {
     ensure_packages
-    for package in nginx php8.2-fpm $([ "${SERVER_REDIS:-0}" = 1 ] && echo redis-server); do
+    for package in nginx php8.2-fpm $([ "${SERVER_CLOCK:-0}" = 1 ] && echo faketime) $([ "${SERVER_REDIS:-0}" = 1 ] && echo redis-server); do
         dpkg -s "$package" >/dev/null 2>&1 || DEBIAN_FRONTEND=noninteractive apt-get -qq -y install "$package" >/dev/null || fail "Install $package first."
     done
     ensure_folders
@@ -37,6 +38,8 @@ server_up() {
     # Some packages come with files that only their owner may read.
     chmod -R a+rX "$APP"
     mkdir -p "$APP"/storage/{app,logs,framework/{cache/data,sessions,views}} "$TRY"/{logs,run}
+
+    [ -n "${SERVER_DISK:-}" ] && { mount -t tmpfs -o "size=$SERVER_DISK" knotty-prism "$APP/storage/app" || fail "Only root may mount a small disk."; }
 
     PORT="$(free_port 8090)"
     DB_PORT="$(free_port 33071)"
@@ -73,12 +76,19 @@ server_up() {
     ) || fail "The studio could not be set up; see above."
     chown -R www-data: "$APP/storage" "$TRY/run" "$TRY/logs"
     export PHP_INI_SCAN_DIR=":$APP/bin/php"
-    served /usr/sbin/php-fpm8.2 --nodaemonize --fpm-config "$TRY/fpm.conf"
+    local clock=()
+    if [ "${SERVER_CLOCK:-0}" = 1 ]; then
+        export CLOCK="$TRY/run/clock"
+        echo +0 >"$CLOCK"
+        clock=(env "LD_PRELOAD=$(ls /usr/lib/*/faketime/libfaketime.so.1)" "FAKETIME_TIMESTAMP_FILE=$CLOCK" FAKETIME_NO_CACHE=1 FAKETIME_DONT_FAKE_MONOTONIC=1)
+    fi
+    served "${clock[@]}" /usr/sbin/php-fpm8.2 --nodaemonize --fpm-config "$TRY/fpm.conf"
     [ "${SERVER_NODES:-1}" = 2 ] && second_node
     served nginx -c "$TRY/nginx.conf" -g 'daemon off;'
     local queue
     for queue in soon later; do
-        served nice -n 10 runuser -u www-data -- php "$APP/artisan" queue:work --queue="$queue" --sleep=0.3
+        served "${clock[@]}" runuser -u www-data -- php "$APP/artisan" queue:work --queue="$queue" --sleep=0.3
+        gives_way
     done
     for _ in $(seq 1 100); do
         [ -S "$TRY/run/php.sock" ] && port_taken "$PORT" && break
@@ -108,7 +118,8 @@ second_node() {
     HERE2="https://127.0.0.1:$port"
     local queue
     for queue in soon later; do
-        served nice -n 10 runuser -u www-data -- php "$APP2/artisan" queue:work --queue="$queue" --sleep=0.3
+        served runuser -u www-data -- php "$APP2/artisan" queue:work --queue="$queue" --sleep=0.3
+        gives_way
     done
 }
 
@@ -116,5 +127,6 @@ server_down() {
     trap - INT TERM EXIT
     stop_groups
     stop_database
+    [ -n "${SERVER_DISK:-}" ] && umount "$APP/storage/app"
     rm -rf "$TRY"
 }

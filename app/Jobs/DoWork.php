@@ -7,6 +7,7 @@ namespace App\Jobs;
 use App\Models\User;
 use App\Models\Work;
 use App\Studio\Account\Revisions;
+use App\Studio\Files\NoRoom;
 use App\Studio\LongWork\WorkCancelled;
 use App\Studio\LongWork\WorkKind;
 use App\Studio\LongWork\WorkQueue;
@@ -61,7 +62,7 @@ final class DoWork implements ShouldQueue
 
             return;
         } catch (Throwable $problem) {
-            $works->end($work, ['state' => 'failed', 'problem' => Works::BROKEN]);
+            $works->end($work, ['state' => 'failed', 'problem' => NoRoom::isIn($problem) ? NoRoom::WORDS : Works::BROKEN]);
             throw $problem;
         }
         if ($kind === WorkKind::Calibration || ($kind === WorkKind::Photo && ! isset($work->wish['piece']))) {

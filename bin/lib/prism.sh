@@ -173,6 +173,18 @@ in_group() {
     GROUPS_STARTED+=($!)
 }
 
+# What was begun last by in_group gives way to all else. Linux shares the processors out among groups of one session each first, so nice alone
+# counts for nothing between them.
+gives_way() {
+    local pid="${GROUPS_STARTED[-1]}"
+    renice -n 10 -g "$pid" >/dev/null 2>&1
+    for _ in 1 2 3 4 5; do
+        sleep 0.1
+        [ "$(cut -d' ' -f1 "/proc/$pid/autogroup" 2>/dev/null)" != "$(cut -d' ' -f1 /proc/$$/autogroup 2>/dev/null)" ] && echo 15 2>/dev/null >"/proc/$pid/autogroup" && return
+    done
+    return 0
+}
+
 serve() {
     PHP_CLI_SERVER_WORKERS=4 in_group storage/logs/web.log php artisan serve --host=127.0.0.1 --port="$1" --no-reload
     for _ in $(seq 1 150); do
@@ -182,10 +194,13 @@ serve() {
     fail "The web server did not start; see storage/logs/web.log."
 }
 
-# One for what someone waits for, one for what can wait. A worker ends itself after a timed-out job or an hour; the loop starts the next.
+# queue_workers [give-way]: one for what someone waits for, one for what can wait. A worker ends itself after a timed-out job or an hour; the loop starts the next.
 queue_workers() {
     in_group storage/logs/queue.log bash -c 'while :; do php artisan queue:work --queue=soon --sleep=0.3 --max-time=3600; sleep 0.2; done'
+    [ "${1:-}" = give-way ] && gives_way
     PRISM_WARM_UP=false in_group storage/logs/queue.log bash -c 'while :; do php artisan queue:work --queue=later --sleep=1.5 --max-time=3600; sleep 0.2; done'
+    [ "${1:-}" = give-way ] && gives_way
+    return 0
 }
 
 # Once a minute it looks for what is due (routes/console.php).

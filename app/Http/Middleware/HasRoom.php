@@ -7,6 +7,7 @@ namespace App\Http\Middleware;
 use App\Http\Problems;
 use App\Models\User;
 use App\Studio\Account\Room;
+use App\Studio\Files\NoRoom;
 use App\Studio\Sweep;
 use Closure;
 use Illuminate\Http\Request;
@@ -28,7 +29,7 @@ final class HasRoom
         }
 
         if ($this->room->isDiskFull()) {
-            return Problems::refused('There is no room for more pictures on the studio\'s disk. All that was saved is there; whoever runs the studio has to make room, then send it again.', status: 507);
+            return Problems::refused(NoRoom::WORDS, status: 507);
         }
 
         return $next($request);

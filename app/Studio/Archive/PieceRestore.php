@@ -8,6 +8,7 @@ use App\Models\Piece;
 use App\Models\Reference;
 use App\Models\User;
 use App\Studio\Drawing\DrawingPhotos;
+use App\Studio\Files\WholeFile;
 use App\Studio\Photos\LinePictures;
 use App\Studio\Photos\PhotoReader;
 use App\Studio\Photos\PhotoRefused;
@@ -213,7 +214,7 @@ final class PieceRestore
     private function read(ArchiveReader $archive, string $name, \Closure $as): string
     {
         $path = sys_get_temp_dir().'/prism-'.Str::random(16);
-        File::put($path, $archive->bytes($name));
+        WholeFile::put($path, $archive->bytes($name));
         try {
             return $as($path);
         } catch (PhotoRefused $refusal) {

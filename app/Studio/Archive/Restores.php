@@ -7,6 +7,7 @@ namespace App\Studio\Archive;
 use App\Models\Piece;
 use App\Models\Restore;
 use App\Models\User;
+use App\Studio\Files\WholeFile;
 use App\Studio\Papers\PaperBook;
 use Closure;
 use Illuminate\Http\UploadedFile;
@@ -42,7 +43,7 @@ final class Restores
                 File::delete($file->getPathname());
             }
         }
-        File::copy($upload->getPathname(), $this->folder."/$name");
+        WholeFile::copy($upload->getPathname(), $this->folder."/$name");
 
         return $name;
     }

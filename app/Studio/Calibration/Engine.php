@@ -7,11 +7,11 @@ namespace App\Studio\Calibration;
 use App\Models\Calibration;
 use App\Models\Paper as PaperModel;
 use App\Models\User;
+use App\Studio\Files\WholeFile;
 use App\Studio\Pencils\Catalogue;
 use Illuminate\Contracts\Cache\LockProvider;
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\File;
 use Prism\Layering\Predictor;
 use Prism\Matching\Advice\RecipeMaker;
 use Prism\Matching\EmptyBox;
@@ -165,8 +165,7 @@ final class Engine
             if (! is_dir($this->folder)) {
                 mkdir($this->folder, 0o755, true);
             }
-            // Whole or not at all: another worker may be reading.
-            File::replace($path, $pack($made));
+            WholeFile::keep($path, $pack($made));
 
             return $made;
         };

@@ -6,6 +6,7 @@ namespace App\Studio\Drawing;
 
 use App\Models\DrawingEntry;
 use App\Models\Piece;
+use App\Studio\Files\WholeFile;
 use App\Studio\Photos\PhotoReader;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Carbon;
@@ -49,7 +50,7 @@ final class DrawingPhotos
         $photo = $this->reader->read($file);
         File::ensureDirectoryExists($this->folder.'/'.$piece->id, 0o700);
         // The file first: an entry never stands without its photo.
-        File::replace($this->path($piece, $mark), $photo->large);
+        WholeFile::put($this->path($piece, $mark), $photo->large);
 
         return $piece->drawingEntries()->firstOrCreate(['mark' => $mark], ['kind' => 'photo', ...$about, 'photo_width' => $photo->width, 'photo_height' => $photo->height, 'made_at' => $madeAt]);
     }
@@ -63,7 +64,7 @@ final class DrawingPhotos
     {
         File::ensureDirectoryExists($this->folder.'/'.$piece->id, 0o700);
         foreach ($files as $end => $bytes) {
-            File::replace($this->path($piece, $mark).$end, $bytes);
+            WholeFile::put($this->path($piece, $mark).$end, $bytes);
         }
     }
 
@@ -87,7 +88,7 @@ final class DrawingPhotos
         foreach (File::files($from) as $file) {
             $to = $this->folder.'/'.$for.'/'.$file->getFilename();
             if ($file->getExtension() === 'json') {
-                File::replace($to, $told((string) file_get_contents($file->getPathname())));
+                WholeFile::put($to, $told((string) file_get_contents($file->getPathname())));
             } elseif (! @link($file->getPathname(), $to)) {
                 copy($file->getPathname(), $to);
             }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Studio\Photos;
 
+use App\Studio\Files\WholeFile;
 use Closure;
 use Illuminate\Support\Facades\File;
 
@@ -26,7 +27,7 @@ final class KeptFiles
             return (string) file_get_contents($path);
         }
         // Who asks for the same meanwhile waits for it, and does not make it a second time.
-        $lock = fopen("$folder/.$kind-".substr($key, 0, 1).'.lock', 'c');
+        $lock = @fopen("$folder/.$kind-".substr($key, 0, 1).'.lock', 'c');
         if ($lock !== false) {
             flock($lock, LOCK_EX);
         }
@@ -36,8 +37,7 @@ final class KeptFiles
                 return (string) file_get_contents($path);
             }
             $bytes = $make();
-            // Whole or not at all: another worker may be reading.
-            File::replace($path, $bytes);
+            WholeFile::keep($path, $bytes);
         } finally {
             if ($lock !== false) {
                 fclose($lock);

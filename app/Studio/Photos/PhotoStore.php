@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Studio\Photos;
 
 use App\Models\Reference;
+use App\Studio\Files\WholeFile;
 use Closure;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
@@ -113,11 +114,13 @@ final class PhotoStore
         $written = 'new-'.Str::random(16);
         $folder = $this->folder.'/'.$reference->id.'/'.$written;
         File::ensureDirectoryExists($folder);
-        foreach ($files as $name => $bytes) {
-            if (file_put_contents($folder.'/'.$name, $bytes) !== strlen($bytes)) {
-                File::deleteDirectory($folder);
-                throw new RuntimeException('There is no room for this photo in the studio.');
+        try {
+            foreach ($files as $name => $bytes) {
+                WholeFile::put($folder.'/'.$name, $bytes);
             }
+        } catch (RuntimeException $problem) {
+            File::deleteDirectory($folder);
+            throw $problem;
         }
 
         return $written;
@@ -128,7 +131,7 @@ final class PhotoStore
         $path = $this->folderOf($reference).'/'.$view->value.'.jpg';
         if (in_array($view, [PhotoView::Temperature, PhotoView::Value], true) && ! is_file($path)) {
             // Made when it is looked at first.
-            File::replace($path, PhotoRenderer::jpeg($view === PhotoView::Temperature ? PhotoRenderer::temperature($this->field($reference)) : PhotoRenderer::value($this->image($reference))));
+            WholeFile::put($path, PhotoRenderer::jpeg($view === PhotoView::Temperature ? PhotoRenderer::temperature($this->field($reference)) : PhotoRenderer::value($this->image($reference))));
         }
         if ($view === PhotoView::Large && ! is_file($path)) {
             return $this->path($reference, PhotoView::Photo);

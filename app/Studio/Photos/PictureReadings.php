@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Studio\Photos;
 
 use App\Models\Reference;
+use App\Studio\Files\WholeFile;
 use Closure;
 use Illuminate\Support\Facades\File;
 use Prism\Planning\Parcel;
@@ -51,7 +52,7 @@ final class PictureReadings
             // What was kept is damaged.
             $packed = Parcel::pack($reading = PictureReading::of($raster, $progress));
         }
-        File::replace($this->path($reference), $packed);
+        WholeFile::put($this->path($reference), $packed);
         foreach (glob($this->photos->folderOf($reference).'/reading-*') ?: [] as $old) {
             if ($old !== $this->path($reference)) {
                 unlink($old);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Studio\Photos;
 
+use App\Studio\Files\WholeFile;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
@@ -35,7 +36,7 @@ final class Uploads
                 File::delete($file->getPathname());
             }
         }
-        File::copy($upload->getPathname(), $this->path($name));
+        WholeFile::copy($upload->getPathname(), $this->path($name));
 
         return $name;
     }

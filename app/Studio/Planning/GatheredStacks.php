@@ -6,10 +6,10 @@ namespace App\Studio\Planning;
 
 use App\Models\Piece;
 use App\Studio\Calibration\Engine;
+use App\Studio\Files\WholeFile;
 use App\Studio\LongWork\SideBySide;
 use App\Studio\Photos\PhotoStore;
 use Closure;
-use Illuminate\Support\Facades\File;
 use Prism\Matching\EmptyBox;
 use Prism\Matching\Limits;
 use Prism\Matching\Search;
@@ -84,7 +84,7 @@ final class GatheredStacks
             [$nearby[$targetKeys[$ids[$i]]], $stacks[$keys[$ids[$i]]]] = unserialize($bytes, ['allowed_classes' => false]);
             $found[$ids[$i]] = TargetStacks::unpack($stacks[$keys[$ids[$i]]]);
         }
-        File::replace($path, serialize([
+        WholeFile::keep($path, serialize([
             self::STACKS => array_slice($stacks + $kept[self::STACKS], 0, self::WISHES * count($targets), true),
             self::NEARBY => array_slice($nearby + $kept[self::NEARBY], 0, count($targets), true),
         ]));

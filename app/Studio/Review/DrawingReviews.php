@@ -8,6 +8,7 @@ use App\Models\DrawingEntry;
 use App\Models\Piece;
 use App\Studio\Calibration\Engine;
 use App\Studio\Drawing\DrawingPhotos;
+use App\Studio\Files\WholeFile;
 use App\Studio\LongWork\WorkRefused;
 use App\Studio\Pencils\Catalogue;
 use App\Studio\Photos\PhotoReader;
@@ -17,7 +18,6 @@ use App\Studio\Planning\PictureZones;
 use App\Studio\Zones\DrawnPart;
 use App\Studio\Zones\ZoneBook;
 use Closure;
-use Illuminate\Support\Facades\File;
 use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
 use Prism\Colour\ValueScale;
@@ -100,10 +100,10 @@ final class DrawingReviews
         // Lines run where zones end; colours where the photo's do.
         $outlinesOff = Outlines::of($found, $onlyLines ? $outlines() : $reference, $map, $zones, $piece->width_mm);
         // The pictures first: what is told of a review never stands without them.
-        File::replace($this->path($piece, $mark, 'straight'), self::picture($review->seen));
-        File::replace($this->path($piece, $mark, 'values'), self::values($review->seen));
-        File::replace($this->path($piece, $mark, 'errors'), self::errors($review));
-        File::replace($this->path($piece, $mark, 'told'), json_encode([
+        WholeFile::put($this->path($piece, $mark, 'straight'), self::picture($review->seen));
+        WholeFile::put($this->path($piece, $mark, 'values'), self::values($review->seen));
+        WholeFile::put($this->path($piece, $mark, 'errors'), self::errors($review));
+        WholeFile::put($this->path($piece, $mark, 'told'), json_encode([
             ...self::told($review, $next, $found, [$drawing->width, $drawing->height], $corners !== null),
             'merged' => $review->merged($zones),
             'lost' => $found->isBlurred ? [] : array_map(static fn (LostEdges $edge): string => $edge->sentence(), LostEdges::of($review, $map, $zones, $piece->width_mm)),

@@ -6,6 +6,7 @@ namespace App\Studio\Review;
 
 use App\Models\Piece;
 use App\Studio\Drawing\DrawingPhotos;
+use App\Studio\Files\WholeFile;
 use App\Studio\LongWork\WorkRefused;
 use App\Studio\Pencils\Catalogue;
 use App\Studio\Pencils\PencilBook;
@@ -87,12 +88,12 @@ final class SimulatedDrawings
         $mark = Str::lower((string) Str::ulid());
         $file = tempnam(sys_get_temp_dir(), 'prism');
         try {
-            File::put((string) $file, $photo);
+            WholeFile::put((string) $file, $photo);
             $this->photos->keepFile($piece, $mark, (string) $file, ['note' => sprintf('Simulated: %s', self::named($hand))], $madeAt ?? Carbon::now());
         } finally {
             File::delete((string) $file);
         }
-        File::replace($this->path($piece), json_encode($truth, JSON_THROW_ON_ERROR));
+        WholeFile::put($this->path($piece), json_encode($truth, JSON_THROW_ON_ERROR));
 
         return $mark;
     }

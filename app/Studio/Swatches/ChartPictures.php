@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Studio\Swatches;
 
 use App\Models\Chart;
+use App\Studio\Files\WholeFile;
 use Illuminate\Support\Facades\File;
 
 /** Keeps the pictures that the simulated studio took of charts. */
@@ -19,7 +20,7 @@ final class ChartPictures
         if (! is_dir($this->folder)) {
             mkdir($this->folder, 0o755, true);
         }
-        file_put_contents($this->path($chart, $sheet), $jpeg);
+        WholeFile::put($this->path($chart, $sheet), $jpeg);
     }
 
     public function forget(Chart $chart): void

@@ -7,12 +7,12 @@ namespace App\Studio\Zones;
 use App\Models\Paper;
 use App\Models\Piece;
 use App\Models\Reference;
+use App\Studio\Files\WholeFile;
 use App\Studio\Photos\PhotoStore;
 use App\Studio\Photos\PictureReadings;
 use App\Studio\Photos\References;
 use App\Studio\Planning\SchoolChoices;
 use Closure;
-use Illuminate\Support\Facades\File;
 use Imagick;
 use Prism\Colour\Lab;
 use Prism\Planning\Parcel;
@@ -108,7 +108,7 @@ final class Looking
             @unlink($old);
         }
         // Whole or not at all: another worker may be reading.
-        File::replace($path, Parcel::pack($reserves));
+        WholeFile::put($path, Parcel::pack($reserves));
 
         return $reserves;
     }

@@ -72,7 +72,8 @@ export function conditionsIn(wishes: SearchWishes): string {
 }
 
 interface Props {
-    title: string;
+    /** Whose recipes they are; it stands above them already. */
+    of: string | null;
     wishes: SearchWishes;
     toned: boolean;
     owned: Pencil[] | undefined;
@@ -82,7 +83,7 @@ interface Props {
 }
 
 /** What recipes are to obey: folded into a line, since most are looked for without any. */
-export const Conditions = memo(function Conditions({ title, wishes, toned, owned, onChange, children }: Props) {
+export const Conditions = memo(function Conditions({ of, wishes, toned, owned, onChange, children }: Props) {
     const [open, setOpen] = useState(false);
     const without = (ids: string[], id: string) => ids.filter((other) => other !== id);
 
@@ -90,7 +91,7 @@ export const Conditions = memo(function Conditions({ title, wishes, toned, owned
         <>
             <Head>
                 <div>
-                    <h2>{title}</h2>
+                    <h2>Recipes{of !== null && <span className="visually-hidden"> for {of}</span>}</h2>
                     <p>{conditionsIn(wishes)}</p>
                 </div>
                 {children}

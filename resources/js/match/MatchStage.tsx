@@ -158,7 +158,7 @@ export function MatchStage() {
             ) : (
                 <section ref={list} aria-label="Recipes" aria-busy={found.isFetching}>
                     <Conditions
-                        title={selected.target ? `Recipes for ${name}` : 'Recipes'}
+                        of={selected.target ? name : null}
                         wishes={wishes}
                         toned={piece.paper.toned}
                         owned={owned.data}

@@ -50,9 +50,14 @@ interface Props {
 
 const NAMES: [string, string] = ['Photo', 'Recipe'];
 
-const room = ({ room }: StackPrediction) =>
+/** From this share of the tooth on, what is left of it is told to lie where a light layer does not reach. */
+const DEEP = 0.1;
+
+const room = ({ room, recipe }: StackPrediction) =>
     room === 0
-        ? 'no room for a light layer'
+        ? recipe.toothLeft >= DEEP
+            ? 'too deep for a light layer'
+            : 'no room for a light layer'
         : `room for ${room >= MOST_ROOM ? `${MOST_ROOM} or more` : room} light ${room === 1 ? 'layer' : 'layers'}`;
 
 /** What a stack comes to, beside what is wanted. */
