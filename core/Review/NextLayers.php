@@ -42,13 +42,12 @@ final readonly class NextLayers
     /**
      * @param  Predictor  $predictor  for what the place stands on
      * @param  Kit  $out  pencils that lie out
-     * @param  int  $turns  so many it may take at most; lifting is one, however many dabs
-     * @param  list<string>  $inHand  what other parts of its zone are gone over with already: here it takes no turn more ({@see self::hands()})
+     * @param  TurnsLeft  $left  of its zone: it takes no more
      *
      * @throws EmptyBox
      * @throws \Prism\Layering\UnknownPencil
      */
-    public static function of(LoggedPart $logged, Target $target, Predictor $predictor, Search $search, Limits $limits, Kit $out, int $turns, array $inHand = []): ?self
+    public static function of(LoggedPart $logged, Target $target, Predictor $predictor, Search $search, Limits $limits, Kit $out, TurnsLeft $left): ?self
     {
         $passed = $logged->passed;
         $isRight = $logged->isFinished() ? $logged->isRight() : $logged->course === Course::AsExpected;
@@ -67,7 +66,7 @@ final readonly class NextLayers
         $wasLifted = self::lifts($passed->present);
         $best = null;
         $most = 0.0;
-        $same = $out->where(static fn (Pencil $pencil): bool => in_array((string) $pencil->id, $inHand, true));
+        $same = $out->where(static fn (Pencil $pencil): bool => in_array((string) $pencil->id, $left->inHand, true));
         foreach ([...count($same) > 0 ? [[$same, 0.0]] : [], [$out, 0.0], [null, self::FETCHED]] as [$only, $more]) {
             foreach ($found($passed->present, $target, $limits, $only, $logged->seen) as $correction) {
                 if ($wasLifted && self::lifts($correction->steps)) {
@@ -75,13 +74,13 @@ final readonly class NextLayers
                 }
                 $gain = $miss - self::miss($target, $correction->after->colour) - $more;
                 $most = $correction->isLeave() ? $most : max($most, $gain);
-                if (! $correction->isLeave() && self::turnsOf($correction->steps, $inHand) <= $turns && $gain >= max(self::WORTH, self::WORTH_SHARE * $miss) && ($best === null || $gain > $best[0])) {
+                if (! $correction->isLeave() && $left->for($correction->steps) <= $left->turns && $gain >= max(self::WORTH, self::WORTH_SHARE * $miss) && ($best === null || $gain > $best[0])) {
                     $best = [$gain, $correction];
                 }
             }
         }
         // What comes nearer with more turns than are left waits for them: half of it would take the tooth that it needs.
-        if ($best === null || ($inHand !== [] && $most > $best[0] + self::WORTH)) {
+        if ($best === null || ($left->inHand !== [] && $most > $best[0] + self::WORTH)) {
             return null;
         }
         $laid = [];
@@ -92,22 +91,6 @@ final readonly class NextLayers
         }
 
         return new self($logged, $laid, $best[1]->steps, $target->colour, $best[1]->after->colour, $best[1]->difference);
-    }
-
-    /**
-     * So many turns it takes.
-     *
-     * @param  list<string>  $inHand  {@see self::hands()} of other parts of its zone
-     */
-    public function turns(array $inHand = []): int
-    {
-        return self::turnsOf($this->steps, $inHand);
-    }
-
-    /** @return list<string> what is taken into the hand for it, each once: pencils, or what lifts */
-    public function hands(): array
-    {
-        return array_values(array_unique(array_map(self::handOf(...), $this->steps->steps)));
     }
 
     /** What it does and what comes of it, in one sentence. */
@@ -124,26 +107,9 @@ final readonly class NextLayers
         return Difference::between($this->logged->seen, $this->wanted);
     }
 
-    /**
-     * One pencil with all places it goes to now is one turn, and so is the eraser.
-     *
-     * @param  list<string>  $inHand
-     */
-    private static function turnsOf(Stack $steps, array $inHand): int
-    {
-        $all = $steps->layerCount() + ($steps->layerCount() < count($steps) ? 1 : 0);
-
-        return $all - count(array_intersect(array_unique(array_map(self::handOf(...), $steps->steps)), $inHand));
-    }
-
     private static function lifts(Stack $stack): bool
     {
         return array_any($stack->steps, static fn (Step $step): bool => $step->kind === StepKind::Lift);
-    }
-
-    private static function handOf(Step $step): string
-    {
-        return $step->isLayer() ? (string) $step->pencil : $step->kind->value;
     }
 
     private static function miss(Target $target, Lab $colour): float

@@ -33,6 +33,7 @@ use Prism\Review\LoggedPart;
 use Prism\Review\NextLayers;
 use Prism\Review\PartReview;
 use Prism\Review\Review;
+use Prism\Review\TurnsLeft;
 
 /** A demo reference planned, drawn by a simulated hand, photographed and compared, as the studio does it. */
 final class ReviewDesk
@@ -99,13 +100,12 @@ final class ReviewDesk
      * What the studio would lay next in a part of a zone.
      *
      * @param  Stack  $believed  what lies there by the log
-     * @param  list<string>  $inHand  for other parts of the zone
      */
-    public function next(PartReview $part, PlannedZone $way, Stack $believed, Stack $planned, PictureZone $zone, Plan $plan, int $turns, array $inHand = []): ?NextLayers
+    public function next(PartReview $part, PlannedZone $way, Stack $believed, Stack $planned, PictureZone $zone, Plan $plan, TurnsLeft $left): ?NextLayers
     {
         $target = Target::colour($way->target);
 
-        return NextLayers::of(LoggedPart::of($part, Passed::laid($way, $believed, $planned), $this->predictor), $target, $this->predictor, $this->search, $zone->limits(ReviewFigures::TURNS, $target), Kit::of(array_column($plan->pullList, 'pencil')), $turns, $inHand);
+        return NextLayers::of(LoggedPart::of($part, Passed::laid($way, $believed, $planned), $this->predictor), $target, $this->predictor, $this->search, $zone->limits(ReviewFigures::TURNS, $target), Kit::of(array_column($plan->pullList, 'pencil')), $left);
     }
 
     /** @return array<string, PlannedZone> of a plan, by colour */

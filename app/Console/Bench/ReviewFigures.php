@@ -26,6 +26,7 @@ use Prism\Review\PartReview;
 use Prism\Review\PartState;
 use Prism\Review\Review;
 use Prism\Review\Straightened;
+use Prism\Review\TurnsLeft;
 
 /** Drawings of planned pictures by a simulated hand, photographed askew in warm light from one side: what is read in them, and whether it is true. */
 final class ReviewFigures
@@ -270,7 +271,7 @@ final class ReviewFigures
             }
             $way = $ways[$part->target];
             $stack = $planned[$part->target] ?? Stack::of();
-            $next = $this->desk->next($part, $way, $stack, $stack, $of[$part->target], $plan, self::TURNS);
+            $next = $this->desk->next($part, $way, $stack, $stack, $of[$part->target], $plan, new TurnsLeft(self::TURNS));
             if ($next === null) {
                 continue;
             }

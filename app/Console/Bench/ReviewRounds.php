@@ -18,6 +18,7 @@ use Prism\Planning\PictureZone;
 use Prism\Reference\Image\Raster;
 use Prism\Reference\Zones\ZoneMap;
 use Prism\Review\LoggedPart;
+use Prism\Review\TurnsLeft;
 use Standin\ErringHand;
 
 /** What becomes of drawings that are compared and drawn on; and what they teach of the hand. */
@@ -90,17 +91,15 @@ final class ReviewRounds
         for ($round = 1; $round <= self::ROUNDS; $round++) {
             $review = $this->desk->seen($raster, $map, $zones, $lies, $believed, "$name round $round", 0.05 * $round, 3.0 * $round - 5.0);
             foreach ($review->zones as $zone) {
-                $turns = ReviewFigures::TURNS;
-                $inHand = [];
+                $left = new TurnsLeft(ReviewFigures::TURNS);
                 foreach ($zone->worstFirst() as $part) {
                     $way = $ways[$part->target] ?? null;
-                    if ($way === null || ($turns < 1 && $inHand === [])) {
+                    if ($way === null || $left->areOver()) {
                         continue;
                     }
-                    $next = $this->desk->next($part, $way, $believed[$part->target] ?? Stack::of(), $planned[$part->target] ?? Stack::of(), array_column($zones, null, 'id')[$zone->id], $plan, $turns, $inHand);
+                    $next = $this->desk->next($part, $way, $believed[$part->target] ?? Stack::of(), $planned[$part->target] ?? Stack::of(), array_column($zones, null, 'id')[$zone->id], $plan, $left);
                     if ($next !== null) {
-                        $turns -= $next->turns($inHand);
-                        $inHand = array_values(array_unique([...$inHand, ...$next->hands()]));
+                        $left = $left->after($next->steps);
                         $before = $this->desk->drawn($lies[$part->target] ?? Stack::of())->differenceTo($way->target);
                         $believed[$part->target] = Stack::of(...$next->laid, ...$next->steps->steps);
                         $lies[$part->target] = Stack::of(...($lies[$part->target] ?? Stack::of())->steps, ...$next->steps->steps);

@@ -16,6 +16,7 @@ use Prism\Planning\PictureZone;
 use Prism\Reference\Image\Raster;
 use Prism\Reference\Zones\ZoneMap;
 use Prism\Review\LoggedPart;
+use Prism\Review\TurnsLeft;
 use Standin\ErringHand;
 
 /**
@@ -94,17 +95,15 @@ final class ReviewWork
             $learnt *= $factor;
             $believed = array_map(static fn (Stack $stack): Stack => $stack->pressing($factor), $believed);
             foreach ($review->zones as $zone) {
-                $turns = ReviewFigures::TURNS;
-                $inHand = [];
+                $left = new TurnsLeft(ReviewFigures::TURNS);
                 foreach ($zone->worstFirst() as $part) {
-                    if (! isset($believed[$part->target]) || ($turns < 1 && $inHand === [])) {
+                    if (! isset($believed[$part->target]) || $left->areOver()) {
                         continue;
                     }
                     $way = $ways[$part->target];
-                    $next = $this->desk->next($part, $way, $believed[$part->target], $planned[$part->target], $of[$zone->id], $plan, $turns, $inHand);
+                    $next = $this->desk->next($part, $way, $believed[$part->target], $planned[$part->target], $of[$zone->id], $plan, $left);
                     if ($next !== null) {
-                        $turns -= $next->turns($inHand);
-                        $inHand = array_values(array_unique([...$inHand, ...$next->hands()]));
+                        $left = $left->after($next->steps);
                         $before = $this->off($lies[$part->target], $way);
                         $believed[$part->target] = Stack::of(...$next->laid, ...$next->steps->steps);
                         $lies[$part->target] = Stack::of(...$lies[$part->target]->steps, ...$lay($next->steps, "$part->target round $round", ($round * $third) / count($planned), 1.0 / $learnt));

@@ -22,6 +22,7 @@ use Prism\Planning\Order\Passed;
 use Prism\Review\LoggedPart;
 use Prism\Review\NextLayers;
 use Prism\Review\Review;
+use Prism\Review\TurnsLeft;
 use Prism\Review\ZoneLog;
 
 /** What the log says of a drawing that was photographed, and what to lay next where it is off. */
@@ -76,18 +77,16 @@ final class CorrectionSearch
                 }
             }
             $logs[$zone->id] = ZoneLog::of(array_column($parts, 0));
-            $turns = self::MOST_TURNS;
-            $inHand = [];
+            $left = new TurnsLeft(self::MOST_TURNS);
             foreach ($parts as [$logged, $desk]) {
-                if (count($next) >= self::MOST_PLACES || ($turns < 1 && $inHand === [])) {
+                if (count($next) >= self::MOST_PLACES || $left->areOver()) {
                     break;
                 }
-                $layers = NextLayers::of($logged, $desk->wanted, $desk->predictor(), $desk->search(), $zones[$zone->id]->limits(self::MOST_TURNS, $desk->wanted), $out, $turns, $inHand);
+                $layers = NextLayers::of($logged, $desk->wanted, $desk->predictor(), $desk->search(), $zones[$zone->id]->limits(self::MOST_TURNS, $desk->wanted), $out, $left);
                 if ($layers !== null) {
                     $next[] = $layers;
-                    $turns -= $layers->turns($inHand);
-                    $inHand = array_values(array_unique([...$inHand, ...$layers->hands()]));
-                } elseif ($turns === self::MOST_TURNS && $logged->isTooDark()) {
+                    $left = $left->after($layers->steps);
+                } elseif ($left->turns === self::MOST_TURNS && $logged->isTooDark()) {
                     $spent[$zone->id] = true;
                 }
             }

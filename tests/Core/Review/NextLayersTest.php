@@ -20,6 +20,7 @@ use Prism\Review\NextLayers;
 use Prism\Review\PartReview;
 use Prism\Review\PartState;
 use Prism\Review\Resumption;
+use Prism\Review\TurnsLeft;
 use Prism\Review\ZoneLog;
 use Standin\ErringHand;
 
@@ -47,7 +48,7 @@ function nextLayers(LoggedPart $logged, int $turns = 3, string $laid = LAID, arr
     static $search = null;
     $search ??= new Search(new Predictor(model()), pencils(), PairLibrary::build(model(), pencils()->ids()));
 
-    return NextLayers::of($logged, Target::colour(seen($laid)), new Predictor(model()), $search, new Limits(maxLayers: 3), pencils()->only(Stack::parse($laid)->pencils()), $turns, $inHand);
+    return NextLayers::of($logged, Target::colour(seen($laid)), new Predictor(model()), $search, new Limits(maxLayers: 3), pencils()->only(Stack::parse($laid)->pencils()), new TurnsLeft($turns, $inHand));
 }
 
 it('tells how what is seen stands to what is ticked', function (int $ticked, Closure $seen, Course $course): void {
@@ -127,7 +128,7 @@ it('gives a passage that is near a light layer more, or two, or leaves it, and l
     $before = seen('QW:7432@31x2 > QW:2794@40x2 > QW:6858@36');
     $light = nextLayers(logged(3, $before, pixels: 5000));
     assert($light !== null);
-    expect($light->turns())->toBeLessThanOrEqual(2)->and($light->after->differenceTo($light->wanted))->toBeLessThan($before->differenceTo($light->wanted) - 1.0);
+    expect((new TurnsLeft(3))->for($light->steps))->toBeLessThanOrEqual(2)->and($light->after->differenceTo($light->wanted))->toBeLessThan($before->differenceTo($light->wanted) - 1.0);
     foreach ($light->steps->steps as $step) {
         expect($step->isLayer())->toBeTrue()->and($step->pressurePercent)->toBeLessThanOrEqual(Pressure::LIGHT_PERCENT)->and($step->passes)->toBeLessThanOrEqual(2);
     }
@@ -138,7 +139,7 @@ it('lifts where a heavy hand made it too dark, in no more turns than there are',
     $logged = logged(3, $dark);
     foreach ([1, 2, 3] as $turns) {
         $next = nextLayers($logged, $turns);
-        expect($next === null ? 0 : $next->turns())->toBeLessThanOrEqual($turns);
+        expect($next === null ? 0 : (new TurnsLeft(3))->for($next->steps))->toBeLessThanOrEqual($turns);
     }
     expect((string) nextLayers($logged)?->steps)->toStartWith('lift');
 });
@@ -146,16 +147,18 @@ it('lifts where a heavy hand made it too dark, in no more turns than there are',
 it('takes no turn more for what another part of the zone has in the hand already', function (): void {
     $logged = logged(3, seen('QW:7432@60x2 > QW:2794@75x2 > QW:6858@70'));
     $first = nextLayers($logged) ?? throw new LogicException('Nothing is next.');
-    expect($first->hands())->toContain('lift')->and($first->turns())->toBe(count($first->hands()))->and($first->turns($first->hands()))->toBe(0);
-    $second = nextLayers($logged, 0, inHand: $first->hands()) ?? throw new LogicException('Nothing is next.');
-    expect(array_diff($second->hands(), $first->hands()))->toBe([])->and(nextLayers($logged, 0))->toBeNull();
+    $hands = TurnsLeft::hands($first->steps);
+    $left = (new TurnsLeft(3))->after($first->steps);
+    expect($hands)->toContain('lift')->and($left->turns)->toBe(3 - count($hands))->and($left->inHand)->toBe($hands)->and($left->for($first->steps))->toBe(0)->and($left->areOver())->toBeFalse();
+    $second = nextLayers($logged, 0, inHand: $hands) ?? throw new LogicException('Nothing is next.');
+    expect(array_diff(TurnsLeft::hands($second->steps), $hands))->toBe([])->and(nextLayers($logged, 0))->toBeNull();
 });
 
 it('waits where it comes much nearer with a pencil for which no turn is left', function (): void {
     $logged = logged(3, seen('QW:7432@60x2 > QW:2794@75x2 > QW:6858@70'));
     $whole = nextLayers($logged) ?? throw new LogicException('Nothing is next.');
     // Lifting alone is something; it would take what the whole of it goes on from.
-    expect(array_diff($whole->hands(), ['lift', 'QW:7432']))->not->toBe([])->and(nextLayers($logged, 0, inHand: ['lift', 'QW:7432']))->toBeNull();
+    expect(array_diff(TurnsLeft::hands($whole->steps), ['lift', 'QW:7432']))->not->toBe([])->and(nextLayers($logged, 0, inHand: ['lift', 'QW:7432']))->toBeNull();
 });
 
 it('has nothing to lay where a firm layer was pressed into the paper, and knows that it is too dark', function (): void {
