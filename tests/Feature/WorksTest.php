@@ -138,6 +138,21 @@ it('puts into the queue again what has lost its place there', function (): void 
     Queue::assertPushedOn('soon', DoWork::class);
 });
 
+it('puts work in the queue again that a clock that was set back has left in time to come', function (): void {
+    config(['queue.default' => 'database']);
+    $this->travel(2)->hours();
+    $work = app(Works::class)->begin($this->user, WorkKind::Audit, []);
+    $this->travelBack();
+    $queued = static fn (): int => Queue::pendingSize('later');
+    expect($work->refresh()->state)->toBe('waiting')->and($queued())->toBe(0);
+    $this->actingAs($this->user)->getJson("/api/works/$work->id")->assertOk()->assertJsonPath('state', 'waiting');
+    expect($queued())->toBe(1);
+    // Once: it is there now.
+    $this->getJson("/api/works/$work->id")->assertOk();
+    expect($queued())->toBe(1);
+    DB::table('jobs')->delete();
+});
+
 it('takes up no job beside itself, and what can wait keeps nobody waiting', function (): void {
     expect(config('queue.connections.database.retry_after'))->toBeGreaterThan(DoWork::TIMEOUT_SECONDS)
         ->and(WorkKind::Audit->queue())->toBe(WorkQueue::Later)->and(WorkKind::Planning->queue())->toBe(WorkQueue::Soon);

@@ -78,7 +78,8 @@ final class Works
     /** As it really stands: failed where its worker is gone, in the queue again where its place in it was lost. */
     public function tended(Work $work): Work
     {
-        if ($work->updated_at === null || $work->updated_at->gt(now()->subSeconds(self::SETTLED_SECONDS))) {
+        // What was changed in time to come was so before the clock was set back.
+        if ($work->updated_at === null || $work->updated_at->between(now()->subSeconds(self::SETTLED_SECONDS), now()->addSecond())) {
             return $work;
         }
         if ($work->state === 'running' && DB::selectOne('select is_free_lock(?) as free', [self::lock($work)])?->free === 1) {
@@ -86,7 +87,7 @@ final class Works
             $work->refresh();
         }
         $kind = WorkKind::tryFrom($work->kind);
-        if ($work->state === 'waiting' && $kind !== null && Queue::size($kind->queue()->value) === 0) {
+        if ($work->state === 'waiting' && $kind !== null && Queue::pendingSize($kind->queue()->value) === 0) {
             event(new WorkWaits($kind->queue()));
         }
 
