@@ -80,6 +80,8 @@ server_up() {
     if [ "${SERVER_CLOCK:-0}" = 1 ]; then
         export CLOCK="$TRY/run/clock"
         echo +0 >"$CLOCK"
+        # Its children have no environment but what is named.
+        printf 'env[%s] = %s\n' FAKETIME_TIMESTAMP_FILE "$CLOCK" FAKETIME_NO_CACHE 1 FAKETIME_DONT_FAKE_MONOTONIC 1 >>"$TRY/fpm.conf"
         clock=(env "LD_PRELOAD=$(ls /usr/lib/*/faketime/libfaketime.so.1)" "FAKETIME_TIMESTAMP_FILE=$CLOCK" FAKETIME_NO_CACHE=1 FAKETIME_DONT_FAKE_MONOTONIC=1)
     fi
     served "${clock[@]}" /usr/sbin/php-fpm8.2 --nodaemonize --fpm-config "$TRY/fpm.conf"
