@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Models\Pencil;
 use App\Models\User;
+use App\Studio\Planning\Paces;
 use Illuminate\Database\Events\TransactionCommitted;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
@@ -116,6 +117,34 @@ it('makes no plan anew for what is laid as it was planned, and tells of it only 
     $send(['keys' => [$key], 'state' => 'skipped'])->assertJsonPath('steps.0.state', 'skipped');
     // Who does not ask for less is told the plan.
     $this->postJson($url, ['mark' => (string) Str::ulid(), 'keys' => [$key], 'state' => 'done'])->assertOk()->assertJsonPath('steps.0.state', 'done');
+});
+
+it('marks a step of a plan that is known without reading a recipe', function (): void {
+    $key = ($this->read)('/plan')['steps'][0]['key'];
+    DB::enableQueryLog();
+    $asks = function (string $state) use ($key): string {
+        DB::flushQueryLog();
+        $this->actingAs(User::query()->findOrFail($this->artist->id))->postJson("/api/pieces/{$this->piece->id}/drawing", ['mark' => (string) Str::ulid(), 'keys' => [$key], 'state' => $state], ['Prefer' => 'return=minimal'])->assertOk();
+
+        return implode(' ', array_column(DB::getQueryLog(), 'query'));
+    };
+    expect($asks('done'))->toContain('drawn_steps')->not->toContain('`recipes`')->not->toContain('`zones`')->and($asks('open'))->not->toContain('`recipes`');
+    // After a change it is gathered anew: that step is there no more.
+    $this->patchJson("/api/targets/{$this->target->id}", ['version' => (int) DB::table('zone_targets')->where('id', $this->target->id)->value('version'), 'stack' => 'QW:6858@35'])->assertOk();
+    $this->postJson("/api/pieces/{$this->piece->id}/drawing", ['mark' => (string) Str::ulid(), 'keys' => [$key], 'state' => 'done'])->assertUnprocessable();
+});
+
+it('makes a plan anew by a hand that is faster or slower, and not for each mark of one', function (): void {
+    $entry = fn (float $pace) => $this->piece->drawingEntries()->create(['mark' => (string) Str::ulid(), 'kind' => 'done', 'turn' => 1, 'before' => [], 'made_at' => now(), 'laid_mm2' => $pace, 'minutes' => 1.0]);
+    $pace = fn (): float => app(Paces::class)->forPiece($this->piece->refresh())->mm2PerMinute;
+    array_map($entry, [400.0, 400.0, 400.0, 400.0, 400.0]);
+    $first = $pace();
+    expect(abs(log($first / 400.0)))->toBeLessThanOrEqual(0.025);
+    $entry(404.0);
+    $entry(408.0);
+    expect(app(Paces::class)->of($this->artist)['pace'])->toBeGreaterThanOrEqual(400.0)->and($pace())->toBe($first);
+    array_map($entry, array_fill(0, 9, 800.0));
+    expect($pace() / $first)->toBeGreaterThan(1.8);
 });
 
 it('counts on as soon as something is committed, before the answer is worked out', function (): void {

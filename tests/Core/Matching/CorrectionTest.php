@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Prism\Colour\Lab;
 use Prism\Colour\Words\Difference;
 use Prism\Layering\Predictor;
+use Prism\Layering\Pressure;
 use Prism\Layering\Stack;
 use Prism\Matching\Limits;
 use Prism\Matching\Search;
@@ -50,6 +51,41 @@ it('leaves alone what is right, within what the eye tells apart', function (): v
     expect(fewSearch()->correct($present, Target::colour($right))[0]->isLeave())->toBeTrue()
         ->and(fewSearch()->correct($present, Target::colour($right), seen: Lab::of($right->L + 1.2, $right->a, $right->b))[0]->isLeave())->toBeTrue()
         ->and(fewSearch()->correct($present, Target::colour($right), seen: Lab::of($right->L + 9.0, $right->a, $right->b))[0]->isLeave())->toBeFalse();
+});
+
+it('brings home a passage that is near by light layers alone, one or two, over all that may lie there', function (string $present, Lab $goal): void {
+    $stack = Stack::parse($present);
+    $found = fewSearch()->glaze($stack, Target::colour($goal), new Limits(top: 6), null, seen($present));
+    $miss = static fn (Lab $seen): float => Target::colour($goal)->miss($seen->L, $seen->a, $seen->b);
+    expect($found)->not->toBeEmpty()->and($found[0]->isLeave())->toBeFalse();
+    $misses = [];
+    foreach ($found as $correction) {
+        foreach ($correction->steps->steps as $step) {
+            expect($step->isLayer())->toBeTrue()->and($step->pressurePercent)->toBeLessThanOrEqual(Pressure::LIGHT_PERCENT)->and($step->passes)->toBeLessThanOrEqual(2);
+        }
+        $misses[] = $miss(seen("$present > $correction->steps"));
+        expect($correction->steps->layerCount())->toBeLessThanOrEqual(2)
+            ->and(end($misses))->toBeLessThan($miss(seen($present)) - 0.7)
+            ->and(seen("$present > $correction->steps")->differenceTo($correction->after->colour))->toBeLessThan(0.05);
+    }
+    // Of all single light layers none comes nearer than the best of them.
+    foreach (FEW as $pencil) {
+        foreach ([20, 30, 40, 50] as $percent) {
+            expect($miss(seen("$present > $pencil@$percent")))->toBeGreaterThan(min($misses) - 0.05);
+        }
+    }
+})->with([
+    'a green a little too light' => ['QW:3737@40x2 > QW:6858@35', fn () => seen('QW:3737@40x2 > QW:6858@35 > QW:2794@22')],
+    'a red too bright' => ['QW:7432@45', fn () => seen('QW:7432@45 > QW:3769@25')],
+]);
+
+it('glazes nothing that the eye tells from right by too little, and nothing that no light layer mends', function (): void {
+    $present = Stack::parse('QW:7432@50 > QW:3737@40');
+    $right = seen('QW:7432@50 > QW:3737@40');
+    $glaze = static fn (Lab $goal): array => fewSearch()->glaze($present, Target::colour($goal), new Limits, null, $right);
+    expect($glaze(Lab::of($right->L + 1.2, $right->a, $right->b)))->toHaveCount(1)->and($glaze(Lab::of($right->L + 1.2, $right->a, $right->b))[0]->isLeave())->toBeTrue();
+    $pressed = seen('QW:2794@60x2 > QW:7432@95x2');
+    expect(fewSearch()->glaze(Stack::parse('QW:2794@60x2 > QW:7432@95x2'), Target::colour(Lab::of($pressed->L + 5.0, $pressed->a, $pressed->b)), new Limits, null, $pressed)[0]->isLeave())->toBeTrue();
 });
 
 it('lifts where the passage is too dark', function (): void {

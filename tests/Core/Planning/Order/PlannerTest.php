@@ -122,3 +122,9 @@ it('tells what lies ready: only what the steps need', function (): void {
         ->and($prep([zone('a', ''), zone('b', 'QW:6858@40')], Highlights::OpaquePen))->toContain('opaque white pen')
         ->and($prep([zone('a', ''), zone('b', 'QW:6858@40')], Highlights::Impress))->toContain('blunt point');
 });
+
+it('has another version where a step or its pressure is another, and the same for the same', function (): void {
+    $plan = static fn (string $stack, string $id = 't'): string => (new Planner(new Predictor(model()), pencils()))->plan([new PlannedZone($id, 'z', 'float', seen($stack), Stack::parse($stack), own: true)])->version();
+    $stack = 'QW:7432@40 > QW:2794@50';
+    expect($plan($stack))->toBe($plan($stack))->not->toBe($plan('QW:7432@41 > QW:2794@50'))->not->toBe($plan('QW:7432@40'))->not->toBe($plan($stack, 'u'));
+});
