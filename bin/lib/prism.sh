@@ -130,9 +130,10 @@ start_database() {
     fi
     local server
     server="$(command -v mariadbd || echo /usr/sbin/mariadbd)"
+    # shellcheck disable=SC2086
     setsid "$server" --no-defaults "${as[@]}" --datadir="$data" --socket="$socket" --port="$port" --bind-address=127.0.0.1 \
         --pid-file="$data/db.pid" --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --skip-name-resolve \
-        --innodb-flush-log-at-trx-commit="${PRISM_DB_FLUSH:-1}" >"storage/logs/mariadb.log" 2>&1 </dev/null &
+        --innodb-flush-log-at-trx-commit="${PRISM_DB_FLUSH:-1}" ${PRISM_DB_OPTIONS:-} >"storage/logs/mariadb.log" 2>&1 </dev/null &
     DB_PID=$!
     for _ in $(seq 1 150); do
         mariadb-admin --no-defaults -uroot --socket="$socket" ping >/dev/null 2>&1 && return 0

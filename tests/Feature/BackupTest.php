@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Models\User;
+use App\Studio\Backup\DatabaseDump;
 use App\Studio\Photos\PhotoStore;
 use Database\Seeders\MaterialsSeeder;
 use Illuminate\Console\Scheduling\Event;
@@ -142,4 +143,19 @@ it('says in words that no folder is set, or that it is not there, and is made ea
     config(['prism.backups' => "$this->root/nowhere"]);
     $this->artisan('prism:backup')->expectsOutputToContain('is not there or cannot be written to')->assertFailed();
     expect($nightly->filtersPass(app()))->toBeTrue();
+});
+
+it('tells nothing of the server in a backup, so that another writes the same bytes; one that did is brought back, too', function (): void {
+    studioToKeep();
+    $backup = ($this->backup)();
+    expect((string) file_get_contents("$backup/database.sql"))->not->toContain('Server version')->not->toContain('CHANGE MASTER');
+    // As backups were before.
+    (new DatabaseDump((array) config('database.connections.kept')))->write("$backup/database.sql", true);
+    $about = json_decode((string) file_get_contents("$backup/backup.json"), true, flags: JSON_THROW_ON_ERROR);
+    expect((string) file_get_contents("$backup/database.sql"))->toContain('Server version')->and($about['plain'])->toBeTrue()->and($about)->toHaveKey('log');
+    unset($about['plain'], $about['log']);
+    File::put("$backup/backup.json", json_encode([...$about, 'database' => hash_file('sha256', "$backup/database.sql")], JSON_THROW_ON_ERROR));
+    ($this->fresh)();
+    $this->artisan('prism:restore', ['backup' => $backup])->assertSuccessful();
+    expect(User::query()->count())->toBe(1);
 });

@@ -41,6 +41,8 @@ it('knows a full disk by what PHP and the libraries say of one, and by nothing e
     ['file_put_contents(): Only 0 of 1000 bytes written, possibly out of free disk space', true],
     ['copy(): write failed, Disk quota exceeded', true],
     ['ZipArchive::close(): Write error: No space left on device', true],
+    ["SQLSTATE[HY000]: General error: 1114 The table 'drawing_entries' is full", true],
+    ['SQLSTATE[HY000]: General error: 1021 Disk full (/tmp/x); waiting for someone to free some space... (errno: 28)', true],
     ['file_put_contents(/x): Failed to open stream: Permission denied', false],
 ]);
 

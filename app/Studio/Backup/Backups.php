@@ -56,12 +56,15 @@ final class Backups
         File::makeDirectory("$making/".self::FILES, 0o700, true);
         // Files are written before the rows that name them, and removed after: all files that a row of the moment between names are in one of the two.
         $this->copy("$this->storage/", "$making/".self::FILES.'/', $before === null ? null : "$this->folder/$before/".self::FILES);
-        $this->database->write("$making/".self::DATABASE);
+        $log = $this->database->write("$making/".self::DATABASE);
         $this->copy("$this->storage/", "$making/".self::FILES.'/', $before === null ? null : "$this->folder/$before/".self::FILES);
         File::put("$making/".self::ABOUT, json_encode([
             'madeAt' => Carbon::now('UTC')->toIso8601ZuluString(),
             'migration' => DB::table('migrations')->max('migration'),
             'database' => hash_file('sha256', "$making/".self::DATABASE),
+            // Of a server, nothing is told in it.
+            'plain' => true,
+            'log' => $log,
             'files' => self::listed("$making/".self::FILES, $before === null ? null : "$this->folder/$before/".self::FILES, $before === null ? [] : $this->about("$this->folder/$before")['files']),
         ], JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR));
         File::moveDirectory($making, "$this->folder/$name");
@@ -169,7 +172,7 @@ final class Backups
     {
         $again = tempnam(sys_get_temp_dir(), 'prism');
         try {
-            $this->database->write($again);
+            $this->database->write($again, ! ($about['plain'] ?? false));
             if (hash_file('sha256', $again) !== $about['database']) {
                 throw new BackupRefused(sprintf('The database was brought back, but is not the one in %s/%s. Is this the MariaDB that wrote it?', $from, self::DATABASE));
             }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Studio\Backup;
 
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Process;
 
 /** The database of the studio as a file of SQL, by MariaDB's own programs. */
@@ -14,6 +15,9 @@ final class DatabaseDump
 
     private const SECONDS = 3600;
 
+    /** In so many bytes it says where the log stood. */
+    private const HEAD = 65_536;
+
     /** @param  array<string, mixed>  $connection  as config/database.php has it */
     public function __construct(private readonly array $connection)
     {
@@ -22,12 +26,36 @@ final class DatabaseDump
     /**
      * All of one moment, while the studio goes on; the same rows make the same bytes.
      *
+     * @param  bool  $told  what wrote it is told in it, as in backups that were made before 2026-12: on another server the same rows are other bytes then
+     * @return ?array{file: string, position: int} where the binary log stood at that moment; null where there is none
+     *
      * @throws BackupRefused
      */
-    public function write(string $file): void
+    public function write(string $file, bool $told = false): ?array
     {
+        $isLogged = (int) (DB::selectOne('select @@log_bin as logged')->logged ?? 0) === 1;
         $without = array_map(fn (string $table): string => '--ignore-table-data='.$this->text('database').".$table", self::WITHOUT);
-        $this->run(['mariadb-dump', ...$this->whom(), '--single-transaction', '--quick', '--hex-blob', '--no-tablespaces', '--skip-dump-date', '--order-by-primary', '--result-file='.$file, ...$without, $this->text('database')], 'The database cannot be written down: %s');
+        $this->run(['mariadb-dump', ...$this->whom(), '--single-transaction', '--quick', '--hex-blob', '--no-tablespaces', '--skip-dump-date', '--order-by-primary', ...$told ? [] : ['--skip-comments'], ...$isLogged && ! $told ? ['--master-data=2'] : [], '--result-file='.$file, ...$without, $this->text('database')], 'The database cannot be written down: %s');
+
+        return $isLogged && ! $told ? $this->position($file) : null;
+    }
+
+    /**
+     * Takes out of a dump where the log stood: it is no part of what is kept.
+     *
+     * @return array{file: string, position: int}
+     *
+     * @throws BackupRefused
+     */
+    private function position(string $file): array
+    {
+        $head = (string) file_get_contents($file, false, null, 0, self::HEAD);
+        if (preg_match('/^-- CHANGE MASTER TO MASTER_LOG_FILE=\'([^\']+)\', MASTER_LOG_POS=(\d+);/m', $head, $found) !== 1) {
+            throw new BackupRefused('The database writes a binary log, but does not tell where it stands. Let its user see it: grant binlog monitor on *.* to prism@127.0.0.1');
+        }
+        $this->run(['sed', '-i', '-e', '/^-- CHANGE MASTER TO /d', '-e', '/^-- SET GLOBAL gtid_slave_pos=/d', $file], 'The database cannot be written down: %s');
+
+        return ['file' => $found[1], 'position' => (int) $found[2]];
     }
 
     /**

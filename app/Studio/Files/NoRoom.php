@@ -32,6 +32,6 @@ final class NoRoom extends RuntimeException
     /** @param  string  $message  of PHP, or of a library */
     public static function isMeant(string $message): bool
     {
-        return preg_match('/no space left|out of free disk space|disk quota exceeded/i', $message) === 1;
+        return preg_match('/no space left|out of free disk space|disk quota exceeded|disk full|the table .+ is full/i', $message) === 1;
     }
 }
