@@ -53,6 +53,17 @@ test('what is as planned is not planned anew', function (): void {
     expect(($this->replans)())->toBe([]);
 });
 
+test('what was laid as planned then, and is planned otherwise since, is not asked about; what the hand did is', function (): void {
+    $first = $this->steps->first();
+    ($this->mark)([$first['key']])->assertOk();
+    // The plan has changed since: what lies there is not what it says now, by far.
+    DrawnStep::query()->sole()->update(['laid' => 'QW:7432@75x4']);
+    expect($this->getJson($this->url.'/plan')->json('steps.0.after'))->not->toEqual($first['after'])->and(($this->replans)())->toBe([]);
+    $this->deleteJson($this->url.'/drawing/last')->assertOk();
+    ($this->mark)([$first['key']], 'done', ['otherwise' => $this->spoilt])->assertOk();
+    expect(DrawnStep::query()->sole()->laid)->toBe('QW:7432@75x4')->and(($this->replans)())->toHaveCount(1);
+});
+
 test('where another pencil takes a place too far, what follows is planned anew and taken at one press, and all of it is undone', function (): void {
     $first = $this->steps->first();
     ($this->mark)([$first['key']], 'done', ['otherwise' => $this->spoilt])->assertOk();

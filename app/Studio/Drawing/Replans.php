@@ -19,6 +19,7 @@ use Illuminate\Support\Facades\DB;
 use Prism\Materials\Kit;
 use Prism\Planning\Order\Passed;
 use Prism\Planning\Order\Plan;
+use Prism\Planning\Order\PlanStep;
 use Prism\Planning\Order\Replan;
 use Prism\Planning\Parcel;
 use Prism\Planning\PictureZone;
@@ -47,10 +48,11 @@ final class Replans
     {
         $plan = $this->recipes->plan($piece);
         $left = $this->left($piece);
+        $otherwise = self::otherwise($piece);
         $zones = array_column($this->picture->of($piece), null, 'id');
         $proposed = [];
         foreach ($this->passed($piece, $plan) as $id => $passed) {
-            if ($passed->otherwise && ! isset($left[$id.' '.$passed->present])) {
+            if ($passed->otherwise && isset($otherwise[$id]) && ! isset($left[$id.' '.$passed->present])) {
                 $proposed[] = $this->replan($piece, $plan, $passed, $zones[$passed->zone->zone] ?? null);
             }
         }
@@ -92,6 +94,30 @@ final class Replans
         $piece->drawingEntries()->firstOrCreate(['mark' => $mark], [
             'kind' => 'left', 'made_at' => $madeAt, 'did' => ['target' => $target, 'present' => (string) $passed->present, 'rest' => '', 'places' => [$passed->zone->name]],
         ]);
+    }
+
+    /**
+     * Colours of which something was left out, or laid otherwise than was planned when it was laid. What was laid as planned then and is planned
+     * otherwise since, since another recipe of its turn has changed, is nothing that the hand did.
+     *
+     * @return array<string, true> by target
+     */
+    private static function otherwise(Piece $piece): array
+    {
+        $entries = $piece->drawingEntries()->get(['id', 'kind', 'did'])->keyBy('id');
+        $otherwise = [];
+        foreach ($piece->drawnSteps()->get() as $row) {
+            $entry = $entries->get($row->entry_id);
+            $isAsPlanned = $row->state === 'done' && $entry !== null && match ($entry->kind) {
+                'corrected', 'replanned' => true,
+                default => $entry->did !== null && ($entry->did['laid'] ?? null) === ($entry->did['planned'] ?? null),
+            };
+            if (! $isAsPlanned) {
+                $otherwise[PlanStep::targetOf($row->step_key)] = true;
+            }
+        }
+
+        return $otherwise;
     }
 
     /** @return array<string, Passed> by target */
