@@ -4,14 +4,20 @@ declare(strict_types=1);
 
 use App\Models\DrawingEntry;
 use App\Models\DrawnStep;
+use App\Models\Piece;
 use App\Models\Recipe;
+use App\Studio\Drawing\OtherRecipes;
+use App\Studio\Planning\ZoneRecipes;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Str;
 use Prism\Layering\Stack;
 use Prism\Matching\Search\Correction;
+use Prism\Reference\Zones\TargetRole;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\backTo;
 use function Tests\Feature\pieceOf;
+use function Tests\Feature\spotIn;
 
 beforeEach(function (): void {
     $user = artist();
@@ -184,4 +190,24 @@ it('answers every press with the plan as it is then', function (): void {
         $told = ($this->mark)([$key], $state, $more)->assertOk()->json();
         expect($told)->toEqual($this->getJson($this->url.'/plan')->json(), "$key $state");
     }
+});
+
+test('lines are not mapped once more where another recipe would have them mapped in another colour', function (): void {
+    $piece = Piece::query()->sole();
+    $target = spotIn($piece, 'rope', [45.0, 10.0, 20.0], 'QW:7432@55x2');
+    $line = $target->zone->targets()->create(['role' => TargetRole::Line, 'L' => 25, 'a' => 0, 'b' => 0, 'spread' => 0, 'share' => 0.05, 'x' => 0.2, 'y' => 0.2, 'line_width' => 0.002]);
+    $line->recipe()->create(['stack' => 'QW:7432@70']);
+    $plan = fn (): Collection => collect($this->getJson($this->url.'/plan')->assertOk()->json('steps'))->where('zone.id', $target->zone_id);
+    $map = fn (): array => $plan()->firstWhere('role', 'map') ?? [];
+    $was = $map();
+    expect($was)->not->toBe([]);
+    ($this->mark)($plan()->pluck('key')->all())->assertOk();
+
+    // Gone over with a paler pencil, that maps without a trace.
+    $entry = $piece->drawingEntries()->create(['mark' => $mark = (string) Str::ulid(), 'kind' => 'corrected', 'made_at' => now(), 'did' => ['photo' => '', 'targets' => [$target->id], 'rest' => '', 'places' => []]]);
+    app(OtherRecipes::class)->take($piece->refresh(), $entry, app(ZoneRecipes::class)->plan($piece), [$target->id => [Stack::parse('QW:7432@55x2')->steps, Stack::parse('QW:2794@40')]]);
+    expect($map()['key'])->not->toBe($was['key'])->and($map()['state'])->toBe('done')
+        ->and($plan()->where('state', 'open')->pluck('role')->unique()->values()->all())->toBe(['layer']);
+    $this->deleteJson($this->url."/drawing/last?mark=$mark")->assertOk();
+    expect($map()['key'])->toBe($was['key'])->and($plan()->where('state', 'open')->all())->toBe([]);
 });

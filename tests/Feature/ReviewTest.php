@@ -184,6 +184,9 @@ it('lays what a photo of the drawing asks for: taken over at one press, drawn on
         $open = array_values(array_filter($plan['steps'], static fn (array $step): bool => $step['zone']['target'] === $next['target'] && $step['state'] === 'open' && $step['step'] !== null && $step['role'] !== 'line'));
         expect(array_map(static fn (array $step): string => $step['step']['notation'], $open))->toBe(array_column($next['steps'], 'notation'));
     }
+    // Nobody maps lines or keeps paper free once more where colour lies.
+    expect(array_filter($plan['steps'], static fn (array $step): bool => $step['state'] === 'open' && in_array($step['role'], ['ground', 'reserve', 'map'], true)))->toBe([])
+        ->and($this->getJson("$url/drawing/replans")->json())->toBe([]);
     $again = $this->getJson("$url/reviews")->json(0);
     expect(array_column($again['corrections'], 'isTaken'))->each->toBeTrue()->and($again['goneOn'])->toBeFalse();
     // Taken, it is no more what it was searched for.

@@ -32,8 +32,13 @@ final class OtherRecipes
     public function take(Piece $piece, DrawingEntry $entry, Plan $plan, array $ways): void
     {
         $rows = Recipe::query()->whereIn('target_id', array_keys($ways))->get()->keyBy('target_id');
-        $kept = $before = $was = [];
+        $kept = $before = $was = $prepared = $planned = [];
+        $marks = $piece->drawnSteps()->pluck('state', 'step_key');
         foreach ($plan->steps as $step) {
+            $planned[$step->key] = true;
+            if ($step->role->isPreparation() && isset($marks[$step->key])) {
+                $prepared[self::place($step)] = $marks[$step->key];
+            }
             if (isset($ways[$step->zone->id]) && ! $step->isOfRecipe()) {
                 $kept[$step->key] = true;
             }
@@ -56,8 +61,18 @@ final class OtherRecipes
             if ($own !== null && $step->layer >= 1 && $step->layer <= count($own) && ! isset($kept[$step->key])) {
                 $before[$step->key] ??= null;
                 Marks::put($piece, $step->key, ['state' => 'done', 'entry' => $entry->id, 'laid' => $step->isOfRecipe() ? (string) $own[$step->layer - 1] : null, 'mm2' => $step->zone->areaMm2]);
+            } elseif ($step->role->isPreparation() && ! isset($planned[$step->key]) && isset($prepared[self::place($step)])) {
+                // It is led by another colour of the zone now; nobody maps lines or keeps paper free where colour lies already.
+                $before[$step->key] ??= null;
+                Marks::put($piece, $step->key, ['state' => $prepared[self::place($step)], 'entry' => $entry->id, 'laid' => null, 'mm2' => $step->zone->areaMm2]);
             }
         }
         $entry->update(['before' => $before, 'recipe_before' => $was]);
+    }
+
+    /** What is prepared of a zone once, whichever of its colours leads it. */
+    private static function place(PlanStep $step): string
+    {
+        return $step->zone->zone.' '.$step->role->value;
     }
 }

@@ -22,6 +22,12 @@ enum StepRole: string
     case Burnish = 'burnish';
     case Sparkle = 'sparkle';
 
+    /** Whether it is done before any colour lies, and never again. */
+    public function isPreparation(): bool
+    {
+        return $this->phase() < self::Layer->phase();
+    }
+
     /** Lower comes first where the stacks leave a choice: what closes the paper waits for what does not. */
     public function phase(): int
     {
