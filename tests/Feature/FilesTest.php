@@ -9,6 +9,7 @@ use App\Studio\LongWork\LookWork;
 use App\Studio\LongWork\WorkKind;
 use App\Studio\LongWork\Works;
 use App\Studio\Photos\KeptFiles;
+use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Route;
 
@@ -45,6 +46,12 @@ it('knows a full disk by what PHP and the libraries say of one, and by nothing e
     ['SQLSTATE[HY000]: General error: 1021 Disk full (/tmp/x); waiting for someone to free some space... (errno: 28)', true],
     ['file_put_contents(/x): Failed to open stream: Permission denied', false],
 ]);
+
+it('takes no word of an artist for a full disk', function (): void {
+    $query = static fn (string $said): QueryException => new QueryException('mariadb', 'insert into notes (note) values (?)', ['Disk full of blue, no space left'], new PDOException($said));
+    expect(NoRoom::isIn($query('SQLSTATE[23000]: Duplicate entry')))->toBeFalse()
+        ->and(NoRoom::isIn($query("SQLSTATE[HY000]: General error: 1114 The table 'notes' is full")))->toBeTrue();
+});
 
 it('says that there is no room, to who sent something and to who waits for work', function (): void {
     Route::post('api/full', static fn () => throw new ErrorException(FULL))->middleware('web');

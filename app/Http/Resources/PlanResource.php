@@ -8,7 +8,6 @@ use App\Models\Piece;
 use App\Models\Recipe;
 use App\Studio\Planning\AppliedAdvice;
 use App\Studio\Planning\Beginnings;
-use App\Studio\Planning\Begun;
 use App\Studio\Planning\PlanPage;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -156,7 +155,7 @@ final class PlanResource extends JsonResource
     public function toArray(Request $request): array
     {
         $page = $this->resource;
-        [$plan, $piece, $states] = [$page->plan, $page->piece, $page->states];
+        [$plan, $piece, $states] = [$page->plan, $page->piece, $page->drawn->states];
         $joins = array_column($page->joins, null, 'zone');
         $steps = [];
         $current = null;
@@ -167,7 +166,7 @@ final class PlanResource extends JsonResource
         }
 
         return [
-            'version' => $plan->version(),
+            'version' => $page->drawn->version,
             'pullList' => [...array_map($this->entry(...), $plan->pullList), ...$this->lighteners()],
             'palette' => $piece->palette === null ? null : ['valueError' => null, 'trio' => null, 'separate' => $piece->palette['dE00'], ...Arr::except($piece->palette, 'apart'), 'curve' => $this->curve($piece->palette['curve'])],
             'cautions' => array_map(static fn (Caution $caution): string => $caution->sentence(), $plan->cautions),
@@ -179,14 +178,14 @@ final class PlanResource extends JsonResource
             'idleMinutes' => round($plan->idleMinutes, 1),
             'apartMinutes' => round($plan->apartMinutes, 1),
             'sessions' => $plan->sessions(),
-            'pace' => $page->pace,
+            'pace' => $page->drawn->pace,
             'currentKey' => $current,
-            'lastMarked' => $page->lastMarked,
+            'lastMarked' => $page->drawn->lastMarked,
             'done' => count(array_filter($steps, static fn (array $step): bool => $step['state'] !== 'open')),
             'total' => count($steps),
             'zonesWithoutRecipe' => $page->withoutRecipe,
             'ownRecipes' => $page->ownRecipes,
-            'begunRecipes' => count(Begun::of($piece)),
+            'begunRecipes' => $page->drawn->begunRecipes,
             'joins' => $page->joins,
             'advised' => AppliedAdvice::holding($piece),
             'advice' => array_map(static fn (ZoneAdvice $told): array => ['zone' => $told->zone, 'kind' => $told->kind->label(), 'id' => $told->kind->value, 'sentence' => $told->sentence, 'canApply' => $told->aim !== null || $told->crisp !== null], $page->advice),
@@ -265,7 +264,7 @@ final class PlanResource extends JsonResource
     private function entry(array $entry): array
     {
         $pencil = $entry['pencil'];
-        $stub = $this->resource->stubs[(string) $pencil->id] ?? ['needsMm' => 0.0, 'leftMm' => null, 'short' => false];
+        $stub = $this->resource->drawn->stubs[(string) $pencil->id] ?? ['needsMm' => 0.0, 'leftMm' => null, 'short' => false];
 
         return [
             'id' => (string) $pencil->id,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Studio\Files;
 
+use Illuminate\Database\QueryException;
 use RuntimeException;
 use Throwable;
 
@@ -21,7 +22,8 @@ final class NoRoom extends RuntimeException
     public static function isIn(Throwable $problem): bool
     {
         for ($of = $problem; $of !== null; $of = $of->getPrevious()) {
-            if ($of instanceof self || self::isMeant($of->getMessage())) {
+            // The message of a query has in it what was to be written; what the database said of it is the one before.
+            if ($of instanceof self || (! $of instanceof QueryException && self::isMeant($of->getMessage()))) {
                 return true;
             }
         }

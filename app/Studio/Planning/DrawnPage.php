@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Studio\Planning;
 
-/** How far the drawing has come of a plan that stays as it was: what of its page a press changes. */
+/** How far the drawing of a plan has come: what of its page a press changes where the plan stays as it was. */
 final readonly class DrawnPage
 {
     /**

@@ -30,25 +30,17 @@ final class PlanPages
         $own = Recipe::query();
         $own->whereIn('target_id', $targets->select('id'))->where('by_hand', true);
 
-        $states = $piece->drawnSteps()->pluck('state', 'step_key')->all();
-        $page = new PlanPage(
-            $piece, $plan, $this->catalogue->box($piece->user),
-            $states,
-            $this->paces->of($piece->user),
+        return new PlanPage(
+            $piece, $plan, $this->drawn($piece, $plan), $this->catalogue->box($piece->user),
             $this->advice->joins($piece, $zones),
             $this->advice->advice($zones, $plan),
             array_values($piece->zones()->whereDoesntHave('targets.recipe')->pluck('name')->all()),
             $own->count(),
             array_column($zones, null, 'id'),
-            Marks::last($piece)?->mark,
-            $this->stubs($piece, $plan, $states),
         );
-        Progress::of($plan, $states)->note($piece);
-
-        return $page;
     }
 
-    /** What a press changes of the page of a plan that stays as it was. */
+    /** What a press changes of the page of a plan that stays as it was; how far it is, is noted beside the piece. */
     public function drawn(Piece $piece, Plan $plan): DrawnPage
     {
         $states = $piece->drawnSteps()->pluck('state', 'step_key')->all();
