@@ -6,7 +6,6 @@ namespace App\Studio\Account;
 
 use App\Models\User;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Counts on with whatever may change anything of an artist: what was told of another revision may be told no more. What is pressed while one
@@ -34,11 +33,12 @@ final class Revisions
     /** After what was sent now. */
     public static function countOnAsSent(int $artist): void
     {
-        request()->attributes->getBoolean(self::PLANS_STAY) ? User::query()->toBase()->where('id', $artist)->increment('revision') : self::countOn($artist);
+        self::countOn($artist, ! request()->attributes->getBoolean(self::PLANS_STAY));
     }
 
-    public static function countOn(int $artist): void
+    /** @param  bool  $plans  whether plans may have changed, too */
+    public static function countOn(int $artist, bool $plans = true): void
     {
-        User::query()->toBase()->where('id', $artist)->update(['revision' => DB::raw('revision + 1'), 'plan_revision' => DB::raw('plan_revision + 1')]);
+        User::query()->toBase()->where('id', $artist)->incrementEach(['revision' => 1, ...$plans ? ['plan_revision' => 1] : []]);
     }
 }
