@@ -21,6 +21,9 @@ return [
     // Where pictures and precomputed libraries are kept.
     'storage' => env('PRISM_STORAGE', storage_path('app')),
 
+    // A disk (config/filesystems.php) on which all machines keep what artists made; the folder then has what was asked for here. None: the folder is all there is.
+    'store' => env('PRISM_STORE') ?: null,
+
     // Where backups are kept, each night one; none are made where it is empty.
     'backups' => (string) env('PRISM_BACKUPS', ''),
 

@@ -6,6 +6,7 @@ namespace App\Http;
 
 use App\Studio\ChangedMeanwhile;
 use App\Studio\Files\NoRoom;
+use App\Studio\Files\Unreachable;
 use App\Studio\Zones\ZoneRefused;
 use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Auth\AuthenticationException;
@@ -69,6 +70,7 @@ final class Problems
             ? self::away($request)
             : null);
         $exceptions->render(static fn (CommunicationException $lost, Request $request): Response => self::away($request));
+        $exceptions->render(static fn (Unreachable $lost, Request $request): Response => self::away($request));
         $exceptions->render(static fn (\Throwable $problem, Request $request): ?JsonResponse => $request->is('api/*') && NoRoom::isIn($problem) ? self::refused(NoRoom::WORDS, status: 507) : null);
         $exceptions->render(static function (\DomainException $refusal, Request $request): ?JsonResponse {
             foreach (self::REFUSALS as $class) {

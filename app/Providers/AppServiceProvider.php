@@ -24,6 +24,7 @@ use App\Studio\Backup\DatabaseDump;
 use App\Studio\Calibration\Calibrations;
 use App\Studio\Calibration\Engine;
 use App\Studio\Drawing\DrawingPhotos;
+use App\Studio\Files\Depot;
 use App\Studio\LongWork\WarmUp;
 use App\Studio\LongWork\WorkWaits;
 use App\Studio\Pencils\Catalogue;
@@ -58,16 +59,17 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(Catalogue::class);
         $this->app->singleton(SwatchReader::class, SimulatedReader::class);
         $this->app->scoped(Engine::class, static fn (Application $app): Engine => new Engine($app->make(Calibrations::class), $app->make('cache.store'), $storage().'/engine'));
-        $this->app->singleton(PhotoStore::class, static fn (): PhotoStore => new PhotoStore($storage().'/pieces'));
+        $this->app->bind(Depot::class, static fn (Application $app): Depot => new Depot($storage(), config('prism.store') === null ? null : $app->make('filesystem')->disk((string) config('prism.store'))));
+        $this->app->singleton(PhotoStore::class, static fn (Application $app): PhotoStore => new PhotoStore($app->make(Depot::class)));
         $this->app->singleton(PictureReadings::class, static fn (Application $app): PictureReadings => new PictureReadings($app->make(PhotoStore::class), $storage().'/readings'));
-        $this->app->singleton(ChartPictures::class, static fn (): ChartPictures => new ChartPictures($storage().'/charts'));
-        $this->app->singleton(DrawingPhotos::class, static fn (Application $app): DrawingPhotos => new DrawingPhotos($storage().'/drawings', $app->make(PhotoReader::class)));
-        $this->app->singleton(Uploads::class, static fn (Application $app): Uploads => new Uploads($storage().'/uploads', $app->make(PhotoReader::class)));
-        $this->app->bind(Archives::class, static fn (Application $app): Archives => new Archives($storage().'/archives', $app->make(PieceArchive::class), $app->make(StudioArchive::class)));
-        $this->app->bind(Restores::class, static fn (Application $app): Restores => new Restores($storage().'/restores', $app->make(PieceRestore::class), $app->make(StudioRestore::class)));
-        $this->app->bind(Sweep::class, static fn (Application $app): Sweep => new Sweep($storage(), $app->make(PhotoStore::class), $app->make(DrawingPhotos::class)));
-        $this->app->bind(Room::class, static fn (): Room => new Room($storage(), (int) (1e9 * (float) config('prism.gigabytes_of_one')), (int) (1e9 * (float) config('prism.gigabytes_spare'))));
-        $this->app->bind(Backups::class, static fn (): Backups => new Backups($storage(), (string) config('prism.backups'), new DatabaseDump((array) config('database.connections.'.(string) config('database.default')))));
+        $this->app->singleton(ChartPictures::class, static fn (Application $app): ChartPictures => new ChartPictures($app->make(Depot::class)));
+        $this->app->singleton(DrawingPhotos::class, static fn (Application $app): DrawingPhotos => new DrawingPhotos($app->make(Depot::class), $app->make(PhotoReader::class)));
+        $this->app->singleton(Uploads::class, static fn (Application $app): Uploads => new Uploads($app->make(Depot::class), $app->make(PhotoReader::class)));
+        $this->app->bind(Archives::class, static fn (Application $app): Archives => new Archives($app->make(Depot::class), $app->make(PieceArchive::class), $app->make(StudioArchive::class)));
+        $this->app->bind(Restores::class, static fn (Application $app): Restores => new Restores($app->make(Depot::class), $app->make(PieceRestore::class), $app->make(StudioRestore::class)));
+        $this->app->bind(Sweep::class, static fn (Application $app): Sweep => new Sweep($app->make(Depot::class), $app->make(PhotoStore::class), $app->make(DrawingPhotos::class)));
+        $this->app->bind(Room::class, static fn (Application $app): Room => new Room($app->make(Depot::class), $app->make(ChartPictures::class), (int) (1e9 * (float) config('prism.gigabytes_of_one')), (int) (1e9 * (float) config('prism.gigabytes_spare'))));
+        $this->app->bind(Backups::class, static fn (Application $app): Backups => new Backups($app->make(Depot::class), (string) config('prism.backups'), new DatabaseDump((array) config('database.connections.'.(string) config('database.default')))));
         $this->app->singleton(PhotoReader::class, static fn (): PhotoReader => new PhotoReader((int) config('prism.photo.max_megapixels'), (int) config('prism.photo.working_edge'), (int) config('prism.photo.large_edge')));
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Studio;
 
 use App\Studio\Drawing\DrawingPhotos;
+use App\Studio\Files\Depot;
 use App\Studio\Photos\KeptFiles;
 use App\Studio\Photos\PhotoStore;
 use Illuminate\Support\Facades\DB;
@@ -30,7 +31,7 @@ final class Sweep
     /** Files beside a photo that are made when they are looked at ({@see KeptFiles}). */
     private const MADE = ['plan-*.parcel', 'replan-*.parcel', 'drawing-*.png', 'parts-*.png'];
 
-    public function __construct(private readonly string $storage, private readonly PhotoStore $photos, private readonly DrawingPhotos $drawings)
+    public function __construct(private readonly Depot $depot, private readonly PhotoStore $photos, private readonly DrawingPhotos $drawings)
     {
     }
 
@@ -57,11 +58,8 @@ final class Sweep
     /** @return int archives that nobody has fetched for a while, and those brought and not taken in */
     public function archives(): int
     {
-        $old = array_filter(
-            [...(glob("$this->storage/archives/*/*.zip") ?: []), ...(glob("$this->storage/restores/*") ?: [])],
-            static fn (string $file): bool => filemtime($file) < time() - self::ARCHIVE_DAYS * 86_400,
-        );
-        File::delete($old);
+        $old = array_filter($this->depot->about('archives') + $this->depot->about('restores'), static fn (array $about): bool => $about['at'] < time() - self::ARCHIVE_DAYS * 86_400);
+        $this->depot->remove(...array_keys($old));
 
         return count($old);
     }
@@ -82,7 +80,7 @@ final class Sweep
         $files = [];
         $bytes = 0;
         foreach (self::MADE as $kind) {
-            foreach ([...(glob("$this->storage/pieces/*/$kind") ?: []), ...(glob("$this->storage/pieces/*/*/$kind") ?: [])] as $file) {
+            foreach ([...(glob($this->depot->place("pieces/*/$kind")) ?: []), ...(glob($this->depot->place("pieces/*/*/$kind")) ?: [])] as $file) {
                 $files[$file] = (int) @filemtime($file);
                 $bytes += (int) @filesize($file);
             }
@@ -101,17 +99,30 @@ final class Sweep
         return $swept;
     }
 
+    /** @return int files of a store that nobody on this machine has looked at for a while; each machine sweeps its own */
+    public function fetched(): int
+    {
+        return $this->depot->forgetFetched();
+    }
+
+    /** Whether nobody is writing into a folder any more. */
+    private function isSettled(string $folder): bool
+    {
+        $at = [...array_column($this->depot->about($folder), 'at'), ...$this->depot->isShared() ? [] : [(int) @filemtime($this->depot->place($folder))]];
+
+        return max(0, ...$at) < time() - self::SETTLED_SECONDS;
+    }
+
     /** Folders whose key no row of a table has. */
     private function without(string $folder, string $table): int
     {
         $swept = 0;
-        foreach (array_chunk(glob("$this->storage/$folder/*", GLOB_ONLYDIR) ?: [], self::AT_ONCE) as $some) {
+        foreach (array_chunk($this->depot->folders($folder), self::AT_ONCE) as $some) {
             $keys = array_filter(array_map(basename(...), $some), static fn (string $key): bool => preg_match(self::KEY, $key) === 1);
             $known = array_flip(DB::table($table)->whereIn('id', $keys)->pluck('id')->all());
             foreach ($keys as $key) {
-                $path = "$this->storage/$folder/$key";
-                if (! isset($known[$key]) && filemtime($path) < time() - self::SETTLED_SECONDS) {
-                    File::deleteDirectory($path);
+                if (! isset($known[$key]) && $this->isSettled("$folder/$key")) {
+                    $this->depot->removeFolder("$folder/$key");
                     $swept++;
                 }
             }

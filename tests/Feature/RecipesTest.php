@@ -8,7 +8,6 @@ use App\Studio\Drawing\DrawingPhotos;
 use App\Studio\Papers\PaperBook;
 use App\Studio\Records\KeptRecipes;
 use App\Studio\Records\RecipeWish;
-use Illuminate\Support\Facades\File;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\pieceOf;
@@ -44,8 +43,7 @@ it('tells how it came out, once its zone is drawn and not while it is on its way
     ($this->keep)(['target' => $target->id]);
     $review = function (string $mark, string $state, string $words) use ($piece, $target): void {
         $piece->drawingEntries()->create(['mark' => $mark, 'kind' => 'photo', 'made_at' => now(), 'undone' => false]);
-        File::ensureDirectoryExists(dirname(app(DrawingPhotos::class)->path($piece, $mark)));
-        file_put_contents(app(DrawingPhotos::class)->path($piece, $mark).'.review.json', json_encode(['zones' => [['id' => $target->zone_id, 'name' => 'coil', 'state' => $state, 'isToCome' => false, 'words' => $words, 'dE00' => 4.2]]]));
+        app(DrawingPhotos::class)->putKept($piece, $mark, [DrawingPhotos::TOLD => (string) json_encode(['zones' => [['id' => $target->zone_id, 'name' => 'coil', 'state' => $state, 'isToCome' => false, 'words' => $words, 'dE00' => 4.2]]])]);
     };
     $cameOut = fn (): ?array => app(KeptRecipes::class)->find($this->artist, new RecipeWish)['recipes'][0]->cameOut;
     $review('one', 'begun', 'begun');

@@ -11,6 +11,7 @@ use App\Models\Share;
 use App\Models\Swatch;
 use App\Models\Work;
 use App\Studio\Drawing\DrawingPhotos;
+use App\Studio\Files\Depot;
 use App\Studio\Photos\PhotoStore;
 use App\Studio\Sweep;
 use Illuminate\Console\Scheduling\Event;
@@ -116,7 +117,7 @@ it('lets go of what can be made anew, longest not looked at first, down to what 
         File::put("$folder/$name", str_repeat('x', 1000));
         touch("$folder/$name", time() - $days * 86_400);
     }
-    $sweep = new Sweep($storage, app(PhotoStore::class), app(DrawingPhotos::class));
+    $sweep = new Sweep(new Depot($storage), app(PhotoStore::class), app(DrawingPhotos::class));
     $there = static fn (): array => array_map(basename(...), glob("$folder/*") ?: []);
     expect($sweep->made(3000))->toBe(0)->and($there())->toHaveCount(5)
         ->and($sweep->made(2500))->toBe(1)->and($there())->toBe(['parts-c.png', 'photo.rgb', 'plan-b.parcel', 'reading-1-1'])

@@ -102,10 +102,8 @@ final class ChartController
     public function filled(Chart $chart, int $sheet, ChartPictures $pictures): BinaryFileResponse
     {
         Gate::authorize('view', $chart);
-        $path = $pictures->path($chart, $sheet);
-        abort_unless(is_file($path), 404, 'This sheet was not filled yet.');
 
-        return new BinaryFileResponse($path, 200, ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'no-store']);
+        return new BinaryFileResponse($pictures->path($chart, $sheet) ?? abort(404, 'This sheet was not filled yet.'), 200, ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'no-store']);
     }
 
     #[OA\Post(path: '/api/charts/{chart}/readings', operationId: 'readChart', parameters: [new OA\PathParameter(name: 'chart', required: true, schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['picture'], properties: [

@@ -210,8 +210,8 @@ final class DrawingController
     public function photo(Piece $piece, string $mark, DrawingPhotos $photos): BinaryFileResponse
     {
         Gate::authorize('view', $piece);
-        abort_unless($piece->drawingEntries()->where('mark', $mark)->where('kind', 'photo')->exists() && is_file($photos->path($piece, $mark)), 404);
+        abort_unless($piece->drawingEntries()->where('mark', $mark)->where('kind', 'photo')->exists(), 404);
 
-        return response()->file($photos->path($piece, $mark), ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=31536000, immutable']);
+        return response()->file($photos->path($piece, $mark) ?? abort(404), ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=31536000, immutable']);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Studio\Files\Depot;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\DB;
 use Throwable;
@@ -11,9 +12,9 @@ use Throwable;
 /** Whether the studio can do its work: for whoever watches over the server, not for artists. */
 final class HealthController
 {
-    public function __invoke(): JsonResponse
+    public function __invoke(Depot $depot): JsonResponse
     {
-        $found = ['database' => $this->answers(), 'storage' => is_dir($folder = (string) config('prism.storage')) && is_writable($folder)];
+        $found = ['database' => $this->answers(), 'storage' => $depot->answers()];
 
         return new JsonResponse($found, in_array(false, $found, true) ? 503 : 200);
     }

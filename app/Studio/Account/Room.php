@@ -5,16 +5,15 @@ declare(strict_types=1);
 namespace App\Studio\Account;
 
 use App\Models\User;
-use FilesystemIterator;
+use App\Studio\Files\Depot;
+use App\Studio\Swatches\ChartPictures;
 use Illuminate\Support\Facades\DB;
-use RecursiveDirectoryIterator;
-use RecursiveIteratorIterator;
 
 /** How much room the pictures of an artist take, removed pieces too until they are swept, and how much there is for one and for all. */
 final class Room
 {
     /** @param  int  $spareBytes  of the disk are left free: what is being written already must find room */
-    public function __construct(private readonly string $storage, private readonly int $mostBytes, private readonly int $spareBytes)
+    public function __construct(private readonly Depot $depot, private readonly ChartPictures $charts, private readonly int $mostBytes, private readonly int $spareBytes)
     {
     }
 
@@ -26,7 +25,7 @@ final class Room
     /** Whether the disk has room for no more pictures of anybody. */
     public function isDiskFull(): bool
     {
-        $free = @disk_free_space($this->storage);
+        $free = @disk_free_space($this->depot->place(''));
 
         return $free !== false && $free < $this->spareBytes;
     }
@@ -37,23 +36,10 @@ final class Room
         $references = DB::table('reference_pictures')->whereIn('piece_id', $pieces)->pluck('id');
         $bytes = 0;
         foreach ([...$references->map(static fn (string $id): string => "pieces/$id"), ...$pieces->map(static fn (string $id): string => "drawings/$id")] as $folder) {
-            $bytes += self::sizeOf("$this->storage/$folder");
+            $bytes += array_sum(array_column($this->depot->about($folder), 'bytes'));
         }
         foreach (DB::table('charts')->where('user_id', $artist->id)->pluck('id') as $chart) {
-            $bytes += array_sum(array_map(filesize(...), glob("$this->storage/charts/$chart-*.jpg") ?: []));
-        }
-
-        return $bytes;
-    }
-
-    private static function sizeOf(string $folder): int
-    {
-        if (! is_dir($folder)) {
-            return 0;
-        }
-        $bytes = 0;
-        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator($folder, FilesystemIterator::SKIP_DOTS)) as $file) {
-            $bytes += $file->getSize();
+            $bytes += $this->charts->bytes($chart);
         }
 
         return $bytes;

@@ -6,11 +6,11 @@ namespace App\Studio\Archive;
 
 use App\Models\Piece;
 use App\Models\User;
+use App\Studio\Files\Depot;
 use Closure;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
 use Prism\Exchange\Archive\ArchiveWriter;
-use Throwable;
 
 /** Archives that are saved: written down, kept until they are fetched, and put away. */
 final class Archives
@@ -18,7 +18,9 @@ final class Archives
     /** Of an artist, the latest so many; they can be made again. */
     private const KEPT = 2;
 
-    public function __construct(private readonly string $folder, private readonly PieceArchive $pieces, private readonly StudioArchive $studio)
+    private const FOLDER = 'archives';
+
+    public function __construct(private readonly Depot $depot, private readonly PieceArchive $pieces, private readonly StudioArchive $studio)
     {
     }
 
@@ -29,24 +31,23 @@ final class Archives
      */
     public function make(User $artist, ?Piece $piece, Closure $progress): array
     {
-        $folder = "$this->folder/$artist->id";
-        File::ensureDirectoryExists($folder, 0o700);
+        $folder = self::FOLDER."/$artist->id";
         $key = strtolower((string) Str::ulid());
-        $path = "$folder/.$key";
+        $path = $this->depot->place("$folder/.$key");
+        File::ensureDirectoryExists(dirname($path), 0o700);
         try {
             $to = ArchiveWriter::to($path);
             $progress('Writing the archive', 0.0);
             $piece === null ? $this->studio->write($artist, $to, $progress) : $this->pieces->write($piece, $to);
             $progress('Packing', 0.95);
             $bytes = $to->close();
-            File::move($path, "$folder/$key.zip");
-        } catch (Throwable $problem) {
+            $this->depot->take($path, "$folder/$key.zip");
+        } finally {
             File::delete($path);
-            throw $problem;
         }
-        $kept = glob("$folder/*.zip") ?: [];
+        $kept = array_filter($this->depot->files($folder), static fn (string $file): bool => str_ends_with($file, '.zip'));
         rsort($kept);
-        File::delete(array_slice($kept, self::KEPT));
+        $this->depot->remove(...array_slice($kept, self::KEPT));
 
         return ['archive' => $key, 'name' => sprintf('%s-%s.zip', $piece === null ? 'studio' : (Str::slug($piece->title) ?: 'piece'), now()->format('Y-m-d')), 'bytes' => $bytes, 'of' => $piece?->id];
     }
@@ -54,14 +55,12 @@ final class Archives
     /** Where one lies; null if there is none of that name. */
     public function path(User $artist, string $key): ?string
     {
-        $path = "$this->folder/$artist->id/".basename($key).'.zip';
-
-        return is_file($path) ? $path : null;
+        return $this->depot->path(self::FOLDER."/$artist->id/".basename($key).'.zip');
     }
 
     /** All that an artist has saved here. */
     public function remove(User $artist): void
     {
-        File::deleteDirectory("$this->folder/$artist->id");
+        $this->depot->removeFolder(self::FOLDER."/$artist->id");
     }
 }

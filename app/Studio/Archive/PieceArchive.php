@@ -159,17 +159,19 @@ final class PieceArchive
         $numbers = $piece->user->calibrations()->pluck('number', 'id')->all();
         foreach ($log as ['mark' => $mark, 'kind' => $kind]) {
             $photo = $this->drawings->path($piece, $mark);
-            if ($kind !== 'photo' || ! is_file($photo)) {
+            if ($kind !== 'photo' || $photo === null) {
                 continue;
             }
             $to->file($folder."drawing/$mark.jpg", $photo);
             foreach (DrawingPhotos::CHECKED as $view) {
-                if (is_file("$photo.$view.png")) {
-                    $to->file($folder."drawing/$mark-$view.png", "$photo.$view.png");
+                $picture = $this->drawings->path($piece, $mark, ".$view.png");
+                if ($picture !== null) {
+                    $to->file($folder."drawing/$mark-$view.png", $picture);
                 }
             }
-            if (is_file("$photo.review.json")) {
-                $told = $names->in(json_decode((string) file_get_contents("$photo.review.json"), true, flags: JSON_THROW_ON_ERROR));
+            $review = $this->drawings->path($piece, $mark, DrawingPhotos::TOLD);
+            if ($review !== null) {
+                $told = $names->in(json_decode((string) file_get_contents($review), true, flags: JSON_THROW_ON_ERROR));
                 if (isset($told['hand'])) {
                     $told['hand']['calibration'] = $numbers[$told['hand']['calibration'] ?? 0] ?? null;
                 }

@@ -280,8 +280,7 @@ final class PieceRestore
     {
         $piece = (new Piece)->forceFill(['id' => $id]);
         foreach ($told['checks'] as $mark => $check) {
-            $photo = $this->drawings->path($piece, (string) $mark);
-            if (array_filter(DrawingPhotos::CHECKED, static fn (string $view): bool => ! is_file("$photo.$view.png")) !== []) {
+            if (array_filter(DrawingPhotos::CHECKED, fn (string $view): bool => $this->drawings->path($piece, (string) $mark, ".$view.png") === null) !== []) {
                 continue;
             }
             $check = $back->in($check);
@@ -290,7 +289,7 @@ final class PieceRestore
                 // What was learnt of the hand rests on a calibration: without that it says nothing.
                 $check['hand'] = isset($calibrations[$number]) ? [...$check['hand'], 'calibration' => $calibrations[$number]] : null;
             }
-            $this->drawings->putKept($piece, (string) $mark, ['.review.json' => json_encode($check, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)]);
+            $this->drawings->putKept($piece, (string) $mark, [DrawingPhotos::TOLD => json_encode($check, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)]);
         }
     }
 

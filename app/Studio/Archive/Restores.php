@@ -7,12 +7,11 @@ namespace App\Studio\Archive;
 use App\Models\Piece;
 use App\Models\Restore;
 use App\Models\User;
-use App\Studio\Files\WholeFile;
+use App\Studio\Files\Depot;
 use App\Studio\Papers\PaperBook;
 use Closure;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
 use Prism\Exchange\Archive\ArchiveRefused;
 use Throwable;
@@ -29,7 +28,9 @@ final class Restores
     /** What is told of a studio before it is taken in. */
     private const COUNTED = ['box', 'swatches', 'recipes', 'calibrations', 'practice', 'charts'];
 
-    public function __construct(private readonly string $folder, private readonly PieceRestore $pieces, private readonly StudioRestore $studio)
+    private const FOLDER = 'restores';
+
+    public function __construct(private readonly Depot $depot, private readonly PieceRestore $pieces, private readonly StudioRestore $studio)
     {
     }
 
@@ -37,20 +38,17 @@ final class Restores
     public function keep(User $artist, UploadedFile $upload): string
     {
         $name = $artist->id.'-'.strtolower((string) Str::ulid());
-        File::ensureDirectoryExists($this->folder, 0o700);
-        foreach (File::files($this->folder) as $file) {
-            if ($file->getMTime() < time() - self::LEFT_BEHIND_SECONDS) {
-                File::delete($file->getPathname());
-            }
-        }
-        WholeFile::copy($upload->getPathname(), $this->folder."/$name");
+        $old = array_filter($this->depot->about(self::FOLDER), static fn (array $about): bool => $about['at'] < time() - self::LEFT_BEHIND_SECONDS);
+        $this->depot->remove(...array_keys($old));
+        $this->depot->take($upload->getPathname(), self::FOLDER."/$name");
 
         return $name;
     }
 
     public function forget(User $artist, string $name): void
     {
-        File::delete($this->path($artist, $name));
+        $this->path($artist, $name);
+        $this->depot->remove(self::FOLDER.'/'.basename($name));
     }
 
     /**
@@ -208,11 +206,8 @@ final class Restores
     /** @throws ArchiveRefused if it is not there any more */
     private function path(User $artist, string $name): string
     {
-        $path = $this->folder.'/'.basename($name);
-        if (! str_starts_with($name, "$artist->id-") || ! is_file($path)) {
-            throw new ArchiveRefused('The archive is not here any more. Choose it again.');
-        }
+        $path = str_starts_with($name, "$artist->id-") ? $this->depot->path(self::FOLDER.'/'.basename($name)) : null;
 
-        return $path;
+        return $path ?? throw new ArchiveRefused('The archive is not here any more. Choose it again.');
     }
 }

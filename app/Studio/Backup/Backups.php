@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Studio\Backup;
 
+use App\Studio\Files\Depot;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
@@ -37,7 +38,7 @@ final class Backups
 
     private const SECONDS = 6 * 3600;
 
-    public function __construct(private readonly string $storage, private readonly string $folder, private readonly DatabaseDump $database)
+    public function __construct(private readonly Depot $depot, private readonly string $folder, private readonly DatabaseDump $database)
     {
     }
 
@@ -55,9 +56,9 @@ final class Backups
         File::deleteDirectory($making);
         File::makeDirectory("$making/".self::FILES, 0o700, true);
         // Files are written before the rows that name them, and removed after: all files that a row of the moment between names are in one of the two.
-        $this->copy("$this->storage/", "$making/".self::FILES.'/', $before === null ? null : "$this->folder/$before/".self::FILES);
+        $this->gather("$making/".self::FILES, $before === null ? null : "$this->folder/$before/".self::FILES);
         $log = $this->database->write("$making/".self::DATABASE);
-        $this->copy("$this->storage/", "$making/".self::FILES.'/', $before === null ? null : "$this->folder/$before/".self::FILES);
+        $this->gather("$making/".self::FILES, $before === null ? null : "$this->folder/$before/".self::FILES);
         File::put("$making/".self::ABOUT, json_encode([
             'madeAt' => Carbon::now('UTC')->toIso8601ZuluString(),
             'migration' => DB::table('migrations')->max('migration'),
@@ -106,12 +107,18 @@ final class Backups
             throw new BackupRefused('Artists have work in this studio. A backup is brought back only where nobody has any: into an empty database and an empty storage folder.');
         }
         foreach (array_keys($about['files']) as $file) {
-            if (is_file("$this->storage/$file")) {
-                throw new BackupRefused(sprintf('%s is there already. A backup is brought back only into an empty storage folder.', "$this->storage/$file"));
+            if ($this->depot->has($file)) {
+                throw new BackupRefused(sprintf('%s is there already. A backup is brought back only into an empty storage folder.', $this->depot->isShared() ? $file : $this->depot->place($file)));
             }
         }
         $this->database->load("$from/".self::DATABASE);
-        $this->copy("$from/".self::FILES.'/', "$this->storage/", null);
+        if ($this->depot->isShared()) {
+            foreach (array_keys($about['files']) as $file) {
+                $this->depot->take("$from/".self::FILES."/$file", $file);
+            }
+        } else {
+            $this->copy("$from/".self::FILES.'/', $this->depot->place(''), null);
+        }
         $this->wantSame($from, $about);
 
         return ['files' => count($about['files']), 'madeAt' => $about['madeAt']];
@@ -180,7 +187,7 @@ final class Backups
             File::delete($again);
         }
         foreach ($about['files'] as $file => $hash) {
-            if (hash_file('sha256', "$this->storage/$file") !== $hash) {
+            if ($this->depot->digest($file) !== $hash) {
                 throw new BackupRefused(sprintf('%s was brought back, but is not what was written.', $file));
             }
         }
@@ -217,6 +224,32 @@ final class Backups
         }
 
         return $listed;
+    }
+
+    /**
+     * All files that count, into a folder of a backup; what has not changed since the one before is linked.
+     *
+     * @throws BackupRefused
+     */
+    private function gather(string $to, ?string $same): void
+    {
+        if (! $this->depot->isShared()) {
+            $this->copy($this->depot->place(''), "$to/", $same);
+
+            return;
+        }
+        $kept = array_filter($this->depot->about(''), static fn (string $file): bool => ! in_array(strstr($file, '/', true), self::WITHOUT, true), ARRAY_FILTER_USE_KEY);
+        foreach ($kept as $file => $about) {
+            $isIt = static fn (string $path): bool => is_file($path) && [filesize($path), filemtime($path)] === [$about['bytes'], $about['at']];
+            if ($isIt("$to/$file")) {
+                continue;
+            }
+            File::ensureDirectoryExists(dirname("$to/$file"), 0o700);
+            File::delete("$to/$file");
+            if ($same === null || ! $isIt("$same/$file") || ! link("$same/$file", "$to/$file")) {
+                $this->depot->copyOut($file, "$to/$file");
+            }
+        }
     }
 
     /** @throws BackupRefused */

@@ -6,11 +6,10 @@ namespace App\Studio\Drawing;
 
 use App\Models\DrawingEntry;
 use App\Models\Piece;
-use App\Studio\Files\WholeFile;
+use App\Studio\Files\Depot;
 use App\Studio\Photos\PhotoReader;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Carbon;
-use Illuminate\Support\Facades\File;
 
 /** Photos that an artist takes of a drawing on the way; they stand in its log. */
 final class DrawingPhotos
@@ -18,7 +17,13 @@ final class DrawingPhotos
     /** Pictures that are made of one when it is compared; they lie beside it. */
     public const CHECKED = ['straight', 'values', 'errors'];
 
-    public function __construct(private readonly string $folder, private readonly PhotoReader $reader)
+    /** What was found then is told in a file that is called so. */
+    public const TOLD = '.review.json';
+
+    /** Of all pieces, by their key. */
+    public const FOLDER = 'drawings';
+
+    public function __construct(private readonly Depot $depot, private readonly PhotoReader $reader)
     {
     }
 
@@ -48,9 +53,8 @@ final class DrawingPhotos
             return $there;
         }
         $photo = $this->reader->read($file);
-        File::ensureDirectoryExists($this->folder.'/'.$piece->id, 0o700);
         // The file first: an entry never stands without its photo.
-        WholeFile::put($this->path($piece, $mark), $photo->large);
+        $this->depot->put(self::name($piece, $mark), $photo->large);
 
         return $piece->drawingEntries()->firstOrCreate(['mark' => $mark], ['kind' => 'photo', ...$about, 'photo_width' => $photo->width, 'photo_height' => $photo->height, 'made_at' => $madeAt]);
     }
@@ -62,15 +66,25 @@ final class DrawingPhotos
      */
     public function putKept(Piece $piece, string $mark, array $files): void
     {
-        File::ensureDirectoryExists($this->folder.'/'.$piece->id, 0o700);
         foreach ($files as $end => $bytes) {
-            WholeFile::put($this->path($piece, $mark).$end, $bytes);
+            $this->depot->put(self::name($piece, $mark).$end, $bytes);
         }
     }
 
-    public function path(Piece $piece, string $mark): string
+    /**
+     * Where a photo, or what was made of it since, lies on this machine; null if there is none.
+     *
+     * @param  string  $end  what follows the name of the photo
+     */
+    public function path(Piece $piece, string $mark, string $end = ''): ?string
     {
-        return $this->folder.'/'.$piece->id.'/'.basename($mark).'.jpg';
+        // A photo is what it is; what was found in it is found anew.
+        return $end === '' ? $this->depot->path(self::name($piece, $mark)) : $this->depot->latest(self::name($piece, $mark).$end);
+    }
+
+    private static function name(Piece $piece, string $mark): string
+    {
+        return self::FOLDER."/$piece->id/".basename($mark).'.jpg';
     }
 
     /**
@@ -80,24 +94,12 @@ final class DrawingPhotos
      */
     public function copy(string $piece, string $for, \Closure $told): void
     {
-        $from = $this->folder.'/'.$piece;
-        if (! is_dir($from)) {
-            return;
-        }
-        File::ensureDirectoryExists($this->folder.'/'.$for, 0o700);
-        foreach (File::files($from) as $file) {
-            $to = $this->folder.'/'.$for.'/'.$file->getFilename();
-            if ($file->getExtension() === 'json') {
-                WholeFile::put($to, $told((string) file_get_contents($file->getPathname())));
-            } elseif (! @link($file->getPathname(), $to)) {
-                copy($file->getPathname(), $to);
-            }
-        }
+        $this->depot->copyFolder(self::FOLDER."/$piece", self::FOLDER."/$for", static fn (string $name, string $bytes): string => $told($bytes));
     }
 
     /** All that is kept of the drawing of a piece, by its key. */
     public function remove(string $piece): void
     {
-        File::deleteDirectory($this->folder.'/'.$piece);
+        $this->depot->removeFolder(self::FOLDER."/$piece");
     }
 }

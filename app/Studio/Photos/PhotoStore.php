@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Studio\Photos;
 
 use App\Models\Reference;
+use App\Studio\Files\Depot;
 use App\Studio\Files\WholeFile;
 use Closure;
 use Illuminate\Support\Facades\File;
@@ -26,7 +27,13 @@ final class PhotoStore
     /** What was not written to its end so long is not being written any more. */
     private const ABANDONED_SECONDS = 3600;
 
-    public function __construct(private readonly string $folder)
+    /** What is being written is called so. */
+    private const NEW = 'new-';
+
+    /** Of all of them, by the key of their reference. */
+    private const FOLDER = 'pieces';
+
+    public function __construct(private readonly Depot $depot)
     {
     }
 
@@ -49,10 +56,9 @@ final class PhotoStore
      */
     public function relight(Reference $reference, ColourMatrix $light, ?Closure $progress = null): string
     {
-        $folder = $this->folderOf($reference);
         // Pictures kept before there was a light to choose have no decoded pixels of their own.
-        $rgb = (string) file_get_contents(is_file($folder.'/decoded.rgb') ? $folder.'/decoded.rgb' : $folder.'/photo.rgb');
-        $large = is_file($folder.'/decoded.jpg') ? (string) file_get_contents($folder.'/decoded.jpg') : null;
+        $rgb = $this->beside($reference, 'decoded.rgb') ?? $this->pixels($reference);
+        $large = $this->beside($reference, 'decoded.jpg');
 
         return $this->write($reference, ['decoded.rgb' => $rgb, ...($large === null ? [] : ['decoded.jpg' => $large]), ...self::rendered($reference->width, $reference->height, $rgb, $large, $light, $progress)]);
     }
@@ -60,26 +66,29 @@ final class PhotoStore
     /** Gives a written picture its number, under which it is seen. While the row is locked: another may be about to give the same. */
     public function settle(Reference $reference, string $written, int $picture): void
     {
-        $folder = $this->folder.'/'.$reference->id;
+        $folder = self::FOLDER."/$reference->id";
         // One of that number is of somebody who did not come to switch to it.
-        File::deleteDirectory($folder.'/'.$picture);
-        rename($folder.'/'.$written, $folder.'/'.$picture);
+        $this->depot->settle("$folder/$written", "$folder/$picture");
     }
 
     /** Forgets pictures that are neither shown nor to be taken back. */
     public function prune(Reference $reference): void
     {
-        $folder = $this->folder.'/'.$reference->id;
+        $folder = $this->depot->place(self::FOLDER."/$reference->id");
         $kept = [$reference->picture, $reference->before['picture'] ?? 0];
-        foreach (glob($folder.'/*', GLOB_ONLYDIR) ?: [] as $old) {
-            $number = basename($old);
-            // One that is being written has no number yet.
-            if (ctype_digit($number) ? ! in_array((int) $number, $kept, true) : filemtime($old) < time() - self::ABANDONED_SECONDS) {
+        foreach ($this->depot->folders(self::FOLDER."/$reference->id") as $old) {
+            if (ctype_digit(basename($old)) && ! in_array((int) basename($old), $kept, true)) {
+                $this->depot->removeFolder($old);
+            }
+        }
+        // One that is being written, here, has no number yet.
+        foreach (glob($folder.'/'.self::NEW.'*', GLOB_ONLYDIR) ?: [] as $old) {
+            if (filemtime($old) < time() - self::ABANDONED_SECONDS) {
                 File::deleteDirectory($old);
             }
         }
         // Of a studio that kept one picture of each reference, beside no other.
-        if (array_filter($kept, static fn (int $number): bool => $number > 0 && ! is_dir("$folder/$number")) === []) {
+        if (! $this->depot->isShared() && array_filter($kept, static fn (int $number): bool => $number > 0 && ! is_dir("$folder/$number")) === []) {
             File::delete(array_filter(glob($folder.'/*') ?: [], is_file(...)));
         }
     }
@@ -111,8 +120,8 @@ final class PhotoStore
      */
     private function write(Reference $reference, array $files): string
     {
-        $written = 'new-'.Str::random(16);
-        $folder = $this->folder.'/'.$reference->id.'/'.$written;
+        $written = self::NEW.Str::random(16);
+        $folder = $this->depot->place(self::FOLDER."/$reference->id/$written");
         File::ensureDirectoryExists($folder);
         try {
             foreach ($files as $name => $bytes) {
@@ -126,15 +135,16 @@ final class PhotoStore
         return $written;
     }
 
+    /** Where a view lies on this machine. */
     public function path(Reference $reference, PhotoView $view): string
     {
-        $path = $this->folderOf($reference).'/'.$view->value.'.jpg';
-        if (in_array($view, [PhotoView::Temperature, PhotoView::Value], true) && ! is_file($path)) {
+        if (! in_array($view, [PhotoView::Temperature, PhotoView::Value], true)) {
+            return $this->here($reference, "$view->value.jpg") ?? ($view === PhotoView::Photo ? throw new RuntimeException('The photo of this reference is not there.') : $this->path($reference, PhotoView::Photo));
+        }
+        $path = $this->folderOf($reference)."/$view->value.jpg";
+        if (! is_file($path)) {
             // Made when it is looked at first.
             WholeFile::put($path, PhotoRenderer::jpeg($view === PhotoView::Temperature ? PhotoRenderer::temperature($this->field($reference)) : PhotoRenderer::value($this->image($reference))));
-        }
-        if ($view === PhotoView::Large && ! is_file($path)) {
-            return $this->path($reference, PhotoView::Photo);
         }
 
         return $path;
@@ -143,19 +153,38 @@ final class PhotoStore
     /** What was put with the picture that is shown; null if there is no such file. */
     public function beside(Reference $reference, string $file): ?string
     {
-        $path = $this->folderOf($reference).'/'.$file;
+        $path = $this->here($reference, $file);
 
-        return is_file($path) ? (string) file_get_contents($path) : null;
+        return $path === null ? null : (string) file_get_contents($path);
+    }
+
+    /** What is worked out of the picture that is shown and takes long, for {@see self::beside()}; on every machine, where there are several. */
+    public function putBeside(Reference $reference, string $file, string $bytes): void
+    {
+        $this->depot->put($this->nameOf($reference)."/$file", $bytes);
+    }
+
+    /** Forgets what was put so, but one. */
+    public function removeBeside(Reference $reference, string $kind, string $but): void
+    {
+        $folder = $this->nameOf($reference);
+        $old = array_filter($this->depot->files($folder), static fn (string $file): bool => str_starts_with($file, "$folder/$kind-") && $file !== "$folder/$but");
+        $this->depot->remove(...array_values($old));
     }
 
     private function image(Reference $reference): Imagick
     {
-        return PhotoRenderer::image($reference->width, $reference->height, (string) file_get_contents($this->folderOf($reference).'/photo.rgb'));
+        return PhotoRenderer::image($reference->width, $reference->height, $this->pixels($reference));
     }
 
     public function raster(Reference $reference): Raster
     {
-        return Raster::of($reference->width, $reference->height, (string) file_get_contents($this->folderOf($reference).'/photo.rgb'));
+        return Raster::of($reference->width, $reference->height, $this->pixels($reference));
+    }
+
+    private function pixels(Reference $reference): string
+    {
+        return $this->beside($reference, 'photo.rgb') ?? throw new RuntimeException('The photo of this reference is not there.');
     }
 
     /** At the size in which zones are read. */
@@ -177,7 +206,7 @@ final class PhotoStore
     /** The same before the light was told: what tells the light must not depend on what was told before. */
     public function sampleAsDecoded(Reference $reference, float $x, float $y, float $radius): Sample
     {
-        return $this->sampled($reference, is_file($this->folderOf($reference).'/decoded.rgb') ? 'decoded.rgb' : 'photo.rgb', $x, $y, $radius);
+        return $this->sampled($reference, $this->here($reference, 'decoded.rgb') === null ? 'photo.rgb' : 'decoded.rgb', $x, $y, $radius);
     }
 
     /**
@@ -230,28 +259,36 @@ final class PhotoStore
     /** All pictures of a reference, by its key. */
     public function remove(string $reference): void
     {
-        File::deleteDirectory($this->folder.'/'.$reference);
+        $this->depot->removeFolder(self::FOLDER."/$reference");
     }
 
-    /** The pictures of one reference for another, without room of their own: files are only ever exchanged, never written into. */
+    /** The pictures of one reference for another. */
     public function copy(string $reference, string $for): void
     {
-        $from = $this->folder.'/'.$reference;
-        foreach (File::allFiles($from) as $file) {
-            $to = $this->folder.'/'.$for.'/'.$file->getRelativePathname();
-            File::ensureDirectoryExists(dirname($to));
-            if (! @link($file->getPathname(), $to)) {
-                copy($file->getPathname(), $to);
-            }
-        }
+        $this->depot->copyFolder(self::FOLDER."/$reference", self::FOLDER."/$for");
     }
 
-    /** Where the picture that is shown is kept, and what is read in it. */
+    /** A folder of this machine for what can be made anew of the picture that is shown. */
     public function folderOf(Reference $reference): string
     {
-        $folder = $this->folder.'/'.$reference->id;
+        $folder = $this->depot->place($this->nameOf($reference));
+        File::ensureDirectoryExists($folder, 0o700);
 
-        return is_dir("$folder/$reference->picture") ? "$folder/$reference->picture" : $folder;
+        return $folder;
+    }
+
+    private function nameOf(Reference $reference): string
+    {
+        $folder = self::FOLDER."/$reference->id";
+
+        // A studio that kept one picture of each reference had no numbers.
+        return $this->depot->isShared() || is_dir($this->depot->place("$folder/$reference->picture")) ? "$folder/$reference->picture" : $folder;
+    }
+
+    /** Where a file of the picture that is shown lies on this machine; null if there is none. */
+    private function here(Reference $reference, string $file): ?string
+    {
+        return $this->depot->path($this->nameOf($reference)."/$file");
     }
 
     private function sampled(Reference $reference, string $file, float $x, float $y, float $radius): Sample
@@ -262,7 +299,7 @@ final class PhotoStore
         $reach = (int) ceil($radius * $width) + 1;
         $first = max(0, min($height - 1, (int) floor($centre) - $reach));
         $last = max($first, min($height - 1, (int) floor($centre) + $reach));
-        $bytes = (string) file_get_contents($this->folderOf($reference).'/'.$file, false, null, 3 * $width * $first, max(0, 3 * $width * ($last - $first + 1)));
+        $bytes = (string) file_get_contents($this->here($reference, $file) ?? throw new RuntimeException('The photo of this reference is not there.'), false, null, 3 * $width * $first, max(0, 3 * $width * ($last - $first + 1)));
 
         return Raster::of($width, $last - $first + 1, $bytes)->sample($x * $width, $centre - $first, $radius * $width);
     }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Studio\Photos;
 
 use App\Models\Reference;
-use App\Studio\Files\WholeFile;
 use Closure;
 use Illuminate\Support\Facades\File;
 use Prism\Planning\Parcel;
@@ -16,6 +15,8 @@ final class PictureReadings
 {
     /** Goes up when pictures are read differently. */
     private const VERSION = 2;
+
+    private const KIND = 'reading';
 
     /** Pictures whose readings are kept for whoever brings the same one again, as everybody does who opens the demo's. */
     private const KEPT = 24;
@@ -28,8 +29,8 @@ final class PictureReadings
     /** Null if this picture was not read yet. */
     public function of(Reference $reference): ?PictureReading
     {
-        $path = $this->path($reference);
-        $reading = is_file($path) ? Parcel::unpack((string) file_get_contents($path)) : null;
+        $kept = $this->photos->beside($reference, self::file($reference));
+        $reading = $kept === null ? null : Parcel::unpack($kept);
 
         return $reading instanceof PictureReading ? $reading : null;
     }
@@ -44,7 +45,7 @@ final class PictureReadings
         $raster = $this->photos->raster($reference);
         $reading = null;
         File::ensureDirectoryExists($this->folder);
-        $packed = KeptFiles::of($this->folder, 'reading', $raster->digest().'-'.self::VERSION, self::KEPT, static function () use ($raster, $progress, &$reading): string {
+        $packed = KeptFiles::of($this->folder, self::KIND, $raster->digest().'-'.self::VERSION, self::KEPT, static function () use ($raster, $progress, &$reading): string {
             return Parcel::pack($reading = PictureReading::of($raster, $progress));
         }, 'bin');
         $reading ??= Parcel::unpack($packed);
@@ -52,18 +53,14 @@ final class PictureReadings
             // What was kept is damaged.
             $packed = Parcel::pack($reading = PictureReading::of($raster, $progress));
         }
-        WholeFile::put($this->path($reference), $packed);
-        foreach (glob($this->photos->folderOf($reference).'/reading-*') ?: [] as $old) {
-            if ($old !== $this->path($reference)) {
-                unlink($old);
-            }
-        }
+        $this->photos->putBeside($reference, self::file($reference), $packed);
+        $this->photos->removeBeside($reference, self::KIND, self::file($reference));
 
         return $reading;
     }
 
-    private function path(Reference $reference): string
+    private static function file(Reference $reference): string
     {
-        return sprintf('%s/reading-%d-%d', $this->photos->folderOf($reference), self::VERSION, $reference->picture);
+        return sprintf('%s-%d-%d', self::KIND, self::VERSION, $reference->picture);
     }
 }

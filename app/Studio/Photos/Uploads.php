@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace App\Studio\Photos;
 
-use App\Studio\Files\WholeFile;
+use App\Studio\Files\Depot;
 use Illuminate\Http\UploadedFile;
-use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
 
 /** Uploaded pictures on their way to whoever decodes them. They go when they are decoded or refused; one whose worker died goes later. */
@@ -15,7 +14,9 @@ final class Uploads
     /** Nothing waits that long for its turn. */
     private const LEFT_BEHIND_SECONDS = 86_400;
 
-    public function __construct(private readonly string $folder, private readonly PhotoReader $reader)
+    private const FOLDER = 'uploads';
+
+    public function __construct(private readonly Depot $depot, private readonly PhotoReader $reader)
     {
     }
 
@@ -30,24 +31,26 @@ final class Uploads
     {
         $this->reader->check($upload->getPathname());
         $name = (string) Str::ulid();
-        File::ensureDirectoryExists($this->folder, 0o700);
-        foreach (File::files($this->folder) as $file) {
-            if ($file->getMTime() < time() - self::LEFT_BEHIND_SECONDS) {
-                File::delete($file->getPathname());
-            }
-        }
-        WholeFile::copy($upload->getPathname(), $this->path($name));
+        $old = array_filter($this->depot->about(self::FOLDER), static fn (array $about): bool => $about['at'] < time() - self::LEFT_BEHIND_SECONDS);
+        $this->depot->remove(...array_keys($old));
+        $this->depot->take($upload->getPathname(), self::name($name));
 
         return $name;
     }
 
+    /** Where it lies on this machine. */
     public function path(string $name): string
     {
-        return $this->folder.'/'.basename($name);
+        return $this->depot->path(self::name($name)) ?? $this->depot->place(self::name($name));
     }
 
     public function forget(string $name): void
     {
-        File::delete($this->path($name));
+        $this->depot->remove(self::name($name));
+    }
+
+    private static function name(string $name): string
+    {
+        return self::FOLDER.'/'.basename($name);
     }
 }

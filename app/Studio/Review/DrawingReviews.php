@@ -8,7 +8,6 @@ use App\Models\DrawingEntry;
 use App\Models\Piece;
 use App\Studio\Calibration\Engine;
 use App\Studio\Drawing\DrawingPhotos;
-use App\Studio\Files\WholeFile;
 use App\Studio\LongWork\WorkRefused;
 use App\Studio\Pencils\Catalogue;
 use App\Studio\Photos\PhotoReader;
@@ -79,7 +78,7 @@ final class DrawingReviews
             throw new WorkRefused('The piece has no zones yet. Read the photo in Look first; then the drawing can be compared with it zone by zone.');
         }
         $progress('Reading the photo of the drawing', 0.05);
-        $drawing = $this->reader->pixels($this->photos->path($piece, $mark));
+        $drawing = $this->reader->pixels($this->photos->path($piece, $mark) ?? throw new WorkRefused('The file of this photo is not there any more; take it anew.'));
         $paper = $this->engine->predictor($piece->paper, $piece->user, $this->catalogue->box($piece->user))->model->bare()->lab();
         [$reference, $map] = DrawnPart::of($piece, Field::of($this->references->raster($piece->reference()), Review::EDGE), $map);
         $progress('Finding the drawing', 0.2);
@@ -100,17 +99,15 @@ final class DrawingReviews
         // Lines run where zones end; colours where the photo's do.
         $outlinesOff = Outlines::of($found, $onlyLines ? $outlines() : $reference, $map, $zones, $piece->width_mm);
         // The pictures first: what is told of a review never stands without them.
-        WholeFile::put($this->path($piece, $mark, 'straight'), self::picture($review->seen));
-        WholeFile::put($this->path($piece, $mark, 'values'), self::values($review->seen));
-        WholeFile::put($this->path($piece, $mark, 'errors'), self::errors($review));
-        WholeFile::put($this->path($piece, $mark, 'told'), json_encode([
+        $this->photos->putKept($piece, $mark, ['.straight.png' => self::picture($review->seen), '.values.png' => self::values($review->seen), '.errors.png' => self::errors($review)]);
+        $this->photos->putKept($piece, $mark, [DrawingPhotos::TOLD => json_encode([
             ...self::told($review, $next, $found, [$drawing->width, $drawing->height], $corners !== null),
             'merged' => $review->merged($zones),
             'lost' => $found->isBlurred ? [] : array_map(static fn (LostEdges $edge): string => $edge->sentence(), LostEdges::of($review, $map, $zones, $piece->width_mm)),
             'outlines' => array_map(static fn (Outlines $zone): string => $zone->sentence(), $outlinesOff),
             ...$onlyLines ? ['onlyLines' => true, 'range' => Outlines::together($outlinesOff), 'meanErrorWords' => '', 'course' => null] : [],
             'hand' => CorrectionSearch::hand($log, $next['readings'], $piece->user->calibration_id),
-        ], JSON_THROW_ON_ERROR));
+        ], JSON_THROW_ON_ERROR)]);
     }
 
     /** @return list<array<string, mixed>> what was compared, the latest photo first */
@@ -128,8 +125,8 @@ final class DrawingReviews
             if ($entry->kind !== 'photo') {
                 continue;
             }
-            $path = $this->path($piece, $entry->mark, 'told');
-            if (is_file($path)) {
+            $path = $this->photos->path($piece, $entry->mark, DrawingPhotos::TOLD);
+            if ($path !== null) {
                 $reviews[] = [
                     'photo' => $entry->mark, 'madeAt' => $entry->made_at->toIso8601ZuluString(), 'goneOn' => $goneOn, 'taken' => $taken[$entry->mark] ?? [],
                     ...array_combine(self::VIEWS, array_map(static fn (string $view): string => "/api/pieces/$piece->id/reviews/$entry->mark/$view?v=".filemtime($path), self::VIEWS)),
@@ -164,9 +161,7 @@ final class DrawingReviews
     /** Where a picture of a review lies; null if there is none. */
     public function pictureOf(Piece $piece, string $mark, string $view): ?string
     {
-        $path = $this->path($piece, $mark, $view);
-
-        return $this->entry($piece, $mark) instanceof DrawingEntry && is_file($path) ? $path : null;
+        return $this->entry($piece, $mark) instanceof DrawingEntry ? $this->photos->path($piece, $mark, ".$view.png") : null;
     }
 
     /** The colour of a spot of the drawing, as large as it is asked for in the whole photo of the piece; null if there is none, or it lies beyond the crop. */
@@ -185,19 +180,14 @@ final class DrawingReviews
     /** @return array<string, mixed> what was found in a photo that is in the log; nothing where it was not compared */
     private function kept(Piece $piece, string $mark): array
     {
-        $path = $this->path($piece, $mark, 'told');
+        $path = $this->entry($piece, $mark) instanceof DrawingEntry ? $this->photos->path($piece, $mark, DrawingPhotos::TOLD) : null;
 
-        return $this->entry($piece, $mark) instanceof DrawingEntry && is_file($path) ? json_decode((string) file_get_contents($path), true, flags: JSON_THROW_ON_ERROR) : [];
+        return $path !== null ? json_decode((string) file_get_contents($path), true, flags: JSON_THROW_ON_ERROR) : [];
     }
 
     private function entry(Piece $piece, string $mark): ?DrawingEntry
     {
         return $piece->drawingEntries()->where('mark', $mark)->where('kind', 'photo')->where('undone', false)->first();
-    }
-
-    private function path(Piece $piece, string $mark, string $what): string
-    {
-        return sprintf('%s.%s', $this->photos->path($piece, $mark), $what === 'told' ? 'review.json' : "$what.png");
     }
 
     private static function picture(Field $seen): string

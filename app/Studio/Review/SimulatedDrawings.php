@@ -6,6 +6,7 @@ namespace App\Studio\Review;
 
 use App\Models\Piece;
 use App\Studio\Drawing\DrawingPhotos;
+use App\Studio\Files\Depot;
 use App\Studio\Files\WholeFile;
 use App\Studio\LongWork\WorkRefused;
 use App\Studio\Pencils\Catalogue;
@@ -46,6 +47,7 @@ final class SimulatedDrawings
 
     public function __construct(
         private readonly SwatchReader $reader,
+        private readonly Depot $depot,
         private readonly DrawingPhotos $photos,
         private readonly DrawingReviews $reviews,
         private readonly ZoneRecipes $recipes,
@@ -93,7 +95,7 @@ final class SimulatedDrawings
         } finally {
             File::delete((string) $file);
         }
-        WholeFile::put($this->path($piece), json_encode($truth, JSON_THROW_ON_ERROR));
+        $this->depot->put(self::file($piece), json_encode($truth, JSON_THROW_ON_ERROR));
 
         return $mark;
     }
@@ -135,11 +137,12 @@ final class SimulatedDrawings
     /** @return array<string, array{stands: int, lies: list<string>}> what the hand has really laid, by target */
     private function truth(Piece $piece): array
     {
-        if (! is_file($this->path($piece))) {
+        $path = $this->depot->latest(self::file($piece));
+        if ($path === null) {
             return [];
         }
-        $truth = json_decode((string) file_get_contents($this->path($piece)), true, flags: JSON_THROW_ON_ERROR);
-        $since = filemtime($this->path($piece));
+        $truth = json_decode((string) file_get_contents($path), true, flags: JSON_THROW_ON_ERROR);
+        $since = filemtime($path);
         $entries = $piece->drawingEntries();
         $entries->where('kind', 'corrected')->where('undone', false)->where('created_at', '>=', Carbon::createFromTimestamp((int) $since))->orderBy('id');
         foreach ($entries->get() as $entry) {
@@ -183,8 +186,8 @@ final class SimulatedDrawings
         return PhotoRenderer::jpeg(PhotoRenderer::image($picture->width, $picture->height, $picture->rgb()));
     }
 
-    private function path(Piece $piece): string
+    private static function file(Piece $piece): string
     {
-        return dirname($this->photos->path($piece, 'simulated')).'/simulated.json';
+        return DrawingPhotos::FOLDER."/$piece->id/simulated.json";
     }
 }

@@ -5,31 +5,56 @@ declare(strict_types=1);
 namespace App\Studio\Swatches;
 
 use App\Models\Chart;
-use App\Studio\Files\WholeFile;
+use App\Studio\Files\Depot;
 use Illuminate\Support\Facades\File;
 
 /** Keeps the pictures that the simulated studio took of charts. */
 final class ChartPictures
 {
-    public function __construct(private readonly string $folder)
+    private const FOLDER = 'charts';
+
+    public function __construct(private readonly Depot $depot)
     {
     }
 
     public function put(Chart $chart, int $sheet, string $jpeg): void
     {
-        if (! is_dir($this->folder)) {
-            mkdir($this->folder, 0o755, true);
-        }
-        WholeFile::put($this->path($chart, $sheet), $jpeg);
+        $this->depot->put(self::name($chart, $sheet), $jpeg);
     }
 
     public function forget(Chart $chart): void
     {
-        File::delete(File::glob(sprintf('%s/%s-*.jpg', $this->folder, $chart->id)));
+        $this->depot->removeFolder(self::folder($chart->id));
+        File::delete($this->before($chart->id));
     }
 
-    public function path(Chart $chart, int $sheet): string
+    /** Where one lies on this machine; null if there is none. */
+    public function path(Chart $chart, int $sheet): ?string
     {
-        return sprintf('%s/%s-%d.jpg', $this->folder, $chart->id, $sheet);
+        $before = $this->depot->place(sprintf('%s-%d.jpg', self::folder($chart->id), $sheet));
+
+        return $this->depot->latest(self::name($chart, $sheet)) ?? (is_file($before) ? $before : null);
+    }
+
+    /** @return int the room that the pictures of a chart take, by its key */
+    public function bytes(string $chart): int
+    {
+        return (int) array_sum([...array_column($this->depot->about(self::folder($chart)), 'bytes'), ...array_map(filesize(...), $this->before($chart))]);
+    }
+
+    /** @return list<string> paths of those of a studio that kept all charts in one folder */
+    private function before(string $chart): array
+    {
+        return array_values(File::glob($this->depot->place(self::folder($chart)).'-*.jpg'));
+    }
+
+    private static function folder(string $chart): string
+    {
+        return self::FOLDER."/$chart";
+    }
+
+    private static function name(Chart $chart, int $sheet): string
+    {
+        return sprintf('%s/%d.jpg', self::folder($chart->id), $sheet);
     }
 }

@@ -7,7 +7,6 @@ namespace App\Studio\Zones;
 use App\Models\Paper;
 use App\Models\Piece;
 use App\Models\Reference;
-use App\Studio\Files\WholeFile;
 use App\Studio\Photos\PhotoStore;
 use App\Studio\Photos\PictureReadings;
 use App\Studio\Photos\References;
@@ -37,6 +36,8 @@ final class Looking
 
     /** Goes up when reserves are found differently. */
     private const VERSION = 1;
+
+    private const RESERVES = 'reserves';
 
     public function __construct(
         private readonly PhotoStore $photos,
@@ -79,8 +80,8 @@ final class Looking
     /** What must stay paper or pale, in the part that is drawn; null if it was not looked for since something in it changed. */
     public function reserves(Piece $piece): ?Reserves
     {
-        $path = $this->reservesPath($piece);
-        $kept = is_file($path) ? Parcel::unpack((string) file_get_contents($path)) : null;
+        $bytes = $this->photos->beside($piece->reference(), $this->reservesFile($piece));
+        $kept = $bytes === null ? null : Parcel::unpack($bytes);
 
         return $kept instanceof Reserves ? $kept : null;
     }
@@ -92,7 +93,7 @@ final class Looking
         if ($kept !== null) {
             return $kept;
         }
-        $path = $this->reservesPath($piece);
+        $file = $this->reservesFile($piece);
         $progress('Reading what paper and box can reach', 0.05);
         $lights = $this->reach->lights($piece);
         $progress('Looking for what must stay paper', 0.3);
@@ -104,20 +105,17 @@ final class Looking
 
         $reserves = Reserves::of($field, $map ?? ZoneMap::none($field->width, $field->height), $paper, $lights, Targets::tone($piece));
         $progress('Looking for what must stay paper', 0.95);
-        foreach (glob($this->photos->folderOf($piece->reference()).'/reserves-*') ?: [] as $old) {
-            @unlink($old);
-        }
-        // Whole or not at all: another worker may be reading.
-        WholeFile::put($path, Parcel::pack($reserves));
+        $this->photos->putBeside($piece->reference(), $file, Parcel::pack($reserves));
+        $this->photos->removeBeside($piece->reference(), self::RESERVES, $file);
 
         return $reserves;
     }
 
-    private function reservesPath(Piece $piece): string
+    private function reservesFile(Piece $piece): string
     {
         $rests = [self::VERSION, $piece->reference()->picture, $piece->crop, hash('xxh128', (string) $piece->zone_map), $piece->paper->only(Paper::PHYSICAL), $piece->tone, $this->reach->restsOn($piece)];
 
-        return $this->photos->folderOf($piece->reference()).'/reserves-'.hash('xxh128', json_encode($rests, JSON_THROW_ON_ERROR));
+        return self::RESERVES.'-'.hash('xxh128', json_encode($rests, JSON_THROW_ON_ERROR));
     }
 
     /** The reserves as a PNG of the part that is drawn: opaque where the paper stays, half where it stays pale. */
