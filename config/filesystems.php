@@ -15,6 +15,9 @@ return ['disks' => [
         'endpoint' => env('PRISM_BUCKET_ENDPOINT'),
         // The bucket in the path of an address, not in its host.
         'use_path_style_endpoint' => (bool) env('PRISM_BUCKET_IN_PATH', false),
+        // Stores that speak S3 know no newer checksums than these.
+        'request_checksum_calculation' => 'when_required',
+        'response_checksum_validation' => 'when_required',
         'http' => ['connect_timeout' => 3, 'timeout' => 60],
         'retries' => 2,
         'throw' => true,

@@ -78,6 +78,12 @@ ensure_dependencies() {
     once_for npm package-lock.json -- npm ci --no-audit --no-fund --silent || fail "npm could not install the front end's packages."
 }
 
+# The store of hosting/bucket, which stands for one that several machines share.
+ensure_bucket() {
+    [ -d hosting/bucket/node_modules ] || rm -f storage/stamps/bucket
+    once_for bucket hosting/bucket/package-lock.json -- npm ci --prefix hosting/bucket --no-audit --no-fund --silent || fail "npm could not install the store for tests."
+}
+
 ensure_front_end() {
     [ -f public/build/manifest.json ] || rm -f storage/stamps/front-end
     once_for front-end resources/js vite.config.ts tsconfig.json package-lock.json -- npx vite build --logLevel warn || fail "The front end could not be built."
