@@ -6,6 +6,7 @@ use App\Http\Controllers\HealthController;
 use App\Http\Controllers\ScriptDocument;
 use App\Http\Middleware\Compressed;
 use App\Http\Middleware\EndsInTime;
+use App\Http\Middleware\FromReplicas;
 use App\Http\Middleware\KeptAnswers;
 use App\Http\Middleware\MayDo;
 use App\Http\Middleware\OnlyOnce;
@@ -29,10 +30,10 @@ return Application::configure(basePath: dirname(__DIR__))
             // Without a session: that is in the database, which may be what is amiss.
             Route::get('up', HealthController::class);
             Route::middleware('web')->prefix('api')->group(__DIR__.'/../routes/page.php');
-            Route::middleware(['web', 'auth', KeptAnswers::class])->prefix('api')->group(__DIR__.'/../routes/api.php');
+            Route::middleware(['web', 'auth', FromReplicas::class, KeptAnswers::class])->prefix('api')->group(__DIR__.'/../routes/api.php');
             // For scripts: no session, a token in its place (docs/api.md). It stays as it is while the page goes on.
             Route::get('api/v1/openapi.json', ScriptDocument::class);
-            Route::middleware(['auth:sanctum', 'throttle:scripts', MayDo::class, OnlyOnce::class, KeptAnswers::class, VersionedAddresses::class, SubstituteBindings::class])->prefix('api/v1')->name('v1.')->group(__DIR__.'/../routes/api.php');
+            Route::middleware(['auth:sanctum', 'throttle:scripts', MayDo::class, OnlyOnce::class, FromReplicas::class, KeptAnswers::class, VersionedAddresses::class, SubstituteBindings::class])->prefix('api/v1')->name('v1.')->group(__DIR__.'/../routes/api.php');
             Route::any('api/{any}', static fn () => Problems::refused('There is nothing at this address.', status: 404))->where('any', '.*')->fallback();
             Route::middleware('web')->group(__DIR__.'/../routes/web.php');
         },

@@ -2,6 +2,9 @@
 
 declare(strict_types=1);
 
+// Replicas that are read from, where there are any; the host of all else is DB_HOST.
+$replicas = array_values(array_filter(explode(',', (string) env('DB_READ_HOSTS', ''))));
+
 return [
     'default' => 'mariadb',
     'connections' => [
@@ -17,6 +20,7 @@ return [
             'prefix' => '',
             'strict' => true,
             'engine' => null,
+            ...$replicas === [] ? [] : ['read' => ['host' => $replicas], 'write' => ['host' => [env('DB_HOST', '127.0.0.1')]], 'sticky' => true],
         ],
     ],
 ];

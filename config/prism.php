@@ -24,6 +24,9 @@ return [
     // A disk (config/filesystems.php) on which all machines keep what artists made; the folder then has what was asked for here. None: the folder is all there is.
     'store' => env('PRISM_STORE') ?: null,
 
+    // How far replicas of the database that are read from (DB_READ_HOSTS) may be behind: so long after a change an artist's work is read where it was written.
+    'replica_seconds' => (int) env('PRISM_REPLICA_SECONDS', 30),
+
     // Where backups are kept, each night one; none are made where it is empty.
     'backups' => (string) env('PRISM_BACKUPS', ''),
 

@@ -3,6 +3,8 @@
 
 # Where SERVER_REDIS is 1, what is kept for a while and work that waits are in Redis; where SERVER_NODES is 2, two web servers and two workers of
 # each kind, each with a folder of its own, take turns over one database and one folder of pictures, as several machines do.
+# Where SERVER_STORE is 1, there is no such folder: what artists made is in a store that speaks S3, and each machine has only what it fetched.
+# Where SERVER_REPLICAS is 1, a replica of the database is read from.
 # Where SERVER_DISK is a size, the pictures are on a disk of that size; where SERVER_CLOCK is 1, web server and workers go by the clock file.
 # Where SERVER_KEEPS is 1, whatever ends is started again.
 served() {
@@ -45,6 +47,7 @@ server_up() {
     DB_PORT="$(free_port 33071)"
     SECRET="$(random_text)"
     mkdir -p "$TRY/mariadb"
+    [ "${SERVER_REPLICAS:-0}" = 1 ] && PRISM_DB_OPTIONS="--server-id=1 --log-bin=binlog"
     start_database "$TRY/mariadb" "$DB_PORT"
     create_database prism prism "$SECRET"
     sed -e "s|@HOST@|127.0.0.1|" -e "s|^APP_KEY=.*|APP_KEY=base64:$(head -c 32 /dev/urandom | base64)|" -e "s|@SECRET@|$SECRET|" -e "s|^DB_PORT=.*|DB_PORT=$DB_PORT|" \
@@ -56,7 +59,17 @@ server_up() {
         served redis-server --port "$REDIS_PORT" --bind 127.0.0.1 --save '' --appendonly yes --appendfsync always --dir "$TRY/run" --daemonize no
         redis=(CACHE_STORE=redis QUEUE_CONNECTION=redis REDIS_CLIENT=predis "REDIS_PORT=$REDIS_PORT")
     fi
-    for line in "${redis[@]}" "$@"; do sed -i -e "/^${line%%=*}=/d" "$APP/.env" && echo "$line" >>"$APP/.env"; done
+    local store=()
+    if [ "${SERVER_STORE:-0}" = 1 ]; then
+        ensure_bucket
+        STORE_PORT="$(free_port 4590)"
+        mkdir -p "$TRY/bucket"
+        served node hosting/bucket/start.cjs "$STORE_PORT" "$TRY/bucket"
+        store=(PRISM_STORE=bucket PRISM_BUCKET=prism PRISM_BUCKET_KEY=S3RVER PRISM_BUCKET_SECRET=S3RVER PRISM_BUCKET_IN_PATH=true "PRISM_BUCKET_ENDPOINT=http://127.0.0.1:$STORE_PORT")
+    fi
+    local replicas=()
+    [ "${SERVER_REPLICAS:-0}" = 1 ] && replica && replicas=(DB_READ_HOSTS=127.0.0.2 PRISM_REPLICA_SECONDS=2)
+    for line in "${redis[@]}" "${store[@]}" "${replicas[@]}" "$@"; do sed -i -e "/^${line%%=*}=/d" "$APP/.env" && echo "$line" >>"$APP/.env"; done
     openssl req -x509 -newkey rsa:2048 -nodes -days 1 -subj /CN=127.0.0.1 -keyout "$TRY/privkey.pem" -out "$TRY/fullchain.pem" 2>/dev/null
     fill() {
         sed -e "s|@ROOT@|$APP|g" -e "s|@LOGS@|$TRY/logs|g" -e "s|@SOCKET@|$TRY/run/php.sock|g" -e "s|@LISTEN@|127.0.0.1:$PORT|g" -e "s|@HOST@|127.0.0.1|g" -e "s|@CERT@|$TRY|g" -e "s|@CHILDREN@|8|g" \
@@ -99,14 +112,32 @@ server_up() {
     HERE="https://127.0.0.1:$PORT"
 }
 
-# Another machine: a folder of its own with its own caches and logs; only the folder of pictures is mounted from the first.
+# A second database that follows the first, on an address of its own.
+replica() {
+    local data="$TRY/replica" as=()
+    REPLICA_SOCKET="$data/db.sock"
+    mkdir -p "$data"
+    [ "$(id -u)" = 0 ] && chown mysql: "$data" && as=(--user=mysql)
+    mariadb-install-db --no-defaults "${as[@]}" --datadir="$data" --auth-root-authentication-method=normal --skip-test-db >"$TRY/logs/replica.log" 2>&1 || fail "The replica could not be set up."
+    served /usr/sbin/mariadbd --no-defaults "${as[@]}" --datadir="$data" --socket="$REPLICA_SOCKET" --port="$DB_PORT" --bind-address=127.0.0.2 --server-id=2 --read-only \
+        --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --skip-name-resolve
+    for _ in $(seq 1 150); do
+        mariadb-admin --no-defaults -uroot --socket="$REPLICA_SOCKET" ping >/dev/null 2>&1 && break
+        sleep 0.1
+    done
+    mariadb --no-defaults -uroot --socket="$DB_SOCKET" -e "CREATE USER replica@127.0.0.1 IDENTIFIED BY '$SECRET'; GRANT REPLICATION SLAVE ON *.* TO replica@127.0.0.1"
+    mariadb --no-defaults -uroot --socket="$REPLICA_SOCKET" \
+        -e "CHANGE MASTER TO MASTER_HOST='127.0.0.1', MASTER_PORT=$DB_PORT, MASTER_USER='replica', MASTER_PASSWORD='$SECRET', MASTER_USE_GTID=slave_pos; START SLAVE" || fail "The replica does not follow."
+}
+
+# Another machine: a folder of its own with its own caches and logs; only the folder of pictures is mounted from the first, where there is no store.
 second_node() {
     APP2="$TRY/app2"
     mkdir -p "$APP2"
     (cd "$APP" && cp -r app artisan bin bootstrap compat composer.json config core database docs lang public resources routes standin vendor "$APP2")
     rm -f "$APP2"/bootstrap/cache/*.php
     mkdir -p "$APP2"/storage/{app,logs,framework/{cache/data,sessions,views}}
-    { grep -v '^PRISM_STORAGE=' "$APP/.env"; echo "PRISM_STORAGE=$APP/storage/app"; } >"$APP2/.env"
+    { grep -v '^PRISM_STORAGE=' "$APP/.env"; [ "${SERVER_STORE:-0}" = 1 ] || echo "PRISM_STORAGE=$APP/storage/app"; } >"$APP2/.env"
     chmod 600 "$APP2/.env"
     chmod -R a+rX "$APP2/app" "$APP2/vendor"
     (cd "$APP2" && php artisan config:cache --quiet && php artisan route:cache --quiet && php artisan view:cache --quiet) || fail "The second web server could not be set up; see above."

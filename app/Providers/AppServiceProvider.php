@@ -10,6 +10,7 @@ use App\Http\Requests\NotCommon;
 use App\Http\Requests\PasswordBytes;
 use App\Jobs\DoWork;
 use App\Models\Token;
+use App\Studio\Account\Replicas;
 use App\Studio\Account\Revisions;
 use App\Studio\Account\Room;
 use App\Studio\Account\SecurityLog;
@@ -38,6 +39,7 @@ use App\Studio\Swatches\SwatchReader;
 use App\Studio\Sweep;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Foundation\Application;
+use Illuminate\Database\Events\ConnectionEstablished;
 use Illuminate\Database\Events\TransactionCommitted;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
@@ -81,6 +83,7 @@ final class AppServiceProvider extends ServiceProvider
         Sanctum::usePersonalAccessTokenModel(Token::class);
         TrustProxies::at((array) config('prism.proxies'));
         Event::listen(static fn (WorkWaits $waits) => DoWork::dispatch($waits->queue)->onQueue($waits->queue->value)->afterCommit());
+        Event::listen(static fn (ConnectionEstablished $made) => Replicas::readWhereWritten($made->connection));
         Event::subscribe(SecurityLog::class);
         Event::listen(TransactionCommitted::class, static fn () => Revisions::committed());
         if ((bool) config('prism.warm_up')) {

@@ -12,6 +12,7 @@ use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Schema;
+use Illuminate\Support\Facades\Storage;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\pieceOf;
@@ -82,6 +83,29 @@ it('brings rows and files back as they were on a machine that has nothing, and t
     expect($rows())->toBe($was)->and($was['pieces'])->toHaveCount(1)->and(filesOf("$this->root/app"))->toBe($files)->and($files)->not->toBe([])
         ->and(DB::table('sessions')->count())->toBe(0);
     $this->actingAs($artist)->getJson('/api/pieces')->assertOk()->assertJsonCount(1);
+});
+
+it('has what lies in the store of several machines, and brings it back into one, from whichever of them', function (): void {
+    config(['filesystems.disks.ours' => ['driver' => 'local', 'root' => "$this->root/store", 'throw' => true], 'prism.store' => 'ours']);
+    studioToKeep();
+    $was = filesOf("$this->root/store");
+    expect($was)->not->toBe([])->and(is_dir("$this->root/other"))->toBeFalse();
+    config(['prism.storage' => "$this->root/other"]);
+    $this->travelTo(Carbon::parse('2026-11-20 02:40', 'UTC'));
+    $first = ($this->backup)();
+    expect(filesOf("$first/files"))->toBe($was);
+    $this->travelTo(Carbon::parse('2026-11-21 02:40', 'UTC'));
+    $second = ($this->backup)();
+    $file = (string) array_key_first($was);
+    expect(fileinode("$first/files$file"))->toBe(fileinode("$second/files$file"));
+
+    $this->artisan('db:wipe', ['--force' => true])->assertSuccessful();
+    $this->artisan('prism:restore', ['backup' => $second])->expectsOutputToContain(ltrim($file, '/').' is there already')->assertFailed();
+    File::deleteDirectory("$this->root/store");
+    $this->artisan('prism:restore', ['backup' => $second])->expectsOutputToContain('the same byte by byte')->assertSuccessful();
+    expect(filesOf("$this->root/store"))->toBe($was);
+    Storage::forgetDisk('ours');
+    config(['prism.store' => null]);
 });
 
 it('refuses in words what is no backup, what is damaged, and a studio that is in use, and touches nothing', function (): void {

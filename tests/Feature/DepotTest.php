@@ -86,6 +86,29 @@ it('lets go of what nobody on a machine has looked at for two weeks, and fetches
         ->and((new Depot("$this->root/store"))->forgetFetched())->toBe(0);
 });
 
+it('lets go of what another machine has taken out of the store, once nobody can be writing it', function (): void {
+    $this->one->put('pieces/gone/1/photo.rgb', 'pixels');
+    $this->one->put('pieces/stays/1/photo.rgb', 'pixels');
+    $this->other->removeFolder('pieces/gone');
+    expect($this->one->forgetFetched())->toBe(0);
+    $this->travel(2)->days();
+    expect($this->one->forgetFetched())->toBe(1)->and(is_dir($this->one->place('pieces/gone')))->toBeFalse()->and(is_dir($this->one->place('pieces/stays')))->toBeTrue();
+});
+
+it('takes the folder of a machine that was alone into the store, pictures without a number under theirs; what is made anew stays behind', function (): void {
+    $piece = pieceOf(artist());
+    $reference = $piece->reference()->id;
+    $alone = new Depot("$this->root/one");
+    foreach (["pieces/$reference/photo.rgb", "pieces/$reference/plan-a.parcel", 'drawings/p/m.jpg', 'engine/pairs-x'] as $file) {
+        $alone->put($file, $file);
+    }
+    $this->artisan('prism:store')->expectsOutputToContain('No store is named')->assertFailed();
+    $this->app->instance(Depot::class, $this->one);
+    $this->artisan('prism:store')->expectsOutputToContain('2 files')->assertSuccessful();
+    expect($this->other->files(''))->toEqualCanonicalizing(["pieces/$reference/1/photo.rgb", 'drawings/p/m.jpg']);
+    $this->artisan('prism:store')->expectsOutputToContain('0 files')->assertSuccessful();
+});
+
 it('says in words that the store does not answer, and is not healthy then', function (): void {
     $away = ($this->away)();
     expect(fn () => $away->path('uploads/a'))->toThrow(Unreachable::class)->and($away->answers())->toBeFalse()->and($this->one->answers())->toBeTrue();

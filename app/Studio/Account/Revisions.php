@@ -40,5 +40,6 @@ final class Revisions
     public static function countOn(int $artist, bool $plans = true): void
     {
         User::query()->toBase()->where('id', $artist)->incrementEach(['revision' => 1, ...$plans ? ['plan_revision' => 1] : []]);
+        Replicas::changed($artist);
     }
 }

@@ -27,6 +27,12 @@ final class Depot
     /** What nobody on this machine has looked at for so long is fetched again when somebody does. */
     private const FETCHED_DAYS = 14;
 
+    /** Nobody writes on one file or folder for so long. */
+    private const SETTLED_SECONDS = 86_400;
+
+    /** What artists made, by the folder it lies in; all else can be made anew. */
+    public const KINDS = ['archives', 'charts', 'drawings', 'pieces', 'restores', 'uploads'];
+
     /**
      * @param  string  $folder  of this machine
      * @param  ?FilesystemAdapter  $shared  the store; null where the folder is all there is. One that throws.
@@ -274,10 +280,21 @@ final class Depot
         return is_dir($this->folder) && is_writable($this->folder);
     }
 
-    /** @return int files fetched from a store, and made of such, that nobody here has looked at for a while */
+    /** @return int files and folders fetched from a store, and made of such, that nobody here has looked at for a while, or that are in it no more */
     public function forgetFetched(): int
     {
         $forgotten = 0;
+        foreach ($this->shared === null ? [] : self::KINDS as $kind) {
+            $there = $this->asked(static fn (FilesystemAdapter $shared): array => $shared->getDriver()->listContents($kind)->map(static fn (StorageAttributes $of): string => $of->path())->toArray()) ?? [];
+            $gone = array_diff(array_map(static fn (string $path): string => "$kind/".basename($path), glob($this->place($kind).'/*') ?: []), $there);
+            foreach (array_map($this->place(...), $gone) as $path) {
+                // What is being written is not there yet.
+                if (filectime($path) < now()->getTimestamp() - self::SETTLED_SECONDS) {
+                    is_dir($path) ? File::deleteDirectory($path) : File::delete($path);
+                    $forgotten++;
+                }
+            }
+        }
         foreach ($this->shared === null ? [] : new RecursiveIteratorIterator(new RecursiveDirectoryIterator($this->folder, FilesystemIterator::SKIP_DOTS)) as $file) {
             if (max(@fileatime($file->getPathname()), @filemtime($file->getPathname())) < time() - self::FETCHED_DAYS * 86_400) {
                 File::delete($file->getPathname());

@@ -59,7 +59,7 @@ final class Works
         return DB::transaction(function () use ($queue): ?Work {
             $turn = Work::query()->find(self::line($queue, true)[0] ?? null);
             if ($turn !== null) {
-                DB::selectOne('select get_lock(?, 0) as held', [self::lock($turn)]);
+                DB::selectOne('select get_lock(?, 0) as held', [self::lock($turn)], false);
                 $turn->update(['state' => 'running']);
             }
 
@@ -72,7 +72,7 @@ final class Works
     {
         $row = Work::query()->whereKey($work->id);
         $row->where('state', 'running')->update($columns);
-        DB::selectOne('select release_lock(?) as released', [self::lock($work)]);
+        DB::selectOne('select release_lock(?) as released', [self::lock($work)], false);
     }
 
     /** As it really stands: failed where its worker is gone, in the queue again where its place in it was lost. */
@@ -82,7 +82,7 @@ final class Works
         if ($work->updated_at === null || $work->updated_at->between(now()->subSeconds(self::SETTLED_SECONDS), now()->addSecond())) {
             return $work;
         }
-        if ($work->state === 'running' && DB::selectOne('select is_free_lock(?) as free', [self::lock($work)])?->free === 1) {
+        if ($work->state === 'running' && DB::selectOne('select is_free_lock(?) as free', [self::lock($work)], false)?->free === 1) {
             $this->end($work, ['state' => 'failed', 'problem' => self::BROKEN]);
             $work->refresh();
         }
