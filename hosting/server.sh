@@ -5,7 +5,7 @@
 # each kind, each with a folder of its own, take turns over one database and one folder of pictures, as several machines do.
 # Where SERVER_STORE is 1, there is no such folder: what artists made is in a store that speaks S3, and each machine has only what it fetched.
 # Where SERVER_REPLICAS is 1, a replica of the database is read from.
-# Where SERVER_DISK is a size, the pictures are on a disk of that size; where SERVER_CLOCK is 1, web server and workers go by the clock file.
+# Where SERVER_DISK or SERVER_DATABASE_DISK is a size, the pictures or the database are on a disk of that size; where SERVER_CLOCK is 1, web server and workers go by the clock file.
 # Where SERVER_KEEPS is 1, whatever ends is started again.
 served() {
     if [ "${SERVER_KEEPS:-0}" = 1 ]; then
@@ -47,6 +47,7 @@ server_up() {
     DB_PORT="$(free_port 33071)"
     SECRET="$(random_text)"
     mkdir -p "$TRY/mariadb"
+    [ -n "${SERVER_DATABASE_DISK:-}" ] && { mount -t tmpfs -o "size=$SERVER_DATABASE_DISK" knotty-prism "$TRY/mariadb" || fail "Only root may mount a small disk."; }
     [ "${SERVER_REPLICAS:-0}" = 1 ] && PRISM_DB_OPTIONS="--server-id=1 --log-bin=binlog"
     start_database "$TRY/mariadb" "$DB_PORT"
     create_database prism prism "$SECRET"
@@ -161,5 +162,6 @@ server_down() {
     stop_groups
     stop_database
     [ -n "${SERVER_DISK:-}" ] && umount "$APP/storage/app"
+    [ -n "${SERVER_DATABASE_DISK:-}" ] && umount "$TRY/mariadb"
     rm -rf "$TRY"
 }

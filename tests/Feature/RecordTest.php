@@ -5,7 +5,6 @@ declare(strict_types=1);
 use App\Models\DrawnStep;
 use App\Studio\Drawing\DrawingPhotos;
 use App\Studio\Records\PieceRecords;
-use Illuminate\Support\Facades\File;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\pieceOf;
@@ -72,8 +71,7 @@ it('sums up months, pencils, the hand and the checks', function (): void {
     $this->patchJson('/api/box/QW:6858', ['lengthMm' => 30])->assertSuccessful();
     $review = fn (string $mark, float $steps) => [
         $this->piece->drawingEntries()->create(['mark' => $mark, 'kind' => 'photo', 'made_at' => '2026-11-02 10:00:00', 'undone' => false]),
-        File::ensureDirectoryExists(dirname(app(DrawingPhotos::class)->path($this->piece, $mark))),
-        file_put_contents(app(DrawingPhotos::class)->path($this->piece, $mark).'.review.json', json_encode(['meanSteps' => $steps, 'zones' => []])),
+        app(DrawingPhotos::class)->putKept($this->piece, $mark, [DrawingPhotos::TOLD => (string) json_encode(['meanSteps' => $steps, 'zones' => []])]),
     ];
     $review('first', 1.4);
     $review('last', 0.5);

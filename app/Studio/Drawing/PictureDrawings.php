@@ -72,7 +72,7 @@ final class PictureDrawings
         // The same drawing that is shown, kept or made.
         $image = new Imagick;
         $image->readImageBlob($this->simulated($piece, null));
-        $field = Field::of($this->photos->raster($piece->reference()), self::EDGE);
+        $field = $this->photos->field($piece->reference(), self::EDGE);
 
         return array_map(static fn (float $value): float => round($value, 2), Simulation::valueCheck($field, PhotoRenderer::pixels($image), Targets::tone($piece)));
     }
@@ -83,7 +83,7 @@ final class PictureDrawings
      */
     private function draw(Piece $piece, array $stacks, int $edge = self::EDGE): array
     {
-        $field = Field::of($this->photos->raster($piece->reference()), $edge);
+        $field = $this->photos->field($piece->reference(), $edge);
         $map = $this->zones->map($piece) ?? ZoneMap::none($field->width, $field->height);
         $parsed = array_map(Stack::parse(...), $stacks);
         $desk = $this->catalogue->desk($piece->user, ...array_values($parsed));

@@ -27,11 +27,17 @@ final class PhotoStore
     /** What was not written to its end so long is not being written any more. */
     private const ABANDONED_SECONDS = 3600;
 
+    /** Pictures that are drawn stage by stage are asked for again and again. */
+    private const AT_HAND = 2;
+
     /** What is being written is called so. */
     private const NEW = 'new-';
 
     /** Of all of them, by the key of their reference. */
     private const FOLDER = 'pieces';
+
+    /** @var array<string, Field> what was asked for last */
+    private array $fields = [];
 
     public function __construct(private readonly Depot $depot)
     {
@@ -67,6 +73,7 @@ final class PhotoStore
     public function settle(Reference $reference, string $written, int $picture): void
     {
         $folder = self::FOLDER."/$reference->id";
+        $this->fields = [];
         // One of that number is of somebody who did not come to switch to it.
         $this->depot->settle("$folder/$written", "$folder/$picture");
     }
@@ -187,10 +194,15 @@ final class PhotoStore
         return $this->beside($reference, 'photo.rgb') ?? throw new RuntimeException('The photo of this reference is not there.');
     }
 
-    /** At the size in which zones are read. */
-    public function field(Reference $reference): Field
+    /** @param  int  $edge  its long edge, in pixels; else that in which zones are read */
+    public function field(Reference $reference, int $edge = PictureReading::EDGE): Field
     {
-        return Field::of($this->raster($reference), PictureReading::EDGE);
+        $key = "$reference->id $reference->picture $edge";
+        $field = $this->fields[$key] ?? Field::of($this->raster($reference), $edge);
+        unset($this->fields[$key]);
+        $this->fields = array_slice([$key => $field, ...$this->fields], 0, self::AT_HAND);
+
+        return $field;
     }
 
     /**

@@ -80,7 +80,7 @@ final class DrawingReviews
         $progress('Reading the photo of the drawing', 0.05);
         $drawing = $this->reader->pixels($this->photos->path($piece, $mark) ?? throw new WorkRefused('The file of this photo is not there any more; take it anew.'));
         $paper = $this->engine->predictor($piece->paper, $piece->user, $this->catalogue->box($piece->user))->model->bare()->lab();
-        [$reference, $map] = DrawnPart::of($piece, Field::of($this->references->raster($piece->reference()), Review::EDGE), $map);
+        [$reference, $map] = DrawnPart::of($piece, $this->references->field($piece->reference(), Review::EDGE), $map);
         $progress('Finding the drawing', 0.2);
         $given = $corners === null ? null : Corners::of(array_map(static fn (array $point): array => [$point[0] * $drawing->width, $point[1] * $drawing->height], $corners));
         // The log tells what lies there now; of a photo from before it says nothing.

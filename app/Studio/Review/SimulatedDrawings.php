@@ -28,7 +28,6 @@ use Prism\Layering\Step;
 use Prism\Materials\Pencil;
 use Prism\Planning\Order\Passed;
 use Prism\Planning\PartMap;
-use Prism\Reference\Image\Field;
 use Standin\ErringHand;
 
 /**
@@ -161,7 +160,7 @@ final class SimulatedDrawings
     /** @param  array<string, Stack>  $lies  by target */
     private function taken(Piece $piece, array $lies, string $seed): string
     {
-        [$field, $map] = DrawnPart::of($piece, Field::of($this->references->raster($piece->reference()), self::EDGE), $this->zones->map($piece) ?? throw new WorkRefused('The piece has no zones yet. Read the photo in Look first.'));
+        [$field, $map] = DrawnPart::of($piece, $this->references->field($piece->reference(), self::EDGE), $this->zones->map($piece) ?? throw new WorkRefused('The piece has no zones yet. Read the photo in Look first.'));
         $parts = new PartMap($field, $map->scaled($field->width, $field->height), $this->picture->of($piece));
         foreach ($lies as $stack) {
             foreach ($stack->pencils() as $pencil) {

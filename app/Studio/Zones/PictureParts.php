@@ -80,7 +80,7 @@ final class PictureParts
     /** @return array{Field, PartMap} */
     private function parts(Piece $piece, int $edge): array
     {
-        $field = Field::of($this->photos->raster($piece->reference()), $edge);
+        $field = $this->photos->field($piece->reference(), $edge);
         $map = $this->zones->map($piece) ?? ZoneMap::none($field->width, $field->height);
 
         return [$field, new PartMap($field, $map->scaled($field->width, $field->height), $this->picture->of($piece))];
