@@ -51,29 +51,32 @@ const told = async (artist, method, path, body) => {
         : { found: [`${method} ${path}: ${answer.status} ${words}`], said: '' };
 };
 
+/** What is asked while it is full; what one has to know for it is read before. */
 const WHILE_FULL = {
-    upload: (artist) => told(artist, 'POST', '/api/pieces', photo('Full')()),
+    upload: (artist) => () => told(artist, 'POST', '/api/pieces', photo('Full')()),
     replace: async (artist) => {
         const { told: piece } = await artist.insist('GET', `/api/pieces/${artist.spare}`);
-        return told(artist, 'POST', `/api/references/${piece.references[0].id}/photo`, photo()());
+        return () => told(artist, 'POST', `/api/references/${piece.references[0].id}/photo`, photo()());
     },
-    planning: (artist) => told(artist, 'POST', '/api/works', { kind: 'planning', piece: artist.spare, anew: true }),
-    archive: (artist) => told(artist, 'POST', '/api/works', { kind: 'archive' }),
+    planning: (artist) => () =>
+        told(artist, 'POST', '/api/works', { kind: 'planning', piece: artist.spare, anew: true }),
+    archive: (artist) => () => told(artist, 'POST', '/api/works', { kind: 'archive' }),
     marks: async (artist) => {
         const { told: plan } = await artist.insist('GET', `/api/pieces/${artist.piece}/plan`);
         const open = plan.steps.find(({ state }) => state === 'open');
-        return told(artist, 'POST', `/api/pieces/${artist.piece}/drawing`, {
-            mark: ulid(),
-            keys: [open.key],
-            state: 'done',
-        });
+        return () =>
+            told(artist, 'POST', `/api/pieces/${artist.piece}/drawing`, {
+                mark: ulid(),
+                keys: [open.key],
+                state: 'done',
+            });
     },
-    photograph: (artist) => {
+    photograph: (artist) => () => {
         const form = photo()();
         form.set('mark', ulid());
         return told(artist, 'POST', `/api/pieces/${artist.piece}/drawing/photos`, form);
     },
-    drawing: (artist) =>
+    drawing: (artist) => () =>
         told(artist, 'GET', `/api/pieces/${artist.piece}/simulation.png?steps=${Math.floor(Math.random() * 40)}`),
 };
 
@@ -81,9 +84,10 @@ const artist = new Artist();
 await artist.begin();
 let wrong = 0;
 for (let round = 0; round < rounds; round++) {
-    for (const [what, ask] of Object.entries(WHILE_FULL)) {
+    for (const [what, ready] of Object.entries(WHILE_FULL)) {
+        const ask = await ready(artist);
         fill();
-        const { found, said } = await ask(artist);
+        const { found, said } = await ask();
         const seen = await artist.ask('GET', `/api/pieces/${artist.piece}/plan`);
         const isGone = isDatabase && seen.status === 503 && WORDS.test(seen.told?.message ?? '');
         if (seen.status !== 200 && !isGone) found.push(`the plan meanwhile: ${seen.status}`);
@@ -96,7 +100,7 @@ for (let round = 0; round < rounds; round++) {
             up = (await artist.ask('GET', '/up')).status;
         }
         if (up !== 200) found.push('it does not come back');
-        const after = DO[what] ? await DO[what](artist) : (await ask(artist)).found;
+        const after = DO[what] ? await DO[what](artist) : (await (await ready(artist))()).found;
         found.push(...after.map((one) => `with room again: ${one}`));
         wrong += found.length;
         console.log(`${what.padEnd(11)} ${found.length ? `WRONG: ${found.join('; ')}` : `as it should be: ${said}`}`);

@@ -1,15 +1,15 @@
 // Artists at work, by HTTP: who browses, samples, predicts and marks, and ten who have a picture planned meanwhile; then as fast as it goes.
-// node hosting/load.mjs URL ARTISTS SECONDS
+// node hosting/load.mjs URL ARTISTS SECONDS PAUSE, the pause being that between two presses of one artist, seconds.
 import { Agent, request } from 'node:https';
 import { randomBytes } from 'node:crypto';
 import { gunzipSync } from 'node:zlib';
 
-const [url, artists, seconds] = [process.argv[2], Number(process.argv[3]), Number(process.argv[4])];
+const [url, artists, seconds, pause] = [process.argv[2], ...process.argv.slice(3).map(Number)];
 const here = new URL(url);
 const agent = new Agent({ keepAlive: true, maxSockets: 64 });
 
 /** Between two presses of one artist, ms. */
-const THINKS = [1000, 3000];
+const THINKS = [pause * 500, pause * 1500];
 const PLANNERS = 10;
 const SIGNING_IN = 4;
 const AT_ONCE = 16;
@@ -195,7 +195,7 @@ const plan = async (artist, n) => {
         if (Date.now() > end + 240_000) return;
     }
 };
-console.log(`They work for ${seconds} s, ${PLANNERS} have a picture planned`);
+console.log(`They work for ${seconds} s, each presses something every ${pause} s, ${PLANNERS} have a picture planned`);
 const planned = Promise.all(all.slice(0, PLANNERS).map((artist, n) => wait(n * 200).then(() => plan(artist, n))));
 await Promise.all(
     all.map(async (artist) => {

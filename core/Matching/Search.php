@@ -67,7 +67,7 @@ final class Search
     public function __construct(private readonly Predictor $predictor, Kit $kit, private readonly PairLibrary $library)
     {
         $this->model = $predictor->model;
-        $this->maker = new RecipeMaker($predictor, $kit);
+        $this->maker = new RecipeMaker($predictor, $kit, true);
         $this->book = new TouchBook($this->model, $library->ids, $kit);
         $this->short = new ShortStacks;
     }

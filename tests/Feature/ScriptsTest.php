@@ -9,6 +9,7 @@ use App\Models\Token;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
+use Illuminate\Support\Facades\Log;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\pieceOf;
@@ -79,17 +80,21 @@ it('lets a script do what its token is for and nothing else', function (array $a
         'computed' => script($token, 'POST', "pieces/$piece->id/samples", ['x' => 0.5, 'y' => 0.5, 'radius' => 0.02])->status(),
         'pieces' => script($token, 'PATCH', "pieces/$piece->id", ['title' => 'By a script', 'version' => $piece->version])->status(),
         'box' => script($token, 'PUT', 'schools', ['chosen' => []])->status(),
+        'planning' => script($token, 'POST', 'works', ['kind' => 'planning'])->status(),
+        'an archive' => script($token, 'POST', 'works', ['kind' => 'restore'])->status(),
     ];
     expect(array_keys(array_filter($asked, static fn (int $status): bool => $status !== 403)))->toBe($may)
         ->and(array_filter($asked, static fn (int $status): bool => ! in_array($status, [200, 403, 422], true)))->toBe([]);
 })->with([
     'to read' => [['read'], ['read', 'computed']],
-    'pieces' => [['pieces'], ['pieces']],
-    'box' => [['box'], ['box']],
-    'all' => [['read', 'pieces', 'box'], ['read', 'computed', 'pieces', 'box']],
+    'pieces' => [['pieces'], ['pieces', 'planning']],
+    'box' => [['box'], ['box', 'an archive']],
+    'all' => [['read', 'pieces', 'box'], ['read', 'computed', 'pieces', 'box', 'planning', 'an archive']],
 ]);
 
-it('says which ability is wanting', function (): void {
+it('says which ability is wanting, and writes down that it was', function (): void {
+    Log::shouldReceive('channel')->with('security')->once()->andReturnSelf();
+    Log::shouldReceive('info')->once()->withArgs(static fn (string $what, array $whom): bool => $what === 'a token was not let pieces' && is_int($whom['artist']));
     script(tokenOf(artist(), ['read']), 'DELETE', 'pieces/'.pieceOf(artist())->id)->assertForbidden()->assertJsonPath('message', 'This token may not do that: it needs "pieces".');
 });
 

@@ -7,6 +7,7 @@ namespace App\Http\Middleware;
 use App\Models\User;
 use App\Studio\Account\SecurityLog;
 use App\Studio\Account\TokenAbility;
+use App\Studio\LongWork\WorkKind;
 use Closure;
 use Illuminate\Http\Request;
 use Laravel\Sanctum\Exceptions\MissingAbilityException;
@@ -16,7 +17,7 @@ use Symfony\Component\HttpFoundation\Response;
 final class MayDo
 {
     /** The first word of addresses that belong to pieces. */
-    private const PIECES = ['pieces', 'zones', 'targets', 'references', 'works', 'archives', 'restores', 'shares', 'practice'];
+    private const PIECES = ['pieces', 'zones', 'targets', 'references', 'works', 'archives', 'shares', 'practice'];
 
     private const FIRST_WORD = 3;
 
@@ -26,6 +27,7 @@ final class MayDo
         $artist = $request->user();
         $wanted = match (true) {
             KeptAnswers::isReadOnly($request) => TokenAbility::Read,
+            $request->segment(self::FIRST_WORD) === 'works' && (WorkKind::tryFrom($request->string('kind')->toString())?->isAboutBox() ?? false) => TokenAbility::Box,
             in_array($request->segment(self::FIRST_WORD), self::PIECES, true) => TokenAbility::Pieces,
             default => TokenAbility::Box,
         };

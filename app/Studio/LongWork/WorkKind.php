@@ -31,6 +31,12 @@ enum WorkKind: string
         return in_array($this, [self::Look, self::Planning, self::Balance, self::Reserves, self::Review, self::SimulatedDrawing], true);
     }
 
+    /** Whether it changes what is no piece: swatches, calibrations, the box. */
+    public function isAboutBox(): bool
+    {
+        return in_array($this, [self::Calibration, self::Filling, self::Reading, self::Restore], true);
+    }
+
     /** Whether each wish is another work. Of all others one is open at a time, of those about a piece one for each piece. */
     public function isOneOfMany(): bool
     {

@@ -21,9 +21,10 @@ final readonly class RecipeMaker
 {
     private Warnings $warnings;
 
-    public function __construct(private Predictor $predictor, Kit $kit)
+    /** @param  bool  $isNearest  what it is asked for are the nearest that were found in the whole box */
+    public function __construct(private Predictor $predictor, Kit $kit, bool $isNearest = false)
     {
-        $this->warnings = new Warnings($predictor->model, $kit);
+        $this->warnings = new Warnings($predictor->model, $kit, $isNearest);
     }
 
     /** @throws \Prism\Layering\UnknownPencil */

@@ -9,6 +9,7 @@ enum Warning: string
 {
     // Worst first.
     case OutOfReach = 'out_of_reach';
+    case FarOff = 'far_off';
     case NotDarker = 'not_darker';
     case ReserveCovered = 'reserve_covered';
     case PaperFull = 'paper_full';
@@ -31,6 +32,7 @@ enum Warning: string
     {
         return match ($this) {
             self::OutOfReach => 'Out of reach for this box and paper; this is the nearest. Shift what lies beside it as far, or see in Pencils what would reach it.',
+            self::FarOff => 'This comes out far from the colour it is for. Take what Match finds for it.',
             self::NotDarker => 'Not darker than its pigments: none of these pencils is as dark as this. Take a darker one, or lay the complement under it.',
             self::ReserveCovered => 'The paper is this colour already, and pencil on it does not come off. Leave it bare.',
             self::PaperFull => 'The paper is full: nothing can be laid over this. Lay it lighter, in fewer layers, or on rougher paper.',

@@ -83,7 +83,8 @@ final readonly class Warnings
 
     private const FADING = ['IV', 'V'];
 
-    public function __construct(private ToothModel $model, private Kit $kit)
+    /** @param  bool  $isNearest  what is asked about is the nearest that was found in the whole box */
+    public function __construct(private ToothModel $model, private Kit $kit, private bool $isNearest = false)
     {
     }
 
@@ -93,7 +94,8 @@ final readonly class Warnings
         $warnings = [];
         $miss = $target->valueOnly ? abs($difference->dL) : $difference->dE00;
         if ($miss > self::OUT_OF_REACH) {
-            $warnings[] = Warning::OutOfReach;
+            // Of what was laid by hand nobody knows whether another would reach it.
+            $warnings[] = $this->isNearest ? Warning::OutOfReach : Warning::FarOff;
         }
         if ($this->isNotDarker($stack, $target, $prediction)) {
             $warnings[] = Warning::NotDarker;

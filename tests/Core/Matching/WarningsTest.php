@@ -43,8 +43,14 @@ it('fires where it should and not where it should not', function (Warning $warni
     'a dark that a middle red does not have in it' => [Warning::NotDarker, 'QW:7432@95x3', 'QW:7432@60 > QW:3769@80', fn () => Lab::of(18, 10, 5)],
     'a dark that its pencil has, laid too lightly' => [Warning::NotDarker, 'QW:3737@80 > QW:7432@80', 'QW:3769@30', fn () => Lab::of(20, 0, 0)],
     'pencil on what the paper is already' => [Warning::ReserveCovered, 'QW:2616@20', '', fn () => seen('')],
-    'a target that no pencil reaches' => [Warning::OutOfReach, 'QW:6858@50', 'QW:6858@90x2', fn () => seen('QW:6858@90x2')],
+    'a stack that misses what another would reach' => [Warning::FarOff, 'QW:6858@50', 'QW:6858@90x2', fn () => seen('QW:6858@90x2')],
 ]);
+
+it('says that a colour is out of reach of what was found, and only that it is missed by what was laid by hand', function (): void {
+    $warned = static fn (bool $isNearest): array => (new RecipeMaker(new Predictor(model()), pencils(), $isNearest))->make(Stack::parse('QW:6858@50'), Target::colour(seen('QW:6858@90x2')))->warnings;
+    expect($warned(true))->toContain(Warning::OutOfReach)->not->toContain(Warning::FarOff)
+        ->and($warned(false))->toContain(Warning::FarOff)->not->toContain(Warning::OutOfReach);
+});
 
 it('warns of pencils that fade, and only of those', function (): void {
     $fading = $fast = null;
