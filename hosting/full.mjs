@@ -89,7 +89,7 @@ for (let round = 0; round < rounds; round++) {
         fill();
         const { found, said } = await ask();
         const seen = await artist.ask('GET', `/api/pieces/${artist.piece}/plan`);
-        const isGone = isDatabase && seen.status === 503 && WORDS.test(seen.told?.message ?? '');
+        const isGone = isDatabase && [503, 507].includes(seen.status) && WORDS.test(seen.told?.message ?? '');
         if (seen.status !== 200 && !isGone) found.push(`the plan meanwhile: ${seen.status}`);
         rmSync(filler);
         await wait(200);

@@ -35,6 +35,11 @@ final readonly class Corrector
 
     private const LEAST_GAIN = 0.7;
 
+    /** On paper as full as this hardly anything takes, whatever it is laid with, unless it promises so much more, dE00: opaque white pressed over dark does. */
+    private const FULL_TOOTH = 0.17;
+
+    private const LEAST_GAIN_FULL = 6.0;
+
     /** So much further off it may end where something else lies there than is likeliest, dE00. */
     private const MOST_LOSS = 0.5;
 
@@ -155,11 +160,13 @@ final readonly class Corrector
     private function weighed(array $found, Correction $leave, array $states, Query $query): array
     {
         $target = $query->target;
+        $isFull = $states[0][0]->passage->toothLeft() < self::FULL_TOOTH;
         $worth = [];
         foreach ($found as [$own, $look, $cost]) {
             $likeliest = self::miss($target, $look->colour);
             [$expected, $worst] = $this->risked($own, $states, $target);
-            if (max($likeliest, $expected) < $leave->cost - self::LEAST_GAIN && $worst <= $leave->cost + self::MOST_LOSS) {
+            $least = $isFull && ! array_any($own->steps, static fn (Step $step): bool => ! $step->isLayer()) ? self::LEAST_GAIN_FULL : self::LEAST_GAIN;
+            if (max($likeliest, $expected) < $leave->cost - $least && $worst <= $leave->cost + self::MOST_LOSS) {
                 $worth[] = new Correction($own, $leave->before, $look, Difference::between($look->colour, $target->colour), $cost + $expected - $likeliest);
             }
         }

@@ -88,6 +88,17 @@ it('glazes nothing that the eye tells from right by too little, and nothing that
     expect(fewSearch()->glaze(Stack::parse('QW:2794@60x2 > QW:7432@95x2'), Target::colour(Lab::of($pressed->L + 5.0, $pressed->a, $pressed->b)), new Limits, null, $pressed)[0]->isLeave())->toBeTrue();
 });
 
+it('lays nothing on full paper for a small gain, and does on paper that is not', function (string $laid, bool $isFull): void {
+    $seen = seen($laid);
+    $goal = Target::colour(Lab::of($seen->L - 4.0, $seen->a, $seen->b));
+    expect(PresentState::of(new Predictor(model()), Stack::parse($laid), $seen)->passage->toothLeft() < 0.17)->toBe($isFull);
+    $layersAlone = array_filter([...fewSearch()->correct(Stack::parse($laid), $goal, seen: $seen), ...fewSearch()->glaze(Stack::parse($laid), $goal, new Limits, null, $seen)], static fn (Correction $one): bool => ! $one->isLeave() && ! str_contains((string) $one->steps, 'lift'));
+    expect($layersAlone === [])->toBe($isFull);
+})->with([
+    'seven firm coats' => ['QW:3737@75x4 > QW:7432@75x3', true],
+    'two light ones' => ['QW:7432@40 > QW:3737@40', false],
+]);
+
 it('lifts where the passage is too dark', function (): void {
     $found = fewSearch()->correct(Stack::parse('QW:6858@45x3'), Target::colour(seen('QW:6858@45x3 > lift > lift')));
     expect((string) $found[0]->steps)->toContain('lift');
