@@ -7,6 +7,7 @@ namespace Prism\Review;
 use Prism\Colour\Lab;
 use Prism\Layering\Predictor;
 use Prism\Layering\Step;
+use Prism\Matching\Search\PresentState;
 use Prism\Planning\Order\Passed;
 
 /** A part of a drawing as it is seen, beside what the log says lies there. */
@@ -70,7 +71,22 @@ final readonly class LoggedPart
     /** Whether all is laid that was planned, and it is too dark. */
     public function isTooDark(): bool
     {
-        return $this->isNews() && $this->isFinished() && $this->isKnown() && $this->part->state === PartState::Off && $this->part->wanted->L - $this->part->seen->L > PartState::VALUE_TOLD;
+        return $this->isOffWhenFinished() && $this->part->wanted->L - $this->part->seen->L > PartState::VALUE_TOLD;
+    }
+
+    /**
+     * Whether all is laid that was planned, it is off, and the paper takes hardly any more.
+     *
+     * @throws \Prism\Layering\UnknownPencil
+     */
+    public function isFull(Predictor $predictor): bool
+    {
+        return $this->isOffWhenFinished() && PresentState::of($predictor, $this->passed->present, $this->seen)->isFull();
+    }
+
+    private function isOffWhenFinished(): bool
+    {
+        return $this->isNews() && $this->isFinished() && $this->isKnown() && $this->part->state === PartState::Off;
     }
 
     /**

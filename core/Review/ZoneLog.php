@@ -9,7 +9,7 @@ use Prism\Colour\ValueScale;
 /** What the log says of a zone that is seen in a drawing. */
 final readonly class ZoneLog
 {
-    /** Said of a zone that is too dark, where neither box nor eraser helps. */
+    /** Said of a zone that is too dark, where neither box nor eraser helps, or whose paper is full. */
     public const SPENT = 'no layer and no eraser brings it nearer: leave it, and judge it beside its neighbours';
 
     /** Shares of what is seen: true of it by and large, and in a part that counts. */

@@ -56,7 +56,7 @@ final class CorrectionSearch
     /**
      * @param  Closure(float): void  $progress  share of it done
      * @return array{logs: array<string, ZoneLog>, next: list<NextLayers>, spent: array<string, true>, readings: list<HandReading>} by zone what its log says;
-     *                                            layers, those of the zone that hurts most first; zones that nothing makes lighter; and what tells of the hand
+     *                                            layers, those of the zone that hurts most first; zones that nothing brings nearer; and what tells of the hand
      */
     public function of(Piece $piece, PictureLog $log, Review $review, Closure $progress): array
     {
@@ -86,7 +86,7 @@ final class CorrectionSearch
                 if ($layers !== null) {
                     $next[] = $layers;
                     $left = $left->after($layers->steps);
-                } elseif ($left->turns === self::MOST_TURNS && $logged->isTooDark()) {
+                } elseif ($left->turns === self::MOST_TURNS && ($logged->isTooDark() || $logged->isFull($desk->predictor()))) {
                     $spent[$zone->id] = true;
                 }
             }

@@ -35,9 +35,7 @@ final readonly class Corrector
 
     private const LEAST_GAIN = 0.7;
 
-    /** On paper as full as this hardly anything takes, whatever it is laid with, unless it promises so much more, dE00: opaque white pressed over dark does. */
-    private const FULL_TOOTH = 0.17;
-
+    /** On full paper a layer has to promise so much: opaque white pressed over dark does. */
     private const LEAST_GAIN_FULL = 6.0;
 
     /** So much further off it may end where something else lies there than is likeliest, dE00. */
@@ -160,7 +158,7 @@ final readonly class Corrector
     private function weighed(array $found, Correction $leave, array $states, Query $query): array
     {
         $target = $query->target;
-        $isFull = $states[0][0]->passage->toothLeft() < self::FULL_TOOTH;
+        $isFull = $states[0][0]->isFull();
         $worth = [];
         foreach ($found as [$own, $look, $cost]) {
             $likeliest = self::miss($target, $look->colour);

@@ -30,12 +30,21 @@ final readonly class PresentState
 
     private const UNLIKELY = 0.08;
 
+    /** Of a drawing by another hand than the model's, layers took on paper with more tooth left than this, and hardly on any with less (bench, review). */
+    private const FULL_TOOTH = 0.17;
+
     /** What reading adds to the doubt of a prediction, dE00. */
     private const READING = 0.8;
 
     /** @param  list<?Step>  $laid  for each step that was believed what was most likely laid; null: it was left out */
     private function __construct(public Passage $passage, public array $laid)
     {
+    }
+
+    /** Whether hardly anything takes there any more, whatever it is laid with. */
+    public function isFull(): bool
+    {
+        return $this->passage->toothLeft() < self::FULL_TOOTH;
     }
 
     /**

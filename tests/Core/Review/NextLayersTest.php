@@ -170,6 +170,19 @@ it('has nothing to lay where a firm layer was pressed into the paper, and knows 
         ->and(logged(2, seen('QW:7432@100x6 > QW:2794@100x6'))->isTooDark())->toBeFalse();
 });
 
+it('has nothing to lay where the paper is full, and knows that it is', function (): void {
+    $laid = 'QW:3737@75x4 > QW:7432@75x3';
+    $seen = seen($laid);
+    $full = logged(2, Lab::of($seen->L + 6.0, $seen->a - 3.0, $seen->b + 4.0), laid: $laid);
+    expect($full->part->state)->toBe(PartState::Off)->and($full->isTooDark())->toBeFalse()
+        ->and(nextLayers($full, laid: $laid))->toBeNull()->and($full->isFull(new Predictor(model())))->toBeTrue();
+    // As far off on paper with tooth.
+    $laid = 'QW:3737@40x2 > QW:7432@40x2';
+    $seen = seen($laid);
+    $open = logged(2, Lab::of($seen->L + 6.0, $seen->a - 3.0, $seen->b + 4.0), laid: $laid);
+    expect($open->part->state)->toBe(PartState::Off)->and(nextLayers($open, laid: $laid))->not->toBeNull()->and($open->isFull(new Predictor(model())))->toBeFalse();
+});
+
 it('says where it goes instead of what is still planned', function (): void {
     $next = nextLayers(logged(2, seen('QW:7432@75x3 > QW:2794@80x3')));
     expect($next?->sentence())->toStartWith('Instead of what is still planned here.');
