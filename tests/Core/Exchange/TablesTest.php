@@ -94,7 +94,7 @@ it('writes predictions and matches that read back', function (): void {
     $rows = array_values(Csv::parse(PredictionTable::write([['id' => 'one, two', 'stack' => $stack, 'prediction' => $predictor->predict($stack)]]), ['id', 'steps', 'L', 'a', 'b', 'tooth_left', 'sigma'])->rows);
     expect($rows[0]['id'])->toBe('one, two')->and($rows[0]['steps'])->toBe((string) $stack)
         ->and((float) $rows[0]['L'])->toEqualWithDelta($predictor->predict($stack)->colour->L, 0.001);
-    $recipe = (new RecipeMaker($predictor, pencils()))->make(Stack::parse('QW:3769@95 > QW:1823@30'), Target::colour(Lab::of(90, 0, 0)));
+    $recipe = (new RecipeMaker($predictor, pencils(), true))->make(Stack::parse('QW:3769@95 > QW:1823@30'), Target::colour(Lab::of(90, 0, 0)));
     $rows = array_values(Csv::parse(MatchTable::write(['t' => [$recipe]]), ['id', 'rank', 'warnings'])->rows);
     expect($rows[0]['rank'])->toBe('1')->and(explode('|', $rows[0]['warnings']))->toContain('out_of_reach', 'closes_early');
 });
