@@ -27,16 +27,13 @@ final class PhotoStore
     /** What was not written to its end so long is not being written any more. */
     private const ABANDONED_SECONDS = 3600;
 
-    /** Pictures that are drawn stage by stage are asked for again and again. */
-    private const AT_HAND = 2;
-
     /** What is being written is called so. */
     private const NEW = 'new-';
 
     /** Of all of them, by the key of their reference. */
     private const FOLDER = 'pieces';
 
-    /** @var array<string, Field> what was asked for last */
+    /** @var array<string, Field> what was asked for last: pictures that are drawn stage by stage are asked for again and again */
     private array $fields = [];
 
     public function __construct(private readonly Depot $depot)
@@ -198,11 +195,12 @@ final class PhotoStore
     public function field(Reference $reference, int $edge = PictureReading::EDGE): Field
     {
         $key = "$reference->id $reference->picture $edge";
-        $field = $this->fields[$key] ?? Field::of($this->raster($reference), $edge);
-        unset($this->fields[$key]);
-        $this->fields = array_slice([$key => $field, ...$this->fields], 0, self::AT_HAND);
+        if (! isset($this->fields[$key])) {
+            $this->fields = [];
+            $this->fields[$key] = Field::of($this->raster($reference), $edge);
+        }
 
-        return $field;
+        return $this->fields[$key];
     }
 
     /**
