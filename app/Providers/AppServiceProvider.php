@@ -62,9 +62,8 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(SwatchReader::class, SimulatedReader::class);
         $this->app->scoped(Engine::class, static fn (Application $app): Engine => new Engine($app->make(Calibrations::class), $app->make('cache.store'), $storage().'/engine'));
         $this->app->bind(Depot::class, static fn (Application $app): Depot => new Depot($storage(), config('prism.store') === null ? null : $app->make('filesystem')->disk((string) config('prism.store'))));
-        // What it has at hand goes with each work.
-        $this->app->scoped(PhotoStore::class, static fn (Application $app): PhotoStore => new PhotoStore($app->make(Depot::class)));
-        $this->app->scoped(PictureReadings::class, static fn (Application $app): PictureReadings => new PictureReadings($app->make(PhotoStore::class), $storage().'/readings'));
+        $this->app->singleton(PhotoStore::class, static fn (Application $app): PhotoStore => new PhotoStore($app->make(Depot::class)));
+        $this->app->singleton(PictureReadings::class, static fn (Application $app): PictureReadings => new PictureReadings($app->make(PhotoStore::class), $storage().'/readings'));
         $this->app->singleton(ChartPictures::class, static fn (Application $app): ChartPictures => new ChartPictures($app->make(Depot::class)));
         $this->app->singleton(DrawingPhotos::class, static fn (Application $app): DrawingPhotos => new DrawingPhotos($app->make(Depot::class), $app->make(PhotoReader::class)));
         $this->app->singleton(Uploads::class, static fn (Application $app): Uploads => new Uploads($app->make(Depot::class), $app->make(PhotoReader::class)));

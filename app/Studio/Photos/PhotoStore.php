@@ -33,9 +33,6 @@ final class PhotoStore
     /** Of all of them, by the key of their reference. */
     private const FOLDER = 'pieces';
 
-    /** @var array<string, Field> what was asked for last: pictures that are drawn stage by stage are asked for again and again */
-    private array $fields = [];
-
     public function __construct(private readonly Depot $depot)
     {
     }
@@ -70,7 +67,6 @@ final class PhotoStore
     public function settle(Reference $reference, string $written, int $picture): void
     {
         $folder = self::FOLDER."/$reference->id";
-        $this->fields = [];
         // One of that number is of somebody who did not come to switch to it.
         $this->depot->settle("$folder/$written", "$folder/$picture");
     }
@@ -194,13 +190,7 @@ final class PhotoStore
     /** @param  int  $edge  its long edge, in pixels; else that in which zones are read */
     public function field(Reference $reference, int $edge = PictureReading::EDGE): Field
     {
-        $key = "$reference->id $reference->picture $edge";
-        if (! isset($this->fields[$key])) {
-            $this->fields = [];
-            $this->fields[$key] = Field::of($this->raster($reference), $edge);
-        }
-
-        return $this->fields[$key];
+        return Field::of($this->raster($reference), $edge);
     }
 
     /**
