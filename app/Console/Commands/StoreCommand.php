@@ -27,7 +27,7 @@ final class StoreCommand extends Command
         $here = new Depot($depot->place(''));
         $sent = 0;
         foreach (Depot::KINDS as $kind) {
-            foreach ($here->about($kind) as $file => $about) {
+            foreach ($here->files($kind) as $file) {
                 $as = self::name($file);
                 if (! Str::is([...Sweep::MADE, 'stacks.kept', '.*'], basename($file)) && ! $depot->has($as)) {
                     $depot->take($here->place($file), $as);

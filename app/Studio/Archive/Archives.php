@@ -41,7 +41,7 @@ final class Archives
             $piece === null ? $this->studio->write($artist, $to, $progress) : $this->pieces->write($piece, $to);
             $progress('Packing', 0.95);
             $bytes = $to->close();
-            $this->depot->take($path, "$folder/$key.zip");
+            $this->depot->move($path, "$folder/$key.zip");
         } finally {
             File::delete($path);
         }

@@ -158,8 +158,9 @@ final class PieceArchive
         $checks = [];
         $numbers = $piece->user->calibrations()->pluck('number', 'id')->all();
         foreach ($log as ['mark' => $mark, 'kind' => $kind]) {
-            $photo = $this->drawings->path($piece, $mark);
-            if ($kind !== 'photo' || $photo === null) {
+            // Of a store each is asked for: only photos are.
+            $photo = $kind === 'photo' ? $this->drawings->path($piece, $mark) : null;
+            if ($photo === null) {
                 continue;
             }
             $to->file($folder."drawing/$mark.jpg", $photo);

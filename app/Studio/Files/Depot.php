@@ -128,6 +128,18 @@ final class Depot
     }
 
     /**
+     * A file that was written on the depot's own disk, under its lasting name: an archive may be large, and is not copied.
+     *
+     * @throws Unreachable
+     */
+    public function move(string $from, string $file): void
+    {
+        $path = $this->room($file);
+        rename($from, $path);
+        $this->send($file, $path);
+    }
+
+    /**
      * What was written into a folder of this machine, all of it at once under its lasting name; what lay there goes.
      *
      * @param  string  $written  beside it
