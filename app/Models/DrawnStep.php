@@ -20,5 +20,7 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class DrawnStep extends Model
 {
+    use CastsOnce;
+
     protected $fillable = ['step_key', 'state', 'entry_id', 'laid', 'mm2'];
 }

@@ -26,7 +26,7 @@ use Prism\Materials\PaperKind;
  */
 final class Paper extends Model
 {
-    use SoftDeletes;
+    use CastsOnce, SoftDeletes;
 
     /** Columns that a prediction on it rests on. */
     public const PHYSICAL = ['slug', 'L', 'a', 'b', 'roughness', 'capacity', 'adhesion'];

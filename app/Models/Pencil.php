@@ -30,6 +30,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Pencil extends Model
 {
+    use CastsOnce;
+
     protected $fillable = ['range_id', 'number', 'name', 'aliases', 'binder', 'opacity', 'core', 'stains', 'lightfastness', 'status', 'replaced_by', 'bands', 'spectrum', 'L', 'a', 'b'];
 
     /** @var array<string, string> */

@@ -51,7 +51,7 @@ use Prism\Colour\Lamp;
 final class Piece extends Model
 {
     /** @use HasFactory<PieceFactory> */
-    use HasFactory, HasUlids, SoftDeletes;
+    use CastsOnce, HasFactory, HasUlids, SoftDeletes;
 
     protected $fillable = ['paper_id', 'title', 'schools', 'interpretation', 'crop', 'width_mm', 'height_mm', 'unit', 'tone', 'light_degrees', 'lamp', 'zone_map', 'session_minutes', 'palette_size', 'pinned', 'banned', 'palette', 'value_only', 'before_planning', 'advised', 'lines'];
 

@@ -19,7 +19,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Recipe extends Model
 {
-    use HasUlids;
+    use CastsOnce, HasUlids;
 
     protected $fillable = ['stack', 'by_hand'];
 

@@ -39,7 +39,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  */
 final class Zone extends Model
 {
-    use HasUlids, SoftDeletes;
+    use CastsOnce, HasUlids, SoftDeletes;
 
     protected $fillable = ['name', 'x', 'y', 'radius', 'position', 'version', 'label', 'share', 'outline', 'estimates', 'corrections', 'named', 'fits', 'outside', 'schools', 'interpretation', 'ground', 'colouring'];
 

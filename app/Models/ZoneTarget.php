@@ -34,7 +34,7 @@ use Prism\Reference\Zones\TargetRole;
  */
 final class ZoneTarget extends Model
 {
-    use HasUlids, SoftDeletes;
+    use CastsOnce, HasUlids, SoftDeletes;
 
     protected $fillable = ['id', 'role', 'L', 'a', 'b', 'spread', 'share', 'x', 'y', 'line_width', 'edge_width', 'edited', 'version'];
 

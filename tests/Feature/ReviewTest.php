@@ -31,7 +31,8 @@ function photographOf(float $ratio, Closure $light): UploadedFile
     $image = new Imagick;
     $image->readImageBlob("P6 $columns $rows 255\n".$bytes);
     $image->setImageFormat('jpeg');
-    $path = tempnam(sys_get_temp_dir(), 'prism');
+    $path = (string) tempnam(sys_get_temp_dir(), 'drawing');
+    register_shutdown_function(static fn (): bool => @unlink($path));
     $image->writeImage("jpeg:$path");
 
     return new UploadedFile($path, 'drawing.jpg', 'image/jpeg', null, true);

@@ -18,6 +18,7 @@ function saved(User $artist, ?Piece $piece = null): string
     $made = app(Archives::class)->make($artist, $piece, static fn () => null);
     $copy = (string) tempnam(sys_get_temp_dir(), 'archive');
     copy((string) app(Archives::class)->path($artist, $made['archive']), $copy);
+    register_shutdown_function(static fn (): bool => @unlink($copy));
 
     return $copy;
 }

@@ -34,13 +34,14 @@ final class TargetResource extends JsonResource
     public function toArray(Request $request): array
     {
         $seen = $this->seen;
+        $drawn = Targets::drawn($this->resource);
 
         return [
             'id' => $this->id,
             'role' => $this->role->value,
             'name' => Targets::name($this->resource),
             'label' => Targets::label($this->resource),
-            'colour' => ColourResource::make(Targets::drawn($this->resource)),
+            'colour' => ColourResource::make($drawn),
             'read' => ColourResource::make(Targets::read($this->resource)),
             'spread' => round($this->spread, 2),
             'share' => round($this->share, 4),
@@ -49,7 +50,7 @@ final class TargetResource extends JsonResource
             'lineMm' => $this->line_width === null ? null : round(Targets::lineMm($this->resource) ?? 0.0, 1),
             'edited' => $this->edited,
             'version' => $this->version,
-            'recipe' => $seen === null ? null : RecipeResource::make($seen->recipe)->under($this->zone->piece->lamp, $seen->model, Targets::drawn($this->resource)),
+            'recipe' => $seen === null ? null : RecipeResource::make($seen->recipe)->under($this->zone->piece->lamp, $seen->model, $drawn),
         ];
     }
 }

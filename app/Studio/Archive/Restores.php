@@ -45,10 +45,15 @@ final class Restores
         return $name;
     }
 
+    /** @throws ArchiveRefused if it is not there any more */
     public function forget(User $artist, string $name): void
     {
-        $this->path($artist, $name);
-        $this->depot->remove(self::FOLDER.'/'.basename($name));
+        $file = self::file($artist, $name);
+        // Asked for and not fetched: it may be large.
+        if ($file === null || ! $this->depot->has($file)) {
+            throw self::gone();
+        }
+        $this->depot->remove($file);
     }
 
     /**
@@ -206,8 +211,19 @@ final class Restores
     /** @throws ArchiveRefused if it is not there any more */
     private function path(User $artist, string $name): string
     {
-        $path = str_starts_with($name, "$artist->id-") ? $this->depot->path(self::FOLDER.'/'.basename($name)) : null;
+        $file = self::file($artist, $name);
 
-        return $path ?? throw new ArchiveRefused('The archive is not here any more. Choose it again.');
+        return ($file === null ? null : $this->depot->path($file)) ?? throw self::gone();
+    }
+
+    /** Null: another's. */
+    private static function file(User $artist, string $name): ?string
+    {
+        return str_starts_with($name, "$artist->id-") ? self::FOLDER.'/'.basename($name) : null;
+    }
+
+    private static function gone(): ArchiveRefused
+    {
+        return new ArchiveRefused('The archive is not here any more. Choose it again.');
     }
 }

@@ -52,18 +52,38 @@ final class PictureDrawings
      * The drawing after so many steps of the plan, as a PNG; kept until something that goes into it changes.
      *
      * @param  ?int  $steps  null for all
-     * @param  int  $edge  its long edge, in pixels
      */
-    public function simulated(Piece $piece, ?int $steps, int $edge = self::EDGE): string
+    public function simulated(Piece $piece, ?int $steps): string
     {
-        $stacks = $this->laid($piece, $steps);
-        $key = hash('xxh128', json_encode([self::VERSION, $edge, $piece->reference()->picture, $piece->crop, $piece->width_mm, base64_encode((string) $piece->zone_map), $stacks, $this->picture->of($piece), $piece->paper->only(Paper::PHYSICAL), Grounds::byTarget($piece, static fn (Zone $zone): ?array => $zone->ground), $piece->user->calibration_id], JSON_THROW_ON_ERROR));
+        return $this->stages($piece, [$steps], self::EDGE)[0];
+    }
 
-        return KeptFiles::of($this->photos->folderOf($piece->reference()), 'drawing', $key, self::KEPT, function () use ($piece, $stacks, $edge): string {
-            [$field, $rgb] = $this->draw($piece, $stacks, $edge);
+    /**
+     * Several stages of it; the photo is averaged once for all.
+     *
+     * @param  list<?int>  $steps  after so many of the plan; null for all
+     * @param  int  $edge  their long edge, in pixels
+     * @return list<string>
+     */
+    public function stages(Piece $piece, array $steps, int $edge): array
+    {
+        $plan = $this->recipes->plan($piece);
+        $rests = [self::VERSION, $edge, $piece->reference()->picture, $piece->crop, $piece->width_mm, base64_encode((string) $piece->zone_map)];
+        $pictures = [$this->picture->of($piece), $piece->paper->only(Paper::PHYSICAL), Grounds::byTarget($piece, static fn (Zone $zone): ?array => $zone->ground), $piece->user->calibration_id];
+        $field = null;
+        $stages = [];
+        foreach ($steps as $count) {
+            $stacks = array_map(strval(...), $plan->laid($count));
+            ksort($stacks);
+            $key = hash('xxh128', json_encode([...$rests, $stacks, ...$pictures], JSON_THROW_ON_ERROR));
+            $stages[] = KeptFiles::of($this->photos->folderOf($piece->reference()), 'drawing', $key, self::KEPT, function () use ($piece, $stacks, $edge, &$field): string {
+                $field ??= $this->photos->field($piece->reference(), $edge);
 
-            return PhotoRenderer::png($field->width, $field->height, $rgb);
-        });
+                return PhotoRenderer::png($field->width, $field->height, $this->draw($piece, $stacks, $field));
+            });
+        }
+
+        return $stages;
     }
 
     /** @return array{mean: float, dark: float, light: float, photoDark: float, photoLight: float} how the finished drawing stands beside the photo, by value */
@@ -77,26 +97,15 @@ final class PictureDrawings
         return array_map(static fn (float $value): float => round($value, 2), Simulation::valueCheck($field, PhotoRenderer::pixels($image), Targets::tone($piece)));
     }
 
-    /**
-     * @param  array<string, string>  $stacks  notations by target
-     * @return array{Field, string}
-     */
-    private function draw(Piece $piece, array $stacks, int $edge = self::EDGE): array
+    /** @param  array<string, string>  $stacks  notations by target */
+    private function draw(Piece $piece, array $stacks, Field $field): string
     {
-        $field = $this->photos->field($piece->reference(), $edge);
         $map = $this->zones->map($piece) ?? ZoneMap::none($field->width, $field->height);
         $parsed = array_map(Stack::parse(...), $stacks);
         $desk = $this->catalogue->desk($piece->user, ...array_values($parsed));
+        $grounds = array_map(static fn (Predictor $ground): ToothModel => $ground->model, $this->grounds->predictors($piece, $desk));
+        $simulation = new Simulation($this->engine->predictor($piece->paper, $piece->user, $desk)->model, $grounds);
 
-        return [$field, (new Simulation($this->engine->predictor($piece->paper, $piece->user, $desk)->model, array_map(static fn (Predictor $ground): ToothModel => $ground->model, $this->grounds->predictors($piece, $desk))))->draw($field, $map->scaled($field->width, $field->height), $this->picture->of($piece), $parsed, $piece->width_mm / $field->width)];
-    }
-
-    /** @return array<string, string> what is laid after so many steps, as notations by target */
-    private function laid(Piece $piece, ?int $steps): array
-    {
-        $stacks = array_map(strval(...), $this->recipes->plan($piece)->laid($steps));
-        ksort($stacks);
-
-        return $stacks;
+        return $simulation->draw($field, $map->scaled($field->width, $field->height), $this->picture->of($piece), $parsed, $piece->width_mm / $field->width);
     }
 }

@@ -171,12 +171,12 @@ final class PlanSheet
         }
         $this->heading($pdf, 'How it grows');
         $y = $pdf->GetY();
-        foreach (self::STAGES as $i => $share) {
-            $turn = max(1, (int) round($share * count($plan->turns)));
-            $steps = count(array_filter($plan->steps, static fn (PlanStep $step): bool => $step->turn <= $turn));
+        $turns = array_map(static fn (float $share): int => max(1, (int) round($share * count($plan->turns))), self::STAGES);
+        $steps = array_map(static fn (int $turn): int => count(array_filter($plan->steps, static fn (PlanStep $step): bool => $step->turn <= $turn)), $turns);
+        foreach ($this->drawings->stages($piece, $steps, self::STAGE_EDGE) as $i => $stage) {
             $x = self::MARGIN + $i * ($width + 4);
-            $pdf->Image('@'.$this->drawings->simulated($piece, $steps, self::STAGE_EDGE), $x, $y, $width, $height, 'PNG');
-            $this->text($pdf, $x, $y + $height + 0.5, $share < 1.0 ? sprintf('after turn %d', $turn) : 'finished', 8, '', $width);
+            $pdf->Image('@'.$stage, $x, $y, $width, $height, 'PNG');
+            $this->text($pdf, $x, $y + $height + 0.5, self::STAGES[$i] < 1.0 ? sprintf('after turn %d', $turns[$i]) : 'finished', 8, '', $width);
         }
         $pdf->setY($y + $height + 6);
     }

@@ -61,9 +61,13 @@ final class Targets
     /** What the artist makes of it, before it is brought within reach. */
     public static function interpreted(ZoneTarget $target): Lab
     {
+        $bearing = Interpretations::bearing($target->zone);
+        if ($bearing->isNone()) {
+            return self::read($target);
+        }
         $middle = $target->zone->targets->firstWhere('role', TargetRole::Middle) ?? $target;
 
-        return Interpretations::bearing($target->zone)->colour(self::read($target), self::read($middle));
+        return $bearing->colour(self::read($target), self::read($middle));
     }
 
     /** As it is in the photo, or as the artist has set it. */
