@@ -29,7 +29,7 @@ final class StoreCommand extends Command
         foreach (Depot::KINDS as $kind) {
             foreach ($here->files($kind) as $file) {
                 $as = self::name($file);
-                if (! Str::is([...Sweep::MADE, 'stacks.kept', '.*'], basename($file)) && ! $depot->has($as)) {
+                if (! Str::is([...Sweep::MADE, '*.kept', '.*'], basename($file)) && ! $depot->has($as)) {
                     $depot->take($here->place($file), $as);
                     $sent++;
                 }

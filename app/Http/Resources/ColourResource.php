@@ -9,6 +9,7 @@ use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
 use Prism\Colour\Lab;
 use Prism\Colour\Words\Appearance;
+use WeakMap;
 
 /** @property-read Lab $resource */
 #[OA\Schema(schema: 'Colour', required: ['L', 'a', 'b', 'hex', 'appearance'], properties: [
@@ -32,9 +33,16 @@ use Prism\Colour\Words\Appearance;
 ])]
 final class ColourResource extends JsonResource
 {
+    use Plain;
+
+    /** @var ?WeakMap<Lab, array<string, mixed>> a plan names the same colours again and again */
+    private static ?WeakMap $told = null;
+
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        return [...$this->resource->jsonSerialize(), 'hex' => $this->resource->toHex(), 'appearance' => Appearance::of($this->resource)->jsonSerialize()];
+        $told = self::$told ??= new WeakMap;
+
+        return $told[$this->resource] ??= [...$this->resource->jsonSerialize(), 'hex' => $this->resource->toHex(), 'appearance' => Appearance::of($this->resource)->jsonSerialize()];
     }
 }

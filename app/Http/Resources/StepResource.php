@@ -30,6 +30,8 @@ use Prism\Layering\Step;
 ])]
 final class StepResource extends JsonResource
 {
+    use Plain;
+
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {

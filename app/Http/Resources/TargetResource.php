@@ -9,6 +9,7 @@ use App\Studio\Zones\Targets;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use OpenApi\Attributes as OA;
+use Prism\Colour\Lamp;
 
 /** @mixin ZoneTarget */
 #[OA\Schema(schema: 'Target', required: ['id', 'role', 'name', 'label', 'colour', 'read', 'spread', 'share', 'x', 'y', 'lineMm', 'edited', 'version', 'recipe'], properties: [
@@ -34,13 +35,16 @@ final class TargetResource extends JsonResource
     public function toArray(Request $request): array
     {
         $seen = $this->seen;
+        $lamp = $this->zone->piece->lamp;
+        $recipe = $seen === null ? null : RecipeResource::make($seen->recipe);
         $drawn = Targets::drawn($this->resource);
+        $label = Targets::label($this->resource);
 
         return [
             'id' => $this->id,
             'role' => $this->role->value,
-            'name' => Targets::name($this->resource),
-            'label' => Targets::label($this->resource),
+            'name' => Targets::name($this->resource, $label),
+            'label' => $label,
             'colour' => ColourResource::make($drawn),
             'read' => ColourResource::make(Targets::read($this->resource)),
             'spread' => round($this->spread, 2),
@@ -50,7 +54,7 @@ final class TargetResource extends JsonResource
             'lineMm' => $this->line_width === null ? null : round(Targets::lineMm($this->resource) ?? 0.0, 1),
             'edited' => $this->edited,
             'version' => $this->version,
-            'recipe' => $seen === null ? null : RecipeResource::make($seen->recipe)->under($this->zone->piece->lamp, $seen->model, $drawn),
+            'recipe' => $recipe === null || $lamp === Lamp::Daylight ? $recipe : $recipe->under($lamp, $seen->model(), $drawn),
         ];
     }
 }

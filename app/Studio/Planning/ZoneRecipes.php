@@ -6,7 +6,6 @@ namespace App\Studio\Planning;
 
 use App\Models\Piece;
 use App\Models\Zone;
-use App\Models\ZoneTarget;
 use App\Studio\Calibration\Engine;
 use App\Studio\Pencils\Catalogue;
 use App\Studio\Photos\KeptFiles;
@@ -20,7 +19,6 @@ use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
 use Prism\Matching\EmptyBox;
 use Prism\Matching\Limits;
-use Prism\Matching\Recipe;
 use Prism\Matching\Trio;
 use Prism\Materials\Kit;
 use Prism\Planning\Order\AsDrawn;
@@ -44,24 +42,6 @@ final class ZoneRecipes
 
     public function __construct(private readonly Engine $engine, private readonly Catalogue $catalogue, private readonly Paces $paces, private readonly Grounds $grounds, private readonly PhotoStore $photos)
     {
-    }
-
-    public function of(ZoneTarget $target): ?Recipe
-    {
-        return $this->seen($target)?->recipe;
-    }
-
-    public function seen(ZoneTarget $target): ?SeenRecipe
-    {
-        if ($target->recipe === null) {
-            return null;
-        }
-        $stack = Stack::parse($target->recipe->stack);
-        $piece = $target->zone->piece;
-        $paper = Grounds::paper($piece, $target->zone);
-        $desk = $this->catalogue->desk($piece->user, $stack);
-
-        return new SeenRecipe($this->engine->recipes($paper, $piece->user, $desk)->make($stack, Targets::wanted($target)), $this->engine->predictor($paper, $piece->user, $desk)->model);
     }
 
     /**

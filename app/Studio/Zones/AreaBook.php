@@ -15,7 +15,7 @@ use App\Studio\Photos\LinePictures;
 use App\Studio\Photos\PhotoRefused;
 use App\Studio\Photos\ReferenceRole;
 use App\Studio\Photos\References;
-use App\Studio\Planning\ZoneRecipes;
+use App\Studio\Planning\SeenRecipes;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use Prism\Box\ColourLadder;
@@ -42,7 +42,7 @@ final class AreaBook
         private readonly ZoneBook $zones,
         private readonly TypedColour $typed,
         private readonly Catalogue $catalogue,
-        private readonly ZoneRecipes $recipes,
+        private readonly SeenRecipes $recipes,
         private readonly Engine $engine,
     ) {
     }
@@ -158,7 +158,7 @@ final class AreaBook
     /** @return array<string, mixed> */
     private function byRecipe(?ZoneTarget $target): array
     {
-        $recipe = $target === null ? null : $this->recipes->of($target);
+        $recipe = $target === null ? null : $this->recipes->of($target)?->recipe;
         if ($target === null || $recipe === null) {
             throw ValidationException::withMessages(['recipe' => 'Choose one of your recipes.']);
         }

@@ -76,10 +76,14 @@ final class Targets
         return Lab::of($target->L, $target->a, $target->b);
     }
 
-    /** Of the zone, and which of its colours if it has several: "Float, light side: dark". */
-    public static function name(ZoneTarget $target): string
+    /**
+     * Of the zone, and which of its colours if it has several: "Float, light side: dark".
+     *
+     * @param  ?string  $label  as {@see label()} gives it, where it is known already
+     */
+    public static function name(ZoneTarget $target, ?string $label = null): string
     {
-        return $target->zone->targets->count() < 2 ? $target->zone->name : sprintf('%s: %s', $target->zone->name, self::label($target));
+        return $target->zone->targets->count() < 2 ? $target->zone->name : sprintf('%s: %s', $target->zone->name, $label ?? self::label($target));
     }
 
     /** Which of the colours of its zone: "dark", "lighter accent". */
