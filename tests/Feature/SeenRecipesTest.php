@@ -14,6 +14,7 @@ use function Tests\Feature\spotIn;
 use function Tests\Feature\uploaded;
 
 beforeEach(function (): void {
+    config(['prism.keep_answers' => true]);
     $this->actingAs($this->artist = artist());
     $id = uploaded($this->post('/api/pieces', ['photo' => picture(), 'title' => 'Buoy', 'paper' => 'harbour-cartridge']))['id'];
     $this->piece = $this->artist->pieces()->findOrFail($id);
