@@ -9,7 +9,7 @@ use UnitEnum;
 
 /**
  * Of a model whose attributes are read thousands of times to tell one picture: each is cast once, and anew only when what lies under it has
- * changed. Eloquent itself decodes a list at every look.
+ * changed. Eloquent itself decodes a list at every look. Not for models with secrets: what is decrypted should not lie about.
  *
  * @mixin Model
  */

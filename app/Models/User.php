@@ -42,7 +42,7 @@ final class User extends Authenticatable
      * @use HasFactory<UserFactory>
      * @use HasApiTokens<Token>
      */
-    use CastsOnce, HasApiTokens, HasFactory;
+    use HasApiTokens, HasFactory;
 
     protected $fillable = ['name', 'email', 'password', 'schools', 'hand', 'paper_id', 'lamp', 'unit', 'session_minutes', 'begun_at'];
 
