@@ -187,3 +187,16 @@ it('decodes within limits: what takes too much is refused, and nothing is left b
         ->and(glob(sys_get_temp_dir().'/prism-*'))->toBe($before);
     unlink($path);
 });
+
+it('lets the decoder read and write its formats under either name, as some builds of ImageMagick tell them apart, and no other', function (): void {
+    $policy = simplexml_load_file(base_path('bin/magick/policy.xml'));
+    $coders = [];
+    foreach ($policy->policy as $rule) {
+        if ((string) $rule['domain'] === 'coder') {
+            $coders[(string) $rule['pattern']] = (string) $rule['rights'];
+        }
+    }
+    $names = ['JPEG', 'PNG', 'WEBP', 'RGB', 'ICC'];
+    $allowed = explode(',', trim((string) array_search('read|write', $coders, true), '{}'));
+    expect($coders)->toHaveCount(2)->and($coders['*'])->toBe('none')->and($allowed)->toEqualCanonicalizing([...$names, ...array_map(strtolower(...), $names)]);
+});
