@@ -58,6 +58,9 @@ final class Search
 
     private readonly RecipeMaker $maker;
 
+    /** Of what was found among few pencils: another of the box may come nearer. */
+    private readonly RecipeMaker $ofFew;
+
     private readonly TouchBook $book;
 
     private readonly ToothModel $model;
@@ -68,6 +71,7 @@ final class Search
     {
         $this->model = $predictor->model;
         $this->maker = new RecipeMaker($predictor, $kit, true);
+        $this->ofFew = new RecipeMaker($predictor, $kit);
         $this->book = new TouchBook($this->model, $library->ids, $kit);
         $this->short = new ShortStacks;
     }
@@ -145,7 +149,7 @@ final class Search
     {
         $easel = $this->easel($this->query($target, $limits->alone(), $only));
 
-        return $this->made($easel, $this->judgedAgain($easel, [(new Explorer($easel, $this->book, $this->library))->singles()[0]])[0][0]);
+        return $this->made($easel, $this->judgedAgain($easel, [(new Explorer($easel, $this->book, $this->library))->singles()[0]])[0][0], $this->ofFew);
     }
 
     /**
@@ -246,7 +250,7 @@ final class Search
     {
         $query = $this->query($target, $limits);
 
-        return $this->made($this->easel($query), $this->explored($target, $limits, $pencils, 1)[0]);
+        return $this->made($this->easel($query), $this->explored($target, $limits, $pencils, 1)[0], $this->ofFew);
     }
 
     private function corrector(): Corrector
@@ -379,8 +383,8 @@ final class Search
         return $found;
     }
 
-    private function made(Easel $easel, Candidate $candidate): Recipe
+    private function made(Easel $easel, Candidate $candidate, ?RecipeMaker $by = null): Recipe
     {
-        return $this->maker->make($easel->stack($candidate->sketch), $easel->query->target, $candidate->cost);
+        return ($by ?? $this->maker)->make($easel->stack($candidate->sketch), $easel->query->target, $candidate->cost);
     }
 }

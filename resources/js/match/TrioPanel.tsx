@@ -1,12 +1,29 @@
 import { memo } from 'react';
+import styled from 'styled-components';
 import { messageOf, type Colour } from '../api/client';
 import { useTrio } from '../api/queries';
 import { useHands } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
 import { notify } from '../ui/Notices';
+import { space } from '../ui/theme';
 import { RecipeCard } from './RecipeCard';
 
 const PARTS = ['light', 'middle', 'dark'] as const;
+
+const Panel = styled.section`
+    display: grid;
+    gap: ${space.s};
+    margin-block: ${space.l};
+
+    > h2,
+    > p {
+        margin: 0;
+    }
+
+    > button {
+        justify-self: start;
+    }
+`;
 
 interface Props {
     zone: string;
@@ -22,7 +39,7 @@ export const TrioPanel = memo(function TrioPanel({ zone, targets }: Props) {
     const found = trio.data;
 
     return (
-        <section aria-labelledby="trio">
+        <Panel aria-labelledby="trio">
             <h2 id="trio">Three neighbouring hues</h2>
             {found ? (
                 <p data-testid="trio">
@@ -55,6 +72,6 @@ export const TrioPanel = memo(function TrioPanel({ zone, targets }: Props) {
                         )
                     );
                 })}
-        </section>
+        </Panel>
     );
 });

@@ -130,6 +130,13 @@ it('says so when a target is out of reach', function (): void {
         ->and($codes(recipesFor(70, 5, 12)[0]))->not->toContain(Warning::OutOfReach);
 });
 
+it('calls no colour out of reach because one pencil alone misses it', function (): void {
+    $target = Target::colour(Lab::of(55, 43, 36));
+    $single = search()->nearestSingle($target);
+    expect(search()->find($target)[0]->difference->dE00)->toBeLessThan(6.0)->and($single->difference->dE00)->toBeGreaterThan(6.0)
+        ->and($single->warnings)->toContain(Warning::FarOff)->not->toContain(Warning::OutOfReach);
+});
+
 it('works with one pencil and refuses an empty box', function (): void {
     $one = box(['QW:6858']);
     expect(search($one)->find(Target::colour(Lab::of(60, 0, -30)))[0]->stack->pencils())->toHaveCount(1);
