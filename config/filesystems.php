@@ -20,6 +20,8 @@ return ['disks' => [
         'response_checksum_validation' => 'when_required',
         'http' => ['connect_timeout' => 3, 'timeout' => 60],
         'retries' => 2,
+        // What is copied is as private as all else: nobody asks the store who may see it, which not every store can tell.
+        'retain_visibility' => false,
         'throw' => true,
     ],
 ]];

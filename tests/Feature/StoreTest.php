@@ -97,6 +97,13 @@ it('takes a photo in on one machine, reads it on another, and shows, lights and 
     ($this->on)('web');
     $this->get("/api/pieces/$piece->id/drawing/photos/$mark")->assertOk();
 
+    // A copy of it, as whoever opens the demo has, within the store.
+    $twin = $artist->pieces()->create(['title' => 'Twin', 'paper_id' => $piece->paper_id])->references()->create($piece->refresh()->reference()->only(['name', 'role', 'width', 'height', 'position', 'picture']));
+    app(PhotoStore::class)->copy($piece->reference()->id, $twin->id);
+    ($this->on)('another web');
+    expect(file_get_contents($this->get("/api/references/$twin->id/photos/photo")->assertOk()->baseResponse->getFile()->getPathname()))->toBe($lit);
+    ($this->on)('web');
+
     // What was read anew in that light is not needed here.
     $artist->works()->where('state', 'waiting')->delete();
     // All of it in one archive, made on one and fetched on another.
