@@ -65,6 +65,15 @@ it('sees all of them anew on another paper, and with a pencil that is described 
     expect(max(($this->sigmas)()))->toBeLessThan(20.0);
 });
 
+it('keeps what it has seen of a piece of more than three hundred colours, all of it', function (): void {
+    foreach (range(1, 301) as $i) {
+        spotIn($this->piece, "Spot $i", [30.0 + 0.1 * $i, 0.0, 0.0], 'QW:6858@50');
+    }
+    ($this->sigmas)();
+    ($this->marked)();
+    expect(array_unique(array_values(($this->sigmas)())))->toEqual([77.0]);
+});
+
 it('passes over what is kept and damaged', function (string $bytes): void {
     $fresh = ($this->sigmas)();
     file_put_contents($this->file, $bytes);

@@ -27,8 +27,8 @@ final class SeenRecipes
 
     private const FILE = 'seen.kept';
 
-    /** Of one photo: as they are, and as they were before what one takes back. */
-    private const MOST_KEPT = 300;
+    /** Of one photo, beside those of now: as they were before what one takes back. */
+    private const KEPT_BEFORE = 150;
 
     public function __construct(private readonly Engine $engine, private readonly Catalogue $catalogue, private readonly PhotoStore $photos)
     {
@@ -75,7 +75,7 @@ final class SeenRecipes
             }
         }
         if (array_diff_key($recipes, $before) !== []) {
-            WholeFile::keep($path, (string) gzcompress(Parcel::pack(array_slice($recipes + $before, 0, self::MOST_KEPT)), 1));
+            WholeFile::keep($path, (string) gzcompress(Parcel::pack(array_slice($recipes + $before, 0, count($recipes) + self::KEPT_BEFORE)), 1));
         }
 
         return $seen;
