@@ -169,7 +169,7 @@ final class Search
         $three = $limits->of(2);
         $recipes = $free = [];
         foreach ($targets as $part => $target) {
-            $recipes[$part] = $this->among($target, $three, $found);
+            $recipes[$part] = $this->among($target, $three, $found, $found[count($recipes)]);
             $free[] = $this->find($target, $limits->of($limits->maxPencils), $only)[0]->difference->dE00;
         }
         $further = (array_sum(array_map(static fn (Recipe $recipe): float => $recipe->difference->dE00, $recipes)) - array_sum($free)) / count($free);
@@ -242,15 +242,18 @@ final class Search
     }
 
     /**
-     * The best of these pencils alone.
+     * The best of three pencils in which the part's own is laid: who is told that it is the light, the middle or the dark looks for it there.
      *
-     * @param  list<int>  $pencils  by index
+     * @param  array{int, int, int}  $pencils  by index
      */
-    private function among(Target $target, Limits $limits, array $pencils): Recipe
+    private function among(Target $target, Limits $limits, array $pencils, int $own): Recipe
     {
         $query = $this->query($target, $limits);
+        $easel = $this->easel($query->only(array_values(array_intersect($query->allowed, $pencils))));
+        $found = array_filter((new Explorer($easel, $this->book, $this->library))->explore(), static fn (Candidate $candidate): bool => in_array($own, $candidate->sketch->pencils(), true));
+        $best = array_shift($found) ?? $this->explored($target, $limits, [$own], 1)[0];
 
-        return $this->made($this->easel($query), $this->explored($target, $limits, $pencils, 1)[0], $this->ofFew);
+        return $this->made($easel, $best, $this->ofFew);
     }
 
     private function corrector(): Corrector

@@ -32,7 +32,7 @@ enum Warning: string
     {
         return match ($this) {
             self::OutOfReach => 'Out of reach for this box and paper; this is the nearest. Shift what lies beside it as far, or see in Pencils what would reach it.',
-            self::FarOff => 'This comes out far from the colour it is for. Take what Match finds for it.',
+            self::FarOff => 'This comes out far from the colour it is for. Take one of the recipes found for it.',
             self::NotDarker => 'Not darker than its pigments: none of these pencils is as dark as this. Take a darker one, or lay the complement under it.',
             self::ReserveCovered => 'The paper is this colour already, and pencil on it does not come off. Leave it bare.',
             self::PaperFull => 'The paper is full: nothing can be laid over this. Lay it lighter, in fewer layers, or on rougher paper.',

@@ -31,8 +31,10 @@ it('shades a form with three neighbouring hues, light over middle to dark round 
     expect($a->L)->toBeGreaterThan($b->L)->and($b->L)->toBeGreaterThan($c->L)
         ->and(Wheel::distance($at($a), $at($b)))->toBeLessThanOrEqual(2.6)->and(Wheel::distance($at($b), $at($c)))->toBeLessThanOrEqual(2.6)
         ->and($trio->further)->toBeGreaterThan(-0.5)->toBeLessThan(9.0);
-    foreach ($trio->recipes as $recipe) {
-        expect(array_diff(array_map(strval(...), $recipe->stack->pencils()), array_values($trio->pencils)))->toBe([])
+    foreach ($trio->recipes as $part => $recipe) {
+        // The part's own is in it, and at most one of the other two.
+        expect(array_map(strval(...), $recipe->stack->pencils()))->toContain($trio->pencils[$part])
+            ->and(array_diff(array_map(strval(...), $recipe->stack->pencils()), array_values($trio->pencils)))->toBe([])
             ->and(count($recipe->stack->pencils()))->toBeLessThanOrEqual(2);
     }
     // The values of the form stay in their order.
