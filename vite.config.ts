@@ -1,3 +1,4 @@
+import locales from '@react-aria/optimize-locales-plugin';
 import react from '@vitejs/plugin-react';
 import laravel from 'laravel-vite-plugin';
 import { defineConfig } from 'vite';
@@ -18,7 +19,13 @@ const offline = VitePWA({
 });
 
 export default defineConfig({
-    plugins: [laravel({ input: 'resources/js/main.tsx', refresh: true }), react(), offline],
+    plugins: [
+        laravel({ input: 'resources/js/main.tsx', refresh: true }),
+        react(),
+        // The studio speaks English; what React Aria would say in thirty other languages is read by no one.
+        locales.vite({ locales: ['en-US'] }),
+        offline,
+    ],
     build: {
         chunkSizeWarningLimit: 1000,
         rolldownOptions: {

@@ -7,16 +7,27 @@ namespace Tests;
 use Database\Seeders\MaterialsSeeder;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
+use Illuminate\Foundation\Testing\WithCachedConfig;
+use Illuminate\Foundation\Testing\WithCachedRoutes;
 
 abstract class TestCase extends BaseTestCase
 {
     use RefreshDatabase;
+    use WithCachedConfig;
+    use WithCachedRoutes;
 
     /** The ranges and papers that ship are there once for all tests. */
     protected bool $seed = true;
 
     /** @var class-string<\Illuminate\Database\Seeder> */
     protected string $seeder = MaterialsSeeder::class;
+
+    /** Who signs in with a wrong password waits as long as with a right one; no test does. */
+    protected function setUp(): void
+    {
+        parent::setUp();
+        config(['auth.timebox_duration' => 0]);
+    }
 
     public function createApplication()
     {
