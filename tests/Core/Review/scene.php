@@ -109,16 +109,21 @@ final class Scene
         $height = self::MM * self::HEIGHT / self::WIDTH;
         $paper ??= self::paper();
         $sheet = new ChartPhoto(self::MM + 2.0 * self::MARGIN, $height + 2.0 * self::MARGIN, $paper, $pixels);
-        $light = [];
+        $was = $light = null;
         // The same dots on every sheet: which zone each lies in is asked once.
         static $zones = [];
         $dot = 0;
-        $sheet->picture(self::MARGIN, self::MARGIN, self::MM, $height, static function (float $x, float $y) use ($drawn, $height, $paper, &$light, &$zones, &$dot): array {
+        $sheet->picture(self::MARGIN, self::MARGIN, self::MM, $height, static function (float $x, float $y) use ($drawn, $height, $paper, &$was, &$light, &$zones, &$dot): array {
             $zone = $zones[$dot] ??= self::zoneAt($x / self::MM, $y / $height);
             $dot++;
             $colour = $drawn($zone, $x / self::MM, $y / $height) ?? $paper;
 
-            return $light["$colour->L $colour->a $colour->b"] ??= Srgb::linear($colour);
+            // What lies beside one another is mostly one colour.
+            if ($was === null || $colour->L !== $was->L || $colour->a !== $was->a || $colour->b !== $was->b) {
+                [$was, $light] = [$colour, Srgb::linear($colour)];
+            }
+
+            return $light;
         });
 
         return $sheet;
