@@ -161,6 +161,12 @@ server_down() {
     trap - INT TERM EXIT
     stop_groups
     stop_database
+    # What was killed and started again may be in no group of ours any more; the folder it works in is.
+    local n
+    for n in $(seq 1 100); do
+        pkill "-$([ "$n" -gt 80 ] && echo KILL || echo TERM)" -f "$TRY/" || break
+        sleep 0.1
+    done
     [ -n "${SERVER_DISK:-}" ] && umount "$APP/storage/app"
     [ -n "${SERVER_DATABASE_DISK:-}" ] && umount "$TRY/mariadb"
     rm -rf "$TRY"

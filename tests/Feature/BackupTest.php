@@ -73,7 +73,7 @@ it('brings rows and files back as they were on a machine that has nothing, and t
     File::ensureDirectoryExists("$this->root/app/uploads");
     File::put("$this->root/app/uploads/waits-for-the-queue", 'a photo that was taken in');
     DB::table('sessions')->insert(['id' => 'signed-in', 'payload' => '', 'last_activity' => 1]);
-    $rows = static fn (): array => array_map(static fn (string $table): array => DB::table($table)->get()->map(static fn (object $row): string => serialize($row))->sort()->values()->all(), array_combine($tables = array_diff(Schema::getTableListing('prism_test_kept', false), ['sessions', 'cache', 'cache_locks', 'jobs', 'migrations']), $tables));
+    $rows = static fn (): array => array_map(static fn (string $table): array => DB::table($table)->get()->map(static fn (object $row): string => serialize($row))->sort()->values()->all(), array_combine($tables = array_diff(Schema::getTableListing(DB::connection()->getDatabaseName(), false), ['sessions', 'cache', 'cache_locks', 'jobs', 'migrations']), $tables));
     [$was, $files] = [$rows(), filesOf("$this->root/app")];
     $backup = ($this->backup)();
     ($this->fresh)();
