@@ -23,7 +23,7 @@ server_up() {
         dpkg -s "$package" >/dev/null 2>&1 || DEBIAN_FRONTEND=noninteractive apt-get -qq -y install "$package" >/dev/null || fail "Install $package first."
     done
     ensure_folders
-    ensure_dependencies
+    ensure_dependencies "$([ "${SERVER_STORE:-0}" = 1 ] && echo with-bucket)"
     ensure_front_end
 
     TRY="$(mktemp -d /tmp/knotty-prism-try.XXXXXX)"
@@ -62,7 +62,6 @@ server_up() {
     fi
     local store=()
     if [ "${SERVER_STORE:-0}" = 1 ]; then
-        ensure_bucket
         STORE_PORT="$(free_port 4590)"
         mkdir -p "$TRY/bucket"
         served node hosting/bucket/start.cjs "$STORE_PORT" "$TRY/bucket"

@@ -70,18 +70,23 @@ ensure_folders() {
     mkdir -p storage/app storage/logs storage/framework/{cache/data,sessions,views,phpunit,phpstan} bootstrap/cache
 }
 
+# ensure_dependencies [with-bucket]: side by side, since each mostly waits for what it fetches. The bucket is the store of hosting/bucket, which
+# stands for one that several machines share.
 ensure_dependencies() {
     ensure_node
     [ -d vendor ] || rm -f storage/stamps/composer
     [ -d node_modules ] || rm -f storage/stamps/npm
-    once_for composer composer.json -- composer install --no-interaction --no-progress --quiet || fail "Composer could not install the PHP packages."
-    once_for npm package-lock.json -- npm ci --no-audit --no-fund --silent || fail "npm could not install the front end's packages."
-}
-
-# The store of hosting/bucket, which stands for one that several machines share.
-ensure_bucket() {
     [ -d hosting/bucket/node_modules ] || rm -f storage/stamps/bucket
-    once_for bucket hosting/bucket/package-lock.json -- npm ci --prefix hosting/bucket --no-audit --no-fund --silent || fail "npm could not install the store for tests."
+    local composer bucket=""
+    once_for composer composer.json -- composer install --no-interaction --no-progress --quiet &
+    composer=$!
+    if [ "${1:-}" = with-bucket ]; then
+        once_for bucket hosting/bucket/package-lock.json -- npm ci --prefix hosting/bucket --no-audit --no-fund --silent &
+        bucket=$!
+    fi
+    once_for npm package-lock.json -- npm ci --no-audit --no-fund --silent || fail "npm could not install the front end's packages."
+    wait "$composer" || fail "Composer could not install the PHP packages."
+    [ -z "$bucket" ] || wait "$bucket" || fail "npm could not install the store for tests."
 }
 
 ensure_front_end() {
