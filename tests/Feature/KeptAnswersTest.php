@@ -121,6 +121,31 @@ it('makes no plan anew for what is laid as it was planned, and tells of it only 
     $this->postJson($url, ['mark' => (string) Str::ulid(), 'keys' => [$key], 'state' => 'done'])->assertOk()->assertJsonPath('steps.0.state', 'done');
 });
 
+it('tells a plan that stays as it was with what is drawn since, without gathering it again', function (): void {
+    spotIn($this->piece, 'Deck', [62.0, 12.0, 20.0], 'QW:7432@40x2 > QW:6858@30');
+    spotIn($this->piece, 'Rope', [78.0, 2.0, 18.0], 'QW:2794@35');
+    $url = "/api/pieces/{$this->piece->id}/drawing";
+    $press = fn (array $keys, string $state): TestResponse => $this->actingAs(User::query()->findOrFail($this->artist->id))->postJson($url, ['mark' => (string) Str::ulid(), 'keys' => $keys, 'state' => $state], ['Prefer' => 'return=minimal'])->assertOk();
+    $keys = array_column(($this->read)('/plan')['steps'], 'key');
+    $seen = [];
+    foreach ([[[$keys[0]], 'done'], [array_slice($keys, 1), 'done'], [[$keys[2]], 'open'], [[$keys[0], $keys[1]], 'open']] as [$which, $state]) {
+        $press($which, $state);
+        DB::enableQueryLog();
+        DB::flushQueryLog();
+        $kept = ($this->read)('/plan');
+        expect(implode(' ', array_column(DB::getQueryLog(), 'query')))->toContain('drawn_steps')->not->toContain('`zones`.`piece_id` =');
+        Cache::flush();
+        expect($kept)->toBe(($this->read)('/plan'));
+        $seen[] = [$kept['done'], $kept['currentKey']];
+    }
+    expect($seen)->toBe([[1, $keys[1]], [count($keys), null], [count($keys) - 1, $keys[2]], [count($keys) - 3, $keys[0]]]);
+    // Left out, what follows is another plan: it is gathered.
+    $press([$keys[0]], 'skipped');
+    $kept = ($this->read)('/plan');
+    Cache::flush();
+    expect($kept)->toBe(($this->read)('/plan'))->and($kept['steps'][0]['state'])->toBe('skipped');
+});
+
 it('marks a step of a plan that is known without reading a recipe', function (): void {
     $key = ($this->read)('/plan')['steps'][0]['key'];
     DB::enableQueryLog();

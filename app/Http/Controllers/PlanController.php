@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Middleware\KeptAnswers;
 use App\Http\Requests\DesignationRequest;
 use App\Http\Requests\GradientRequest;
 use App\Http\Resources\ChartResource;
 use App\Http\Resources\DesignationResource;
+use App\Http\Resources\DrawnResource;
 use App\Http\Resources\GradientResource;
 use App\Http\Resources\NeighboursResource;
 use App\Http\Resources\PieceResource;
@@ -45,11 +47,14 @@ final class PlanController
     #[OA\Get(path: '/api/pieces/{piece}/plan', operationId: 'plan', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [
         new OA\Response(response: 200, description: 'Pull list, cautions and ordered steps', content: new OA\JsonContent(ref: '#/components/schemas/Plan')),
     ])]
-    public function show(Piece $piece): PlanResource
+    public function show(Request $request, Piece $piece): PlanResource|JsonResponse
     {
         Gate::authorize('view', $piece);
+        $plan = $this->recipes->known($piece);
+        $before = $request->attributes->get(KeptAnswers::BEFORE);
+        $told = is_string($before) ? DrawnResource::on($before, $this->pages->drawn($piece, $plan)) : null;
 
-        return new PlanResource($this->pages->of($piece, $this->recipes->known($piece)));
+        return $told === null ? new PlanResource($this->pages->of($piece, $plan)) : new JsonResponse($told);
     }
 
     #[OA\Get(path: '/api/pieces/{piece}/neighbours', operationId: 'neighbours', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))], responses: [
@@ -120,7 +125,9 @@ final class PlanController
         Gate::authorize('update', $piece);
         $planning->undo($piece);
 
-        return $this->show($piece->refresh());
+        $piece->refresh();
+
+        return new PlanResource($this->pages->of($piece, $this->recipes->known($piece)));
     }
 
     #[OA\Post(path: '/api/pieces/{piece}/designation', operationId: 'designate', parameters: [new OA\PathParameter(name: 'piece', required: true, schema: new OA\Schema(type: 'string'))],

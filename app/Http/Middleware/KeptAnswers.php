@@ -28,6 +28,9 @@ final class KeptAnswers
         'api/pieces/{piece}/beside', 'api/pieces/{piece}/lines', 'api/pieces/{piece}/gradient', 'api/zones/{zone}/trio', 'api/colours', 'api/colours/beside-white', 'api/pencils/preview', 'api/swatches/preview', 'api/recipes/preview',
     ];
 
+    /** Attribute of a request: JSON that was told to it before, where nothing but how far the drawing has come may be another by now. */
+    public const BEFORE = 'told-before';
+
     /** What slips through is told anew so soon. */
     private const SECONDS = 300;
 
@@ -61,16 +64,22 @@ final class KeptAnswers
     private function kept(Request $request, Closure $next, User $artist, int $revision): Response
     {
         $key = "answer:$artist->id:".hash('xxh128', $request->getRequestUri());
+        $plans = (int) $artist->getAttribute('plan_revision');
         $tag = Cache::get("$key:tag");
-        if (is_array($tag) && $tag['revision'] === $revision) {
+        $isNow = is_array($tag) && $tag['revision'] === $revision;
+        if ($isNow) {
             $answer = self::answer('', $tag['etag']);
             if ($answer->isNotModified($request)) {
                 return $answer;
             }
+        }
+        if ($isNow || (is_array($tag) && ($tag['plans'] ?? null) === $plans)) {
             $body = Cache::get("$key:body");
-            if (is_array($body) && $body['etag'] === $tag['etag']) {
-                return self::answer((string) base64_decode($body['packed'], true), $tag['etag']);
+            $packed = is_array($body) && $body['etag'] === $tag['etag'] ? (string) base64_decode($body['packed'], true) : null;
+            if ($isNow && $packed !== null) {
+                return self::answer($packed, $tag['etag']);
             }
+            $request->attributes->set(self::BEFORE, $packed === null ? null : (string) gzdecode($packed));
         }
         $response = $next($request);
         if (! $response instanceof JsonResponse || $response->getStatusCode() !== 200) {
@@ -81,7 +90,7 @@ final class KeptAnswers
         $packed = (string) gzencode($content, self::LEVEL);
         // The body first: a tag never stands without it. As text, since a table of the database may keep it.
         Cache::put("$key:body", ['etag' => $etag, 'packed' => base64_encode($packed)], self::SECONDS);
-        Cache::put("$key:tag", ['etag' => $etag, 'revision' => $revision], self::SECONDS);
+        Cache::put("$key:tag", ['etag' => $etag, 'revision' => $revision, 'plans' => $plans], self::SECONDS);
         $answer = self::answer($packed, $etag);
         $answer->isNotModified($request);
 

@@ -48,11 +48,48 @@ final class DrawnResource extends JsonResource
     }
 
     /**
-     * @param  array{needsMm: float, leftMm: ?float, short: bool}  $stub
+     * The plan as it was told before, with how far the drawing has come since; null where it is another plan by now.
+     *
+     * @param  string  $before  JSON as {@see PlanResource} tells it
+     */
+    public static function on(string $before, DrawnPage $now): ?object
+    {
+        // As objects, since one that is empty shall stay one.
+        $plan = json_decode($before, flags: JSON_THROW_ON_ERROR);
+        if ($plan->version !== $now->version) {
+            return null;
+        }
+        $plan->currentKey = null;
+        $plan->done = 0;
+        foreach ($plan->steps as $step) {
+            $step->state = $now->states[$step->key] ?? 'open';
+            $plan->done += $step->state === 'open' ? 0 : 1;
+            $plan->currentKey ??= $step->state === 'open' ? $step->key : null;
+        }
+        foreach ($plan->turns as $turn) {
+            foreach ($turn->places as $place) {
+                $place->state = TurnResource::together(array_map(static fn (string $key): string => $now->states[$key] ?? 'open', array_values($place->keys)));
+            }
+            $turn->state = TurnResource::together(array_column($turn->places, 'state'));
+        }
+        foreach ($plan->pullList as $entry) {
+            foreach (self::stub($now->stubs[$entry->id] ?? null) as $name => $value) {
+                $entry->$name = $value;
+            }
+        }
+        $plan->pace = $now->pace;
+        $plan->lastMarked = $now->lastMarked;
+        $plan->begunRecipes = $now->begunRecipes;
+
+        return $plan;
+    }
+
+    /**
+     * @param  ?array{needsMm: float, leftMm: ?float, short: bool}  $stub  null of a pencil that was not measured and is not laid any more
      * @return array{needsMm: float, leftMm: ?float, short: bool} as it is told
      */
-    public static function stub(array $stub): array
+    public static function stub(?array $stub): array
     {
-        return ['needsMm' => round($stub['needsMm'], 1), 'leftMm' => $stub['leftMm'] === null ? null : round($stub['leftMm']), 'short' => $stub['short']];
+        return ['needsMm' => round($stub['needsMm'] ?? 0.0, 1), 'leftMm' => isset($stub['leftMm']) ? round($stub['leftMm']) : null, 'short' => $stub['short'] ?? false];
     }
 }

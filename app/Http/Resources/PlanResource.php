@@ -264,7 +264,6 @@ final class PlanResource extends JsonResource
     private function entry(array $entry): array
     {
         $pencil = $entry['pencil'];
-        $stub = $this->resource->drawn->stubs[(string) $pencil->id] ?? ['needsMm' => 0.0, 'leftMm' => null, 'short' => false];
 
         return [
             'id' => (string) $pencil->id,
@@ -279,7 +278,7 @@ final class PlanResource extends JsonResource
             'part' => Part::of($entry['share'])->value,
             'lightener' => Lightener::of($pencil)?->value,
             'owned' => $this->resource->box->has($pencil->id),
-            ...DrawnResource::stub($stub),
+            ...DrawnResource::stub($this->resource->drawn->stubs[(string) $pencil->id] ?? null),
         ];
     }
 }

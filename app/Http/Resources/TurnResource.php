@@ -120,8 +120,16 @@ final class TurnResource extends JsonResource
     /** @param  list<PlanStep>  $steps */
     private function state(array $steps): string
     {
-        $states = array_map(fn (PlanStep $step): string => $this->states[$step->key] ?? 'open', $steps);
+        return self::together(array_map(fn (PlanStep $step): string => $this->states[$step->key] ?? 'open', $steps));
+    }
 
+    /**
+     * Of several steps: open as long as one is, skipped only where all are.
+     *
+     * @param  list<string>  $states
+     */
+    public static function together(array $states): string
+    {
         return match (true) {
             in_array('open', $states, true) => 'open',
             in_array('done', $states, true) => 'done',
