@@ -26,7 +26,7 @@ server_up() {
     ensure_dependencies "$([ "${SERVER_STORE:-0}" = 1 ] && echo with-bucket)"
     ensure_front_end
 
-    TRY="$(mktemp -d /tmp/knotty-prism-try.XXXXXX)"
+    TRY="$(mktemp -d /tmp/knotty-prism-try.XXXXXX)" || fail "There is no room for a folder in /tmp."
     chmod 755 "$TRY"
     trap 'server_down; exit 130' INT TERM
     trap server_down EXIT

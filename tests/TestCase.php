@@ -36,6 +36,10 @@ abstract class TestCase extends BaseTestCase
         if (! is_string($database) || ! str_contains($database, 'test')) {
             throw new \RuntimeException('Tests run on a database with "test" in its name only, not on "'.$database.'".');
         }
+        $storage = $app->make('config')->get('prism.storage');
+        if (! is_string($storage) || ! str_contains($storage, 'testing')) {
+            throw new \RuntimeException('Tests keep pictures in a folder with "testing" in its path only, not in "'.$storage.'".');
+        }
 
         return $app;
     }

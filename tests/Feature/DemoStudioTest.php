@@ -22,9 +22,12 @@ use Illuminate\Support\Facades\Queue;
 use Prism\Layering\Stack;
 
 use function Tests\Feature\artist;
+use function Tests\Feature\saved;
 use function Tests\Feature\small;
+use function Tests\Feature\taken;
+use function Tests\Feature\within;
 
-it('comes swatched, calibrated and planned, and once', function (): void {
+it('comes swatched, calibrated and planned, and once; and is the same in another studio that takes in its archive', function (): void {
     config(['prism.demo' => true]);
     (new DemoSeeder)->run();
     $demo = User::query()->where('email', config('prism.demo_email'))->firstOrFail();
@@ -54,6 +57,13 @@ it('comes swatched, calibrated and planned, and once', function (): void {
 
     (new DemoSeeder)->run();
     expect($demo->calibrations()->count())->toBe(1)->and($demo->pieces()->count())->toBe(4)->and(User::query()->where('email', config('prism.demo_email'))->count())->toBe(1);
+
+    app()->forgetScopedInstances();
+    $archive = saved($demo->refresh());
+    $this->actingAs($other = User::factory()->create());
+    $result = taken($this, $archive, ['habits' => true]);
+    app()->forgetScopedInstances();
+    expect($result['pieces'])->toHaveCount(4)->and(within(saved($other->refresh())))->toBe(within($archive));
 });
 
 it('draws a piece and compares it; a copy has all of it under names of its own, and goes on by itself', function (): void {
