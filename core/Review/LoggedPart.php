@@ -9,6 +9,7 @@ use Prism\Layering\Predictor;
 use Prism\Layering\Step;
 use Prism\Matching\Search\PresentState;
 use Prism\Planning\Order\Passed;
+use Prism\Planning\PictureTarget;
 
 /** A part of a drawing as it is seen, beside what the log says lies there. */
 final readonly class LoggedPart
@@ -54,6 +55,26 @@ final readonly class LoggedPart
         $seen = Lab::of(max(0.0, min(100.0, $part->seen->L - $among->L + $expected->L)), $part->seen->a - $among->a + $expected->a, $part->seen->b - $among->b + $expected->b);
 
         return new self($part, $passed, $seen, $expected, Course::of($isTicked, $seen, $expected, $bare));
+    }
+
+    /**
+     * A part that no photo shows, as a hand left it that pressed as it did in the rest of the zone.
+     *
+     * @param  float  $share  of the pressure that was ticked, {@see ZoneHand}
+     *
+     * @throws \Prism\Layering\UnknownPencil
+     */
+    public static function unseen(PictureTarget $target, Passed $passed, Predictor $predictor, float $share): self
+    {
+        $likely = $predictor->predict($passed->present->pressing($share))->colour;
+
+        return self::of(PartReview::of($target->id, $target->role, $likely, $target->drawn, $predictor->model->bare()->lab(), 0, $predictor->predict($passed->present)->colour), $passed, $predictor);
+    }
+
+    /** Whether it is seen, and not told from the rest of its zone. */
+    public function isSeen(): bool
+    {
+        return $this->part->pixels > 0;
     }
 
     /** Whether the plan has nothing more to lay there. */

@@ -58,8 +58,9 @@ final readonly class Review
      * @param  array{reference: array{float, float}, drawing: array{float, float}}  $range  darkest and lightest, L*
      * @param  list<float>  $errors  L* of the drawing less that of the reference, over squares about each pixel
      * @param  list<string>  $unjudged  names of zones of which glare or shadow leave too little to be seen
+     * @param  list<string>  $tooSmall  names of zones of which every colour is too small in the photo
      */
-    private function __construct(public Field $reference, public Field $seen, public array $zones, public array $range, private array $errors, public Hidden $hidden, private array $unjudged)
+    private function __construct(public Field $reference, public Field $seen, public array $zones, public array $range, private array $errors, public Hidden $hidden, private array $unjudged, private array $tooSmall)
     {
     }
 
@@ -101,10 +102,10 @@ final readonly class Review
             );
         }
         $covered = $hidden->share() > 0.0 ? self::covered($map, $hidden) : [];
-        $reviewed = $unjudged = [];
+        $reviewed = $unjudged = $tooSmall = [];
         $n = 0;
         foreach ($zones as $zone) {
-            $of = [];
+            $of = $narrow = [];
             $weight = 0.0;
             foreach ($zone->targets as $target) {
                 $weight += $zone->weight($target);
@@ -113,12 +114,16 @@ final readonly class Review
                 $n++;
                 if ($sum->pixels >= self::LEAST_PIXELS && $sum->blurs() < self::TOO_SMALL && $target->role !== TargetRole::Line) {
                     $of[] = PartReview::of($target->id, $target->role, $sum->seen(), $sum->wanted(), $paper, $sum->pixels, $sum->expected());
+                } else {
+                    $narrow[] = $target;
                 }
             }
             if (($covered[$zone->label] ?? 0.0) > self::COVERED) {
                 $unjudged[] = $zone->name;
             } elseif ($of !== []) {
-                $reviewed[] = ZoneReview::of($zone->id, $zone->name, [$zone->across, $zone->down], $of, $paper, $weight);
+                $reviewed[] = ZoneReview::of($zone->id, $zone->name, [$zone->across, $zone->down], $of, $paper, $weight, $narrow);
+            } elseif ($narrow !== []) {
+                $tooSmall[] = $zone->name;
             }
         }
         usort($reviewed, static fn (ZoneReview $one, ZoneReview $other): int => $other->harm <=> $one->harm);
@@ -132,7 +137,7 @@ final readonly class Review
             $errors[] = $hidden->at($at) ? 0.0 : $one - $values[$at];
         }
 
-        return new self($reference, $seen, $reviewed, ['reference' => self::rangeOf($values), 'drawing' => self::rangeOf($drawn, $hidden)], $errors, $hidden, $unjudged);
+        return new self($reference, $seen, $reviewed, ['reference' => self::rangeOf($values), 'drawing' => self::rangeOf($drawn, $hidden)], $errors, $hidden, $unjudged, $tooSmall);
     }
 
     /**
@@ -164,11 +169,16 @@ final readonly class Review
         return $said;
     }
 
-    /** Which zones glare or a shadow keep from being judged, as a sentence; null where there are none. */
+    /** Which zones cannot be judged, and why; null where there are none. */
     public function unjudgedWords(): ?string
     {
         // Names of zones have commas of their own.
-        return $this->unjudged === [] ? null : sprintf('Not judged for glare or shadow: %s.', implode('; ', $this->unjudged));
+        $said = array_filter([
+            'Not judged for glare or shadow: %s.' => $this->unjudged,
+            'Too small in the photo to be judged, look at the drawing itself: %s.' => $this->tooSmall,
+        ]);
+
+        return $said === [] ? null : implode(' ', array_map(static fn (string $words, array $zones): string => sprintf($words, implode('; ', $zones)), array_keys($said), $said));
     }
 
     /** How far the values are off on average, L*, where they can be judged. */

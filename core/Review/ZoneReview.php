@@ -6,6 +6,7 @@ namespace Prism\Review;
 
 use Prism\Colour\Lab;
 use Prism\Colour\Words\Difference;
+use Prism\Planning\PictureTarget;
 
 /** A zone of the drawing beside what it is to become. */
 final readonly class ZoneReview
@@ -28,10 +29,11 @@ final readonly class ZoneReview
     /**
      * @param  array{float, float}  $at  where it lies, shares of the reference's width and height
      * @param  non-empty-list<PartReview>  $parts  the largest first
+     * @param  list<PictureTarget>  $narrow  its lines, and what is too small in the photo to be judged
      * @param  float  $dE00  mean over its parts
      * @param  float  $harm  how much it hurts the picture: by value, by area and by how much it draws the eye
      */
-    private function __construct(public string $id, public string $name, public array $at, public array $parts, public Difference $difference, public float $dE00, public PartState $state, public float $harm)
+    private function __construct(public string $id, public string $name, public array $at, public array $parts, public array $narrow, public Difference $difference, public float $dE00, public PartState $state, public float $harm)
     {
     }
 
@@ -39,8 +41,9 @@ final readonly class ZoneReview
      * @param  array{float, float}  $at
      * @param  non-empty-list<PartReview>  $parts
      * @param  float  $weight  of the zone in the picture
+     * @param  list<PictureTarget>  $narrow
      */
-    public static function of(string $id, string $name, array $at, array $parts, Lab $paper, float $weight): self
+    public static function of(string $id, string $name, array $at, array $parts, Lab $paper, float $weight, array $narrow = []): self
     {
         usort($parts, static fn (PartReview $one, PartReview $other): int => $other->pixels <=> $one->pixels);
         $all = array_sum(array_map(static fn (PartReview $part): int => $part->pixels, $parts));
@@ -62,7 +65,7 @@ final readonly class ZoneReview
             default => PartState::Near,
         };
 
-        return new self($id, $name, $at, $parts, $difference, $dE00, $state, $weight * (abs($difference->dL) + 0.5 * $dE00));
+        return new self($id, $name, $at, $parts, $narrow, $difference, $dE00, $state, $weight * (abs($difference->dL) + 0.5 * $dE00));
     }
 
     /** @return non-empty-list<PartReview> its parts, the one first that does most harm: as far as it is off, over as much of the picture */

@@ -31,9 +31,10 @@ use Prism\Review\ExpectedPicture;
 use Prism\Review\FoundDrawing;
 use Prism\Review\LoggedPart;
 use Prism\Review\NextLayers;
-use Prism\Review\PartReview;
 use Prism\Review\Review;
 use Prism\Review\TurnsLeft;
+use Prism\Review\ZoneHand;
+use Prism\Review\ZoneReview;
 
 /** A demo reference planned, drawn by a simulated hand, photographed and compared, as the studio does it. */
 final class ReviewDesk
@@ -97,15 +98,36 @@ final class ReviewDesk
     }
 
     /**
-     * What the studio would lay next in a part of a zone.
+     * What of a zone is seen, the worst first, and what of it is to be told from that.
      *
-     * @param  Stack  $believed  what lies there by the log
+     * @param  array<string, PlannedZone>  $ways
+     * @param  array<string, Stack>  $believed  what lies there by the log, by colour; others are not begun
+     * @param  array<string, Stack>  $planned
+     * @return list<LoggedPart>
      */
-    public function next(PartReview $part, PlannedZone $way, Stack $believed, Stack $planned, PictureZone $zone, Plan $plan, TurnsLeft $left): ?NextLayers
+    public function parts(ZoneReview $zone, array $ways, array $believed, array $planned): array
     {
-        $target = Target::colour($way->target);
+        $passed = static fn (string $target): ?Passed => isset($ways[$target], $believed[$target]) ? Passed::laid($ways[$target], $believed[$target], $planned[$target] ?? Stack::of()) : null;
+        $parts = [];
+        foreach ($zone->worstFirst() as $part) {
+            $of = $passed($part->target);
+            $parts = [...$parts, ...($of === null ? [] : [LoggedPart::of($part, $of, $this->predictor)])];
+        }
+        $share = ZoneHand::lightly(array_map(fn (LoggedPart $part): array => [$part, $this->predictor], $parts));
+        foreach ($zone->narrow as $target) {
+            $of = $passed($target->id);
+            $parts = [...$parts, ...($of === null || $share === null ? [] : [LoggedPart::unseen($target, $of, $this->predictor, $share)])];
+        }
 
-        return NextLayers::of(LoggedPart::of($part, Passed::laid($way, $believed, $planned), $this->predictor), $target, $this->predictor, $this->search, $zone->limits(ReviewFigures::TURNS, $target), Kit::of(array_column($plan->pullList, 'pencil')), $left);
+        return $parts;
+    }
+
+    /** What the studio would lay next in a part of a zone. */
+    public function next(LoggedPart $logged, PictureZone $zone, Plan $plan, TurnsLeft $left): ?NextLayers
+    {
+        $target = Target::colour($logged->passed->zone->target);
+
+        return NextLayers::of($logged, $target, $this->predictor, $this->search, $zone->limits(ReviewFigures::TURNS, $target), Kit::of(array_column($plan->pullList, 'pencil')), $left);
     }
 
     /** @return array<string, PlannedZone> of a plan, by colour */

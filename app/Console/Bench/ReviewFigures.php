@@ -13,6 +13,7 @@ use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
 use Prism\Layering\Stack;
 use Prism\Layering\Step;
+use Prism\Planning\Order\Passed;
 use Prism\Planning\Order\Plan;
 use Prism\Planning\PartMap;
 use Prism\Planning\PictureTarget;
@@ -22,6 +23,7 @@ use Prism\Reference\Image\Field;
 use Prism\Reference\Image\Raster;
 use Prism\Reference\Zones\ZoneMap;
 use Prism\Review\Corners;
+use Prism\Review\LoggedPart;
 use Prism\Review\PartReview;
 use Prism\Review\PartState;
 use Prism\Review\Review;
@@ -271,7 +273,7 @@ final class ReviewFigures
             }
             $way = $ways[$part->target];
             $stack = $planned[$part->target] ?? Stack::of();
-            $next = $this->desk->next($part, $way, $stack, $stack, $of[$part->target], $plan, new TurnsLeft(self::TURNS));
+            $next = $this->desk->next(LoggedPart::of($part, Passed::laid($way, $stack, $stack), $this->desk->predictor), $of[$part->target], $plan, new TurnsLeft(self::TURNS));
             if ($next === null) {
                 continue;
             }

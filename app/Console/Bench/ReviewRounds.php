@@ -92,13 +92,10 @@ final class ReviewRounds
             $review = $this->desk->seen($raster, $map, $zones, $lies, $believed, "$name round $round", 0.05 * $round, 3.0 * $round - 5.0);
             foreach ($review->zones as $zone) {
                 $left = new TurnsLeft(ReviewFigures::TURNS);
-                foreach ($zone->worstFirst() as $part) {
-                    $way = $ways[$part->target] ?? null;
-                    if ($way === null || $left->areOver()) {
-                        continue;
-                    }
-                    $next = $this->desk->next($part, $way, $believed[$part->target] ?? Stack::of(), $planned[$part->target] ?? Stack::of(), array_column($zones, null, 'id')[$zone->id], $plan, $left);
+                foreach ($this->desk->parts($zone, $ways, $believed, $planned) as $logged) {
+                    $next = $left->areOver() ? null : $this->desk->next($logged, array_column($zones, null, 'id')[$zone->id], $plan, $left);
                     if ($next !== null) {
+                        [$part, $way] = [$logged->part, $logged->passed->zone];
                         $left = $left->after($next->steps);
                         $before = $this->desk->drawn($lies[$part->target] ?? Stack::of())->differenceTo($way->target);
                         $believed[$part->target] = Stack::of(...$next->laid, ...$next->steps->steps);

@@ -96,13 +96,10 @@ final class ReviewWork
             $believed = array_map(static fn (Stack $stack): Stack => $stack->pressing($factor), $believed);
             foreach ($review->zones as $zone) {
                 $left = new TurnsLeft(ReviewFigures::TURNS);
-                foreach ($zone->worstFirst() as $part) {
-                    if (! isset($believed[$part->target]) || $left->areOver()) {
-                        continue;
-                    }
-                    $way = $ways[$part->target];
-                    $next = $this->desk->next($part, $way, $believed[$part->target], $planned[$part->target], $of[$zone->id], $plan, $left);
+                foreach ($this->desk->parts($zone, $ways, $believed, $planned) as $logged) {
+                    $next = $left->areOver() ? null : $this->desk->next($logged, $of[$zone->id], $plan, $left);
                     if ($next !== null) {
+                        [$part, $way] = [$logged->part, $logged->passed->zone];
                         $left = $left->after($next->steps);
                         $before = $this->off($lies[$part->target], $way);
                         $believed[$part->target] = Stack::of(...$next->laid, ...$next->steps->steps);

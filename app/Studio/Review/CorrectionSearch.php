@@ -23,7 +23,9 @@ use Prism\Review\LoggedPart;
 use Prism\Review\NextLayers;
 use Prism\Review\Review;
 use Prism\Review\TurnsLeft;
+use Prism\Review\ZoneHand;
 use Prism\Review\ZoneLog;
+use Prism\Review\ZoneReview;
 
 /** What the log says of a drawing that was photographed, and what to lay next where it is off. */
 final class CorrectionSearch
@@ -78,7 +80,7 @@ final class CorrectionSearch
             }
             $logs[$zone->id] = ZoneLog::of(array_column($parts, 0));
             $left = new TurnsLeft(self::MOST_TURNS);
-            foreach ($parts as [$logged, $desk]) {
+            foreach ([...$parts, ...self::unseen($zone, $parts, $log)] as [$logged, $desk]) {
                 if (count($next) >= self::MOST_PLACES || $left->areOver()) {
                     break;
                 }
@@ -86,7 +88,7 @@ final class CorrectionSearch
                 if ($layers !== null) {
                     $next[] = $layers;
                     $left = $left->after($layers->steps);
-                } elseif ($left->turns === self::MOST_TURNS && ($logged->isTooDark() || $logged->isFull($desk->predictor()))) {
+                } elseif ($logged->isSeen() && $left->turns === self::MOST_TURNS && ($logged->isTooDark() || $logged->isFull($desk->predictor()))) {
                     $spent[$zone->id] = true;
                 }
             }
@@ -94,6 +96,26 @@ final class CorrectionSearch
         }
 
         return ['logs' => $logs, 'next' => $next, 'spent' => array_diff_key($spent, array_flip(array_map(static fn (NextLayers $layers): string => $layers->logged->passed->zone->zone, $next))), 'readings' => $readings];
+    }
+
+    /**
+     * What of a zone no photo shows, where the rest of it was laid lightly.
+     *
+     * @param  list<array{LoggedPart, PlaceDesk}>  $parts  that are seen
+     * @return list<array{LoggedPart, PlaceDesk}>
+     */
+    private static function unseen(ZoneReview $zone, array $parts, PictureLog $log): array
+    {
+        $share = $zone->narrow === [] ? null : ZoneHand::lightly(array_map(static fn (array $part): array => [$part[0], $part[1]->predictor()], $parts));
+        $unseen = [];
+        foreach ($zone->narrow as $target) {
+            $desk = $log->desks[$target->id] ?? null;
+            if ($desk !== null && $share !== null) {
+                $unseen[] = [LoggedPart::unseen($target, $log->passed[$target->id], $desk->predictor(), $share), $desk];
+            }
+        }
+
+        return $unseen;
     }
 
     /**

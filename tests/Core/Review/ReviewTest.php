@@ -89,7 +89,7 @@ it('tells zones that are too dark or too light by how much, in words and on a ma
         ->and(abs($at(0.4, 0.2) - 128))->toBeLessThanOrEqual(4);
 });
 
-it('does not judge a colour so narrow that its neighbours show in its place, and judges it where it is wider', function (int $rows, bool $judged): void {
+it('does not judge a colour so narrow that its neighbours show in its place, and says so; and judges it where it is wider', function (int $rows, bool $judged): void {
     [$map, $zones] = Scene::zones();
     $narrow = static fn (float $x, float $y): bool => abs($x - 0.25) < 0.15 && $y > 0.1 && $y < 0.1 + $rows / Scene::HEIGHT;
     $labels = $map->labels;
@@ -104,7 +104,8 @@ it('does not judge a colour so narrow that its neighbours show in its place, and
     }
     $picture = Raster::of(...Scene::sheet(static fn (int $zone, float $x, float $y): Lab => $narrow($x, $y) ? $dark : Scene::colour($zone))->taken('d'));
     $review = Review::of(DrawingFinder::find($picture, Scene::reference(), Scene::paper()), Scene::reference(), ZoneMap::of(Scene::WIDTH, Scene::HEIGHT, $labels), $zones, Scene::paper(), $expected);
-    expect(array_column($review->zones, 'id'))->toEqualCanonicalizing(array_map(strval(...), range(1, $judged ? 9 : 8)));
+    expect(array_column($review->zones, 'id'))->toEqualCanonicalizing(array_map(strval(...), range(1, $judged ? 9 : 8)))
+        ->and($review->unjudgedWords())->toBe($judged ? null : 'Too small in the photo to be judged, look at the drawing itself: zone 9.');
 })->with(['two thirds of a millimetre' => [2, false], 'six millimetres' => [16, true]]);
 
 it('tells what is not begun, what is begun, and colour on paper that was to stay', function (): void {
