@@ -4,6 +4,23 @@ import { defineConfig } from '@playwright/test';
 const studios = (process.env.BASE_URL ?? 'http://127.0.0.1:8020').split(' ');
 const studio = studios[Number(process.env.TEST_PARALLEL_INDEX ?? 0) % studios.length];
 
+const launched = (...more: string[]) => ({
+    executablePath: '/usr/bin/chromium-headless-shell',
+    args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-dev-shm-usage',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        ...more,
+    ],
+});
+
+const COMPILED = ['looks.spec.ts', 'quick.spec.ts'];
+
 export default defineConfig({
     testDir: 'tests/Browser',
     outputDir: 'storage/testing/playwright',
@@ -20,18 +37,15 @@ export default defineConfig({
         // What a test answers in the server's place must reach the page; the test of a reload without the network lets it in.
         serviceWorkers: 'block',
         trace: 'on-first-retry',
-        launchOptions: {
-            executablePath: '/usr/bin/chromium-headless-shell',
-            args: [
-                '--no-sandbox',
-                '--disable-gpu',
-                '--disable-dev-shm-usage',
-                '--disable-quic',
-                '--no-first-run',
-                '--disable-background-networking',
-                '--disable-component-update',
-                '--disable-sync',
-            ],
-        },
     },
+    projects: [
+        // The rules of accessibility are run again and again over a page: compiled, they take two thirds of the time. And frames are an artist's.
+        { name: 'looks', testMatch: COMPILED, use: { launchOptions: launched() } },
+        // Any other page lives for some seconds, and what is compiled best beside it is hardly ever run.
+        {
+            name: 'walks',
+            testIgnore: COMPILED,
+            use: { launchOptions: launched('--js-flags=--no-opt --no-maglev') },
+        },
+    ],
 });

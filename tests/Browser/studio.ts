@@ -1,4 +1,4 @@
-import { expect, test as base, type Locator, type Page } from '@playwright/test';
+import { expect as runner, test as base, type Locator, type Page } from '@playwright/test';
 import axe from 'axe-core';
 
 /** A test fails on any error in the browser's console: a refused style or script would be one. */
@@ -20,7 +20,22 @@ export const test = base.extend<{ quiet: undefined }>({
     ],
 });
 
-export { expect };
+/** How long what shall be seen is waited for, ms; as playwright.config.ts says of all else. */
+const SOON = 30_000;
+
+/** Waits for it as a click does. The runner's own writes down the whole page after each look that fails, which takes longer than the look. */
+export const expect = runner.extend({
+    async toBeVisible(what: Locator, { timeout = SOON }: { timeout?: number } = {}) {
+        const state = this.isNot ? 'hidden' : 'visible';
+        try {
+            await what.waitFor({ state, timeout });
+        } catch (problem) {
+            return { pass: this.isNot, message: () => String(problem) };
+        }
+
+        return { pass: !this.isNot, message: () => '' };
+    },
+});
 
 /** What the page would send with a change. */
 async function headersOf(page: Page) {
