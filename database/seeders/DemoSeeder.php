@@ -13,6 +13,7 @@ use App\Studio\DemoPiece;
 use App\Studio\DemoPractice;
 use App\Studio\DemoRecipes;
 use App\Studio\LongWork\WorkQueue;
+use App\Studio\PieceViews;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -45,6 +46,10 @@ final class DemoSeeder extends Seeder
                 app(DemoPiece::class)->inLines($user);
                 DemoPractice::fill($user);
                 app(DemoRecipes::class)->fill($user, app(DemoPiece::class)->for($user));
+                // Each copy begins with what its recipes come to.
+                foreach ($user->pieces()->get() as $piece) {
+                    app(PieceViews::class)->piece($piece);
+                }
                 if ((bool) config('prism.demo_drawn')) {
                     DrawDemo::dispatch()->onQueue(WorkQueue::Later->value)->afterCommit();
                 }

@@ -14,6 +14,7 @@ use App\Studio\DemoStudies;
 use App\Studio\DemoStudio;
 use App\Studio\LongWork\LookWork;
 use App\Studio\Pencils\Catalogue;
+use App\Studio\Photos\PhotoStore;
 use App\Studio\Photos\References;
 use App\Studio\Review\DrawingReviews;
 use App\Studio\Swatches\SwatchReader;
@@ -57,6 +58,16 @@ it('comes swatched, calibrated and planned, and once; and is the same in another
 
     (new DemoSeeder)->run();
     expect($demo->calibrations()->count())->toBe(1)->and($demo->pieces()->count())->toBe(4)->and(User::query()->where('email', config('prism.demo_email'))->count())->toBe(1);
+
+    // A copy has nothing of its recipes to work out anew.
+    app()->forgetScopedInstances();
+    $copy = app(DemoStudio::class)->copy();
+    $seen = static fn (): array => $copy->pieces()->whereHas('zones.targets.recipe')->get()->map(static fn (Piece $piece): string => (string) file_get_contents(app(PhotoStore::class)->folderOf($piece->reference()).'/seen.kept'))->all();
+    $before = $seen();
+    foreach ($copy->pieces()->get() as $piece) {
+        $this->actingAs($copy)->getJson("/api/pieces/$piece->id")->assertOk();
+    }
+    expect($before)->not->toBe([])->and($seen())->toBe($before);
 
     app()->forgetScopedInstances();
     $archive = saved($demo->refresh());
