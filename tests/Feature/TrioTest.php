@@ -22,11 +22,19 @@ beforeEach(function (): void {
 it('finds three neighbouring hues for a shaded zone, and says what they cost', function (): void {
     ($this->shaded)();
     $trio = $this->postJson("/api/zones/{$this->zone->id}/trio")->assertOk()->json();
-    expect(array_unique($trio['pencils']))->toHaveCount(3)->and($trio['further'])->toBeNumeric();
+    expect(array_unique($trio['pencils']))->toHaveCount(3)->and($trio['further'])->toBeLessThan(5.0)->and($trio['near'])->toBeTrue();
     foreach (['light', 'middle', 'dark'] as $part) {
         $numbers = array_filter(array_map(static fn (array $step): ?string => $step['pencil']['number'] ?? null, $trio['recipes'][$part]['steps']));
         expect(array_diff($numbers, array_values($trio['pencils'])))->toBe([]);
     }
+});
+
+it('says of three that are far from the colours of a zone that they are', function (): void {
+    foreach ([['light', 40, 4, 8], ['middle', 30, 5, 9], ['dark', 18, 3, 5]] as [$role, $L, $a, $b]) {
+        $this->zone->targets()->create(['role' => $role, 'L' => $L, 'a' => $a, 'b' => $b, 'spread' => 0, 'share' => 0.3, 'x' => 0.2, 'y' => 0.2]);
+    }
+    $trio = $this->postJson("/api/zones/{$this->zone->id}/trio")->assertOk()->json();
+    expect($trio['further'])->toBeGreaterThan(5.0)->and($trio['near'])->toBeFalse();
 });
 
 it('says why not: nothing shaded, an empty box, somebody else\'s zone', function (): void {

@@ -128,7 +128,8 @@ describe('Match', () => {
                 <MatchStage />
             </Around>,
         );
-        const cards = await screen.findAllByTestId('recipe');
+        await screen.findByRole('article', { name: 'Recipe Nearest single' });
+        const cards = screen.getAllByTestId('recipe');
         expect(cards.map((card) => card.getAttribute('aria-label'))).toEqual([
             'Recipe No. 1',
             'Recipe No. 2',

@@ -12,7 +12,7 @@ use Prism\Matching\Trio;
 use Prism\Materials\PencilId;
 
 /** @property-read Trio $resource */
-#[OA\Schema(schema: 'Trio', required: ['pencils', 'recipes', 'further'], properties: [
+#[OA\Schema(schema: 'Trio', required: ['pencils', 'recipes', 'further', 'near'], properties: [
     new OA\Property(property: 'pencils', required: ['light', 'middle', 'dark'], type: 'object', description: 'their numbers', properties: [
         new OA\Property(property: 'light', type: 'string'),
         new OA\Property(property: 'middle', type: 'string'),
@@ -24,6 +24,7 @@ use Prism\Materials\PencilId;
         new OA\Property(property: 'dark', ref: '#/components/schemas/Recipe'),
     ]),
     new OA\Property(property: 'further', type: 'number', description: 'mean dE00 further off than without this condition'),
+    new OA\Property(property: 'near', type: 'boolean', description: 'whether it is near enough to be drawn'),
 ])]
 final class TrioResource extends JsonResource
 {
@@ -34,6 +35,7 @@ final class TrioResource extends JsonResource
             'pencils' => array_map(static fn (string $id): string => PencilId::of($id)->number, $this->resource->pencils),
             'recipes' => array_map(static fn (Recipe $recipe): RecipeResource => RecipeResource::make($recipe), $this->resource->recipes),
             'further' => round($this->resource->further, 2),
+            'near' => $this->resource->isNear(),
         ];
     }
 }

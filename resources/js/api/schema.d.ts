@@ -3218,6 +3218,8 @@ export interface components {
             };
             /** @description mean dE00 further off than without this condition */
             further: number;
+            /** @description whether it is near enough to be drawn */
+            near: boolean;
         };
         Turn: {
             /** @description One pencil in hand with all the places it goes to. */

@@ -8,14 +8,13 @@ import { Reading } from '../desk/Reading';
 import { TargetChoice } from '../desk/TargetChoice';
 import { DEFAULT_RADIUS, useUnderLamp } from '../desk/address';
 import { Empty, Loading, Problem } from '../ui/States';
-import { RestsOnLine } from '../ui/RestsOnLine';
 import { spoken } from '../ui/Swatch';
 import { space } from '../ui/theme';
 import { counted } from '../ui/words';
 import { KeepSheet } from '../recipes/KeepSheet';
 import { Conditions } from './Conditions';
+import { FoundRecipes } from './FoundRecipes';
 import { NearestPencils } from './NearestPencils';
-import { reasons } from './reasons';
 import { TrioPanel } from './TrioPanel';
 import { RecipeCard } from './RecipeCard';
 import { StackEditor } from './StackEditor';
@@ -112,8 +111,6 @@ export function MatchStage() {
     const now = useMemo(() => ({ of, data: found.data }), [of, found.data]);
     const later = useDeferredValue(now);
     const shown = later.of === of ? later.data : undefined;
-    const recipes = (shown?.recipes ?? []).filter((recipe) => recipe.stack !== kept?.stack);
-    const why = reasons(recipes);
 
     const name = selected?.target?.name ?? (aimed === null ? 'Sample' : 'Typed colour');
     const nearest = useMemo(() => of && <NearestPencils name={name} colour={of} />, [name, of]);
@@ -195,43 +192,24 @@ export function MatchStage() {
                             onClose={() => setKeeping(false)}
                         />
                     )}
-                    {recipes.map((recipe, index) => (
-                        <RecipeCard
-                            key={recipe.stack}
-                            rank={`No. ${index + 1}`}
-                            target={selected.colour}
-                            underLamp={underLamp}
-                            recipe={recipe}
-                            reason={why[index]}
-                            onOpen={adjust}
-                            onStack={adjust}
-                            onAvoid={avoid}
-                        />
-                    ))}
-                    {shown?.book
-                        .filter(({ recipe }) => recipe.stack !== kept?.stack)
-                        .map(({ recipe, from }) => (
-                            <RecipeCard
-                                key={`book ${recipe.stack}`}
-                                rank={`Yours: ${from}`}
-                                target={selected.colour}
-                                underLamp={underLamp}
-                                recipe={recipe}
-                                onOpen={adjust}
-                            />
-                        ))}
                     {shown && (
-                        <RecipeCard
-                            rank="Nearest single"
+                        <FoundRecipes
+                            found={shown}
+                            kept={kept?.stack ?? null}
                             target={selected.colour}
                             underLamp={underLamp}
-                            recipe={shown.nearest}
                             onOpen={adjust}
-                        />
-                    )}
-                    {shown && <RestsOnLine calibration={shown.calibration} />}
-                    {selected.zone && trio && (
-                        <TrioPanel key={selected.zone.id} zone={selected.zone.id} targets={trio} />
+                            onAvoid={avoid}
+                        >
+                            {selected.zone && trio && (
+                                <TrioPanel
+                                    key={selected.zone.id}
+                                    zone={selected.zone.id}
+                                    targets={trio}
+                                    onOpen={adjust}
+                                />
+                            )}
+                        </FoundRecipes>
                     )}
                     {aim}
                 </section>

@@ -2,7 +2,6 @@ import { memo } from 'react';
 import styled from 'styled-components';
 import { messageOf, type Colour } from '../api/client';
 import { useTrio } from '../api/queries';
-import { useHands } from '../desk/DeskContext';
 import { Button } from '../ui/Button';
 import { notify } from '../ui/Notices';
 import { space } from '../ui/theme';
@@ -29,11 +28,11 @@ interface Props {
     zone: string;
     /** The light, the middle and the dark of the zone, where it has them. */
     targets: Partial<Record<(typeof PARTS)[number], Colour>>;
+    onOpen: (stack: string) => void;
 }
 
 /** Three neighbouring hues as light, middle and dark of a zone: they shade with hardly any blending. */
-export const TrioPanel = memo(function TrioPanel({ zone, targets }: Props) {
-    const { open } = useHands();
+export const TrioPanel = memo(function TrioPanel({ zone, targets, onOpen }: Props) {
     const trio = useTrio(zone);
     if (PARTS.some((part) => targets[part] === undefined)) return null;
     const found = trio.data;
@@ -43,7 +42,8 @@ export const TrioPanel = memo(function TrioPanel({ zone, targets }: Props) {
             <h2 id="trio">Three neighbouring hues</h2>
             {found ? (
                 <p data-testid="trio">
-                    {found.pencils.light} light, {found.pencils.middle} middle, {found.pencils.dark} dark:{' '}
+                    {found.near ? '' : 'Your box has no three near these colours. The nearest: '}
+                    {found.pencils.light} light, {found.pencils.middle} middle, {found.pencils.dark} dark,{' '}
                     {found.further > 0.05
                         ? `${found.further.toFixed(1)} further off than the free choice.`
                         : 'as near as the free choice.'}
@@ -56,7 +56,7 @@ export const TrioPanel = memo(function TrioPanel({ zone, targets }: Props) {
                     Find three for this zone
                 </Button>
             )}
-            {found &&
+            {found?.near &&
                 PARTS.map((part) => {
                     const colour = targets[part];
 
@@ -67,7 +67,7 @@ export const TrioPanel = memo(function TrioPanel({ zone, targets }: Props) {
                                 rank={part}
                                 target={colour}
                                 recipe={found.recipes[part]}
-                                onOpen={open}
+                                onOpen={onOpen}
                             />
                         )
                     );

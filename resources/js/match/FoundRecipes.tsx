@@ -1,0 +1,83 @@
+import { type ReactNode, useEffect, useState } from 'react';
+import type { Colour, Recipe } from '../api/client';
+import type { useRecipes } from '../api/queries';
+import { RestsOnLine } from '../ui/RestsOnLine';
+import { RecipeCard } from './RecipeCard';
+import { reasons } from './reasons';
+
+/** How many of so many are shown: one more with each frame, so that none takes long. Anew when they are of something else. */
+function useOneByOne(all: number, of: unknown): number {
+    const [shown, setShown] = useState({ of, count: 1 });
+    const count = Math.min(all, shown.of === of ? shown.count : 1);
+    useEffect(() => {
+        if (count >= all) return undefined;
+        const frame = requestAnimationFrame(() => setShown({ of, count: count + 1 }));
+
+        return () => cancelAnimationFrame(frame);
+    }, [of, count, all]);
+
+    return count;
+}
+
+interface Props {
+    found: NonNullable<ReturnType<typeof useRecipes>['data']>;
+    /** The stack that the colour has already: it stands above, alone. */
+    kept: string | null;
+    target: Colour;
+    underLamp: boolean;
+    onOpen: (stack: string) => void;
+    onAvoid: (pencil: string) => void;
+    /** What comes below. */
+    children: ReactNode;
+}
+
+interface Shown {
+    key: string;
+    rank: string;
+    recipe: Recipe;
+    reason?: string | undefined;
+    isSearched?: boolean;
+}
+
+/** The recipes that were found, those of the artist's book, and the nearest pencil alone. */
+export function FoundRecipes({ found, kept, target, underLamp, onOpen, onAvoid, children }: Props) {
+    const recipes = found.recipes.filter(({ stack }) => stack !== kept);
+    const why = reasons(recipes);
+    const all: Shown[] = [
+        ...recipes.map((recipe, index) => ({
+            key: recipe.stack,
+            rank: `No. ${index + 1}`,
+            recipe,
+            reason: why[index],
+            isSearched: true,
+        })),
+        ...found.book
+            .filter(({ recipe }) => recipe.stack !== kept)
+            .map(({ recipe, from }) => ({ key: `book ${recipe.stack}`, rank: `Yours: ${from}`, recipe })),
+        { key: 'nearest', rank: 'Nearest single', recipe: found.nearest },
+    ];
+    const count = useOneByOne(all.length, found);
+
+    return (
+        <>
+            {all.slice(0, count).map(({ key, rank, recipe, reason, isSearched }) => (
+                <RecipeCard
+                    key={key}
+                    rank={rank}
+                    target={target}
+                    underLamp={underLamp}
+                    recipe={recipe}
+                    reason={reason}
+                    onOpen={onOpen}
+                    {...(isSearched ? { onStack: onOpen, onAvoid } : {})}
+                />
+            ))}
+            {count === all.length && (
+                <>
+                    <RestsOnLine calibration={found.calibration} />
+                    {children}
+                </>
+            )}
+        </>
+    );
+}
