@@ -196,6 +196,7 @@ describe('the drawing beside the photo', () => {
         after: colour,
         wanted: colour,
         sentence: 'Now half a step too dark; after it on target.',
+        isSeen: true,
         isTaken,
     });
 
@@ -213,6 +214,26 @@ describe('the drawing beside the photo', () => {
         await waitFor(() => expect(sent()).toEqual([['dark']]));
         await userEvent.click(section.getByRole('button', { name: 'Take all 2 into Draw' }));
         await waitFor(() => expect(sent()).toEqual([['dark'], ['light', 'dark']]));
+    });
+
+    it('takes what nobody saw only by itself', async () => {
+        const { asked } = put([
+            {
+                ...review([words('z1', 'off', 'dark')]),
+                corrections: [next('light'), { ...next('line'), isSeen: false }],
+            },
+        ]);
+        const section = within(await screen.findByTestId('next-turns'));
+        expect(section.getAllByText('now')).toHaveLength(1);
+        expect(section.getAllByText('likely now')).toHaveLength(1);
+        const sent = () =>
+            asked
+                .filter(({ path }) => path === '/api/pieces/p1/reviews/m1/corrections')
+                .map(({ body }) => (body as { targets: string[] }).targets);
+        await userEvent.click(section.getByRole('button', { name: 'Take the 1 that is seen into Draw' }));
+        await waitFor(() => expect(sent()).toEqual([['light']]));
+        await userEvent.click(section.getByRole('button', { name: 'Take what is next in Zone z1: line' }));
+        await waitFor(() => expect(sent()).toEqual([['light'], ['line']]));
     });
 
     it('offers nothing once it is taken', async () => {

@@ -62,7 +62,7 @@ use Prism\Layering\Stack;
     ]),
     new OA\Property(property: 'goneOn', type: 'boolean', description: 'something was marked in Draw since the photo was taken'),
 ])]
-#[OA\Schema(schema: 'NextLayers', required: ['target', 'zone', 'name', 'steps', 'before', 'after', 'wanted', 'sentence', 'isTaken'], properties: [
+#[OA\Schema(schema: 'NextLayers', required: ['target', 'zone', 'name', 'steps', 'before', 'after', 'wanted', 'sentence', 'isSeen', 'isTaken'], properties: [
     new OA\Property(property: 'target', type: 'string', description: 'the colour'),
     new OA\Property(property: 'zone', type: 'string'),
     new OA\Property(property: 'name', type: 'string'),
@@ -71,6 +71,7 @@ use Prism\Layering\Stack;
     new OA\Property(property: 'after', ref: '#/components/schemas/Colour'),
     new OA\Property(property: 'wanted', ref: '#/components/schemas/Colour'),
     new OA\Property(property: 'sentence', type: 'string'),
+    new OA\Property(property: 'isSeen', type: 'boolean', description: 'false: too narrow for the photo, and told from the rest of its zone'),
     new OA\Property(property: 'isTaken', type: 'boolean', description: 'taken over into Draw'),
 ])]
 final class ReviewResource extends JsonResource
@@ -94,7 +95,7 @@ final class ReviewResource extends JsonResource
         ], 'corrections' => array_map(static fn (array $next): array => [
             'target' => $next['target'], 'zone' => $next['zone'], 'name' => $next['name'], 'steps' => StepResource::collection(Stack::parse($next['steps'])->steps),
             'before' => $colour($next['before']), 'after' => $colour($next['after']), 'wanted' => $colour($next['wanted']),
-            'sentence' => $next['sentence'], 'isTaken' => in_array($next['target'], $taken, true),
+            'sentence' => $next['sentence'], 'isSeen' => $next['isSeen'] ?? true, 'isTaken' => in_array($next['target'], $taken, true),
         ], $review['corrections'] ?? [])];
     }
 }

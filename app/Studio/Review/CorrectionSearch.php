@@ -165,7 +165,7 @@ final class CorrectionSearch
             'target' => $part->target, 'zone' => $passed->zone->zone, 'name' => $passed->zone->name,
             'steps' => (string) $next->steps, 'laid' => (string) Stack::of(...$next->laid), 'present' => (string) $passed->present, 'rest' => (string) $passed->rest,
             'stands' => count($passed->present) - count($passed->own) + count($next->laid),
-            'before' => self::lab($next->logged->seen), 'after' => self::lab($next->after), 'wanted' => self::lab($next->wanted), 'sentence' => $next->sentence(),
+            'before' => self::lab($next->logged->seen), 'after' => self::lab($next->after), 'wanted' => self::lab($next->wanted), 'sentence' => $next->sentence(), 'isSeen' => $next->logged->isSeen(),
         ];
     }
 }

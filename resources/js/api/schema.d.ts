@@ -3114,6 +3114,8 @@ export interface components {
             after: components['schemas']['Colour'];
             wanted: components['schemas']['Colour'];
             sentence: string;
+            /** @description false: too narrow for the photo, and told from the rest of its zone */
+            isSeen: boolean;
             /** @description taken over into Draw */
             isTaken: boolean;
         };

@@ -58,6 +58,13 @@ const Looks = styled.div`
 const NAMES = { before: 'now', after: 'then', wanted: 'wanted' } as const;
 const WHICH = ['before', 'after', 'wanted'] as const;
 
+const takes = (seen: number, open: number) =>
+    seen < open
+        ? `Take the ${seen} that ${seen === 1 ? 'is' : 'are'} seen into Draw`
+        : seen === 1
+          ? 'Take it into Draw'
+          : `Take all ${seen} into Draw`;
+
 /** What to lay next where the drawing is off: taken over into Draw one by one, or all at once. */
 export function NextTurns({ review }: { review: Review }) {
     const piece = useDeskPiece();
@@ -65,6 +72,8 @@ export function NextTurns({ review }: { review: Review }) {
     const correct = useCorrect(piece.id);
     const { corrections, goneOn } = review;
     const open = corrections.filter(({ isTaken }) => !isTaken);
+    // What nobody saw is taken one by one, by who has looked.
+    const seen = open.filter(({ isSeen }) => isSeen);
     const take = (targets: string[]) =>
         correct(review.photo, targets, {
             onError: (error) => notify(messageOf(error)),
@@ -78,12 +87,13 @@ export function NextTurns({ review }: { review: Review }) {
         <section aria-labelledby="next-turns" data-testid="next-turns">
             <Head>
                 <h3 id="next-turns">What to lay next</h3>
-                {open.length === 0 ? (
+                {seen.length === 0 && open.length < corrections.length ? (
                     <Link to={`/pieces/${piece.id}/draw`}>Taken over; draw on</Link>
                 ) : (
-                    !goneOn && (
-                        <StrongButton onPress={() => take(open.map(({ target }) => target))}>
-                            {open.length === 1 ? 'Take it into Draw' : `Take all ${open.length} into Draw`}
+                    !goneOn &&
+                    seen.length > 0 && (
+                        <StrongButton onPress={() => take(seen.map(({ target }) => target))}>
+                            {takes(seen.length, open.length)}
                         </StrongButton>
                     )
                 )}
@@ -108,7 +118,9 @@ export function NextTurns({ review }: { review: Review }) {
                             <Looks>
                                 {WHICH.map((which) => (
                                     <div key={which}>
-                                        <small>{NAMES[which]}</small>
+                                        <small>
+                                            {which === 'before' && !next.isSeen ? 'likely now' : NAMES[which]}
+                                        </small>
                                         <Swatch
                                             colour={next[which]}
                                             label={`${next.name}, ${NAMES[which]}`}
