@@ -100,7 +100,7 @@ final readonly class NextLayers
 
         return $this->logged->isSeen()
             ? sprintf('%sNow %s; after it %s.', $instead, $this->before()->words, $this->difference->words)
-            : sprintf('%sToo narrow to be judged in the photo. If it was laid as lightly as the rest of its zone it is %s now; after it %s.', $instead, $this->before()->words, $this->difference->words);
+            : sprintf('%sToo narrow to be judged in the photo. If it was laid as lightly as the rest of its zone: now %s; after it %s.', $instead, $this->before()->words, $this->difference->words);
     }
 
     /** How it differs from what it is to become, now. */

@@ -225,7 +225,7 @@ describe('the drawing beside the photo', () => {
         ]);
         const section = within(await screen.findByTestId('next-turns'));
         expect(section.getAllByText('now')).toHaveLength(1);
-        expect(section.getAllByText('likely now')).toHaveLength(1);
+        expect(section.getAllByText('likely')).toHaveLength(1);
         const sent = () =>
             asked
                 .filter(({ path }) => path === '/api/pieces/p1/reviews/m1/corrections')

@@ -119,7 +119,7 @@ export function NextTurns({ review }: { review: Review }) {
                                 {WHICH.map((which) => (
                                     <div key={which}>
                                         <small>
-                                            {which === 'before' && !next.isSeen ? 'likely now' : NAMES[which]}
+                                            {which === 'before' && !next.isSeen ? 'likely' : NAMES[which]}
                                         </small>
                                         <Swatch
                                             colour={next[which]}
