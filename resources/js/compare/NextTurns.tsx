@@ -118,9 +118,7 @@ export function NextTurns({ review }: { review: Review }) {
                             <Looks>
                                 {WHICH.map((which) => (
                                     <div key={which}>
-                                        <small>
-                                            {which === 'before' && !next.isSeen ? 'likely' : NAMES[which]}
-                                        </small>
+                                        <small>{which === 'before' && !next.isSeen ? 'likely' : NAMES[which]}</small>
                                         <Swatch
                                             colour={next[which]}
                                             label={`${next.name}, ${NAMES[which]}`}
