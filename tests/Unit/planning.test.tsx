@@ -231,7 +231,7 @@ describe('wishes for a recipe', () => {
 
     it('never leave out what the nearest single pencil is', async () => {
         await put();
-        const nearest = within(screen.getByRole('article', { name: 'Recipe Nearest single' }));
+        const nearest = within(await screen.findByRole('article', { name: 'Recipe Nearest single' }));
         expect(nearest.queryByRole('button', { name: /Leave out/ })).toBeNull();
     });
 });
