@@ -60,6 +60,8 @@ test('fewer pencils give other recipes', async ({ page }) => {
     await page.getByRole('button', { name: /Pencils, at most/ }).click();
     await page.getByRole('option', { name: '1', exact: true }).click();
     await expect(page.getByRole('article', { name: 'Recipe No. 1' })).toBeVisible();
+    // It comes last.
+    await expect(page.getByRole('article', { name: 'Recipe Nearest single' })).toBeVisible();
     for (const card of await page.getByTestId('recipe').all()) {
         const numbers = await card.locator('li b').allTextContents();
         expect(new Set(numbers).size).toBeLessThanOrEqual(1);

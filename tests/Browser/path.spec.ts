@@ -13,11 +13,10 @@ test('from a spot in the photo to a drawn step, and all of it survives a reload'
     // Match: the first recipe in the upper half and the second whole, without scrolling, whatever they are built of.
     await page.keyboard.press('2');
     const recipes = page.getByTestId('recipe');
-    await expect(recipes.first()).toBeVisible();
-    expect(await recipes.count()).toBeGreaterThanOrEqual(4);
-    expect((await recipes.first().boundingBox())?.y).toBeLessThan(400);
-    await expect(recipes.nth(1)).toBeInViewport({ ratio: 0.9 });
     await expect(page.getByText('Nearest single')).toBeVisible();
+    await expect.poll(() => recipes.count()).toBeGreaterThanOrEqual(4);
+    await expect.poll(async () => (await recipes.first().boundingBox())?.y ?? Infinity).toBeLessThan(400);
+    await expect(recipes.nth(1)).toBeInViewport({ ratio: 0.9 });
 
     // The stack editor predicts every change at once.
     await page.getByRole('button', { name: 'Adjust recipe No. 1' }).click();
