@@ -20,15 +20,12 @@ export const test = base.extend<{ quiet: undefined }>({
     ],
 });
 
-/** How long what shall be seen is waited for, ms; as playwright.config.ts says of all else. */
-const SOON = 30_000;
-
 /** Waits for it as a click does. The runner's own writes down the whole page after each look that fails, which takes longer than the look. */
 export const expect = runner.extend({
-    async toBeVisible(what: Locator, { timeout = SOON }: { timeout?: number } = {}) {
+    async toBeVisible(what: Locator, { timeout }: { timeout?: number } = {}) {
         const state = this.isNot ? 'hidden' : 'visible';
         try {
-            await what.waitFor({ state, timeout });
+            await what.waitFor({ state, timeout: timeout ?? this.timeout });
         } catch (problem) {
             return { pass: this.isNot, message: () => String(problem) };
         }

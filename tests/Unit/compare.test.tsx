@@ -226,6 +226,7 @@ describe('the drawing beside the photo', () => {
         const section = within(await screen.findByTestId('next-turns'));
         expect(section.getAllByText('now')).toHaveLength(1);
         expect(section.getAllByText('likely')).toHaveLength(1);
+        expect(section.getByRole('img', { name: /^Zone z1: line, likely/ })).toBeTruthy();
         const sent = () =>
             asked
                 .filter(({ path }) => path === '/api/pieces/p1/reviews/m1/corrections')

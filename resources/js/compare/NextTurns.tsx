@@ -58,6 +58,9 @@ const Looks = styled.div`
 const NAMES = { before: 'now', after: 'then', wanted: 'wanted' } as const;
 const WHICH = ['before', 'after', 'wanted'] as const;
 
+const named = (which: (typeof WHICH)[number], { isSeen }: { isSeen: boolean }) =>
+    which === 'before' && !isSeen ? 'likely' : NAMES[which];
+
 const takes = (seen: number, open: number) =>
     seen < open
         ? `Take the ${seen} that ${seen === 1 ? 'is' : 'are'} seen into Draw`
@@ -118,10 +121,10 @@ export function NextTurns({ review }: { review: Review }) {
                             <Looks>
                                 {WHICH.map((which) => (
                                     <div key={which}>
-                                        <small>{which === 'before' && !next.isSeen ? 'likely' : NAMES[which]}</small>
+                                        <small>{named(which, next)}</small>
                                         <Swatch
                                             colour={next[which]}
-                                            label={`${next.name}, ${NAMES[which]}`}
+                                            label={`${next.name}, ${named(which, next)}`}
                                             width="56px"
                                             height="56px"
                                         />

@@ -1,23 +1,9 @@
-import { type ReactNode, useEffect, useState } from 'react';
+import type { ReactNode } from 'react';
 import type { Colour, Recipe } from '../api/client';
 import type { useRecipes } from '../api/queries';
 import { RestsOnLine } from '../ui/RestsOnLine';
 import { RecipeCard } from './RecipeCard';
 import { reasons } from './reasons';
-
-/** How many of so many are shown: one more with each frame, so that none takes long. Anew when they are of something else. */
-function useOneByOne(all: number, of: unknown): number {
-    const [shown, setShown] = useState({ of, count: 1 });
-    const count = Math.min(all, shown.of === of ? shown.count : 1);
-    useEffect(() => {
-        if (count >= all) return undefined;
-        const frame = requestAnimationFrame(() => setShown({ of, count: count + 1 }));
-
-        return () => cancelAnimationFrame(frame);
-    }, [of, count, all]);
-
-    return count;
-}
 
 interface Props {
     found: NonNullable<ReturnType<typeof useRecipes>['data']>;
@@ -56,11 +42,10 @@ export function FoundRecipes({ found, kept, target, underLamp, onOpen, onAvoid, 
             .map(({ recipe, from }) => ({ key: `book ${recipe.stack}`, rank: `Yours: ${from}`, recipe })),
         { key: 'nearest', rank: 'Nearest single', recipe: found.nearest },
     ];
-    const count = useOneByOne(all.length, found);
 
     return (
         <>
-            {all.slice(0, count).map(({ key, rank, recipe, reason, isSearched }) => (
+            {all.map(({ key, rank, recipe, reason, isSearched }) => (
                 <RecipeCard
                     key={key}
                     rank={rank}
@@ -72,12 +57,8 @@ export function FoundRecipes({ found, kept, target, underLamp, onOpen, onAvoid, 
                     {...(isSearched ? { onStack: onOpen, onAvoid } : {})}
                 />
             ))}
-            {count === all.length && (
-                <>
-                    <RestsOnLine calibration={found.calibration} />
-                    {children}
-                </>
-            )}
+            <RestsOnLine calibration={found.calibration} />
+            {children}
         </>
     );
 }
