@@ -73,19 +73,26 @@ ensure_folders() {
 # ensure_dependencies [with-bucket]: side by side, since each mostly waits for what it fetches. The bucket is the store of hosting/bucket, which
 # stands for one that several machines share.
 ensure_dependencies() {
-    ensure_node
+    local php
+    fetch_php &
+    php=$!
+    fetch_node "${1:-}"
+    wait "$php" || exit 1
+}
+fetch_php() {
     [ -d vendor ] || rm -f storage/stamps/composer
+    once_for composer composer.json -- composer install --no-interaction --no-progress --quiet || fail "Composer could not install the PHP packages."
+}
+fetch_node() {
+    local bucket=""
+    ensure_node
     [ -d node_modules ] || rm -f storage/stamps/npm
     [ -d hosting/bucket/node_modules ] || rm -f storage/stamps/bucket
-    local composer bucket=""
-    once_for composer composer.json -- composer install --no-interaction --no-progress --quiet &
-    composer=$!
     if [ "${1:-}" = with-bucket ]; then
         once_for bucket hosting/bucket/package-lock.json -- npm ci --prefix hosting/bucket --no-audit --no-fund --silent &
         bucket=$!
     fi
     once_for npm package-lock.json -- npm ci --no-audit --no-fund --silent || fail "npm could not install the front end's packages."
-    wait "$composer" || fail "Composer could not install the PHP packages."
     [ -z "$bucket" ] || wait "$bucket" || fail "npm could not install the store for tests."
 }
 

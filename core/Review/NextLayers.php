@@ -93,6 +93,12 @@ final readonly class NextLayers
         return new self($logged, $laid, $best[1]->steps, $target->colour, $best[1]->after->colour, $best[1]->difference);
     }
 
+    /** How hard what lies there was pressed, of what was ticked, as far as the photo tells; null where it does not show it. */
+    public function pressed(): ?float
+    {
+        return $this->logged->isSeen() ? ZoneHand::weight($this->laid) / max(1.0, ZoneHand::weight($this->logged->passed->own->steps)) : null;
+    }
+
     /** What it does and what comes of it, in one sentence. */
     public function sentence(): string
     {

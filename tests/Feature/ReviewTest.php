@@ -10,6 +10,7 @@ use App\Studio\LongWork\LookWork;
 use App\Studio\LongWork\ReviewWork;
 use App\Studio\LongWork\WorkRefused;
 use App\Studio\Photos\References;
+use App\Studio\Review\DrawingReviews;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;
 use Prism\Colour\Lab;
@@ -193,8 +194,12 @@ it('lays what a photo of the drawing asks for: taken over at one press, drawn on
     // Taken, it is no more what it was searched for.
     $this->postJson("$url/reviews/{$review['photo']}/corrections", ['mark' => (string) Str::ulid(), 'targets' => [$targets[0]]])->assertConflict();
     $taken = $recipes();
+    // Of a zone that is gone over it is remembered how hard it was pressed.
+    $pressed = app(DrawingReviews::class)->corrected($this->piece);
+    sort($targets);
+    expect(collect($pressed)->keys()->sort()->values()->all())->toBe($targets)->and(collect($pressed)->median())->toBeGreaterThan(1.05);
     $this->deleteJson("$url/drawing/last?mark={$press['mark']}")->assertOk();
-    expect($recipes())->toBe($before)->and($states())->toBe($drawn);
+    expect($recipes())->toBe($before)->and($states())->toBe($drawn)->and(app(DrawingReviews::class)->corrected($this->piece))->toBe([]);
 
     // Drawn on, by a true hand now: what was taken comes nearer.
     $this->postJson("$url/reviews/{$review['photo']}/corrections", ['mark' => (string) Str::ulid(), 'targets' => $targets])->assertOk();

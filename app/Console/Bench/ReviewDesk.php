@@ -103,9 +103,10 @@ final class ReviewDesk
      * @param  array<string, PlannedZone>  $ways
      * @param  array<string, Stack>  $believed  what lies there by the log, by colour; others are not begun
      * @param  array<string, Stack>  $planned
+     * @param  array<string, ?float>  $before  that were corrected already, {@see ZoneHand::lightly()}
      * @return list<LoggedPart>
      */
-    public function parts(ZoneReview $zone, array $ways, array $believed, array $planned): array
+    public function parts(ZoneReview $zone, array $ways, array $believed, array $planned, array $before): array
     {
         $passed = static fn (string $target): ?Passed => isset($ways[$target], $believed[$target]) ? Passed::laid($ways[$target], $believed[$target], $planned[$target] ?? Stack::of()) : null;
         $parts = [];
@@ -113,13 +114,14 @@ final class ReviewDesk
             $of = $passed($part->target);
             $parts = [...$parts, ...($of === null ? [] : [LoggedPart::of($part, $of, $this->predictor)])];
         }
-        $share = ZoneHand::lightly(array_map(fn (LoggedPart $part): array => [$part, $this->predictor], $parts));
-        foreach ($zone->narrow as $target) {
-            $of = $passed($target->id);
-            $parts = [...$parts, ...($of === null || $share === null ? [] : [LoggedPart::unseen($target, $of, $this->predictor, $share)])];
-        }
+        $seen = array_map(fn (LoggedPart $part): array => [$part, $this->predictor], $parts);
+        $of = function (string $target) use ($passed): ?array {
+            $of = $passed($target);
 
-        return $parts;
+            return $of === null ? null : [$of, $this->predictor];
+        };
+
+        return [...$parts, ...ZoneHand::unseen($zone->narrow, $seen, $of, $before)];
     }
 
     /** What the studio would lay next in a part of a zone. */

@@ -87,16 +87,17 @@ final class ReviewRounds
         $known = $off($this->allKnown($lies, $ways, $zones));
         $bare = $off($planned);
         $mendable = array_filter($known, static fn (float $left, string $target): bool => $left <= max(Correction::EYE, $bare[$target] + self::NEAR), ARRAY_FILTER_USE_BOTH);
-        $corrected = [];
+        $corrected = $pressed = [];
         for ($round = 1; $round <= self::ROUNDS; $round++) {
             $review = $this->desk->seen($raster, $map, $zones, $lies, $believed, "$name round $round", 0.05 * $round, 3.0 * $round - 5.0);
             foreach ($review->zones as $zone) {
                 $left = new TurnsLeft(ReviewFigures::TURNS);
-                foreach ($this->desk->parts($zone, $ways, $believed, $planned) as $logged) {
+                foreach ($this->desk->parts($zone, $ways, $believed, $planned, $pressed) as $logged) {
                     $next = $left->areOver() ? null : $this->desk->next($logged, array_column($zones, null, 'id')[$zone->id], $plan, $left);
                     if ($next !== null) {
                         [$part, $way] = [$logged->part, $logged->passed->zone];
                         $left = $left->after($next->steps);
+                        $pressed += [$part->target => $next->pressed()];
                         $before = $this->desk->drawn($lies[$part->target] ?? Stack::of())->differenceTo($way->target);
                         $believed[$part->target] = Stack::of(...$next->laid, ...$next->steps->steps);
                         $lies[$part->target] = Stack::of(...($lies[$part->target] ?? Stack::of())->steps, ...$next->steps->steps);

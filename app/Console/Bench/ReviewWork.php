@@ -70,7 +70,7 @@ final class ReviewWork
         foreach (array_keys($planned) as $place => $target) {
             $through[$target] = Stack::of(...$lay($planned[$target], $target, $place / $last, 1.0));
         }
-        $believed = $lies = $figures = $corrected = $told = [];
+        $believed = $lies = $figures = $corrected = $told = $pressed = [];
         $learnt = 1.0;
         $third = (int) ceil(count($planned) / self::ROUNDS);
         for ($round = 1; $round <= self::ROUNDS; $round++) {
@@ -96,11 +96,12 @@ final class ReviewWork
             $believed = array_map(static fn (Stack $stack): Stack => $stack->pressing($factor), $believed);
             foreach ($review->zones as $zone) {
                 $left = new TurnsLeft(ReviewFigures::TURNS);
-                foreach ($this->desk->parts($zone, $ways, $believed, $planned) as $logged) {
+                foreach ($this->desk->parts($zone, $ways, $believed, $planned, $pressed) as $logged) {
                     $next = $left->areOver() ? null : $this->desk->next($logged, $of[$zone->id], $plan, $left);
                     if ($next !== null) {
                         [$part, $way] = [$logged->part, $logged->passed->zone];
                         $left = $left->after($next->steps);
+                        $pressed += [$part->target => $next->pressed()];
                         $before = $this->off($lies[$part->target], $way);
                         $believed[$part->target] = Stack::of(...$next->laid, ...$next->steps->steps);
                         $lies[$part->target] = Stack::of(...$lies[$part->target]->steps, ...$lay($next->steps, "$part->target round $round", ($round * $third) / count($planned), 1.0 / $learnt));

@@ -25,7 +25,6 @@ use Prism\Review\Review;
 use Prism\Review\TurnsLeft;
 use Prism\Review\ZoneHand;
 use Prism\Review\ZoneLog;
-use Prism\Review\ZoneReview;
 
 /** What the log says of a drawing that was photographed, and what to lay next where it is off. */
 final class CorrectionSearch
@@ -56,11 +55,12 @@ final class CorrectionSearch
     }
 
     /**
+     * @param  array<string, ?float>  $before  colours that photos have had corrected already, {@see ZoneHand::lightly()}
      * @param  Closure(float): void  $progress  share of it done
      * @return array{logs: array<string, ZoneLog>, next: list<NextLayers>, spent: array<string, true>, readings: list<HandReading>} by zone what its log says;
      *                                            layers, those of the zone that hurts most first; zones that nothing brings nearer; and what tells of the hand
      */
-    public function of(Piece $piece, PictureLog $log, Review $review, Closure $progress): array
+    public function of(Piece $piece, PictureLog $log, Review $review, array $before, Closure $progress): array
     {
         $out = Kit::of(array_column($log->plan->pullList ?? [], 'pencil'));
         $zones = array_column($this->picture->of($piece), null, 'id');
@@ -80,7 +80,9 @@ final class CorrectionSearch
             }
             $logs[$zone->id] = ZoneLog::of(array_column($parts, 0));
             $left = new TurnsLeft(self::MOST_TURNS);
-            foreach ([...$parts, ...self::unseen($zone, $parts, $log)] as [$logged, $desk]) {
+            $seen = array_map(static fn (array $part): array => [$part[0], $part[1]->predictor()], $parts);
+            $unseen = ZoneHand::unseen($zone->narrow, $seen, static fn (string $target): ?array => isset($log->desks[$target]) ? [$log->passed[$target], $log->desks[$target]->predictor()] : null, $before);
+            foreach ([...$parts, ...array_map(static fn (LoggedPart $logged): array => [$logged, $log->desks[$logged->part->target]], $unseen)] as [$logged, $desk]) {
                 if (count($next) >= self::MOST_PLACES || $left->areOver()) {
                     break;
                 }
@@ -96,26 +98,6 @@ final class CorrectionSearch
         }
 
         return ['logs' => $logs, 'next' => $next, 'spent' => array_diff_key($spent, array_flip(array_map(static fn (NextLayers $layers): string => $layers->logged->passed->zone->zone, $next))), 'readings' => $readings];
-    }
-
-    /**
-     * What of a zone no photo shows, where the rest of it was laid lightly.
-     *
-     * @param  list<array{LoggedPart, PlaceDesk}>  $parts  that are seen
-     * @return list<array{LoggedPart, PlaceDesk}>
-     */
-    private static function unseen(ZoneReview $zone, array $parts, PictureLog $log): array
-    {
-        $share = $zone->narrow === [] ? null : ZoneHand::lightly(array_map(static fn (array $part): array => [$part[0], $part[1]->predictor()], $parts));
-        $unseen = [];
-        foreach ($zone->narrow as $target) {
-            $desk = $log->desks[$target->id] ?? null;
-            if ($desk !== null && $share !== null) {
-                $unseen[] = [LoggedPart::unseen($target, $log->passed[$target->id], $desk->predictor(), $share), $desk];
-            }
-        }
-
-        return $unseen;
     }
 
     /**
@@ -165,7 +147,7 @@ final class CorrectionSearch
             'target' => $part->target, 'zone' => $passed->zone->zone, 'name' => $passed->zone->name,
             'steps' => (string) $next->steps, 'laid' => (string) Stack::of(...$next->laid), 'present' => (string) $passed->present, 'rest' => (string) $passed->rest,
             'stands' => count($passed->present) - count($passed->own) + count($next->laid),
-            'before' => self::lab($next->logged->seen), 'after' => self::lab($next->after), 'wanted' => self::lab($next->wanted), 'sentence' => $next->sentence(), 'isSeen' => $next->logged->isSeen(),
+            'before' => self::lab($next->logged->seen), 'after' => self::lab($next->after), 'wanted' => self::lab($next->wanted), 'sentence' => $next->sentence(), 'isSeen' => $next->logged->isSeen(), 'pressed' => $next->pressed(),
         ];
     }
 }

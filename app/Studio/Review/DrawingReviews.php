@@ -94,7 +94,7 @@ final class DrawingReviews
         $progress('Comparing zone by zone', 0.8);
         $review = Review::of($found, $reference, $map, $zones, $paper, $log->expected);
         $progress('Looking for what to lay next', 0.85);
-        $next = $this->corrections->of($piece, $log, $review, static fn (float $share) => $progress('Looking for what to lay next', 0.85 + 0.14 * $share));
+        $next = $this->corrections->of($piece, $log, $review, $this->corrected($piece), static fn (float $share) => $progress('Looking for what to lay next', 0.85 + 0.14 * $share));
         $onlyLines = $review->isBare() && ! $log->isBegun();
         // Lines run where zones end; colours where the photo's do.
         $outlinesOff = Outlines::of($found, $onlyLines ? $outlines() : $reference, $map, $zones, $piece->width_mm);
@@ -108,6 +108,20 @@ final class DrawingReviews
             ...$onlyLines ? ['onlyLines' => true, 'range' => Outlines::together($outlinesOff), 'meanErrorWords' => '', 'course' => null] : [],
             'hand' => CorrectionSearch::hand($log, $next['readings'], $piece->user->calibration_id),
         ], JSON_THROW_ON_ERROR)]);
+    }
+
+    /** @return array<string, ?float> of colours whose corrections were taken, the share of the ticked pressure at which they lay when the first was; null where no photo showed it */
+    public function corrected(Piece $piece): array
+    {
+        $pressed = [];
+        foreach ($piece->drawingEntries()->where('undone', false)->where('kind', 'corrected')->orderBy('id')->get() as $entry) {
+            $then = array_column($this->corrections($piece, (string) ($entry->did['photo'] ?? '')), 'pressed', 'target');
+            foreach ($entry->did['targets'] ?? [] as $target) {
+                $pressed += [$target => $then[$target] ?? null];
+            }
+        }
+
+        return $pressed;
     }
 
     /** @return list<array<string, mixed>> what was compared, the latest photo first */
@@ -141,7 +155,7 @@ final class DrawingReviews
     /**
      * What a review of a photo would lay next.
      *
-     * @return list<array{target: string, zone: string, name: string, steps: string, laid: string, present: string, rest: string, stands: int, ...}>
+     * @return list<array{target: string, zone: string, name: string, steps: string, laid: string, present: string, rest: string, stands: int, pressed?: ?float, ...}>
      */
     public function corrections(Piece $piece, string $mark): array
     {

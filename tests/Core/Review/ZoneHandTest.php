@@ -55,6 +55,25 @@ it('tells nothing of a zone that was not laid lightly, or not all of it', functi
         ->and(ZoneHand::lightly([laidAt(FIRM, 0.55), laidAt(OTHER, 1.0)]))->toBeNull();
 });
 
+it('remembers how lightly a zone was laid where it was gone over since', function (): void {
+    expect(ZoneHand::lightly([laidAt(FIRM, 1.0)], ['t' => 0.55]))->toBe(0.55)
+        ->and(ZoneHand::lightly([laidAt(FIRM, 1.0)], ['t' => 1.4]))->toBeNull()
+        ->and(ZoneHand::lightly([laidAt(FIRM, 1.0)], ['another' => 0.55]))->toBeNull();
+});
+
+it('tells of lines that nobody saw until they were gone over, and not again then', function (): void {
+    $predictor = new Predictor(model());
+    $line = new PictureTarget('line', TargetRole::Line, seen(LINE), seen(LINE), 0.02);
+    $unseen = static fn (array $parts, array $before): array => ZoneHand::unseen([$line], $parts, static fn (string $target): array => [ticked(LINE), $predictor], $before);
+    $told = $unseen([laidAt(FIRM, 0.55)], []);
+    expect($told)->toHaveCount(1)->and($told[0]->isSeen())->toBeFalse()->and($told[0]->part->target)->toBe('line')
+        // All else of the zone was gone over in the meantime.
+        ->and($unseen([laidAt(FIRM, 1.0)], ['t' => 0.55]))->toHaveCount(1)
+        ->and($unseen([laidAt(FIRM, 0.55)], ['line' => null]))->toBe([])
+        ->and($unseen([laidAt(FIRM, 1.0)], []))->toBe([])
+        ->and(ZoneHand::unseen([$line], [laidAt(FIRM, 0.55)], static fn (string $target): null => null))->toBe([]);
+});
+
 it('has lines go over again that were laid as lightly as the rest of their zone, says that nobody saw them, and leaves them where they were not', function (): void {
     $predictor = new Predictor(model());
     $search = new Search($predictor, pencils(), PairLibrary::build(model(), pencils()->ids()));
