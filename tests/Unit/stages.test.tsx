@@ -6,7 +6,21 @@ import { CompareStage } from '../../resources/js/compare/CompareStage';
 import { MatchStage } from '../../resources/js/match/MatchStage';
 import { PlanStage } from '../../resources/js/plan/PlanStage';
 import { Around } from './desk';
-import { colour, pencil, piece, planOf, planStep, recipe, restsOn, section, show, step, wash, zone } from './fixtures';
+import {
+    colour,
+    pencil,
+    piece,
+    planOf,
+    planStep,
+    recipe,
+    restsOn,
+    section,
+    show,
+    step,
+    target,
+    wash,
+    zone,
+} from './fixtures';
 import { Answer, serve } from './server';
 
 const prediction = (stack: string, steps = stack === '' ? 0 : stack.split(' > ').length): StackPrediction => ({
@@ -153,6 +167,34 @@ describe('Match', () => {
             paletteOnly: false,
             avoid: [],
         });
+    });
+
+    it('shows nobody the recipes of the colour before, and changes them into those of the next', async () => {
+        let ready: (answer: typeof found) => void = () => undefined;
+        const late = new Promise<typeof found>((then) => (ready = then));
+        let asked = 0;
+        serve({
+            'GET /api/pencils': () => ({ pencils: [pencil('404')] }),
+            'POST /api/pieces/p1/recipes': () => (asked++ === 0 ? found : late),
+        });
+        const two = zone('z', 'Float', {
+            targets: [target('m', 'Float'), target('l', 'Float, light', { role: 'light', colour: colour({ L: 70 }) })],
+        });
+        show(
+            <Around of={piece([two])} selected={two}>
+                <MatchStage />
+            </Around>,
+        );
+        const first = await screen.findByRole('article', { name: 'Recipe No. 1' });
+        await userEvent.click(screen.getByRole('button', { name: /^light/ }));
+        expect(screen.queryByRole('article')).toBeNull();
+        expect(await screen.findByText('Trying stacks')).toBeTruthy();
+        ready({ ...found, recipes: [recipe({ stack: 'QW:777@20', steps: [step('777', 20)] })] });
+        const then = await screen.findByRole('article', { name: 'Recipe No. 1' });
+        expect(then.textContent).toContain('777');
+        expect(then).toBe(first);
+        expect(screen.queryByRole('article', { name: 'Recipe No. 2' })).toBeNull();
+        expect(screen.queryByText('Trying stacks')).toBeNull();
     });
 
     it('searches anew for another wish', async () => {

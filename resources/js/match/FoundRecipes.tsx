@@ -11,6 +11,8 @@ interface Props {
     kept: string | null;
     target: Colour;
     underLamp: boolean;
+    /** They are those of another colour, and nobody sees them. */
+    isOfBefore: boolean;
     onOpen: (stack: string) => void;
     onAvoid: (pencil: string) => void;
     /** What comes below. */
@@ -26,12 +28,12 @@ interface Shown {
 }
 
 /** The recipes that were found, those of the artist's book, and the nearest pencil alone. */
-export function FoundRecipes({ found, kept, target, underLamp, onOpen, onAvoid, children }: Props) {
+export function FoundRecipes({ found, kept, target, underLamp, isOfBefore, onOpen, onAvoid, children }: Props) {
     const recipes = found.recipes.filter(({ stack }) => stack !== kept);
     const why = reasons(recipes);
     const all: Shown[] = [
         ...recipes.map((recipe, index) => ({
-            key: recipe.stack,
+            key: `found ${index}`,
             rank: `No. ${index + 1}`,
             recipe,
             reason: why[index],
@@ -39,12 +41,12 @@ export function FoundRecipes({ found, kept, target, underLamp, onOpen, onAvoid, 
         })),
         ...found.book
             .filter(({ recipe }) => recipe.stack !== kept)
-            .map(({ recipe, from }) => ({ key: `book ${recipe.stack}`, rank: `Yours: ${from}`, recipe })),
+            .map(({ recipe, from }, index) => ({ key: `book ${index}`, rank: `Yours: ${from}`, recipe })),
         { key: 'nearest', rank: 'Nearest single', recipe: found.nearest },
     ];
 
     return (
-        <>
+        <div aria-hidden={isOfBefore} style={{ visibility: isOfBefore ? 'hidden' : undefined }}>
             {all.map(({ key, rank, recipe, reason, isSearched }) => (
                 <RecipeCard
                     key={key}
@@ -59,6 +61,6 @@ export function FoundRecipes({ found, kept, target, underLamp, onOpen, onAvoid, 
             ))}
             <RestsOnLine calibration={found.calibration} />
             {children}
-        </>
+        </div>
     );
 }

@@ -81,6 +81,12 @@ export function MatchStage() {
         (from.find(({ dataset }) => dataset.opens === opened.current) ?? from[0])?.focus();
         opened.current = null;
     }, [isEditing]);
+    // Another colour is read from its top.
+    const of = selected?.colour ?? null;
+    useEffect(() => {
+        const scroller = list.current?.closest('[role="group"]');
+        if (scroller) scroller.scrollTop = 0;
+    }, [of]);
     const adjust = useCallback(
         (stack: string) => {
             opened.current = stack;
@@ -107,10 +113,13 @@ export function MatchStage() {
 
     const kept = selected?.target?.recipe ?? null;
     // What was found is shown when there is time: the hand goes first.
-    const of = selected?.colour ?? null;
-    const now = useMemo(() => ({ of, data: found.data }), [of, found.data]);
+    const keptStack = kept?.stack ?? null;
+    const now = useMemo(() => ({ of, data: found.data, kept: keptStack }), [of, found.data, keptStack]);
     const later = useDeferredValue(now);
     const shown = later.of === of ? later.data : undefined;
+    // Those of the colour before stay, out of sight, until there are others: what is there already is changed sooner than made anew.
+    const [held, hold] = useState(now);
+    if (shown && held !== later) hold(later);
 
     const name = selected?.target?.name ?? (aimed === null ? 'Sample' : 'Typed colour');
     const nearest = useMemo(() => of && <NearestPencils name={name} colour={of} />, [name, of]);
@@ -172,7 +181,6 @@ export function MatchStage() {
                     {found.isError && !emptyBox && (
                         <Problem message={messageOf(found.error)} retry={() => void found.refetch()} />
                     )}
-                    {!shown && !found.isError && <Loading what="Trying stacks" />}
                     {kept && (
                         <RecipeCard
                             rank={`For ${name}`}
@@ -192,11 +200,13 @@ export function MatchStage() {
                             onClose={() => setKeeping(false)}
                         />
                     )}
-                    {shown && (
+                    {!shown && !found.isError && <Loading what="Trying stacks" />}
+                    {held.of && held.data && !found.isError && (
                         <FoundRecipes
-                            found={shown}
-                            kept={kept?.stack ?? null}
-                            target={selected.colour}
+                            found={held.data}
+                            kept={held.kept}
+                            target={held.of}
+                            isOfBefore={!shown}
                             underLamp={underLamp}
                             onOpen={adjust}
                             onAvoid={avoid}
