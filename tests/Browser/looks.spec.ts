@@ -243,7 +243,7 @@ test.describe('under a finger', () => {
     test('a recipe is adjusted: pressure by its slider, layers up and down, and back', async ({ page }) => {
         await openHarbour(page);
         await page.getByRole('button', { name: /Small float, blue/ }).tap();
-        await page.getByRole('button', { name: /Adjust recipe No. 1/ }).tap();
+        await page.getByRole('button', { name: /Adjust recipe No. 2/ }).tap();
         const notation = page.getByLabel(/As text/);
         await notation.fill('QW:6858@30 > QW:4731@40');
         await notation.press('Enter');
@@ -267,7 +267,7 @@ test.describe('under a finger', () => {
         // Said as one says it, not as a bare number.
         await expect(slider).toHaveAttribute('aria-valuetext', /^\d+ % \w+$/);
         await page.goBack();
-        await expect(page.getByRole('button', { name: /Adjust recipe No. 1/ })).toBeFocused();
+        await expect(page.getByRole('button', { name: /Adjust recipe No. 2/ })).toBeFocused();
     });
 });
 
