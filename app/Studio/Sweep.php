@@ -29,7 +29,7 @@ final class Sweep
     private const AT_ONCE = 100;
 
     /** Files beside a photo that are made when they are looked at ({@see KeptFiles}). */
-    public const MADE = ['plan-*.parcel', 'replan-*.parcel', 'drawing-*.png', 'parts-*.png'];
+    public const MADE = ['plan-*.parcel', 'replan-*.parcel', 'drawing-*.png', 'parts-*.png', 'places-*.parcel', 'check-*.json'];
 
     public function __construct(private readonly Depot $depot, private readonly PhotoStore $photos, private readonly DrawingPhotos $drawings)
     {

@@ -11,7 +11,6 @@ use Prism\Layering\Tooth;
 use Prism\Layering\ToothModel;
 use Prism\Reference\Image\Field;
 use Prism\Reference\Light\ToneMap;
-use Prism\Reference\Zones\ZoneMap;
 
 /**
  * What the drawing will look like, at any stage: each pixel as the stacks of the colours that it lies between
@@ -49,13 +48,12 @@ final class Simulation
     }
 
     /**
-     * @param  Field  $photo  what is drawn, of the size of the map and of the result
-     * @param  list<PictureZone>  $zones
+     * @param  PartMap  $parts  what is drawn, of the size of the result
      * @param  array<string, Stack>  $stacks  by target, as far as they are laid; a target without one is bare paper
      * @param  float  $pixelMm  of the paper that a pixel shows, as wide as high
      * @return string three bytes a pixel, sRGB
      */
-    public function draw(Field $photo, ZoneMap $map, array $zones, array $stacks, float $pixelMm = self::GRAIN_MM): string
+    public function draw(PartMap $parts, array $stacks, float $pixelMm = self::GRAIN_MM): string
     {
         $in = max(1.0, ($pixelMm / self::GRAIN_MM) ** 2);
         $peaks = max(1, min(self::MOST_PEAKS, (int) round($in)));
@@ -63,14 +61,13 @@ final class Simulation
         // Noise of the mean of n peaks: a share of theirs, by the root of n.
         $this->grain = min(1.0, sqrt($peaks / $in));
         $this->looks = [];
-        $parts = new PartMap($photo, $map, $zones);
         $bare = Stack::of();
         $looks = array_map(fn (PictureTarget $target): array => $this->look($stacks[$target->id] ?? $bare, $this->grounds[$target->id] ?? $this->model), $parts->targets);
         $paper = $this->look($bare, $this->model);
-        $noise = self::noise($photo->width, $photo->height);
+        $noise = self::noise($parts->width, $parts->height);
         $encode = self::encodeTable();
         $rgb = '';
-        for ($at = 0, $count = $photo->count(); $at < $count; $at++) {
+        for ($at = 0, $count = $parts->count(); $at < $count; $at++) {
             $look = $noise[$at];
             $lies = $parts->at($at);
             if ($lies === null) {

@@ -22,7 +22,7 @@ final class ExpectedPicture
      */
     public static function of(Field $reference, ZoneMap $map, array $zones, array $expected, Lab $paper): Field
     {
-        $parts = new PartMap($reference, $map->scaled($reference->width, $reference->height), $zones);
+        $parts = PartMap::of($reference, $map->scaled($reference->width, $reference->height), $zones);
         $light = array_map(static fn (PictureTarget $target): array => Srgb::linear($expected[$target->id] ?? $paper), $parts->targets);
         $bare = Srgb::linear($paper);
         $planes = [[], [], []];

@@ -76,7 +76,7 @@ final readonly class Review
         $seen = Field::ofPlanes($width, $height, ...Srgb::planesToLab($red, $green, $blue));
         $hidden = Hidden::of($found, $green, $width, $height);
         $map = $map->scaled($width, $height);
-        $parts = new PartMap($reference, $map, $zones);
+        $parts = PartMap::of($reference, $map, $zones);
         $wanted = array_map(static fn (PictureTarget $target): array => Srgb::linear($target->drawn), $parts->targets);
         $by = array_map(static fn (PictureTarget $target): array => Srgb::linear($expected[$target->id] ?? $paper), $parts->targets);
         $places = array_map($parts->at(...), range(0, $width * $height - 1));

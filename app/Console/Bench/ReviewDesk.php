@@ -75,7 +75,7 @@ final class ReviewDesk
     public function photographed(Raster $photo, ZoneMap $map, array $zones, array $laid, string $seed, float $slant, float $turn): array
     {
         $fine = Field::of($photo, 800);
-        $parts = new PartMap($fine, $map->scaled($fine->width, $fine->height), $zones);
+        $parts = PartMap::of($fine, $map->scaled($fine->width, $fine->height), $zones);
         $stacks = [];
         foreach ($parts->targets as $i => $target) {
             $stacks[$i + 1] = $laid[$target->id] ?? Stack::of();

@@ -108,9 +108,9 @@ final class ReviewFigures
     private function preview(Field $photo, ZoneMap $map, array $zones, array $laid): array
     {
         $map = $map->scaled($photo->width, $photo->height);
-        $rgb = (new Simulation($this->desk->predictor->model))->draw($photo, $map, $zones, $laid, self::WIDTH_MM / $photo->width);
+        $parts = PartMap::of($photo, $map, $zones);
+        $rgb = (new Simulation($this->desk->predictor->model))->draw($parts, $laid, self::WIDTH_MM / $photo->width);
         $decode = Srgb::decodeTable();
-        $parts = new PartMap($photo, $map, $zones);
         $light = array_map(fn (PictureTarget $target): array => Srgb::linear($this->desk->drawn($laid[$target->id] ?? Stack::of())), $parts->targets);
         $bare = Srgb::linear($this->desk->reader->read($this->desk->paper, Stack::of(), 'white'));
         $drawn = $shown = [[], [], []];
@@ -233,7 +233,7 @@ final class ReviewFigures
     private static function mapOff(Review $review, ZoneMap $map, array $zones, array $drawn): float
     {
         [$width, $height] = [$review->reference->width, $review->reference->height];
-        $parts = new PartMap($review->reference, $map->scaled($width, $height), $zones);
+        $parts = PartMap::of($review->reference, $map->scaled($width, $height), $zones);
         $light = array_map(static fn (PictureTarget $target): float => Srgb::xyz(Srgb::linear($drawn[$target->id]))[1], $parts->targets);
         $L = [];
         for ($at = 0; $at < $width * $height; $at++) {

@@ -15,15 +15,14 @@ use App\Studio\Photos\PhotoStore;
 use App\Studio\Planning\PictureZones;
 use App\Studio\Planning\ZoneRecipes;
 use App\Studio\Zones\Grounds;
+use App\Studio\Zones\PictureParts;
 use App\Studio\Zones\Targets;
-use App\Studio\Zones\ZoneBook;
 use Imagick;
 use Prism\Layering\Predictor;
 use Prism\Layering\Stack;
 use Prism\Layering\ToothModel;
+use Prism\Planning\PartMap;
 use Prism\Planning\Simulation;
-use Prism\Reference\Image\Field;
-use Prism\Reference\Zones\ZoneMap;
 
 /** What the drawing of a piece will look like. */
 final class PictureDrawings
@@ -35,14 +34,14 @@ final class PictureDrawings
     private const KEPT = 40;
 
     /** Goes up when drawings are simulated differently. */
-    private const VERSION = 7;
+    private const VERSION = 8;
 
     public function __construct(
         private readonly Engine $engine,
         private readonly Catalogue $catalogue,
         private readonly PhotoStore $photos,
-        private readonly ZoneBook $zones,
         private readonly PictureZones $picture,
+        private readonly PictureParts $parts,
         private readonly ZoneRecipes $recipes,
         private readonly Grounds $grounds,
     ) {
@@ -59,7 +58,7 @@ final class PictureDrawings
     }
 
     /**
-     * Several stages of it; the photo is averaged once for all.
+     * Several stages of it.
      *
      * @param  list<?int>  $steps  after so many of the plan; null for all
      * @param  int  $edge  their long edge, in pixels
@@ -70,16 +69,15 @@ final class PictureDrawings
         $plan = $this->recipes->plan($piece);
         $rests = [self::VERSION, $edge, $piece->reference()->picture, $piece->crop, $piece->width_mm, base64_encode((string) $piece->zone_map)];
         $pictures = [$this->picture->of($piece), $piece->paper->only(Paper::PHYSICAL), Grounds::byTarget($piece, static fn (Zone $zone): ?array => $zone->ground), $piece->user->calibration_id];
-        $field = null;
         $stages = [];
         foreach ($steps as $count) {
             $stacks = array_map(strval(...), $plan->laid($count));
             ksort($stacks);
             $key = hash('xxh128', json_encode([...$rests, $stacks, ...$pictures], JSON_THROW_ON_ERROR));
-            $stages[] = KeptFiles::of($this->photos->folderOf($piece->reference()), 'drawing', $key, self::KEPT, function () use ($piece, $stacks, $edge, &$field): string {
-                $field ??= $this->photos->field($piece->reference(), $edge);
+            $stages[] = KeptFiles::of($this->photos->folderOf($piece->reference()), 'drawing', $key, self::KEPT, function () use ($piece, $stacks, $edge): string {
+                $parts = $this->parts->of($piece, $edge);
 
-                return PhotoRenderer::png($field->width, $field->height, $this->draw($piece, $stacks, $field));
+                return PhotoRenderer::png($parts->width, $parts->height, $this->draw($piece, $stacks, $parts));
             });
         }
 
@@ -90,22 +88,28 @@ final class PictureDrawings
     public function valueCheck(Piece $piece): array
     {
         // The same drawing that is shown, kept or made.
-        $image = new Imagick;
-        $image->readImageBlob($this->simulated($piece, null));
-        $field = $this->photos->field($piece->reference(), self::EDGE);
+        $drawing = $this->simulated($piece, null);
+        $tone = Targets::tone($piece);
+        $key = hash('xxh128', json_encode([self::VERSION, $piece->reference()->picture, $tone], JSON_THROW_ON_ERROR).$drawing);
+        $check = KeptFiles::of($this->photos->folderOf($piece->reference()), 'check', $key, self::KEPT, function () use ($piece, $drawing, $tone): string {
+            $image = new Imagick;
+            $image->readImageBlob($drawing);
+            $found = Simulation::valueCheck($this->photos->field($piece->reference(), self::EDGE), PhotoRenderer::pixels($image), $tone);
 
-        return array_map(static fn (float $value): float => round($value, 2), Simulation::valueCheck($field, PhotoRenderer::pixels($image), Targets::tone($piece)));
+            return json_encode(array_map(static fn (float $value): float => round($value, 2), $found), JSON_THROW_ON_ERROR);
+        }, 'json');
+
+        return json_decode($check, true, flags: JSON_THROW_ON_ERROR);
     }
 
     /** @param  array<string, string>  $stacks  notations by target */
-    private function draw(Piece $piece, array $stacks, Field $field): string
+    private function draw(Piece $piece, array $stacks, PartMap $parts): string
     {
-        $map = $this->zones->map($piece) ?? ZoneMap::none($field->width, $field->height);
         $parsed = array_map(Stack::parse(...), $stacks);
         $desk = $this->catalogue->desk($piece->user, ...array_values($parsed));
         $grounds = array_map(static fn (Predictor $ground): ToothModel => $ground->model, $this->grounds->predictors($piece, $desk));
         $simulation = new Simulation($this->engine->predictor($piece->paper, $piece->user, $desk)->model, $grounds);
 
-        return $simulation->draw($field, $map->scaled($field->width, $field->height), $this->picture->of($piece), $parsed, $piece->width_mm / $field->width);
+        return $simulation->draw($parts, $parsed, $piece->width_mm / $parts->width);
     }
 }

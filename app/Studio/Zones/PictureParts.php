@@ -13,7 +13,6 @@ use App\Studio\Planning\PictureZones;
 use Prism\Planning\PartMap;
 use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
-use Prism\Reference\Image\Field;
 use Prism\Reference\Zones\ZoneMap;
 
 /** Where in the picture colours of zones lie: what a turn goes to, shown over the photo, and small on the plan sheet. */
@@ -32,7 +31,10 @@ final class PictureParts
 
     private const PLACE = 40;
 
-    /** @var array<string, array{Field, PartMap}> maps of pieces, kept for those that ask again and again */
+    /** Goes up when places are found otherwise. */
+    private const VERSION = 1;
+
+    /** @var array<string, PartMap> small maps of pieces, for those that ask again and again */
     private array $small = [];
 
     public function __construct(private readonly PhotoStore $photos, private readonly ZoneBook $zones, private readonly PictureZones $picture)
@@ -47,16 +49,23 @@ final class PictureParts
     public function all(Piece $piece): array
     {
         $zones = $this->picture->of($piece);
-        $targets = array_merge(...array_map(static fn (PictureZone $zone): array => array_map(static fn (PictureTarget $target): string => $target->id, $zone->targets), $zones));
-        $unnamed = new Unnamed([...$targets, ...array_map(static fn (PictureZone $zone): string => $zone->id, $zones)]);
-        $key = hash('xxh128', $unnamed->from(json_encode($zones, JSON_THROW_ON_ERROR)).$piece->zone_map.$piece->reference()->picture);
-        $png = KeptFiles::of($this->photos->folderOf($piece->reference()), 'parts', $key, self::KEPT, function () use ($piece): string {
-            [$field, $parts] = $this->parts($piece, self::EDGE);
+        $png = KeptFiles::of($this->photos->folderOf($piece->reference()), 'parts', self::key($piece, $zones), self::KEPT, function () use ($piece, $zones): string {
+            $parts = $this->parts($piece, $zones, self::EDGE);
 
-            return PhotoRenderer::png($field->width, $field->height, $parts->bytes());
+            return PhotoRenderer::png($parts->width, $parts->height, $parts->bytes());
         });
 
-        return ['targets' => $targets, 'png' => $png];
+        return ['targets' => array_map(static fn (PictureTarget $target): string => $target->id, PartMap::targetsOf($zones)), 'png' => $png];
+    }
+
+    /** The same for the core, with such a long edge in pixels. */
+    public function of(Piece $piece, int $edge): PartMap
+    {
+        $zones = $this->picture->of($piece);
+        $make = fn (): PartMap => $this->parts($piece, $zones, $edge);
+        $kept = KeptFiles::of($this->photos->folderOf($piece->reference()), "places-$edge", self::VERSION.self::key($piece, $zones), self::KEPT, static fn (): string => (string) gzcompress($make()->packed(), 1), 'parcel');
+
+        return PartMap::unpacked((string) @gzuncompress($kept), $zones) ?? $make();
     }
 
     /**
@@ -67,22 +76,34 @@ final class PictureParts
      */
     public function small(Piece $piece, array $targets): string
     {
-        [$field, $parts] = $this->small[$piece->id] ??= $this->parts($piece, self::SMALL);
+        $parts = $this->small[$piece->id] ??= $this->parts($piece, $this->picture->of($piece), self::SMALL);
         $grey = '';
         $mask = $parts->mask($targets);
         for ($at = 0, $count = strlen($mask); $at < $count; $at++) {
             $grey .= str_repeat(chr(self::PAPER + intdiv((self::PLACE - self::PAPER) * ord($mask[$at]), 255)), 3);
         }
 
-        return PhotoRenderer::png($field->width, $field->height, $grey);
+        return PhotoRenderer::png($parts->width, $parts->height, $grey);
     }
 
-    /** @return array{Field, PartMap} */
-    private function parts(Piece $piece, int $edge): array
+    /**
+     * Changes with all that places rest on; the same for copies of a piece.
+     *
+     * @param  list<PictureZone>  $zones
+     */
+    private static function key(Piece $piece, array $zones): string
+    {
+        $unnamed = new Unnamed([...array_map(static fn (PictureTarget $target): string => $target->id, PartMap::targetsOf($zones)), ...array_map(static fn (PictureZone $zone): string => $zone->id, $zones)]);
+
+        return hash('xxh128', $unnamed->from(json_encode($zones, JSON_THROW_ON_ERROR)).$piece->zone_map.$piece->reference()->picture);
+    }
+
+    /** @param  list<PictureZone>  $zones */
+    private function parts(Piece $piece, array $zones, int $edge): PartMap
     {
         $field = $this->photos->field($piece->reference(), $edge);
         $map = $this->zones->map($piece) ?? ZoneMap::none($field->width, $field->height);
 
-        return [$field, new PartMap($field, $map->scaled($field->width, $field->height), $this->picture->of($piece))];
+        return PartMap::of($field, $map->scaled($field->width, $field->height), $zones);
     }
 }
