@@ -46,7 +46,13 @@ final class PartFinder
      * @param  Field  $photo  of the size of the map
      * @param  list<PictureZone>  $zones
      */
-    public function __construct(private readonly Field $photo, private readonly ZoneMap $map, private readonly array $zones)
+    public static function of(Field $photo, ZoneMap $map, array $zones): PartMap
+    {
+        return (new self($photo, $map, $zones))->find();
+    }
+
+    /** @param  list<PictureZone>  $zones */
+    private function __construct(private readonly Field $photo, private readonly ZoneMap $map, private readonly array $zones)
     {
         $targets = $values = $accents = [];
         foreach ($zones as $zone) {
@@ -69,7 +75,7 @@ final class PartFinder
         $this->accents = $accents;
     }
 
-    public function find(): PartMap
+    private function find(): PartMap
     {
         $labels = self::crossed($this->map, $this->zones);
         $lines = $this->linesOf($this->map, $this->zones);

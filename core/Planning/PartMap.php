@@ -4,10 +4,7 @@ declare(strict_types=1);
 
 namespace Prism\Planning;
 
-use Prism\Reference\Image\Field;
-use Prism\Reference\Zones\ZoneMap;
-
-/** Which colours of a picture lie at each pixel of it: between which two, and how far on the way from the first to the second. {@see PartFinder} finds them. */
+/** Which colours of a picture lie at each pixel of it: between which two, and how far on the way from the first to the second. */
 final readonly class PartMap
 {
     /** Steps between two colours that are told apart. */
@@ -20,15 +17,6 @@ final readonly class PartMap
      */
     public function __construct(public int $width, public int $height, public array $targets, private array $pairs, private string $lies)
     {
-    }
-
-    /**
-     * @param  Field  $photo  of the size of the map
-     * @param  list<PictureZone>  $zones
-     */
-    public static function of(Field $photo, ZoneMap $map, array $zones): self
-    {
-        return (new PartFinder($photo, $map, $zones))->find();
     }
 
     public function count(): int

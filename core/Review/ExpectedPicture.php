@@ -6,7 +6,7 @@ namespace Prism\Review;
 
 use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
-use Prism\Planning\PartMap;
+use Prism\Planning\PartFinder;
 use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
 use Prism\Reference\Image\Field;
@@ -22,7 +22,7 @@ final class ExpectedPicture
      */
     public static function of(Field $reference, ZoneMap $map, array $zones, array $expected, Lab $paper): Field
     {
-        $parts = PartMap::of($reference, $map->scaled($reference->width, $reference->height), $zones);
+        $parts = PartFinder::of($reference, $map->scaled($reference->width, $reference->height), $zones);
         $light = array_map(static fn (PictureTarget $target): array => Srgb::linear($expected[$target->id] ?? $paper), $parts->targets);
         $bare = Srgb::linear($paper);
         $planes = [[], [], []];

@@ -8,6 +8,7 @@ use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
 use Prism\Colour\ValueScale;
 use Prism\Maths\AreaSums;
+use Prism\Planning\PartFinder;
 use Prism\Planning\PartMap;
 use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
@@ -76,7 +77,7 @@ final readonly class Review
         $seen = Field::ofPlanes($width, $height, ...Srgb::planesToLab($red, $green, $blue));
         $hidden = Hidden::of($found, $green, $width, $height);
         $map = $map->scaled($width, $height);
-        $parts = PartMap::of($reference, $map, $zones);
+        $parts = PartFinder::of($reference, $map, $zones);
         $wanted = array_map(static fn (PictureTarget $target): array => Srgb::linear($target->drawn), $parts->targets);
         $by = array_map(static fn (PictureTarget $target): array => Srgb::linear($expected[$target->id] ?? $paper), $parts->targets);
         $places = array_map($parts->at(...), range(0, $width * $height - 1));

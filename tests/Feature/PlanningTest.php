@@ -140,6 +140,23 @@ it('shows the drawing at every stage, and checks its values', function (): void 
     $this->getJson($this->url.'/simulation.png?steps=few')->assertUnprocessable();
 });
 
+it('finds once where colours lie, for all stages of the drawing, and anew where what was kept is damaged', function (): void {
+    planPicture($this);
+    $folder = app(PhotoStore::class)->folderOf($this->piece->refresh()->reference());
+    $kept = static fn (): array => glob("$folder/places-*") ?: [];
+    $draw = fn (int $steps): string => (string) $this->get($this->url."/simulation.png?steps=$steps")->assertOk()->getContent();
+    $three = $draw(3);
+    expect($kept())->toHaveCount(1);
+    $found = (string) file_get_contents($kept()[0]);
+    $draw(4);
+    expect($kept())->toHaveCount(1)->and(file_get_contents($kept()[0]))->toBe($found);
+    foreach (glob("$folder/drawing-*.png") ?: [] as $drawn) {
+        unlink($drawn);
+    }
+    file_put_contents($kept()[0], 'damaged');
+    expect($draw(3))->toBe($three);
+});
+
 it('tells for each pixel which colours of the plan lie there', function (): void {
     planPicture($this);
     $place = $this->getJson($this->url.'/plan')->json('turns.1.places.0');

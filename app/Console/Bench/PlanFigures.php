@@ -14,7 +14,7 @@ use Prism\Materials\Kit;
 use Prism\Planning\Order\Planner;
 use Prism\Planning\Palette\PaletteFinder;
 use Prism\Planning\Palette\TargetStacks;
-use Prism\Planning\PartMap;
+use Prism\Planning\PartFinder;
 use Prism\Planning\PictureColours;
 use Prism\Planning\PictureZone;
 use Prism\Planning\Simulation;
@@ -62,7 +62,7 @@ final class PlanFigures
             }
             $field = Field::of($raster, self::EDGE);
             $scaled = $map->scaled($field->width, $field->height);
-            [$rgb, $drawing] = Clock::milliseconds(static fn (): string => (new Simulation($predictor->model))->draw(PartMap::of($field, $scaled, $zones), $stacks));
+            [$rgb, $drawing] = Clock::milliseconds(static fn (): string => (new Simulation($predictor->model))->draw(PartFinder::of($field, $scaled, $zones), $stacks));
             $check = Simulation::valueCheck($field, $rgb);
             $rows[] = [
                 $name, (string) count($targets), sprintf('%.2f', $curve[self::FEW]->meanDifference), sprintf('%.2f', $curve[count($box)]->meanDifference), sprintf('%.1f + %.1f', $gathering / 1000, $choosing / 1000),

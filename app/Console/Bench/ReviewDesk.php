@@ -20,7 +20,7 @@ use Prism\Materials\Paper;
 use Prism\Planning\Order\Passed;
 use Prism\Planning\Order\Plan;
 use Prism\Planning\Order\PlannedZone;
-use Prism\Planning\PartMap;
+use Prism\Planning\PartFinder;
 use Prism\Planning\PictureZone;
 use Prism\Reference\Image\Field;
 use Prism\Reference\Image\Raster;
@@ -75,7 +75,7 @@ final class ReviewDesk
     public function photographed(Raster $photo, ZoneMap $map, array $zones, array $laid, string $seed, float $slant, float $turn): array
     {
         $fine = Field::of($photo, 800);
-        $parts = PartMap::of($fine, $map->scaled($fine->width, $fine->height), $zones);
+        $parts = PartFinder::of($fine, $map->scaled($fine->width, $fine->height), $zones);
         $stacks = [];
         foreach ($parts->targets as $i => $target) {
             $stacks[$i + 1] = $laid[$target->id] ?? Stack::of();

@@ -15,7 +15,7 @@ use Prism\Layering\Stack;
 use Prism\Layering\Step;
 use Prism\Planning\Order\Passed;
 use Prism\Planning\Order\Plan;
-use Prism\Planning\PartMap;
+use Prism\Planning\PartFinder;
 use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
 use Prism\Planning\Simulation;
@@ -108,7 +108,7 @@ final class ReviewFigures
     private function preview(Field $photo, ZoneMap $map, array $zones, array $laid): array
     {
         $map = $map->scaled($photo->width, $photo->height);
-        $parts = PartMap::of($photo, $map, $zones);
+        $parts = PartFinder::of($photo, $map, $zones);
         $rgb = (new Simulation($this->desk->predictor->model))->draw($parts, $laid, self::WIDTH_MM / $photo->width);
         $decode = Srgb::decodeTable();
         $light = array_map(fn (PictureTarget $target): array => Srgb::linear($this->desk->drawn($laid[$target->id] ?? Stack::of())), $parts->targets);
@@ -233,7 +233,7 @@ final class ReviewFigures
     private static function mapOff(Review $review, ZoneMap $map, array $zones, array $drawn): float
     {
         [$width, $height] = [$review->reference->width, $review->reference->height];
-        $parts = PartMap::of($review->reference, $map->scaled($width, $height), $zones);
+        $parts = PartFinder::of($review->reference, $map->scaled($width, $height), $zones);
         $light = array_map(static fn (PictureTarget $target): float => Srgb::xyz(Srgb::linear($drawn[$target->id]))[1], $parts->targets);
         $L = [];
         for ($at = 0; $at < $width * $height; $at++) {

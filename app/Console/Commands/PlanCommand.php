@@ -25,7 +25,7 @@ use Prism\Planning\Order\Turn;
 use Prism\Planning\Palette\Palette;
 use Prism\Planning\Palette\PaletteFinder;
 use Prism\Planning\Palette\TrioShading;
-use Prism\Planning\PartMap;
+use Prism\Planning\PartFinder;
 use Prism\Planning\PictureColours;
 use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
@@ -116,7 +116,7 @@ final class PlanCommand extends StudioFiles
     private static function preview(Raster $photo, ZoneMap $map, array $zones, array $stacks, Simulation $simulation): string
     {
         $field = Field::of($photo, self::PREVIEW_EDGE);
-        $image = PhotoRenderer::image($field->width, $field->height, $simulation->draw(PartMap::of($field, $map->scaled($field->width, $field->height), $zones), $stacks, self::WIDTH_MM / $field->width));
+        $image = PhotoRenderer::image($field->width, $field->height, $simulation->draw(PartFinder::of($field, $map->scaled($field->width, $field->height), $zones), $stacks, self::WIDTH_MM / $field->width));
         $image->setFormat('png');
         $image->setImageFormat('png');
 

@@ -27,7 +27,7 @@ use Prism\Layering\Stack;
 use Prism\Layering\Step;
 use Prism\Materials\Pencil;
 use Prism\Planning\Order\Passed;
-use Prism\Planning\PartMap;
+use Prism\Planning\PartFinder;
 use Standin\ErringHand;
 
 /**
@@ -161,7 +161,7 @@ final class SimulatedDrawings
     private function taken(Piece $piece, array $lies, string $seed): string
     {
         [$field, $map] = DrawnPart::of($piece, $this->references->field($piece->reference(), self::EDGE), $this->zones->map($piece) ?? throw new WorkRefused('The piece has no zones yet. Read the photo in Look first.'));
-        $parts = PartMap::of($field, $map->scaled($field->width, $field->height), $this->picture->of($piece));
+        $parts = PartFinder::of($field, $map->scaled($field->width, $field->height), $this->picture->of($piece));
         foreach ($lies as $stack) {
             foreach ($stack->pencils() as $pencil) {
                 $row = $this->catalogue->row($piece->user, $pencil);

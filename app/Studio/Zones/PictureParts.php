@@ -10,6 +10,7 @@ use App\Studio\Photos\PhotoRenderer;
 use App\Studio\Photos\PhotoStore;
 use App\Studio\Photos\Unnamed;
 use App\Studio\Planning\PictureZones;
+use Prism\Planning\PartFinder;
 use Prism\Planning\PartMap;
 use Prism\Planning\PictureTarget;
 use Prism\Planning\PictureZone;
@@ -104,6 +105,6 @@ final class PictureParts
         $field = $this->photos->field($piece->reference(), $edge);
         $map = $this->zones->map($piece) ?? ZoneMap::none($field->width, $field->height);
 
-        return PartMap::of($field, $map->scaled($field->width, $field->height), $zones);
+        return PartFinder::of($field, $map->scaled($field->width, $field->height), $zones);
     }
 }

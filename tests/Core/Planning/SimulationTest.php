@@ -6,6 +6,7 @@ use Prism\Colour\Lab;
 use Prism\Colour\Srgb;
 use Prism\Layering\Stack;
 use Prism\Matching\Target;
+use Prism\Planning\PartFinder;
 use Prism\Planning\PartMap;
 use Prism\Planning\PictureColours;
 use Prism\Planning\PictureTarget;
@@ -57,11 +58,11 @@ it('draws lines where the photo has them, with their own stack, and nothing besi
     $seam = painted(480, 320, static fn (float $x): Lab => abs($x - 0.5) < 0.004 ? Lab::of(25, 0, 0) : Lab::of(65, 0, 0));
     $zones = [pictureZone('a', 1, [pictureTarget('middle', TargetRole::Middle, Lab::of(65, 0, 0)), new PictureTarget('seam', TargetRole::Line, Lab::of(25, 0, 0), Lab::of(25, 0, 0), 0.01, 0.008)])];
     $map = ZoneMap::of(480, 320, str_repeat("\1", 480 * 320));
-    $mask = PartMap::of($seam, $map, $zones)->mask(['seam']);
+    $mask = PartFinder::of($seam, $map, $zones)->mask(['seam']);
     $on = array_map(static fn (int $at): int => $at % 480, array_keys(array_filter(str_split($mask), static fn (string $byte): bool => $byte !== "\0")));
     expect($on)->not->toBe([])->and(min($on))->toBeGreaterThan(234)->and(max($on))->toBeLessThan(246)
         // As the rest of its zone, a line that is not laid yet is paper.
-        ->and(meanOfPicture((new Simulation(model()))->draw(PartMap::of($seam, $map, $zones), ['middle' => Stack::parse('QW:3769@80x3')]), 480, static fn (int $x, int $y): bool => $x === 240 && $y > 8 && $y < 312)->L)->toBeGreaterThan(85.0);
+        ->and(meanOfPicture((new Simulation(model()))->draw(PartFinder::of($seam, $map, $zones), ['middle' => Stack::parse('QW:3769@80x3')]), 480, static fn (int $x, int $y): bool => $x === 240 && $y > 8 && $y < 312)->L)->toBeGreaterThan(85.0);
 });
 
 describe('the simulated drawing', function (): void {
@@ -78,7 +79,7 @@ describe('the simulated drawing', function (): void {
 
     it('has grain at the scale of the paper: what a pixel shows of more paper is evener, and as dark', function (): void {
         $right = function (float $pixelMm): array {
-            $rgb = (new Simulation($this->model))->draw(PartMap::of($this->photo, $this->map, $this->zones), ['middle' => Stack::parse('QW:3769@35x2')], $pixelMm);
+            $rgb = (new Simulation($this->model))->draw(PartFinder::of($this->photo, $this->map, $this->zones), ['middle' => Stack::parse('QW:3769@35x2')], $pixelMm);
             $lightness = [];
             foreach (range(0, 59) as $y) {
                 foreach (range(40, 79) as $x) {
@@ -102,7 +103,7 @@ describe('the simulated drawing', function (): void {
     });
 
     it('looks from a distance as each stack does, each where its value is; what has none stays paper', function (): void {
-        $rgb = (new Simulation($this->model))->draw(PartMap::of($this->photo, $this->map, $this->zones), $this->stacks);
+        $rgb = (new Simulation($this->model))->draw(PartFinder::of($this->photo, $this->map, $this->zones), $this->stacks);
         $light = $this->model->draw($this->stacks['light'])->lab();
         $dark = $this->model->draw($this->stacks['dark'])->lab();
         expect(strlen($rgb))->toBe(3 * 80 * 60)
@@ -113,7 +114,7 @@ describe('the simulated drawing', function (): void {
 
     it('shows the grain of the paper, less of it the fuller the tooth', function (): void {
         $grain = function (string $stack): float {
-            $rgb = (new Simulation($this->model))->draw(PartMap::of($this->photo, $this->map, $this->zones), ['middle' => Stack::parse($stack)]);
+            $rgb = (new Simulation($this->model))->draw(PartFinder::of($this->photo, $this->map, $this->zones), ['middle' => Stack::parse($stack)]);
             $values = [];
             for ($at = 0; $at < 4800; $at++) {
                 if ($at % 80 >= 40) {
@@ -130,7 +131,7 @@ describe('the simulated drawing', function (): void {
     it('blends between two values, and puts an accent where the photo has it', function (): void {
         $ramp = painted(80, 60, static fn (float $x): Lab => Lab::of(30 + 40 * $x, 0, 0));
         $one = mapped(...array_fill(0, 60, str_repeat('a', 80)));
-        $rgb = (new Simulation($this->model))->draw(PartMap::of($ramp, $one, [$this->zones[0]]), $this->stacks);
+        $rgb = (new Simulation($this->model))->draw(PartFinder::of($ramp, $one, [$this->zones[0]]), $this->stacks);
         $L = array_map(static fn (int $from): float => meanOfPicture($rgb, 80, static fn (int $x): bool => $x >= $from && $x < $from + 10)->L, [2, 22, 42, 62]);
         $sorted = $L;
         sort($sorted);
@@ -138,7 +139,7 @@ describe('the simulated drawing', function (): void {
 
         $glint = painted(80, 60, static fn (float $x, float $y): Lab => hypot($x - 0.5, $y - 0.5) < 0.1 ? Lab::of(97, 0, 0) : Lab::of(30, 0, 0));
         $zone = pictureZone('a', 1, [pictureTarget('dark', TargetRole::Middle, Lab::of(30, 0, 0)), pictureTarget('glint', TargetRole::Accent, Lab::of(97, 0, 0), 0.02)]);
-        $rgb = (new Simulation($this->model))->draw(PartMap::of($glint, $one, [$zone]), ['dark' => $this->stacks['dark']]);
+        $rgb = (new Simulation($this->model))->draw(PartFinder::of($glint, $one, [$zone]), ['dark' => $this->stacks['dark']]);
         expect(meanOfPicture($rgb, 80, static fn (int $x, int $y): bool => hypot($x - 40, $y - 30) < 4)->L)->toBeGreaterThan(88.0);
     });
 
@@ -148,7 +149,7 @@ describe('the simulated drawing', function (): void {
         $zones = static fn (bool $crisp): array => array_map(static fn (string $id, int $label): PictureZone => new PictureZone($id, $id, $label, 0.5, 2, Surface::Soft, ZoneLight::Lit, Distance::Near, $crisp, null, [], [pictureTarget($id, TargetRole::Middle, Lab::of(50, 0, 0))]), ['a', 'b'], [1, 2]);
         $stacks = ['a' => Stack::parse('QW:3769@80x2'), 'b' => Stack::of()];
         $L = function (bool $crisp, int $from, int $to) use ($wide, $photo, $zones, $stacks): float {
-            $rgb = (new Simulation($this->model))->draw(PartMap::of($photo, $wide, $zones($crisp)), $stacks);
+            $rgb = (new Simulation($this->model))->draw(PartFinder::of($photo, $wide, $zones($crisp)), $stacks);
 
             return meanOfPicture($rgb, 1000, static fn (int $x): bool => $x >= $from && $x < $to)->L;
         };
@@ -159,11 +160,11 @@ describe('the simulated drawing', function (): void {
     });
 
     it('is the same every time, and is checked by value against the photo', function (): void {
-        $draw = fn (): string => (new Simulation($this->model))->draw(PartMap::of($this->photo, $this->map, $this->zones), $this->stacks);
+        $draw = fn (): string => (new Simulation($this->model))->draw(PartFinder::of($this->photo, $this->map, $this->zones), $this->stacks);
         expect($draw())->toBe($draw());
         $check = Simulation::valueCheck($this->photo, $draw());
         expect($check['mean'])->toBeGreaterThan(0.0)->and($check['dark'])->toBeLessThan($check['light']);
-        $paper = Simulation::valueCheck($this->photo, (new Simulation($this->model))->draw(PartMap::of($this->photo, $this->map, $this->zones), []));
+        $paper = Simulation::valueCheck($this->photo, (new Simulation($this->model))->draw(PartFinder::of($this->photo, $this->map, $this->zones), []));
         expect($paper['mean'])->toBeGreaterThan($check['mean']);
     });
 });
@@ -186,7 +187,7 @@ describe('the parts of a zone on the picture', function (): void {
         // A ramp from dark to light with a red glint in its dark end, beside a zone that is not drawn.
         $this->ramp = painted(80, 20, static fn (float $x, float $y): Lab => $x < 0.1 && $y < 0.3 ? Lab::of(40, 60, 40) : Lab::of(20 + 60 * $x, 0, 0));
         $this->map = mapped(...array_fill(0, 20, str_repeat('a', 70).str_repeat('b', 10)));
-        $this->parts = PartMap::of($this->ramp, $this->map, [pictureZone('a', 1, [
+        $this->parts = PartFinder::of($this->ramp, $this->map, [pictureZone('a', 1, [
             pictureTarget('light', TargetRole::Light, Lab::of(65, 0, 0)), pictureTarget('middle', TargetRole::Middle, Lab::of(45, 0, 0)), pictureTarget('dark', TargetRole::Dark, Lab::of(25, 0, 0)), pictureTarget('glint', TargetRole::Accent, Lab::of(40, 60, 40)),
         ])]);
         $this->at = static fn (string $mask, int $x, int $y = 10): int => ord($mask[80 * $y + $x]);
@@ -200,6 +201,22 @@ describe('the parts of a zone on the picture', function (): void {
         expect($darks)->toBe($sorted)->and($darks[0])->toBe(255)->and($darks[50])->toBe(0)
             ->and(count(array_filter($darks, static fn (int $share): bool => $share > 20 && $share < 235)))->toBeGreaterThan(10)
             ->and(($this->at)($this->parts->mask(['light', 'middle', 'dark']), 75))->toBe(0);
+    });
+
+    it('are the same when they were kept, and of no other zones, nor of damaged bytes', function (): void {
+        $zone = static fn (string ...$ids): PictureZone => pictureZone('a', 1, array_map(static fn (string $id): PictureTarget => pictureTarget($id, TargetRole::Middle, Lab::of(45, 0, 0)), $ids));
+        $packed = $this->parts->packed();
+        $kept = PartMap::unpacked($packed, [$zone('light', 'middle', 'dark', 'glint')]);
+        expect($kept?->mask(['dark', 'glint']))->toBe($this->parts->mask(['dark', 'glint']))->and($kept?->bytes())->toBe($this->parts->bytes())
+            ->and(PartMap::unpacked($packed, [$zone('light', 'middle')]))->toBeNull()
+            ->and(PartMap::unpacked(substr($packed, 0, -9), [$zone('light', 'middle', 'dark', 'glint')]))->toBeNull()
+            ->and(PartMap::unpacked('', [$zone('light')]))->toBeNull();
+    });
+
+    it('tells more colours apart than a byte holds', function (): void {
+        $targets = array_map(static fn (int $i): PictureTarget => pictureTarget("t$i", TargetRole::Accent, Lab::of(90, 0, 50)), range(0, 299));
+        $parts = PartFinder::of($this->ramp, $this->map, [pictureZone('a', 1, [...$targets, pictureTarget('last', TargetRole::Middle, Lab::of(45, 0, 0))])]);
+        expect($parts->at(80 * 10 + 40))->toBe([300, 300, 0.0])->and(($this->at)($parts->mask(['last']), 40))->toBe(255);
     });
 
     it('together are the whole zone, and an accent lies only where the photo shows it', function (): void {
