@@ -33,7 +33,7 @@ final readonly class PartMap
     {
         $pair = ord($this->lies[3 * $pixel]) | ord($this->lies[3 * $pixel + 1]) << 8;
 
-        return $pair === 0 ? null : [$this->pairs[$pair][0], $this->pairs[$pair][1], ord($this->lies[3 * $pixel + 2]) / self::SHARES];
+        return $pair === 0 ? null : [$this->pairs[$pair][0], $this->pairs[$pair][1], ord($this->lies[3 * $pixel + 2]) / (float) self::SHARES];
     }
 
     /**
