@@ -290,6 +290,7 @@ describe('Match', () => {
         await userEvent.click(await screen.findByRole('button', { name: 'Adjust recipe No. 1' }));
         expect(await screen.findByText('words for QW:404@40 > QW:519@95')).toBeTruthy();
         expect(screen.getByTestId('hand').textContent).toContain('10 % off in each layer moves it by dE00 3.1');
+        expect(screen.getByTestId('heard').textContent).toMatch(/^Float.*: green/);
         await userEvent.click(screen.getByRole('button', { name: 'Add wash' }));
         expect(await screen.findByText('words for QW:404@40 > QW:519@95 > wash')).toBeTruthy();
         const first = within(screen.getAllByRole('row')[0] as HTMLElement);

@@ -8,7 +8,7 @@ import { TargetChoice } from '../desk/TargetChoice';
 import { DEFAULT_RADIUS } from '../desk/address';
 import { Empty, Problem } from '../ui/States';
 import { space } from '../ui/theme';
-import { NO_WISHES, Recipes } from './Recipes';
+import { Heard, NO_WISHES, Recipes } from './Recipes';
 import { StackEditor } from './StackEditor';
 import { TypedAim } from './TypedAim';
 
@@ -105,7 +105,10 @@ export function MatchStage() {
             )}
             {selected.zone && <TargetChoice zone={selected.zone} />}
             {isEditing ? (
-                <StackEditor key={selected.target?.id ?? 'free'} selected={selected} onClose={close} />
+                <>
+                    <Heard name={name} colour={selected.colour} />
+                    <StackEditor key={selected.target?.id ?? 'free'} selected={selected} onClose={close} />
+                </>
             ) : (
                 later && (
                     <Recipes

@@ -45,10 +45,14 @@ const byRole = (targets: Target[]) =>
     >;
 
 /** What is seen at a glance, for who hears it: the colour, and what was found for it. */
-function heard(name: string, colour: Colour, recipes: Recipe[] | undefined) {
+export function Heard({ name, colour, recipes }: { name: string; colour: Colour; recipes?: Recipe[] | undefined }) {
     const found = recipes && `${counted(recipes.length, 'recipe')}. ${recipes[0] ? `First: ${recipes[0].build}` : ''}`;
 
-    return [`${name}: ${spoken(colour)}.`, found].filter(Boolean).join(' ');
+    return (
+        <p role="status" className="visually-hidden" data-testid="heard">
+            {[`${name}: ${spoken(colour)}.`, found].filter(Boolean).join(' ')}
+        </p>
+    );
 }
 
 interface Props {
@@ -98,9 +102,7 @@ export const Recipes = memo(function Recipes({ name, selected, chosenWishes, onW
 
     return (
         <section aria-label="Recipes" aria-busy={found.isFetching}>
-            <p role="status" className="visually-hidden" data-testid="heard">
-                {heard(name, of, shown?.recipes)}
-            </p>
+            <Heard name={name} colour={of} recipes={shown?.recipes} />
             <Conditions
                 of={selected.target ? name : null}
                 wishes={wishes}
