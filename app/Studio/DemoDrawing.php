@@ -16,6 +16,7 @@ use App\Studio\Review\SimulatedDrawings;
 use App\Studio\Zones\PictureParts;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Str;
+use Prism\Planning\Order\Pace;
 use Prism\Planning\Order\PlanStep;
 use Standin\ErringHand;
 
@@ -24,9 +25,6 @@ final class DemoDrawing
 {
     /** As the demo has it. */
     private const CHECKS = [[0.33, 4], [0.67, 1]];
-
-    /** From one turn to the next. */
-    private const MINUTES = 6;
 
     public function __construct(
         private readonly PlanningWork $planning,
@@ -66,10 +64,12 @@ final class DemoDrawing
         foreach ($checks as [$share, $daysAgo]) {
             $upTo = (int) round($share * count($turns));
             $end = Carbon::now()->subDays($daysAgo);
+            // Each takes what the plan says, so that the pace that is read in the log is a hand's.
+            $takes = array_map(static fn (array $steps): float => Pace::CHANGE_MINUTES + array_sum(array_map(static fn (PlanStep $step): float => $step->minutes, $steps)), $turns);
             for ($turn = $from; $turn < $upTo; $turn++) {
                 /** @var non-empty-list<PlanStep> $steps */
                 $steps = $turns[$turn];
-                $this->marks->mark($piece, (string) Str::ulid(), $steps, 'done', 'open', $end->copy()->subMinutes(self::MINUTES * ($upTo - $turn)));
+                $this->marks->mark($piece, (string) Str::ulid(), $steps, 'done', 'open', $end->copy()->subSeconds((int) round(60.0 * array_sum(array_slice($takes, $turn + 1, $upTo - $turn - 1)))));
             }
             $from = $upTo;
             $mark = $this->drawings->photograph($piece, ErringHand::Light, $quiet, $end);

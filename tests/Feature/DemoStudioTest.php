@@ -16,11 +16,13 @@ use App\Studio\LongWork\LookWork;
 use App\Studio\Pencils\Catalogue;
 use App\Studio\Photos\PhotoStore;
 use App\Studio\Photos\References;
+use App\Studio\Planning\Paces;
 use App\Studio\Review\DrawingReviews;
 use App\Studio\Swatches\SwatchReader;
 use Database\Seeders\DemoSeeder;
 use Illuminate\Support\Facades\Queue;
 use Prism\Layering\Stack;
+use Prism\Planning\Order\Pace;
 
 use function Tests\Feature\artist;
 use function Tests\Feature\saved;
@@ -92,6 +94,9 @@ it('draws a piece and compares it; a copy has all of it under names of its own, 
     $plan = $this->getJson("/api/pieces/$piece->id/plan")->json();
     $done = count(array_filter($plan['steps'], static fn (array $step): bool => $step['state'] === 'done'));
     expect($done / count($plan['steps']))->toBeBetween(0.4, 0.9);
+
+    // The log reads as a hand works: it teaches no other pace than it was drawn by.
+    expect(app(Paces::class)->of($artist)['pace'] / Pace::USUAL)->toBeBetween(0.8, 1.25);
 
     // Once: what is begun is left alone.
     $entries = $piece->drawingEntries()->count();
