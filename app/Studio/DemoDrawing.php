@@ -60,12 +60,12 @@ final class DemoDrawing
         }
         ksort($turns);
         $turns = array_values($turns);
+        // Each takes what the plan says, so that the pace that is read in the log is a hand's.
+        $takes = array_map(static fn (array $steps): float => Pace::CHANGE_MINUTES + array_sum(array_map(static fn (PlanStep $step): float => $step->minutes, $steps)), $turns);
         $from = 0;
         foreach ($checks as [$share, $daysAgo]) {
             $upTo = (int) round($share * count($turns));
             $end = Carbon::now()->subDays($daysAgo);
-            // Each takes what the plan says, so that the pace that is read in the log is a hand's.
-            $takes = array_map(static fn (array $steps): float => Pace::CHANGE_MINUTES + array_sum(array_map(static fn (PlanStep $step): float => $step->minutes, $steps)), $turns);
             for ($turn = $from; $turn < $upTo; $turn++) {
                 /** @var non-empty-list<PlanStep> $steps */
                 $steps = $turns[$turn];

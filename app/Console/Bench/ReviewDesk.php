@@ -108,20 +108,16 @@ final class ReviewDesk
      */
     public function parts(ZoneReview $zone, array $ways, array $believed, array $planned, array $before): array
     {
-        $passed = static fn (string $target): ?Passed => isset($ways[$target], $believed[$target]) ? Passed::laid($ways[$target], $believed[$target], $planned[$target] ?? Stack::of()) : null;
-        $parts = [];
+        $of = fn (string $target): ?array => isset($ways[$target], $believed[$target]) ? [Passed::laid($ways[$target], $believed[$target], $planned[$target] ?? Stack::of()), $this->predictor] : null;
+        $seen = [];
         foreach ($zone->worstFirst() as $part) {
-            $of = $passed($part->target);
-            $parts = [...$parts, ...($of === null ? [] : [LoggedPart::of($part, $of, $this->predictor)])];
+            $logged = $of($part->target);
+            if ($logged !== null) {
+                $seen[] = [LoggedPart::of($part, ...$logged), $this->predictor];
+            }
         }
-        $seen = array_map(fn (LoggedPart $part): array => [$part, $this->predictor], $parts);
-        $of = function (string $target) use ($passed): ?array {
-            $of = $passed($target);
 
-            return $of === null ? null : [$of, $this->predictor];
-        };
-
-        return [...$parts, ...ZoneHand::unseen($zone->narrow, $seen, $of, $before)];
+        return [...array_column($seen, 0), ...ZoneHand::unseen($zone->narrow, $seen, $of, $before)];
     }
 
     /** What the studio would lay next in a part of a zone. */
