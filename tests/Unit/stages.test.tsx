@@ -1,4 +1,4 @@
-import { screen, waitFor, within } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
 import type { Plan, StackPrediction, Zone } from '../../resources/js/api/client';
@@ -195,6 +195,27 @@ describe('Match', () => {
         expect(then).toBe(first);
         expect(screen.queryByRole('article', { name: 'Recipe No. 2' })).toBeNull();
         expect(screen.queryByText('Trying stacks')).toBeNull();
+    });
+
+    it('is read from the top again when another colour is chosen, and stays where it was scrolled to until then', async () => {
+        serve({ 'GET /api/pencils': () => ({ pencils: [pencil('404')] }), 'POST /api/pieces/p1/recipes': () => found });
+        const two = zone('z', 'Float', {
+            targets: [target('m', 'Float'), target('l', 'Float, light', { role: 'light', colour: colour({ L: 70 }) })],
+        });
+        show(
+            <Around of={piece([two])} selected={two}>
+                <div role="group" aria-label="Match">
+                    <MatchStage />
+                </div>
+            </Around>,
+        );
+        const stage = screen.getByRole('group', { name: 'Match' });
+        stage.scrollTop = 300;
+        fireEvent.scroll(stage);
+        await screen.findByRole('article', { name: 'Recipe No. 1' });
+        expect(stage.scrollTop).toBe(300);
+        await userEvent.click(screen.getByRole('button', { name: /^light/ }));
+        await waitFor(() => expect(stage.scrollTop).toBe(0));
     });
 
     it('searches anew for another wish', async () => {

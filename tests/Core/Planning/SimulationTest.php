@@ -214,9 +214,12 @@ describe('the parts of a zone on the picture', function (): void {
     });
 
     it('tells more colours apart than a byte holds', function (): void {
-        $targets = array_map(static fn (int $i): PictureTarget => pictureTarget("t$i", TargetRole::Accent, Lab::of(90, 0, 50)), range(0, 299));
-        $parts = PartFinder::of($this->ramp, $this->map, [pictureZone('a', 1, [...$targets, pictureTarget('last', TargetRole::Middle, Lab::of(45, 0, 0))])]);
-        expect($parts->at(80 * 10 + 40))->toBe([300, 300, 0.0])->and(($this->at)($parts->mask(['last']), 40))->toBe(255);
+        $of = static fn (int $i): Lab => Lab::of(90, $i / 3.0, 50);
+        $row = painted(300, 1, static fn (float $x): Lab => $of((int) (300.0 * $x)));
+        $accents = array_map(static fn (int $i): PictureTarget => pictureTarget("t$i", TargetRole::Accent, $of($i)), range(0, 299));
+        $parts = PartFinder::of($row, ZoneMap::of(300, 1, str_repeat("\1", 300)), [pictureZone('a', 1, [...$accents, pictureTarget('middle', TargetRole::Middle, Lab::of(10, 0, 0))])]);
+        expect(array_map(static fn (int $at): ?int => $parts->at($at)[0] ?? null, range(0, 299)))->toBe(range(0, 299))
+            ->and(ord($parts->mask(['t280'])[280]))->toBe(255)->and(ord($parts->mask(['t280'])[24]))->toBe(0);
     });
 
     it('together are the whole zone, and an accent lies only where the photo shows it', function (): void {
