@@ -128,7 +128,7 @@ describe('the drawing beside the photo', () => {
     it('says how to take a photo where there is none yet', async () => {
         put([]);
         expect(await screen.findByText(/with white paper all round it/)).toBeTruthy();
-        expect(screen.queryByText('All zones ▾')).toBeNull();
+        expect(screen.queryByText('All zones')).toBeNull();
     });
 
     it('says the three places that need the hand, and folds the rest', async () => {

@@ -7,6 +7,7 @@ import { buttonLook, StrongButton } from '../ui/Button';
 import { Problem } from '../ui/States';
 import { space, type } from '../ui/theme';
 import { nextOf, saidOf, STEPS, useRoad, type StepId } from './wayIn';
+import { Sign } from '../ui/Sign';
 
 const Aside = styled.aside`
     display: grid;
@@ -78,7 +79,9 @@ export function Road({ at }: { at: StepId | null }) {
 
                     return (
                         <li key={id} {...(id === at && { 'aria-current': 'step' as const })}>
-                            <b aria-hidden>{said === null ? '○' : '✓'}</b>
+                            <b aria-hidden>
+                                <Sign of={said === null ? 'open' : 'done'} />
+                            </b>
                             <Link to={`/begin/${id}`}>{NAMES[id]}</Link>
                             <small>{said ?? 'not yet'}</small>
                         </li>

@@ -24,6 +24,7 @@ import { ReviewedPicture } from './ReviewedPicture';
 import { useReviewing, type Corner } from './reviewQueries';
 import { Simulated } from './Simulated';
 import { SpotInBoth } from './SpotInBoth';
+import { Sign } from '../ui/Sign';
 
 /** Mean value error, steps, from which a drill is offered. */
 const WORTH_PRACTICE = 0.6;
@@ -161,7 +162,9 @@ export function DrawingChecks() {
             )}
             {refused?.photo && (
                 <Disclosure key={refused.mark}>
-                    <Opener slot="trigger">Set its corners by hand ▾</Opener>
+                    <Opener slot="trigger">
+                        Set its corners by hand <Sign of="more" />
+                    </Opener>
                     <DisclosurePanel>
                         <CornersFrame
                             photo={refused.photo}
@@ -227,14 +230,18 @@ export function DrawingChecks() {
                         <History reviews={reviews.data} chosen={review.photo} onChoose={chooseCheck} />
                     )}
                     <Disclosure key={review.photo}>
-                        <Opener slot="trigger">All zones ▾</Opener>
+                        <Opener slot="trigger">
+                            All zones <Sign of="more" />
+                        </Opener>
                         <DisclosurePanel>
                             <ZoneWords zones={review.zones} />
                         </DisclosurePanel>
                     </Disclosure>
                     {photo && (
                         <Disclosure key={`corners ${review.photo} ${review.straight}`}>
-                            <Opener slot="trigger">Corners of the drawing ▾</Opener>
+                            <Opener slot="trigger">
+                                Corners of the drawing <Sign of="more" />
+                            </Opener>
                             <DisclosurePanel>
                                 <CornersFrame
                                     photo={photo}

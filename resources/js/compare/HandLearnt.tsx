@@ -10,6 +10,7 @@ import { notify } from '../ui/Notices';
 import { Swatch } from '../ui/Swatch';
 import { space, type } from '../ui/theme';
 import { counted } from '../ui/words';
+import { Sign } from '../ui/Sign';
 
 const Card = styled.section`
     display: grid;
@@ -84,7 +85,9 @@ export function HandLearnt({ photo, hand }: { photo: string; hand: Hand }) {
                 <p>Another calibration is in use since this photo was compared.</p>
             )}
             <Disclosure>
-                <Opener slot="trigger">What it was read from ▾</Opener>
+                <Opener slot="trigger">
+                    What it was read from <Sign of="more" />
+                </Opener>
                 <DisclosurePanel>
                     <p>
                         <small>From the left: as it is seen, as expected until now, as expected with this hand.</small>

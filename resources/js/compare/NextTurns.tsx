@@ -9,6 +9,7 @@ import { StepsOnTop } from '../ui/RecipeBuild';
 import { Swatch } from '../ui/Swatch';
 import { space, type } from '../ui/theme';
 import { counted } from '../ui/words';
+import { Sign } from '../ui/Sign';
 
 const Head = styled.div`
     display: flex;
@@ -133,7 +134,9 @@ export function NextTurns({ review }: { review: Review }) {
                             </Looks>
                             <div>
                                 {next.isTaken ? (
-                                    <span>✓ Taken over</span>
+                                    <span>
+                                        <Sign of="done" /> Taken over
+                                    </span>
                                 ) : (
                                     !goneOn && (
                                         <Button

@@ -5,6 +5,7 @@ import { Button, buttonLook } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { space } from '../ui/theme';
 import type { Hand } from './reviewQueries';
+import { Sign } from '../ui/Sign';
 
 const Opener = styled(AriaButton)`
     ${buttonLook}
@@ -37,7 +38,9 @@ export function Simulated({ isDisabled, onSimulate }: Props) {
 
     return (
         <Disclosure>
-            <Opener slot="trigger">No drawing at hand ▾</Opener>
+            <Opener slot="trigger">
+                No drawing at hand <Sign of="more" />
+            </Opener>
             <DisclosurePanel>
                 <p>The simulated studio draws what is ticked in Draw, and photographs it. It is marked as simulated.</p>
                 <Row>

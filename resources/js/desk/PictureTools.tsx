@@ -10,6 +10,7 @@ import { DEFAULT_RADIUS, useView, type View } from './address';
 import { useChosen, useDeskAbout, useHands, useTool } from './DeskContext';
 import { useResize } from './useResize';
 import { useZoom, useZoomed } from './zoom';
+import { Sign } from '../ui/Sign';
 
 /** One row; where it is narrow, the views are a list that opens. */
 const Row = styled.div`
@@ -44,7 +45,7 @@ const Together = styled.span`
     white-space: nowrap;
 `;
 
-const Sign = styled(Button)`
+const Step = styled(Button)`
     width: 32px;
     padding: 0;
 `;
@@ -113,15 +114,15 @@ function Zooming() {
 
     return (
         <Together>
-            <Sign aria-label="Zoom out" isDisabled={isWhole} onPress={() => zoom.by(1 / 1.5)}>
+            <Step aria-label="Zoom out" isDisabled={isWhole} onPress={() => zoom.by(1 / 1.5)}>
                 −
-            </Sign>
+            </Step>
             <Scale aria-label="Show all of it" isDisabled={isWhole} onPress={zoom.fit}>
                 <Percent />
             </Scale>
-            <Sign aria-label="Zoom in" onPress={() => zoom.by(1.5)}>
+            <Step aria-label="Zoom in" onPress={() => zoom.by(1.5)}>
                 +
-            </Sign>
+            </Step>
         </Together>
     );
 }
@@ -154,12 +155,12 @@ function SampleSize() {
     return (
         <Together>
             <span style={{ flex: 1 }}>Sample {millimetres(piece, spot?.radius ?? DEFAULT_RADIUS)}</span>
-            <Sign aria-label="Smaller sample" onPress={() => resize(1 / 1.4)}>
+            <Step aria-label="Smaller sample" onPress={() => resize(1 / 1.4)}>
                 −
-            </Sign>
-            <Sign aria-label="Larger sample" onPress={() => resize(1.4)}>
+            </Step>
+            <Step aria-label="Larger sample" onPress={() => resize(1.4)}>
                 +
-            </Sign>
+            </Step>
         </Together>
     );
 }
@@ -228,7 +229,7 @@ export function PictureTools() {
                         $on={changed.length > 0}
                         aria-label={changed.length > 0 ? `More of the view: ${changed.join(', ')}` : 'More of the view'}
                     >
-                        More <span aria-hidden>▾</span>
+                        More <Sign of="more" />
                     </Opener>
                     <More placement="bottom">
                         <Dialog aria-label="More of the view">

@@ -4,6 +4,7 @@ import type { TargetRole, Zone } from '../api/client';
 import { spoken } from '../ui/Swatch';
 import { radius, space, type } from '../ui/theme';
 import { useChosen, useHands } from './DeskContext';
+import { Sign } from '../ui/Sign';
 
 export const ROLE_NAMES: Record<TargetRole, string> = {
     light: 'light',
@@ -61,7 +62,12 @@ export const TargetChoice = memo(function TargetChoice({ zone }: { zone: Zone })
                         <span>
                             {target.label}
                             {target.lineMm !== null && ` ${target.lineMm} mm`}
-                            {target.recipe ? ' ✓' : ''}
+                            {target.recipe && (
+                                <>
+                                    {' '}
+                                    <Sign of="done" />
+                                </>
+                            )}
                         </span>
                         <span className="visually-hidden">
                             {spoken(target.colour)}

@@ -5,6 +5,7 @@ import type { Zone } from '../api/client';
 import { spoken } from '../ui/Swatch';
 import { mainTarget } from './DeskContext';
 import { space, type } from '../ui/theme';
+import { Sign } from '../ui/Sign';
 
 const Rail = styled.div`
     display: grid;
@@ -85,8 +86,7 @@ const ZoneItem = memo(function ZoneItem({ zone, number, chosen, onChoose }: Item
         <Item type="button" $chosen={chosen} aria-pressed={chosen} title={zone.name} onClick={() => onChoose(zone.id)}>
             <i style={{ background: bands(zone) }} aria-hidden />
             <span>
-                {number}
-                {isMatched(zone) && <span aria-hidden> ✓</span>}
+                {number} {isMatched(zone) && <Sign of="done" />}
             </span>
             <span className="visually-hidden">
                 {zone.name}

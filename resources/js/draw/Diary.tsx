@@ -19,6 +19,7 @@ import { Segments } from '../ui/Segments';
 import { radius, space, type } from '../ui/theme';
 import { counted } from '../ui/words';
 import { smaller } from './smaller';
+import { Sign } from '../ui/Sign';
 
 const Opener = styled(AriaButton)`
     ${buttonLook}
@@ -178,7 +179,9 @@ export function Diary({ piece, plan, turn, zone, onWrite, onPhotograph }: Props)
 
     return (
         <Disclosure>
-            <Opener slot="trigger">Diary and notes ▾</Opener>
+            <Opener slot="trigger">
+                Diary and notes <Sign of="more" />
+            </Opener>
             <DisclosurePanel>
                 <Writing
                     onSubmit={(event) => {

@@ -13,6 +13,7 @@ import { Segments } from '../ui/Segments';
 import { space, type } from '../ui/theme';
 import { placeWords } from '../ui/turns';
 import { Stepper } from './Stepper';
+import { Sign } from '../ui/Sign';
 
 type Place = Turn['places'][number];
 
@@ -121,7 +122,9 @@ export function Otherwise({ plan, turn, open, onHappened }: Props) {
                 setWay('laid');
             }}
         >
-            <Opener slot="trigger">It went otherwise ▾</Opener>
+            <Opener slot="trigger">
+                It went otherwise <Sign of="more" />
+            </Opener>
             <DisclosurePanel>
                 {isOpen && (
                     <Form data-testid="otherwise">

@@ -1,7 +1,9 @@
 import styled from 'styled-components';
+import type { ReactNode } from 'react';
 import { Checkbox } from 'react-aria-components';
 import type { Turn } from '../api/client';
 import { Button } from '../ui/Button';
+import { Sign } from '../ui/Sign';
 import { Swatch } from '../ui/Swatch';
 import { space, type } from '../ui/theme';
 import { placeWords } from '../ui/turns';
@@ -93,7 +95,7 @@ interface Props {
     onLook: (place: Place) => void;
 }
 
-const SIGNS: Record<Place['state'], string> = { open: '', done: '✓', skipped: '–' };
+const SIGNS: Record<Place['state'], ReactNode> = { open: '', done: <Sign of="done" />, skipped: '–' };
 
 /** Where the turn goes to, ticked place by place: before, after, and what it is to become. */
 export function PlaceList({ places, numbers, saysCoats, onMark, onLook }: Props) {

@@ -8,6 +8,7 @@ import { sliderLook } from '../ui/sliderLook';
 import { radius, space, target, type } from '../ui/theme';
 import type { DraftStep } from './draft';
 import { PencilPicker, type Pickable } from '../ui/PencilPicker';
+import { Sign } from '../ui/Sign';
 
 const MOST_PASSES = 9;
 const LEAST_PRESSURE = 5;
@@ -164,7 +165,7 @@ export function StackRow({ step, index, isLast, box, after, onMove, onReplace, o
     return (
         <Row id={step.key} textValue={`${index + 1}: ${name}`}>
             <Handle slot="drag" aria-label={`Move step ${index + 1}`}>
-                ≡
+                <Sign of="drag" />
             </Handle>
             <Moves>
                 <SignButton

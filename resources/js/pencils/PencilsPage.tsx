@@ -15,6 +15,7 @@ import { useFilters } from '../ui/useFilters';
 import { space, type } from '../ui/theme';
 import { PencilSheet } from './PencilSheet';
 import { usePencilList, type PencilFilters } from './pencilQueries';
+import { Sign } from '../ui/Sign';
 
 const MOST_AT_ONCE = 500;
 const HUES = ['red', 'orange', 'yellow', 'green', 'blue', 'violet'];
@@ -250,10 +251,16 @@ export function PencilsPage() {
                                     <div>
                                         <b>{pencil.number}</b>
                                         <small title={pencil.name}>
-                                            {pencil.favourite && <span aria-label="favourite">★ </span>}
-                                            {pencil.status === 'discontinued' || pencil.status === 'replaced'
-                                                ? '✕ '
-                                                : ''}
+                                            {pencil.favourite && (
+                                                <span role="img" aria-label="favourite">
+                                                    <Sign of="favourite" />{' '}
+                                                </span>
+                                            )}
+                                            {(pencil.status === 'discontinued' || pencil.status === 'replaced') && (
+                                                <>
+                                                    <Sign of="gone" />{' '}
+                                                </>
+                                            )}
                                             {pencil.name || pencil.range}
                                         </small>
                                         <small title={pencil.misses ?? pencil.foundBy ?? pencil.family ?? undefined}>
@@ -273,7 +280,7 @@ export function PencilsPage() {
                                                     : change({ add: [pencil.id] }, `${pencil.number} put in the box`)
                                             }
                                         >
-                                            <span aria-hidden>{pencil.owned ? '✓' : ''}</span>
+                                            {pencil.owned && <Sign of="done" />}
                                         </Own>
                                     </div>
                                 </Card>

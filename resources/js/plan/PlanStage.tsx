@@ -10,6 +10,7 @@ import { notify } from '../ui/Notices';
 import { Parts } from '../ui/Parts';
 import { RestsOnLine } from '../ui/RestsOnLine';
 import { Loading, Problem } from '../ui/States';
+import { Sign } from '../ui/Sign';
 import { space, type } from '../ui/theme';
 import { spokenMinutes } from '../ui/words';
 import { AdvicePanel } from './AdvicePanel';
@@ -70,9 +71,6 @@ const Ready = styled.section`
     & h2 {
         margin-bottom: ${space.s};
         font-size: ${type.title};
-    }
-    & li::before {
-        content: '□ ';
     }
 `;
 
@@ -140,7 +138,9 @@ function OrderPart({ plan }: { plan: Plan }) {
                 <h2 id="ready">Have ready</h2>
                 <ul data-testid="prep">
                     {plan.prep.map((thing) => (
-                        <li key={thing}>{thing}</li>
+                        <li key={thing}>
+                            <Sign of="box" /> {thing}
+                        </li>
                     ))}
                 </ul>
             </Ready>

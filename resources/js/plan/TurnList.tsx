@@ -1,6 +1,7 @@
 import { memo } from 'react';
 import styled from 'styled-components';
 import type { Piece, Turn } from '../api/client';
+import { Sign } from '../ui/Sign';
 import { Swatch } from '../ui/Swatch';
 import { pressureWord } from '../ui/Pressure';
 import { space, type } from '../ui/theme';
@@ -15,9 +16,6 @@ const Turns = styled.ol`
         align-items: start;
         padding: ${space.s} 0;
         border-top: 1px solid ${({ theme }) => theme.line};
-    }
-    & > li[data-state='done'] b::after {
-        content: ' ✓';
     }
     & > li[data-state='skipped'] b {
         text-decoration: line-through;
@@ -66,9 +64,6 @@ const Places = styled.ul`
         text-align: start;
         cursor: pointer;
     }
-    & [data-state='done'] button::after {
-        content: ' ✓';
-    }
 `;
 
 /** The number of a turn: pressed, the picture shows where it goes. */
@@ -85,6 +80,14 @@ const Where = styled.button`
         color: ${({ theme }) => theme.onStrong};
     }
 `;
+
+const DONE = (
+    <>
+        {' '}
+        <Sign of="done" />
+        <span className="visually-hidden">done</span>
+    </>
+);
 
 type Choose = (zone: string, target: string) => void;
 type Show = (turn: number | null) => void;
@@ -115,7 +118,10 @@ function TurnRow({ turn, numbers, begins, shown, onShow, onChoose }: RowProps) {
             </Where>
             <i style={{ background: pencil?.hex }} aria-hidden />
             <div>
-                <b>{pencil?.number ?? ROLES[turn.role]}</b>
+                <b>
+                    {pencil?.number ?? ROLES[turn.role]}
+                    {turn.state === 'done' && DONE}
+                </b>
                 {turn.step?.pencil && (
                     <small>
                         <br />
@@ -136,6 +142,7 @@ function TurnRow({ turn, numbers, begins, shown, onShow, onChoose }: RowProps) {
                             <span>
                                 <button type="button" onClick={() => onChoose(place.zone, place.target)}>
                                     {numbers.get(place.zone)} {place.name}
+                                    {place.state === 'done' && DONE}
                                 </button>
                                 {placeWords(place) === '' ? '' : `: ${placeWords(place)}`}
                                 {place.coats > 1 && `, ${place.coats} coats`}

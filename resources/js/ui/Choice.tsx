@@ -2,6 +2,7 @@ import { Button as AriaButton, Label, ListBox, ListBoxItem, Popover, Select, Sel
 import styled from 'styled-components';
 import { buttonLook } from './Button';
 import { radius, space, type } from './theme';
+import { Sign } from './Sign';
 
 const Box = styled(Select)`
     display: grid;
@@ -73,7 +74,7 @@ export function Choice<T extends string>({ label, value, options, onChange, hide
             <Name className={hideLabel ? 'visually-hidden' : undefined}>{label}</Name>
             <Trigger>
                 <SelectValue />
-                <span aria-hidden>▾</span>
+                <Sign of="more" />
             </Trigger>
             <Panel>
                 <Options items={options}>{(option) => <Option textValue={option.name}>{option.name}</Option>}</Options>

@@ -3,6 +3,7 @@ import styled from 'styled-components';
 import { Button } from './Button';
 import { Panel } from './Choice';
 import { space } from './theme';
+import { Sign } from './Sign';
 
 const Entries = styled(Menu)`
     min-width: 140px;
@@ -31,7 +32,9 @@ interface Props<T extends string> {
 export function MoreMenu<T extends string>({ of, entries, onChoose }: Props<T>) {
     return (
         <MenuTrigger>
-            <Button aria-label={`More of ${of}`}>More ▾</Button>
+            <Button aria-label={`More of ${of}`}>
+                More <Sign of="more" />
+            </Button>
             <Panel placement="bottom end">
                 <Entries onAction={(id) => onChoose(id as T)}>
                     {entries.map(({ id, name }) => (

@@ -5,6 +5,7 @@ import type { Pencil } from '../api/client';
 import { Option, Options, Panel } from './Choice';
 import { findPencils, formerName } from './finder';
 import { radius, target, type } from './theme';
+import { Sign } from './Sign';
 
 const Box = styled(ComboBox)`
     display: flex;
@@ -79,7 +80,9 @@ export const PencilPicker = memo(function PencilPicker({ pencils, value, label, 
         >
             <i style={{ background: chosen?.hex ?? undefined }} aria-hidden />
             <Input placeholder={placeholder ?? ''} onFocus={(event) => event.target.select()} />
-            <Button aria-label="Show the box">▾</Button>
+            <Button aria-label="Show the box">
+                <Sign of="more" />
+            </Button>
             <Panel style={{ width: 320 }}>
                 <Options<Pickable> dependencies={[word]}>
                     {(pencil) => (

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { Checkbox, type CheckboxProps } from 'react-aria-components';
 import styled from 'styled-components';
 import { space, target } from './theme';
+import { Sign } from './Sign';
 
 const Box = styled(Checkbox)`
     display: inline-flex;
@@ -30,7 +31,7 @@ export function Tick({ children, ...props }: Omit<CheckboxProps, 'children'> & {
         <Box {...props}>
             {({ isSelected }) => (
                 <>
-                    <i aria-hidden>{isSelected ? '✓' : ''}</i>
+                    <i aria-hidden>{isSelected && <Sign of="done" />}</i>
                     {children}
                 </>
             )}
