@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { useDeferredValue, useMemo, type ReactNode } from 'react';
 import type { Colour, Recipe } from '../api/client';
 import type { useRecipes } from '../api/queries';
 import { RestsOnLine } from '../ui/RestsOnLine';
@@ -27,11 +27,14 @@ interface Shown {
     isSearched?: boolean;
 }
 
-/** The recipes that were found, those of the artist's book, and the nearest pencil alone. */
-export function FoundRecipes({ found, kept, target, underLamp, isOfBefore, onOpen, onAvoid, children }: Props) {
+const outOfSight = { 'aria-hidden': true, style: { visibility: 'hidden' } } as const;
+
+/** As they are read: those that were found for it, those of the artist's book, the nearest pencil alone. */
+function inOrder(found: Props['found'], kept: string | null): Shown[] {
     const recipes = found.recipes.filter(({ stack }) => stack !== kept);
     const why = reasons(recipes);
-    const all: Shown[] = [
+
+    return [
         ...recipes.map((recipe, index) => ({
             key: `found ${index}`,
             rank: `No. ${index + 1}`,
@@ -44,10 +47,17 @@ export function FoundRecipes({ found, kept, target, underLamp, isOfBefore, onOpe
             .map(({ recipe, from }, index) => ({ key: `book ${index}`, rank: `Yours: ${from}`, recipe })),
         { key: 'nearest', rank: 'Nearest single', recipe: found.nearest },
     ];
+}
 
-    return (
-        <div aria-hidden={isOfBefore} style={{ visibility: isOfBefore ? 'hidden' : undefined }}>
-            {all.map(({ key, rank, recipe, reason, isSearched }) => (
+/** The recipes that were found, those of the artist's book, and the nearest pencil alone. */
+export function FoundRecipes({ found, kept, target, underLamp, isOfBefore, onOpen, onAvoid, children }: Props) {
+    const now = useMemo(() => ({ all: inOrder(found, kept), target }), [found, kept, target]);
+    // The first is read first: those below it follow when it stands there.
+    const later = useDeferredValue(now);
+    const cards = ({ all, target }: typeof now, from: number, to?: number) =>
+        all
+            .slice(from, to)
+            .map(({ key, rank, recipe, reason, isSearched }) => (
                 <RecipeCard
                     key={key}
                     rank={rank}
@@ -58,9 +68,16 @@ export function FoundRecipes({ found, kept, target, underLamp, isOfBefore, onOpe
                     onOpen={onOpen}
                     {...(isSearched ? { onStack: onOpen, onAvoid } : {})}
                 />
-            ))}
-            <RestsOnLine calibration={found.calibration} />
-            {children}
+            ));
+
+    return (
+        <div {...(isOfBefore && outOfSight)}>
+            {cards(now, 0, 1)}
+            <div {...(later !== now && outOfSight)}>
+                {cards(later, 1)}
+                <RestsOnLine calibration={found.calibration} />
+                {children}
+            </div>
         </div>
     );
 }
