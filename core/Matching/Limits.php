@@ -16,6 +16,9 @@ final readonly class Limits
     /** In a planned picture, whose steps are laid one by one. */
     public const PICTURE_LAYERS = 3;
 
+    /** In a line. */
+    public const LINE_LAYERS = 2;
+
     /**
      * @param  bool  $noBlack  no black pencil, whatever the school of shadows says
      * @param  bool  $waxLast  nothing goes over a wax pencil but wax
@@ -54,6 +57,12 @@ final readonly class Limits
     public function of(int $maxPencils): self
     {
         return new self(1, $maxPencils, $this->maxLayers, $this->schools, $this->noBlack, $this->waxLast, $this->must, $this->surface, $this->last, $this->given);
+    }
+
+    /** For a line, which is drawn with one point, and gone over with another where that falls short. */
+    public function forLine(): self
+    {
+        return new self($this->top, min(self::LINE_LAYERS, $this->maxPencils), min(self::LINE_LAYERS, $this->maxLayers), $this->schools, $this->noBlack, $this->waxLast, $this->must, $this->surface, $this->last, $this->given);
     }
 
     /** For what stands on a base that other colours share: that is one layer more. */

@@ -19,6 +19,7 @@ use Prism\Matching\Search\PresentState;
 use Prism\Matching\Target;
 use Prism\Materials\Kit;
 use Prism\Materials\Pencil;
+use Prism\Reference\Zones\TargetRole;
 
 /**
  * What to lay next in a part of the drawing, where what is seen there takes the plan too far from its colour: searched from the
@@ -60,6 +61,7 @@ final readonly class NextLayers
         if ($miss < max($planned + self::WORTH, Correction::EYE)) {
             return null;
         }
+        $limits = $passed->zone->role === TargetRole::Line ? $limits->forLine() : $limits;
         // A passage that is near gets a light layer more, or two, or is left: nobody takes it off again or builds on it for so little.
         $found = $logged->part->state === PartState::Near ? $search->glaze(...) : $search->correct(...);
         // What was lifted and laid anew, and is off still, is pressed in: lifting again takes the new layers and nothing below them.

@@ -31,15 +31,15 @@ use function Tests\Core\seen;
 const LAID = 'QW:7432@35x2 > QW:2794@45x2 > QW:6858@40';
 
 /** One colour of which the first steps are ticked, and what is seen there. */
-function logged(int $ticked, Lab $seen, ?Lab $among = null, string $laid = LAID, int $pixels = 500): LoggedPart
+function logged(int $ticked, Lab $seen, ?Lab $among = null, string $laid = LAID, int $pixels = 500, TargetRole $role = TargetRole::Middle): LoggedPart
 {
     $predictor = new Predictor(model());
-    $plan = (new Planner($predictor, pencils()))->plan([new PlannedZone('t', 'z', 'float', seen($laid), Stack::parse($laid), own: true)]);
+    $plan = (new Planner($predictor, pencils()))->plan([new PlannedZone('t', 'z', 'float', seen($laid), Stack::parse($laid), role: $role, own: true)]);
     $keys = array_map(static fn ($step): string => $step->key, array_slice($plan->steps, 0, $ticked));
     $passed = Passed::through($plan, array_fill_keys($keys, 'done'))['t'];
     $expected = $ticked === 0 ? model()->bare()->lab() : $predictor->predict($passed->present)->colour;
 
-    return LoggedPart::of(PartReview::of('t', TargetRole::Middle, $seen, seen($laid), model()->bare()->lab(), $pixels, $among ?? $expected), $passed, $predictor);
+    return LoggedPart::of(PartReview::of('t', $role, $seen, seen($laid), model()->bare()->lab(), $pixels, $among ?? $expected), $passed, $predictor);
 }
 
 /** @param  list<string>  $inHand */
@@ -152,6 +152,12 @@ it('takes no turn more for what another part of the zone has in the hand already
     expect($hands)->toContain('lift')->and($left->turns)->toBe(3 - count($hands))->and($left->inHand)->toBe($hands)->and($left->for($first->steps))->toBe(0)->and($left->areOver())->toBeFalse();
     $second = nextLayers($logged, 0, inHand: $hands) ?? throw new LogicException('Nothing is next.');
     expect(array_diff(TurnsLeft::hands($second->steps), $hands))->toBe([])->and(nextLayers($logged, 0))->toBeNull();
+});
+
+it('goes over a line with one pencil or two, where a field of the colour takes three', function (): void {
+    $light = seen('QW:7432@14x1 > QW:2794@18x1 > QW:6858@16');
+    $with = static fn (TargetRole $role): int => count(nextLayers(logged(3, $light, role: $role))?->steps->pencils() ?? []);
+    expect($with(TargetRole::Middle))->toBe(3)->and($with(TargetRole::Line))->toBeGreaterThan(0)->toBeLessThanOrEqual(2);
 });
 
 it('waits where it comes much nearer with a pencil for which no turn is left', function (): void {
