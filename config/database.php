@@ -13,6 +13,8 @@ return [
             'host' => env('DB_HOST', '127.0.0.1'),
             'port' => env('DB_PORT', '33061'),
             'database' => env('DB_DATABASE', 'prism'),
+            // It is named as one connects: asking for it again would be one word more for each request.
+            'use_db_after_connecting' => false,
             'username' => env('DB_USERNAME', 'prism'),
             'password' => env('DB_PASSWORD', ''),
             'charset' => 'utf8mb4',

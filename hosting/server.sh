@@ -37,6 +37,8 @@ server_up() {
     cp -r app artisan bin bootstrap compat composer.json config core database lang public resources routes standin vendor "$APP"
     mkdir -p "$APP/docs" && cp docs/openapi.json "$APP/docs"
     rm -f "$APP"/bootstrap/cache/*.php
+    # As docs/hosting.md has it installed: where each class is, is known.
+    (cd "$APP" && composer dump-autoload --optimize --no-scripts --quiet 2>/dev/null) || fail "Composer could not say where the classes are."
     # Some packages come with files that only their owner may read.
     chmod -R a+rX "$APP"
     mkdir -p "$APP"/storage/{app,logs,framework/{cache/data,sessions,views}} "$TRY"/{logs,run}

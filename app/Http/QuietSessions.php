@@ -19,13 +19,27 @@ final class QuietSessions extends DatabaseSessionHandler
 
     private string $was = '';
 
+    /** When what was read was written; 0 where nothing was. */
+    private int $written = 0;
+
+    private string $of = '';
+
     /** @param  string  $sessionId */
     public function read($sessionId): string|false
     {
+        $this->written = 0;
         $data = parent::read($sessionId);
-        $this->was = (string) $data;
+        [$this->was, $this->of] = [(string) $data, $sessionId];
 
         return $data;
+    }
+
+    /** @param  \stdClass  $session  its row, or nothing */
+    protected function expired($session): bool
+    {
+        $this->written = (int) ($session->last_activity ?? 0);
+
+        return parent::expired($session);
     }
 
     /**
@@ -34,12 +48,12 @@ final class QuietSessions extends DatabaseSessionHandler
      */
     protected function performUpdate($sessionId, $payload): int
     {
-        $row = $this->getQuery()->where('id', $sessionId);
-        if (self::news((string) base64_decode((string) $payload['payload'], true)) === self::news($this->was)) {
-            $row->where('last_activity', '<=', $this->currentTime() - self::SECONDS);
+        $isKnown = $sessionId === $this->of && $this->written > $this->currentTime() - self::SECONDS;
+        if ($isKnown && self::news((string) base64_decode((string) $payload['payload'], true)) === self::news($this->was)) {
+            return 0;
         }
 
-        return $row->update($payload);
+        return $this->getQuery()->where('id', $sessionId)->update($payload);
     }
 
     /** @return mixed what a session holds; nothing of it that is no news */

@@ -22,6 +22,8 @@ use Illuminate\Support\Carbon;
  */
 final class Calibration extends Model
 {
+    protected $table = 'calibrations';
+
     protected $fillable = ['number', 'swatch_count', 'before', 'after', 'fit', 'weight'];
 
     /** @var array<string, string> */

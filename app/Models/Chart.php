@@ -32,6 +32,8 @@ final class Chart extends Model
 {
     use HasUlids, MassPrunable, SoftDeletes;
 
+    protected $table = 'charts';
+
     protected $fillable = ['paper_id', 'title', 'kind', 'page', 'stacks'];
 
     /** @var array<string, string> */

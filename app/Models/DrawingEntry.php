@@ -29,6 +29,8 @@ use Illuminate\Support\Carbon;
  */
 final class DrawingEntry extends Model
 {
+    protected $table = 'drawing_entries';
+
     protected $fillable = ['mark', 'kind', 'turn', 'before', 'did', 'recipe_before', 'note', 'zone', 'photo_width', 'photo_height', 'undone', 'made_at', 'laid_mm2', 'minutes'];
 
     /** @var array<string, string> */

@@ -22,5 +22,7 @@ final class DrawnStep extends Model
 {
     use CastsOnce;
 
+    protected $table = 'drawn_steps';
+
     protected $fillable = ['step_key', 'state', 'entry_id', 'laid', 'mm2'];
 }

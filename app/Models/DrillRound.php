@@ -27,6 +27,8 @@ final class DrillRound extends Model
 {
     use HasUlids;
 
+    protected $table = 'drill_rounds';
+
     protected $fillable = ['kind', 'level', 'questions', 'answers', 'right', 'done_at'];
 
     protected $attributes = ['answers' => '[]', 'right' => 0];

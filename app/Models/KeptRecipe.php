@@ -44,6 +44,8 @@ final class KeptRecipe extends Model
 {
     use HasUlids, MassPrunable, SoftDeletes;
 
+    protected $table = 'kept_recipes';
+
     protected $fillable = ['paper_id', 'piece_id', 'zone_id', 'zone_name', 'calibration_id', 'name', 'purpose', 'tags', 'note', 'stack', 'L', 'a', 'b', 'ladder', 'rung'];
 
     protected $attributes = ['purpose' => '', 'tags' => '[]', 'note' => '', 'version' => 1];

@@ -31,6 +31,8 @@ final class Paper extends Model
     /** Columns that a prediction on it rests on. */
     public const PHYSICAL = ['slug', 'L', 'a', 'b', 'roughness', 'capacity', 'adhesion'];
 
+    protected $table = 'papers';
+
     protected $fillable = ['user_id', 'slug', 'name', 'kind', 'L', 'a', 'b', 'roughness', 'capacity', 'adhesion', 'width_mm', 'height_mm'];
 
     /** @var array<string, string> */

@@ -32,6 +32,8 @@ final class Pencil extends Model
 {
     use CastsOnce;
 
+    protected $table = 'pencils';
+
     protected $fillable = ['range_id', 'number', 'name', 'aliases', 'binder', 'opacity', 'core', 'stains', 'lightfastness', 'status', 'replaced_by', 'bands', 'spectrum', 'L', 'a', 'b'];
 
     /** @var array<string, string> */

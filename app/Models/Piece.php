@@ -53,6 +53,8 @@ final class Piece extends Model
     /** @use HasFactory<PieceFactory> */
     use CastsOnce, HasFactory, HasUlids, SoftDeletes;
 
+    protected $table = 'pieces';
+
     protected $fillable = ['paper_id', 'title', 'schools', 'interpretation', 'crop', 'width_mm', 'height_mm', 'unit', 'tone', 'light_degrees', 'lamp', 'zone_map', 'session_minutes', 'palette_size', 'pinned', 'banned', 'palette', 'value_only', 'before_planning', 'advised', 'lines'];
 
     /** @var array<string, string> */

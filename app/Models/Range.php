@@ -19,6 +19,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Range extends Model
 {
+    protected $table = 'ranges';
+
     protected $fillable = ['user_id', 'code', 'maker', 'name'];
 
     /** @return Builder<self> */

@@ -21,6 +21,8 @@ final class Recipe extends Model
 {
     use CastsOnce, HasUlids;
 
+    protected $table = 'recipes';
+
     protected $fillable = ['stack', 'by_hand'];
 
     protected $attributes = ['by_hand' => true];

@@ -27,6 +27,8 @@ final class Restore extends Model
 {
     use HasUlids, MassPrunable;
 
+    protected $table = 'restores';
+
     protected $fillable = ['title', 'made', 'away', 'before', 'undone_at'];
 
     /** @var array<string, string> */

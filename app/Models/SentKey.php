@@ -28,6 +28,8 @@ final class SentKey extends Model
 
     public const UPDATED_AT = null;
 
+    protected $table = 'sent_keys';
+
     protected $fillable = ['user_id', 'key', 'digest', 'status', 'body'];
 
     /** @return Builder<self> of yesterday */

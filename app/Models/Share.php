@@ -30,6 +30,8 @@ final class Share extends Model
 
     private const KEPT_DAYS = 30;
 
+    protected $table = 'shares';
+
     protected $fillable = ['kind', 'with_photo', 'token', 'digest', 'expires_at'];
 
     protected $hidden = ['token', 'digest'];

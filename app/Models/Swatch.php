@@ -36,6 +36,8 @@ final class Swatch extends Model
 {
     use MassPrunable, SoftDeletes;
 
+    protected $table = 'swatches';
+
     protected $fillable = ['paper_id', 'stack', 'L', 'a', 'b', 'source', 'note', 'drawn_on', 'spread', 'technique', 'chart_id'];
 
     /** @var array<string, string> */

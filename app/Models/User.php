@@ -44,6 +44,8 @@ final class User extends Authenticatable
      */
     use HasApiTokens, HasFactory;
 
+    protected $table = 'users';
+
     protected $fillable = ['name', 'email', 'password', 'schools', 'hand', 'paper_id', 'lamp', 'unit', 'session_minutes', 'begun_at'];
 
     protected $hidden = ['password', 'remember_token', 'second_factor'];

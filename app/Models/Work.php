@@ -31,6 +31,8 @@ final class Work extends Model
 
     private const KEPT_DAYS = 30;
 
+    protected $table = 'works';
+
     protected $fillable = ['kind', 'wish', 'state', 'doing', 'progress', 'result', 'problem'];
 
     /** @var array<string, string> */

@@ -41,6 +41,8 @@ final class Zone extends Model
 {
     use CastsOnce, HasUlids, SoftDeletes;
 
+    protected $table = 'zones';
+
     protected $fillable = ['name', 'x', 'y', 'radius', 'position', 'version', 'label', 'share', 'outline', 'estimates', 'corrections', 'named', 'fits', 'outside', 'schools', 'interpretation', 'ground', 'colouring'];
 
     protected $attributes = ['version' => 1, 'share' => 0, 'named' => true, 'fits' => true, 'outside' => false];

@@ -17,6 +17,8 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class ZoneChange extends Model
 {
+    protected $table = 'zone_changes';
+
     protected $fillable = ['what', 'before', 'zone_map'];
 
     /** @var array<string, string> */

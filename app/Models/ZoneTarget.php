@@ -36,6 +36,8 @@ final class ZoneTarget extends Model
 {
     use CastsOnce, HasUlids, SoftDeletes;
 
+    protected $table = 'zone_targets';
+
     protected $fillable = ['id', 'role', 'L', 'a', 'b', 'spread', 'share', 'x', 'y', 'line_width', 'edge_width', 'edited', 'version'];
 
     protected $attributes = ['edited' => false, 'version' => 1];
