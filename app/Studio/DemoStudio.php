@@ -53,7 +53,7 @@ final class DemoStudio
         $from = $this->original();
         $names = $pieces = $ids = [];
         $copy = DB::transaction(function () use ($from, &$names, &$pieces, &$ids): User {
-            $copy = User::query()->create(['name' => $from->name, 'email' => self::address(strtolower((string) Str::ulid())), 'password' => Str::random(40), 'schools' => $from->schools, 'hand' => $from->hand]);
+            $copy = User::query()->create(['name' => $from->name, 'email' => self::address(strtolower((string) Str::ulid())), 'password' => Str::random(40), 'schools' => $from->schools, 'hand' => $from->hand, 'paper_id' => $from->paper_id]);
             self::rows('box_pencils', ['user_id' => $from->id], ['user_id' => $copy->id]);
             self::rows('swatches', ['user_id' => $from->id, 'chart_id' => null, 'deleted_at' => null], ['user_id' => $copy->id]);
             if ($from->calibration_id !== null) {

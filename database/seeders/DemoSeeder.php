@@ -33,6 +33,8 @@ final class DemoSeeder extends Seeder
                 'email' => (string) config('prism.demo_email'),
                 // Nobody signs in by password; the demo opens by one click.
                 'password' => Str::random(40),
+                // Its pieces are on it.
+                'paper_id' => Paper::query()->where('slug', 'harbour-cartridge')->valueOrFail('id'),
             ]);
             if (! $known) {
                 $user->box()->attach(DemoPiece::box());

@@ -64,6 +64,8 @@ it('comes swatched, calibrated and planned, and once; and is the same in another
     // A copy has nothing of its recipes to work out anew.
     app()->forgetScopedInstances();
     $copy = app(DemoStudio::class)->copy();
+    // The way into the studio is gone to its end, in each.
+    expect($demo->paper?->slug)->toBe('harbour-cartridge')->and($copy->paper?->slug)->toBe('harbour-cartridge');
     $seen = static fn (): array => $copy->pieces()->whereHas('zones.targets.recipe')->get()->map(static fn (Piece $piece): string => (string) file_get_contents(app(PhotoStore::class)->folderOf($piece->reference()).'/seen.kept'))->all();
     $before = $seen();
     foreach ($copy->pieces()->get() as $piece) {
