@@ -10,8 +10,10 @@ use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Query\JoinClause;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Mail;
 use Laravel\Sanctum\HasApiTokens;
 use Prism\Colour\Lamp;
@@ -69,6 +71,19 @@ final class User extends Authenticatable
     public function box(): BelongsToMany
     {
         return $this->belongsToMany(Pencil::class, 'box_pencils')->withPivot(['favourite', 'spare', 'length_mm', 'measured_at']);
+    }
+
+    /**
+     * How many pencils this artist owns, and the slug of the usual paper: asked for with each page, and so in one go, without models of either.
+     *
+     * @return array{int, ?string}
+     */
+    public function boxAndPaper(): array
+    {
+        $row = DB::table('users')->where('users.id', $this->id)->leftJoin('papers', static fn (JoinClause $paper) => $paper->on('papers.id', '=', 'users.paper_id')->whereNull('papers.deleted_at'))
+            ->first(['papers.slug', DB::raw('(select count(*) from box_pencils where box_pencils.user_id = users.id) as pencils')]);
+
+        return [(int) ($row->pencils ?? 0), $row->slug ?? null];
     }
 
     /** @return HasMany<Swatch, $this> */

@@ -51,8 +51,8 @@ use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Session;
 use Illuminate\Support\ServiceProvider;
 use Illuminate\Validation\Rules\Password;
-use PDO;
 use Laravel\Sanctum\Sanctum;
+use PDO;
 
 final class AppServiceProvider extends ServiceProvider
 {
@@ -80,7 +80,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         // Web servers keep their connection from one request to the next: making one takes a tenth of a short request. What a request left
         // open is rolled back when it ends. Workers hold locks by theirs, and have one for as long as they live anyway.
-        if (PHP_SAPI === 'fpm-fcgi') {
+        if (in_array(PHP_SAPI, ['fpm-fcgi', 'cli-server'], true)) {
             config(['database.connections.mariadb.options' => [PDO::ATTR_PERSISTENT => true]]);
         }
         JsonResource::withoutWrapping();

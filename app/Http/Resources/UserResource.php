@@ -33,9 +33,11 @@ final class UserResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
+        [$pencils, $paper] = $this->boxAndPaper();
+
         return [
-            'name' => $this->name, 'email' => $this->email, 'boxCount' => $this->box()->count(), 'hand' => $this->hand->value,
-            'paper' => $this->paper?->slug, 'lamp' => $this->lamp->value, 'unit' => $this->unit, 'sessionMinutes' => $this->session_minutes,
+            'name' => $this->name, 'email' => $this->email, 'boxCount' => $pencils, 'hand' => $this->hand->value,
+            'paper' => $paper, 'lamp' => $this->lamp->value, 'unit' => $this->unit, 'sessionMinutes' => $this->session_minutes,
             'begun' => $this->begun_at !== null, 'copy' => DemoStudio::isCopy($this->resource),
             'confirmEmail' => Address::isOpen($this->resource),
             'secondFactor' => SecondFactor::isOn($this->resource), 'codesLeft' => SecondFactor::codesLeft($this->resource),
