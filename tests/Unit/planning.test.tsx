@@ -225,8 +225,12 @@ describe('wishes for a recipe', () => {
         const first = within(screen.getByRole('article', { name: 'Recipe No. 1' }));
         await userEvent.click(first.getByRole('button', { name: 'Leave out 404' }));
         await waitFor(() => expect(last()).toMatchObject({ avoid: ['QW:404'] }));
-        await userEvent.click(await screen.findByRole('button', { name: 'Use QW:404 again' }));
+        // The card goes out of sight: what takes it back is at hand, and once it has, what was above it.
+        const again = screen.getByRole('button', { name: 'Use QW:404 again' });
+        expect(document.activeElement).toBe(again);
+        await userEvent.click(again);
         await waitFor(() => expect(screen.queryByRole('button', { name: 'Use QW:404 again' })).toBeNull());
+        expect(document.activeElement).toBe(screen.getByRole('button', { name: /conditions$/ }));
     });
 
     it('never leave out what the nearest single pencil is', async () => {

@@ -1,4 +1,4 @@
-import { memo, useState, type ReactNode } from 'react';
+import { memo, useRef, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import type { Pencil } from '../api/client';
 import type { SearchWishes } from '../api/queries';
@@ -85,6 +85,7 @@ interface Props {
 /** What recipes are to obey: folded into a line, since most are looked for without any. */
 export const Conditions = memo(function Conditions({ of, wishes, toned, owned, onChange, children }: Props) {
     const [open, setOpen] = useState(false);
+    const more = useRef<HTMLButtonElement>(null);
     const without = (ids: string[], id: string) => ids.filter((other) => other !== id);
 
     return (
@@ -95,7 +96,7 @@ export const Conditions = memo(function Conditions({ of, wishes, toned, owned, o
                     <p>{conditionsIn(wishes)}</p>
                 </div>
                 {children}
-                <Button aria-expanded={open} onPress={() => setOpen(!open)}>
+                <Button ref={more} aria-expanded={open} onPress={() => setOpen(!open)}>
                     {open ? 'Fewer conditions' : 'More conditions'}
                 </Button>
             </Head>
@@ -151,8 +152,13 @@ export const Conditions = memo(function Conditions({ of, wishes, toned, owned, o
                             {wishes[key].map((id) => (
                                 <Button
                                     key={id}
+                                    data-named={id}
                                     aria-label={`Use ${id} ${how}`}
-                                    onPress={() => onChange({ ...wishes, [key]: without(wishes[key], id) })}
+                                    onPress={() => {
+                                        // It goes, and the hand with it.
+                                        more.current?.focus();
+                                        onChange({ ...wishes, [key]: without(wishes[key], id) });
+                                    }}
                                 >
                                     {id.replace(':', ' ')} ×
                                 </Button>

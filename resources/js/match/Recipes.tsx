@@ -3,11 +3,13 @@ import {
     useCallback,
     useDeferredValue,
     useMemo,
+    useRef,
     useState,
     type Dispatch,
     type ReactNode,
     type SetStateAction,
 } from 'react';
+import { flushSync } from 'react-dom';
 import { Link } from 'react-router';
 import { messageOf, Refusal, type Colour, type Recipe, type Target } from '../api/client';
 import { supportOf, useBox, usePlan, useRecipes, type SearchWishes } from '../api/queries';
@@ -70,7 +72,15 @@ export const Recipes = memo(function Recipes({ name, selected, chosenWishes, onW
     const piece = useDeskAbout();
     const underLamp = useUnderLamp();
     const [keeping, setKeeping] = useState(false);
-    const avoid = useCallback((id: string) => onWishes((now) => ({ ...now, avoid: [...now.avoid, id] })), [onWishes]);
+    const section = useRef<HTMLElement>(null);
+    const avoid = useCallback(
+        (id: string) => {
+            flushSync(() => onWishes((now) => ({ ...now, avoid: [...now.avoid, id] })));
+            // The card that was pressed goes out of sight: what takes it back is at hand instead.
+            section.current?.querySelector<HTMLElement>(`[data-named="${CSS.escape(id)}"]`)?.focus();
+        },
+        [onWishes],
+    );
     const owned = useBox();
     const wishes = chosenWishes === NO_WISHES && selected.target?.role === 'line' ? OF_A_LINE : chosenWishes;
     const plan = usePlan(piece.id, wishes.paletteOnly);
@@ -101,7 +111,7 @@ export const Recipes = memo(function Recipes({ name, selected, chosenWishes, onW
     const emptyBox = found.error instanceof Refusal && found.error.fields.box !== undefined;
 
     return (
-        <section aria-label="Recipes" aria-busy={found.isFetching}>
+        <section ref={section} aria-label="Recipes" aria-busy={found.isFetching}>
             <Heard name={name} colour={of} recipes={shown?.recipes} />
             <Conditions
                 of={selected.target ? name : null}
