@@ -289,6 +289,24 @@ describe('charts', () => {
         first.unmount();
     });
 
+    it('are of the box as it is: nothing is laid out before it is known which pencils have no colour', async () => {
+        let bring: (box: unknown) => void = () => undefined;
+        const box = new Promise((done) => (bring = done));
+        const asked = serve({ ...around, 'GET /api/pencils': () => box, 'POST /api/charts': () => chart });
+        show(<ChartsPage />, '/swatches/charts');
+        await screen.findByRole('button', { name: /Harbour Cartridge Drawn on/ });
+        expect(screen.getByRole('button', { name: 'Lay it out' }).hasAttribute('disabled')).toBe(true);
+        bring({ pencils: [pencil('404'), { ...pencil('101'), hex: null }] });
+        await userEvent.click(await screen.findByLabelText(/the 1 pencil without a colour if empty/));
+        await userEvent.click(screen.getByRole('button', { name: 'Lay it out' }));
+        await waitFor(() =>
+            expect(asked.find(({ method }) => method === 'POST')?.body).toMatchObject({
+                kind: 'card',
+                pencils: ['QW:101'],
+            }),
+        );
+    });
+
     it('list what would teach most, and what was laid out', async () => {
         serve(around);
         show(<ChartsPage />, '/swatches/charts');
