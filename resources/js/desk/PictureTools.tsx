@@ -45,7 +45,7 @@ const Together = styled.span`
     white-space: nowrap;
 `;
 
-const Step = styled(Button)`
+const Square = styled(Button)`
     width: 32px;
     padding: 0;
 `;
@@ -114,15 +114,15 @@ function Zooming() {
 
     return (
         <Together>
-            <Step aria-label="Zoom out" isDisabled={isWhole} onPress={() => zoom.by(1 / 1.5)}>
+            <Square aria-label="Zoom out" isDisabled={isWhole} onPress={() => zoom.by(1 / 1.5)}>
                 −
-            </Step>
+            </Square>
             <Scale aria-label="Show all of it" isDisabled={isWhole} onPress={zoom.fit}>
                 <Percent />
             </Scale>
-            <Step aria-label="Zoom in" onPress={() => zoom.by(1.5)}>
+            <Square aria-label="Zoom in" onPress={() => zoom.by(1.5)}>
                 +
-            </Step>
+            </Square>
         </Together>
     );
 }
@@ -155,12 +155,12 @@ function SampleSize() {
     return (
         <Together>
             <span style={{ flex: 1 }}>Sample {millimetres(piece, spot?.radius ?? DEFAULT_RADIUS)}</span>
-            <Step aria-label="Smaller sample" onPress={() => resize(1 / 1.4)}>
+            <Square aria-label="Smaller sample" onPress={() => resize(1 / 1.4)}>
                 −
-            </Step>
-            <Step aria-label="Larger sample" onPress={() => resize(1.4)}>
+            </Square>
+            <Square aria-label="Larger sample" onPress={() => resize(1.4)}>
                 +
-            </Step>
+            </Square>
         </Together>
     );
 }

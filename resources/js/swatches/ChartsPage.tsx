@@ -77,8 +77,8 @@ export function ChartsPage() {
     const kind = picked ?? (colourless.length > 0 ? 'card' : 'singles');
     const chosen = typed.length === 0 && kind === 'card' ? colourless : typed;
     const count = fields(kind, chosen.length > 0 ? chosen.length : (box.data?.length ?? 0));
-    // What is laid out of itself follows from the box: not from one that is still on its way.
-    const waits = typed.length === 0 && kind !== 'stacks' && box.isFetching;
+    // All but pasted stacks follows from the box: what is offered first, and which pencil a number is. Not from one that is still on its way.
+    const waits = kind !== 'stacks' && box.isFetching;
     const lay = () =>
         add.mutate(
             { kind, paper, page, pencils: chosen, text },
