@@ -1,5 +1,6 @@
 import { expect as runner, test as base, type Locator, type Page } from '@playwright/test';
 import axe from 'axe-core';
+import { type } from '../../resources/js/ui/theme';
 
 /** A test fails on any error in the browser's console: a refused style or script would be one. */
 export const test = base.extend<{ quiet: undefined }>({
@@ -193,6 +194,16 @@ export async function expectSound(page: Page, rules?: string[]) {
             .map((part) => `${part.tagName} ${part.scrollWidth} > ${part.clientWidth}`),
     );
     expect(wide).toEqual([]);
+    const sizes = await page.evaluate(
+        (scale) =>
+            [...document.querySelectorAll('body *')]
+                .filter((part) => part.closest('svg, .visually-hidden') === null)
+                .filter((part) => [...part.childNodes].some((node) => node.nodeType === 3 && node.textContent?.trim()))
+                .filter((part) => !scale.includes(getComputedStyle(part).fontSize))
+                .map((part) => `${getComputedStyle(part).fontSize}: ${part.textContent.trim().slice(0, 40)}`),
+        Object.values<string>(type),
+    );
+    expect(sizes, 'type outside the scale').toEqual([]);
 }
 
 /** With the artist's colours away, no pixel has a hue. */

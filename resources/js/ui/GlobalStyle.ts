@@ -15,6 +15,10 @@ export const GlobalStyle = createGlobalStyle`
     }
     h1, h2, h3, p, ul, ol, figure, dl, dd { margin: 0; padding: 0; }
     h1, h2, h3 { font-weight: 620; line-height: 1.2; }
+    /* Of the scale where nothing else is said: what browsers have for these lies outside it, small below its floor. */
+    h1, h2 { font-size: ${type.title}; }
+    h3 { font-size: ${type.lead}; }
+    small { font-size: ${type.small}; }
     ul, ol { list-style: none; }
     ::placeholder {
         color: ${({ theme }) => theme.quiet};
